@@ -1,0 +1,104 @@
+package org.oddlot.time;
+
+import java.math.RoundingMode;
+import java.util.Objects;
+
+/**
+ * A point or a length of time as a whole count at a rate: {@code value} frames, or samples, at
+ * {@code rate}. May be negative.
+ *
+ * <p>{@link #compareTo} compares the time itself, so that 24 at 24 and 25 at 25 compare as 0;
+ * {@link #equals} tells them apart, as {@link java.math.BigDecimal} does.
+ *
+ * @param value the count
+ * @param rate counts in a second
+ */
+public record RationalTime(long value, FrameRate rate) implements Comparable<RationalTime> {
+
+  public RationalTime {
+    Objects.requireNonNull(rate, "rate");
+  }
+
+  /** {@code value} counts at {@code rate}. */
+  public static RationalTime of(long value, FrameRate rate) {
+    return new RationalTime(value, rate);
+  }
+
+  /** No time at {@code rate}. */
+  public static RationalTime zero(FrameRate rate) {
+    return new RationalTime(0, rate);
+  }
+
+  /**
+   * The time of {@code seconds} at {@code rate}, rounded to a whole count as {@code rounding} says.
+   */
+  public static RationalTime ofSeconds(Rational seconds, FrameRate rate, RoundingMode rounding) {
+    return of(seconds.times(rate.toRational()).rounded(rounding), rate);
+  }
+
+  /** This in seconds, exactly. */
+  public Rational seconds() {
+    return Rational.of(value).times(rate.frameDuration());
+  }
+
+  /**
+   * The same time counted at another rate, rounded as {@code rounding} says.
+   *
+   * @throws ArithmeticException if the count is not whole and {@code rounding} is {@link
+   *     RoundingMode#UNNECESSARY}
+   */
+  public RationalTime rescaledTo(FrameRate newRate, RoundingMode rounding) {
+    return newRate.equals(rate) ? this : ofSeconds(seconds(), newRate, rounding);
+  }
+
+  /** The exact sum, at this rate when it is whole there, else at the least common rate. */
+  public RationalTime plus(RationalTime other) {
+    if (rate.equals(other.rate)) {
+      return of(Math.addExact(value, other.value), rate);
+    }
+    Rational sum = seconds().plus(other.seconds());
+    Rational atThisRate = sum.times(rate.toRational());
+    return atThisRate.isWhole()
+        ? of(atThisRate.numerator(), rate)
+        : ofSeconds(sum, rate.commonWith(other.rate), RoundingMode.UNNECESSARY);
+  }
+
+  /** The exact difference, at this rate when it is whole there, else at the least common rate. */
+  public RationalTime minus(RationalTime other) {
+    return plus(other.negated());
+  }
+
+  /** {@code counts} more at this rate. */
+  public RationalTime plusCounts(long counts) {
+    return of(Math.addExact(value, counts), rate);
+  }
+
+  /** This with the other sign. */
+  public RationalTime negated() {
+    return of(Math.negateExact(value), rate);
+  }
+
+  /** Whether this is before {@code other} in time. */
+  public boolean isBefore(RationalTime other) {
+    return compareTo(other) < 0;
+  }
+
+  /** Whether this is after {@code other} in time. */
+  public boolean isAfter(RationalTime other) {
+    return compareTo(other) > 0;
+  }
+
+  /** Compares the times, exactly, whatever the rates. */
+  @Override
+  public int compareTo(RationalTime other) {
+    return rate.equals(other.rate)
+        ? Long.compare(value, other.value)
+        : seconds().compareTo(other.seconds());
+  }
+
+  /** {@code 1024@23.976}. */
+  @Override
+  public String toString() {
+    return value + "@" + rate;
+  }
+}
