@@ -1,6 +1,5 @@
 package org.oddlot.time;
 
-import java.math.RoundingMode;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -136,7 +135,7 @@ public record FrameRate(long numerator, long denominator) implements Comparable<
 
   /** The base that labels count to: 24 for 23.976, 30 for 29.97, 25 for 25. */
   public long nominal() {
-    return toRational().rounded(RoundingMode.CEILING);
+    return Math.ceilDiv(numerator, denominator);
   }
 
   /** Whether this is 1000/1001 of a whole rate. */

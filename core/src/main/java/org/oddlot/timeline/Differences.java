@@ -1,0 +1,214 @@
+package org.oddlot.timeline;
+
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.json.JsonLiteral;
+import org.oddlot.json.JsonObject;
+
+/**
+ * Finds what differs between two states of a tree. Parts that both share are passed over by
+ * identity, so that the cost is that of what changed, not of the whole.
+ *
+ * <p>Where the second state was made from the first, objects are paired by their {@link
+ * TimelineObject#identity}; two trees that were read separately are paired by position.
+ */
+@SuppressWarnings("ReferenceEquality") // being the very same object is what is asked about here
+public final class Differences {
+  private final List<Difference> found = new ArrayList<>();
+
+  private Differences() {}
+
+  /** What differs, in the order of the tree. */
+  public static List<Difference> between(TimelineObject before, TimelineObject after) {
+    var differences = new Differences();
+    differences.objects(before, after, Placed.root(before), Placed.root(after), "");
+    return List.copyOf(differences.found);
+  }
+
+  /** Compares two objects; {@code prefix} names them where they are properties of their place. */
+  private void objects(
+      TimelineObject before,
+      TimelineObject after,
+      Placed placeBefore,
+      Placed placeAfter,
+      String prefix) {
+    if (before == after) {
+      return;
+    }
+    if (!before.schema().equals(after.schema())) {
+      add(placeAfter, prefix, before, after);
+      return;
+    }
+    if (before instanceof Opaque && after instanceof Opaque) {
+      opaque(before, after, placeAfter, prefix);
+      return;
+    }
+    Map<String, Object> old = before.properties();
+    Map<String, Object> now = after.properties();
+    boolean inPlace = prefix.isEmpty();
+    for (String key : union(old, now)) {
+      if (inPlace && (key.equals("children") || key.equals("tracks"))) {
+        continue;
+      }
+      values(old.get(key), now.get(key), placeBefore, placeAfter, join(prefix, key));
+    }
+    if (inPlace) {
+      children(placeBefore, placeAfter);
+    }
+  }
+
+  private void opaque(TimelineObject before, TimelineObject after, Placed place, String prefix) {
+    // Nothing is known of them but their bytes.
+    if (!before.origin().slice().toString().equals(after.origin().slice().toString())) {
+      add(place, prefix, before, after);
+    }
+  }
+
+  private void values(
+      @Nullable Object before,
+      @Nullable Object after,
+      Placed placeBefore,
+      Placed placeAfter,
+      String property) {
+    Object old = before instanceof Optional<?> o ? o.orElse(null) : before;
+    Object now = after instanceof Optional<?> a ? a.orElse(null) : after;
+    if (old == now) {
+      return;
+    }
+    if (old instanceof JsonObject o && now instanceof JsonObject n) {
+      json(o, n, placeAfter, property);
+    } else if (old instanceof TimelineObject o && now instanceof TimelineObject n) {
+      objects(o, n, placeBefore, placeAfter, property);
+    } else if (old instanceof List<?> o && now instanceof List<?> n) {
+      lists(o, n, placeBefore, placeAfter, property);
+    } else if (old instanceof Map<?, ?> o && now instanceof Map<?, ?> n) {
+      for (Object key : union(o, n)) {
+        values(o.get(key), n.get(key), placeBefore, placeAfter, join(property, key.toString()));
+      }
+    } else if (old == null || !old.equals(now)) {
+      add(placeAfter, property, old, now);
+    }
+  }
+
+  private void json(JsonObject before, JsonObject after, Placed place, String property) {
+    if (before.equals(after)) {
+      return;
+    }
+    var old = before.members();
+    var now = after.members();
+    for (String key : union(old, now)) {
+      var was = old.get(key);
+      var is = now.get(key);
+      if (is instanceof JsonObject inner && (was == null || was instanceof JsonObject)) {
+        json(was instanceof JsonObject o ? o : JsonObject.EMPTY, inner, place, join(property, key));
+      } else if (was == null || !was.equals(is)) {
+        add(place, join(property, key), was == JsonLiteral.NULL ? null : was, is);
+      }
+    }
+  }
+
+  private void lists(
+      List<?> before, List<?> after, Placed placeBefore, Placed placeAfter, String property) {
+    for (Pair pair : Pair.of(before, after)) {
+      String step = join(property, Integer.toString(1 + Math.max(pair.newIndex, pair.oldIndex)));
+      Object old = pair.oldIndex < 0 ? null : before.get(pair.oldIndex);
+      Object now = pair.newIndex < 0 ? null : after.get(pair.newIndex);
+      values(old, now, placeBefore, placeAfter, step);
+    }
+  }
+
+  private void children(Placed before, Placed after) {
+    if (before.object().children() == after.object().children()) {
+      return;
+    }
+    var old = new ArrayList<Placed>();
+    before.forEachChild(old::add);
+    var now = new ArrayList<Placed>();
+    after.forEachChild(now::add);
+    for (Pair pair : Pair.of(before.object().children(), after.object().children())) {
+      if (pair.oldIndex < 0) {
+        Placed placed = now.get(pair.newIndex);
+        add(placed, "", null, placed.object());
+      } else if (pair.newIndex < 0) {
+        Placed placed = old.get(pair.oldIndex);
+        add(placed, "", placed.object(), null);
+      } else {
+        Placed was = old.get(pair.oldIndex);
+        Placed is = now.get(pair.newIndex);
+        objects(was.object(), is.object(), was, is, "");
+        if (pair.moved) {
+          add(is, "position", (long) was.index() + 1, (long) is.index() + 1);
+        }
+      }
+    }
+  }
+
+  private void add(Placed place, String property, @Nullable Object before, @Nullable Object after) {
+    found.add(
+        new Difference(place, property, Optional.ofNullable(before), Optional.ofNullable(after)));
+  }
+
+  private static String join(String prefix, String step) {
+    return prefix.isEmpty() ? step : prefix + "/" + step;
+  }
+
+  private static <K> Iterable<K> union(Map<? extends K, ?> first, Map<? extends K, ?> second) {
+    var keys = new LinkedHashSet<K>(first.keySet());
+    keys.addAll(second.keySet());
+    return keys;
+  }
+
+  /** Which element of one list belongs to which of the other; -1 where it has no partner. */
+  private record Pair(int oldIndex, int newIndex, boolean moved) {
+
+    static List<Pair> of(List<?> before, List<?> after) {
+      var pairs = new ArrayList<Pair>(Math.max(before.size(), after.size()));
+      int same = 0;
+      while (same < before.size()
+          && same < after.size()
+          && identity(before.get(same)) == identity(after.get(same))) {
+        pairs.add(new Pair(same, same, false));
+        same++;
+      }
+      if (same < before.size() || same < after.size()) {
+        pairRest(before, after, same, pairs);
+      }
+      return pairs;
+    }
+
+    private static void pairRest(List<?> before, List<?> after, int from, List<Pair> pairs) {
+      var oldIndexes = new IdentityHashMap<Object, Integer>();
+      for (int i = from; i < before.size(); i++) {
+        oldIndexes.put(identity(before.get(i)), i);
+      }
+      boolean related =
+          after.stream().skip(from).anyMatch(o -> oldIndexes.containsKey(identity(o))) || from > 0;
+      boolean[] paired = new boolean[before.size()];
+      int highest = from - 1;
+      for (int i = from; i < after.size(); i++) {
+        Integer partner = related ? oldIndexes.get(identity(after.get(i))) : Integer.valueOf(i);
+        if (partner == null || partner >= before.size() || paired[partner]) {
+          pairs.add(new Pair(-1, i, false));
+        } else {
+          pairs.add(new Pair(partner, i, partner < highest));
+          paired[partner] = true;
+          highest = Math.max(highest, partner);
+        }
+      }
+      for (int i = from; i < before.size(); i++) {
+        if (!paired[i]) {
+          pairs.add(new Pair(i, -1, false));
+        }
+      }
+    }
+
+    private static Object identity(Object element) {
+      return element instanceof TimelineObject object ? object.identity() : element;
+    }
+  }
+}

@@ -1,0 +1,155 @@
+package org.oddlot.timeline;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.Timecode;
+
+/** An object and where it lies: what it lies in, as the how-manieth, and from when on. */
+public final class Placed {
+  private final TimelineObject object;
+  private final @Nullable Placed parent;
+  private final int index;
+  private final @Nullable RationalTime start;
+
+  private Placed(
+      TimelineObject object, @Nullable Placed parent, int index, @Nullable RationalTime start) {
+    this.object = object;
+    this.parent = parent;
+    this.index = index;
+    this.start = start;
+  }
+
+  /** A root, which lies in nothing. */
+  public static Placed root(TimelineObject object) {
+    return new Placed(object, null, 0, null);
+  }
+
+  /**
+   * The children of this one, each in its place. On a track the start of each is the sum of the
+   * durations before it; after one without a known duration it is not known.
+   */
+  public void forEachChild(Consumer<Placed> action) {
+    List<? extends TimelineObject> children = object.children();
+    RationalTime next = null;
+    boolean known = object instanceof Track || object instanceof Stack;
+    for (int i = 0; i < children.size(); i++) {
+      TimelineObject child = children.get(i);
+      RationalTime begin = null;
+      Optional<RationalTime> duration =
+          child instanceof Item item ? item.duration() : Optional.empty();
+      if (known) {
+        begin = next != null ? next : duration.map(d -> RationalTime.zero(d.rate())).orElse(null);
+      }
+      action.accept(new Placed(child, this, i, begin));
+      if (object instanceof Track && !(child instanceof Transition)) {
+        known &= duration.isPresent();
+        next = begin == null || duration.isEmpty() ? null : begin.plus(duration.get());
+      }
+    }
+  }
+
+  /** This and everything under it, each before what lies in it. */
+  public void walk(Consumer<Placed> action) {
+    action.accept(this);
+    forEachChild(child -> child.walk(action));
+  }
+
+  /** All the clips under this, in order, each in its place. */
+  public List<Placed> clips() {
+    var clips = new ArrayList<Placed>();
+    walk(placed -> {
+      if (placed.object instanceof Clip) {
+        clips.add(placed);
+      }
+    });
+    return clips;
+  }
+
+  /** What lies here. */
+  public TimelineObject object() {
+    return object;
+  }
+
+  /** What it lies in; empty for a root. */
+  public Optional<Placed> parent() {
+    return Optional.ofNullable(parent);
+  }
+
+  /** Which child it is, counted from zero. */
+  public int index() {
+    return index;
+  }
+
+  /** The nearest timeline that this lies in or is. */
+  public Optional<Timeline> timeline() {
+    for (Placed at = this; at != null; at = at.parent) {
+      if (at.object instanceof Timeline timeline) {
+        return Optional.of(timeline);
+      }
+    }
+    return Optional.empty();
+  }
+
+  /**
+   * How long after its timeline's first frame it begins, exactly. Empty outside a timeline and
+   * where a length before it is not known.
+   */
+  public Optional<RationalTime> recordOffset() {
+    RationalTime time = start;
+    for (Placed at = parent; at != null && time != null; at = at.parent) {
+      if (at.object instanceof Timeline) {
+        return Optional.of(time);
+      }
+      if (at.object instanceof Item item) {
+        if (item.sourceRange().isPresent()) {
+          time = time.minus(item.sourceRange().get().start());
+        }
+        boolean tracks = at.parent != null && at.parent.object instanceof Timeline;
+        if (!tracks) {
+          time = at.start == null ? null : at.start.plus(time);
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** The record timecode of its first frame, where {@link #recordOffset} is known. */
+  public Optional<Timecode> recordTimecode() {
+    return recordOffset()
+        .flatMap(offset -> timeline().map(timeline -> timeline.recordTimecode(offset)));
+  }
+
+  /**
+   * The place in words, from the outside in: {@code Day 1 / A003C014}, or {@code Rough cut / V1 /
+   * 01:00:10:00 A003C014}.
+   */
+  public String path() {
+    var steps = new ArrayList<String>();
+    for (Placed at = this; at != null; at = at.parent) {
+      boolean tracksOfATimeline = at.parent != null && at.parent.object instanceof Timeline;
+      if (!tracksOfATimeline) {
+        steps.add(at.label());
+      }
+    }
+    Collections.reverse(steps);
+    return String.join(" / ", steps);
+  }
+
+  private String label() {
+    String name = object.name().isEmpty() ? object.schema() + " " + (index + 1) : object.name();
+    if (object instanceof Item && !(object instanceof Track)) {
+      return recordTimecode().map(at -> at + " " + name).orElse(name);
+    }
+    return name;
+  }
+
+  @Override
+  public String toString() {
+    return path();
+  }
+}
