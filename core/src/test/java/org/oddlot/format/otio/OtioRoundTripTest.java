@@ -165,26 +165,26 @@ class OtioRoundTripTest {
     String expected =
         """
         ,
-                {
-                  "OTIO_SCHEMA": "Marker.2",
-                  "metadata": {},
-                  "name": "now",
-                  "color": "",
-                  "marked_range": {
-                    "OTIO_SCHEMA": "TimeRange.1",
-                    "duration": {
-                      "OTIO_SCHEMA": "RationalTime.1",
-                      "rate": 23.976023976023978,
-                      "value": 1.0
-                    },
-                    "start_time": {
-                      "OTIO_SCHEMA": "RationalTime.1",
-                      "rate": 23.976023976023978,
-                      "value": 872660.0
-                    }
-                  },
-                  "comment": ""
-                }\
+                    {
+                      "OTIO_SCHEMA": "Marker.2",
+                      "metadata": {},
+                      "name": "now",
+                      "color": "",
+                      "marked_range": {
+                        "OTIO_SCHEMA": "TimeRange.1",
+                        "duration": {
+                          "OTIO_SCHEMA": "RationalTime.1",
+                          "rate": 23.976023976023978,
+                          "value": 1.0
+                        },
+                        "start_time": {
+                          "OTIO_SCHEMA": "RationalTime.1",
+                          "rate": 23.976023976023978,
+                          "value": 872660.0
+                        }
+                      },
+                      "comment": ""
+                    }\
         """
             .replace("\n", "\r\n");
     int end = text.indexOf("}", text.indexOf("\"comment\": \"over line 3\"")) + 1;
