@@ -110,7 +110,7 @@ public final class JsonOutput {
         case '\b' -> json.append("\\b");
         case '\f' -> json.append("\\f");
         default -> {
-          if (c < 0x20 || isLoneSurrogate(characters, i)) {
+          if (c < 0x20 || (style.ascii() && c > 0x7E) || isLoneSurrogate(characters, i)) {
             json.append("\\u%04x".formatted((int) c));
           } else {
             json.append(c);

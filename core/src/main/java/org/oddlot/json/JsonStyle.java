@@ -8,18 +8,19 @@ package org.oddlot.json;
  * @param unit one step of indentation: spaces or a tab
  * @param colon what stands between a key and its value, {@code ": "} or {@code ":"}
  * @param comma what stands between two values on one line, {@code ", "} or {@code ","}
+ * @param ascii whether letters outside of ASCII are written as escapes
  */
 public record JsonStyle(
-    boolean multiLine, String newline, String unit, String colon, String comma) {
+    boolean multiLine, String newline, String unit, String colon, String comma, boolean ascii) {
 
   private static final int ENOUGH_TO_SEE = 1 << 16;
 
   /** One line, no spaces. */
-  public static final JsonStyle COMPACT = new JsonStyle(false, "\n", "", ":", ",");
+  public static final JsonStyle COMPACT = new JsonStyle(false, "\n", "", ":", ",", false);
 
   /** Lines, indented by {@code unit}. */
   public static JsonStyle indented(String unit) {
-    return new JsonStyle(true, "\n", unit, ": ", ", ");
+    return new JsonStyle(true, "\n", unit, ": ", ", ", false);
   }
 
   static JsonStyle of(JsonText text) {
@@ -31,12 +32,13 @@ public record JsonStyle(
     String colon = colonAfter(text, first, end);
     String lead = first <= end && at + 1 <= first ? text.slice(Math.min(at + 1, first), first) : "";
     if (lead.indexOf('\n') < 0) {
-      return new JsonStyle(false, "\n", "", colon, colon.endsWith(" ") ? ", " : ",");
+      return new JsonStyle(
+          false, "\n", "", colon, colon.endsWith(" ") ? ", " : ",", escapesLetters(text));
     }
     String newline = lead.contains("\r\n") ? "\r\n" : "\n";
     String indent = lead.substring(lead.lastIndexOf('\n') + 1);
     String unit = indent.startsWith(rootIndent) ? indent.substring(rootIndent.length()) : indent;
-    return new JsonStyle(true, newline, unit, colon, ", ");
+    return new JsonStyle(true, newline, unit, colon, ", ", escapesLetters(text));
   }
 
   /** The lead of the members of an object whose own lead is {@code outer}. */
@@ -47,6 +49,19 @@ public record JsonStyle(
   /** The lead of the outermost object: a new line without indentation. */
   String rootLead() {
     return multiLine ? newline : "";
+  }
+
+  /** Whether the first megabyte has letters that are escaped, and none that are not. */
+  private static boolean escapesLetters(JsonText text) {
+    int end = Math.min(text.length(), text.start() + (1 << 20));
+    boolean escaped = false;
+    for (int i = text.start(); i < end; i++) {
+      if (text.at(i) < 0) {
+        return false;
+      }
+      escaped |= text.at(i) == '\\' && i + 1 < end && text.at(i + 1) == 'u';
+    }
+    return escaped;
   }
 
   private static String indentBefore(JsonText text, int at) {

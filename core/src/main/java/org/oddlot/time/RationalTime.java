@@ -78,6 +78,22 @@ public record RationalTime(long value, FrameRate rate) implements Comparable<Rat
     return of(Math.negateExact(value), rate);
   }
 
+  /**
+   * The length in words, as labels count it and without a sign: {@code 12 f}, {@code 7 s 12 f},
+   * {@code 2 min 3 s}.
+   */
+  public String inWords() {
+    long counts = Math.abs(value);
+    long frames = counts % rate.nominal();
+    long seconds = counts / rate.nominal();
+    if (seconds == 0) {
+      return frames + " f";
+    }
+    String minutes = seconds < 60 ? "" : seconds / 60 + " min";
+    String rest = seconds % 60 == 0 ? "" : " " + seconds % 60 + " s";
+    return (minutes + rest + (frames == 0 || seconds >= 60 ? "" : " " + frames + " f")).strip();
+  }
+
   /** Whether this is before {@code other} in time. */
   public boolean isBefore(RationalTime other) {
     return compareTo(other) < 0;

@@ -26,15 +26,17 @@ import org.oddlot.timeline.TimelineObject;
  * and counts are spelled. Each is looked up in the document when it is first needed.
  */
 final class OtioStyle {
+  private static final String SCHEMA = "OTIO_SCHEMA";
+
   /** The order of the reference library, for documents that have no example. */
   private static final List<String> USUAL_ORDER =
-      List.of("OTIO_SCHEMA", "metadata", "name", "duration", "rate", "start_time", "value");
+      List.of("metadata", "name", "duration", "rate", "start_time", "value");
 
   private final JsonStyle json;
   private final Optional<TimelineObject> document;
   private final Map<String, Optional<JsonObject>> examples = new HashMap<>();
   private final Map<FrameRate, String> rates = new HashMap<>();
-  private Optional<Boolean> sorted = Optional.empty();
+  private Optional<Habits> habits = Optional.empty();
 
   /**
    * How the keys of one schema are written.
@@ -78,9 +80,7 @@ final class OtioStyle {
     String name = schema.substring(0, schema.indexOf('.'));
     Optional<JsonObject> example = examples.computeIfAbsent(name, this::findExample);
     List<String> order =
-        example
-            .map(e -> List.copyOf(e.members().keySet()))
-            .orElseGet(() -> isSorted() ? keys.stream().sorted().toList() : USUAL_ORDER);
+        example.map(e -> List.copyOf(e.members().keySet())).orElseGet(() -> usualOrder(keys));
     var sorted = new ArrayList<>(keys);
     sorted.sort(
         Comparator.comparingInt(key -> order.contains(key) ? order.indexOf(key) : order.size()));
@@ -94,17 +94,46 @@ final class OtioStyle {
     return new Form(sorted, inline);
   }
 
-  /** Whether the first object without children has its keys in alphabetical order. */
-  private boolean isSorted() {
-    if (sorted.isEmpty()) {
-      List<String> keys =
-          document
-              .flatMap(OtioStyle::firstLeaf)
-              .map(leaf -> List.copyOf(bytesOf(leaf).members().keySet()))
-              .orElse(List.of());
-      sorted = Optional.of(keys.size() > 2 && keys.equals(keys.stream().sorted().toList()));
+  /** The order of keys for which the document has no example: as in its first small object. */
+  private List<String> usualOrder(Collection<String> keys) {
+    if (habits.isEmpty()) {
+      habits =
+          Optional.of(
+              document
+                  .flatMap(OtioStyle::firstLeaf)
+                  .map(leaf -> Habits.of(List.copyOf(bytesOf(leaf).members().keySet())))
+                  .orElse(new Habits(false, false)));
     }
-    return sorted.get();
+    return habits.get().order(keys);
+  }
+
+  /**
+   * How a document orders its keys.
+   *
+   * @param sorted whether they are in alphabetical order, the schema apart
+   * @param schemaLast whether the schema is the last of them
+   */
+  private record Habits(boolean sorted, boolean schemaLast) {
+
+    static Habits of(List<String> keys) {
+      List<String> others = keys.stream().filter(key -> !key.equals(SCHEMA)).toList();
+      return new Habits(
+          others.size() > 1 && others.equals(others.stream().sorted().toList()),
+          keys.size() > 1 && keys.getLast().equals(SCHEMA));
+    }
+
+    List<String> order(Collection<String> keys) {
+      var order = new ArrayList<>(keys);
+      Comparator<String> usual =
+          sorted
+              ? Comparator.naturalOrder()
+              : Comparator.comparingInt(
+                  key -> USUAL_ORDER.contains(key) ? USUAL_ORDER.indexOf(key) : USUAL_ORDER.size());
+      order.sort(usual);
+      order.remove(SCHEMA);
+      order.add(schemaLast ? order.size() : 0, SCHEMA);
+      return order;
+    }
   }
 
   private static Optional<TimelineObject> firstLeaf(TimelineObject object) {

@@ -1,0 +1,124 @@
+package org.oddlot.cli;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonNumber;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonPatch;
+import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonStyle;
+import org.oddlot.json.JsonValue;
+import org.oddlot.lot.Output;
+import org.oddlot.pass.Judged;
+import org.oddlot.pass.LedgerEntry;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.Tally;
+import org.oddlot.problem.Problem;
+
+/** Makes the JSON documents that the commands print. */
+final class JsonDocuments {
+  private final Map<String, JsonValue> members = new LinkedHashMap<>();
+
+  JsonDocuments put(String key, JsonValue value) {
+    members.put(key, value);
+    return this;
+  }
+
+  JsonDocuments put(String key, String value) {
+    return put(key, JsonString.of(value));
+  }
+
+  JsonDocuments put(String key, long value) {
+    return put(key, JsonNumber.of(value));
+  }
+
+  JsonObject toObject() {
+    return JsonObject.of(members);
+  }
+
+  /** The document as it is printed. */
+  String print() {
+    return JsonPatch.toString(toObject(), JsonStyle.indented("  "));
+  }
+
+  static JsonArray problems(List<Problem> problems) {
+    return JsonArray.of(
+        problems.stream()
+            .map(problem ->
+                new JsonDocuments()
+                    .put("severity", problem.severity().word())
+                    .put("file", problem.file())
+                    .put("place", problem.place())
+                    .put("message", problem.message())
+                    .put("remedy", problem.remedy())
+                    .toObject())
+            .toList());
+  }
+
+  static JsonArray passes(Outcome outcome) {
+    return JsonArray.of(
+        outcome.steps().stream()
+            .map(step -> {
+              Tally tally = step.tally();
+              return new JsonDocuments()
+                  .put("pass", step.pass().id())
+                  .put("settled", tally.settled())
+                  .put("to_look_at", tally.toLookAt())
+                  .put("open", tally.open())
+                  .put("declined", tally.declined())
+                  .toObject();
+            })
+            .toList());
+  }
+
+  /** The findings that a person should see. */
+  static JsonArray findings(Outcome outcome) {
+    return JsonArray.of(
+        outcome.steps().stream()
+            .flatMap(step ->
+                step.judged().stream()
+                    .filter(judged -> judged.standing() != Standing.SETTLED)
+                    .map(judged -> finding(step.pass().id(), judged)))
+            .toList());
+  }
+
+  private static JsonObject finding(String pass, Judged judged) {
+    return new JsonDocuments()
+        .put("pass", pass)
+        .put("id", judged.finding().id())
+        .put("title", judged.finding().title())
+        .put("standing", judged.standing().key())
+        .put("reason", judged.reason())
+        .toObject();
+  }
+
+  static JsonArray written(List<Output.Written> written) {
+    return JsonArray.of(
+        written.stream()
+            .map(file ->
+                new JsonDocuments()
+                    .put("file", file.path().toString())
+                    .put("sha256", file.sha256())
+                    .toObject())
+            .toList());
+  }
+
+  static JsonArray ledger(List<LedgerEntry> ledger) {
+    return JsonArray.of(
+        ledger.stream()
+            .map(entry ->
+                new JsonDocuments()
+                    .put("document", entry.document())
+                    .put("place", entry.place())
+                    .put("property", entry.property())
+                    .put("before", entry.before())
+                    .put("after", entry.after())
+                    .put("pass", entry.pass())
+                    .put("reason", entry.reason())
+                    .toObject())
+            .toList());
+  }
+}

@@ -1,0 +1,11 @@
+package org.oddlot.cli;
+
+/** Starts the command line without a window. */
+public final class Main {
+  private Main() {}
+
+  /** Runs one command and ends with its exit code. */
+  public static void main(String[] arguments) {
+    System.exit(OddLot.commandLine().execute(arguments));
+  }
+}

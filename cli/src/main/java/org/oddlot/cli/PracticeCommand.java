@@ -1,0 +1,113 @@
+package org.oddlot.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import org.oddlot.cli.OddLot.JsonOption;
+import org.oddlot.lot.SafeFile;
+import org.oddlot.practice.desk.DeskReader;
+import org.oddlot.practice.desk.DeskReport;
+import org.oddlot.practice.desk.DeskWriter;
+import org.oddlot.practice.desk.Project;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code oddlot practice desk import|export} */
+@Command(
+    name = "practice",
+    description = "The stand-ins for other programs.",
+    mixinStandardHelpOptions = true,
+    subcommands = PracticeCommand.Desk.class)
+final class PracticeCommand implements Callable<Integer> {
+  @Spec
+  private @SuppressWarnings("NullAway.Init") CommandSpec spec;
+
+  @Override
+  public Integer call() {
+    throw new ParameterException(spec.commandLine(), "Say which one: desk.");
+  }
+
+  /** The editing program. */
+  @Command(
+      name = "desk",
+      description = "Practice Desk, a small editing program.",
+      mixinStandardHelpOptions = true,
+      subcommands = {Import.class, Export.class})
+  static final class Desk implements Callable<Integer> {
+    @Spec
+    private @SuppressWarnings("NullAway.Init") CommandSpec spec;
+
+    @Override
+    public Integer call() {
+      throw new ParameterException(spec.commandLine(), "Say what it does: import or export.");
+    }
+  }
+
+  /** {@code oddlot practice desk import FILE} */
+  @Command(
+      name = "import",
+      description = "Takes a file in and shows what it holds and what is wrong with it.",
+      mixinStandardHelpOptions = true)
+  static final class Import implements Callable<Integer> {
+    @Parameters(paramLabel = "FILE", description = "The file to import.")
+    private @SuppressWarnings("NullAway.Init") Path file;
+
+    @Mixin private JsonOption output = new JsonOption();
+
+    @Spec
+    private @SuppressWarnings("NullAway.Init") CommandSpec spec;
+
+    @Override
+    public Integer call() {
+      Project project = DeskReader.read(file);
+      String name = String.valueOf(file.getFileName());
+      PrintWriter out = spec.commandLine().getOut();
+      out.println(
+          output.json ? DeskReport.json(name, project) : DeskReport.text(name, project).strip());
+      out.flush();
+      if (project.root().isEmpty()) {
+        return ExitCode.WRONG_INPUT;
+      }
+      return project.isClean() ? ExitCode.DONE : ExitCode.NEEDS_A_PERSON;
+    }
+  }
+
+  /** {@code oddlot practice desk export FILE OUT} */
+  @Command(
+      name = "export",
+      description = "Imports a file and exports it again with the habits of the program.",
+      mixinStandardHelpOptions = true)
+  static final class Export implements Callable<Integer> {
+    @Parameters(index = "0", paramLabel = "FILE", description = "The file to import.")
+    private @SuppressWarnings("NullAway.Init") Path file;
+
+    @Parameters(index = "1", paramLabel = "OUT", description = "The file to export to.")
+    private @SuppressWarnings("NullAway.Init") Path target;
+
+    @Spec
+    private @SuppressWarnings("NullAway.Init") CommandSpec spec;
+
+    @Override
+    public Integer call() throws IOException {
+      if (Files.exists(target)) {
+        throw new ParameterException(spec.commandLine(), target + " is there already.");
+      }
+      Project project = DeskReader.read(file);
+      PrintWriter err = spec.commandLine().getErr();
+      project.complaints().forEach(err::println);
+      err.flush();
+      if (project.root().isEmpty()) {
+        return ExitCode.WRONG_INPUT;
+      }
+      byte[] bytes = DeskWriter.write(project.root().get());
+      SafeFile.write(target, path -> Files.write(path, bytes));
+      return ExitCode.DONE;
+    }
+  }
+}

@@ -1,0 +1,39 @@
+package org.oddlot.format.otio;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.format.InputFile;
+import org.oddlot.format.TimelineFormat;
+import org.oddlot.problem.Problems;
+import org.oddlot.timeline.TimelineObject;
+
+/** {@code .otio}: the JSON by itself. */
+public final class OtioFormat implements TimelineFormat {
+  @Override
+  public String name() {
+    return "OpenTimelineIO";
+  }
+
+  @Override
+  public List<String> extensions() {
+    return List.of(".otio");
+  }
+
+  @Override
+  public Optional<Read> read(InputFile file, Problems problems) {
+    return file.read(problems)
+        .flatMap(bytes ->
+            OtioReader.read(bytes, problems).map(root -> new Read(root, InputFile.sha256(bytes))));
+  }
+
+  @Override
+  public void write(TimelineObject root, Path source, Path target) throws IOException {
+    try (OutputStream out = Files.newOutputStream(target)) {
+      OtioWriter.write(root, out);
+    }
+  }
+}

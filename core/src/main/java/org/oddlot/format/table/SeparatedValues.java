@@ -1,0 +1,151 @@
+package org.oddlot.format.table;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.Charset;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+import org.oddlot.format.InputFile;
+import org.oddlot.format.PaperFormat;
+import org.oddlot.paper.Table;
+import org.oddlot.problem.Problems;
+
+/**
+ * {@code .csv}, {@code .tsv}, {@code .txt}: rows of values separated by commas, semicolons, tabs or
+ * bars. Charset and separator are seen from the file and can be set.
+ */
+public final class SeparatedValues implements PaperFormat {
+  private static final char[] SEPARATORS = {',', ';', '\t', '|'};
+  private static final Map<Character, String> NAMES =
+      Map.of(',', "commas", ';', "semicolons", '\t', "tabs", '|', "bars");
+
+  /** Rows that are looked at to find the separator. */
+  private static final int SAMPLE = 60;
+
+  @Override
+  public String name() {
+    return "Separated values";
+  }
+
+  @Override
+  public List<String> extensions() {
+    return List.of(".csv", ".tsv", ".txt", ".tab");
+  }
+
+  @Override
+  public Optional<Table> read(InputFile file, Options options, Problems problems) {
+    return file.read(problems).flatMap(bytes -> read(bytes, options, problems));
+  }
+
+  /** The table in {@code bytes}; empty where there is none, and then {@code problems} says why. */
+  public static Optional<Table> read(byte[] bytes, Options options, Problems problems) {
+    if (bytes.length == 0) {
+      problems.error("", "The file is empty.", "");
+      return Optional.empty();
+    }
+    Charset charset = options.charset().orElseGet(() -> Charsets.detect(bytes));
+    String text = Charsets.decode(bytes, charset);
+    if (text.indexOf('\0') >= 0) {
+      problems.error("", "This is not a text file.", "Save the log as CSV.");
+      return Optional.empty();
+    }
+    if (text.indexOf('\uFFFD') >= 0) {
+      problems.warning(
+          "",
+          "Some characters do not belong to the charset %s.".formatted(charset.name()),
+          "Choose another charset if names look wrong.");
+    }
+    char separator = options.separator().orElseGet(() -> separator(text));
+    List<Table.Row> rows = rows(text, separator, problems);
+    if (rows.isEmpty()) {
+      problems.error("", "The file has no rows.", "");
+      return Optional.empty();
+    }
+    String form = charset.name() + ", " + NAMES.getOrDefault(separator, "'" + separator + "'");
+    return Optional.of(HeaderRow.split(rows, form));
+  }
+
+  private static char separator(String text) {
+    char best = ',';
+    double bestScore = -1;
+    for (char candidate : SEPARATORS) {
+      double score = score(parseLeniently(text, candidate, SAMPLE));
+      if (score > bestScore) {
+        best = candidate;
+        bestScore = score;
+      }
+    }
+    return best;
+  }
+
+  /**
+   * How much it looks like a table: the share of rows with the commonest width, wider is better.
+   */
+  private static double score(List<Table.Row> rows) {
+    var widths = new HashMap<Integer, Integer>();
+    rows.forEach(row -> widths.merge(row.cells().size(), 1, Integer::sum));
+    widths.remove(1);
+    return widths.entrySet().stream()
+        .mapToDouble(e -> (double) e.getValue() / rows.size() + Math.min(e.getKey(), 50) / 200.0)
+        .max()
+        .orElse(-0.5);
+  }
+
+  private static List<Table.Row> rows(String text, char separator, Problems problems) {
+    try {
+      return parse(text, separator, true, Integer.MAX_VALUE);
+    } catch (UncheckedIOException | IOException e) {
+      problems.warning(
+          "",
+          "A quotation mark is opened and not closed; the file was read without heeding quotation"
+              + " marks.",
+          "Look for the row from which on the columns are out of place.");
+      return parseLeniently(text, separator, Integer.MAX_VALUE);
+    }
+  }
+
+  private static List<Table.Row> parseLeniently(String text, char separator, int most) {
+    try {
+      return parse(text, separator, true, most);
+    } catch (UncheckedIOException | IOException e) {
+      try {
+        return parse(text, separator, false, most);
+      } catch (UncheckedIOException | IOException impossible) {
+        return Collections.emptyList();
+      }
+    }
+  }
+
+  private static List<Table.Row> parse(String text, char separator, boolean quotes, int most)
+      throws IOException {
+    var format =
+        CSVFormat.DEFAULT
+            .builder()
+            .setDelimiter(separator)
+            .setQuote(quotes ? Character.valueOf('"') : null)
+            .setIgnoreEmptyLines(false)
+            .setIgnoreSurroundingSpaces(separator != '\t')
+            .setLenientEof(false)
+            .setTrailingData(true)
+            .get();
+    var rows = new ArrayList<Table.Row>();
+    try (var parser = format.parse(new StringReader(text))) {
+      for (CSVRecord record : parser) {
+        if (record.stream().anyMatch(cell -> !cell.isBlank())) {
+          rows.add(new Table.Row((int) record.getRecordNumber(), record.toList()));
+        }
+        if (rows.size() >= most) {
+          break;
+        }
+      }
+    }
+    return rows;
+  }
+}

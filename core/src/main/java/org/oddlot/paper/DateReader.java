@@ -1,0 +1,150 @@
+package org.oddlot.paper;
+
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Reads dates as people write them. Whether {@code 03/04/2026} is in March or April cannot be seen
+ * from one date; a whole column mostly decides it, because some day is past the 12th.
+ */
+public final class DateReader {
+
+  /** Which of day and month is written first where both are numbers and the year is last. */
+  public enum Order {
+    DAY_FIRST,
+    MONTH_FIRST
+  }
+
+  private static final Pattern YEAR_FIRST =
+      Pattern.compile("(\\d{4})[-./ ](\\d{1,2})[-./ ](\\d{1,2})(?:[T ].*)?");
+  private static final Pattern COMPACT = Pattern.compile("((?:19|20)\\d{2})(\\d{2})(\\d{2})");
+  private static final Pattern YEAR_LAST =
+      Pattern.compile("(\\d{1,2})[-./ ](\\d{1,2})[-./ ](\\d{4}|\\d{2})(?: .*)?");
+  private static final Pattern MONTH_IN_WORDS =
+      Pattern.compile("(\\d{1,2})\\.?[- /]*(\\p{L}{3,12})\\.?[-, /]*(\\d{4}|\\d{2})");
+  private static final Pattern MONTH_WORD_FIRST =
+      Pattern.compile("(\\p{L}{3,12})\\.?[- ]*(\\d{1,2})(?:st|nd|rd|th)?[-, ]+(\\d{4}|\\d{2})");
+
+  /** Beginnings of the months' names, without accents, in the languages of the header words. */
+  private static final Map<String, Integer> MONTHS = months();
+
+  private final Order order;
+  private final boolean decided;
+
+  private DateReader(Order order, boolean decided) {
+    this.order = order;
+    this.decided = decided;
+  }
+
+  /** A reader for a column: the order is the one in which all its dates can be read. */
+  public static DateReader forColumn(List<String> cells) {
+    boolean dayFirst = true;
+    boolean monthFirst = true;
+    boolean matters = false;
+    for (String cell : cells) {
+      Matcher matcher = YEAR_LAST.matcher(cell.strip());
+      if (matcher.matches()) {
+        int first = Integer.parseInt(matcher.group(1));
+        int second = Integer.parseInt(matcher.group(2));
+        dayFirst &= second <= 12;
+        monthFirst &= first <= 12;
+        matters |= first != second;
+      }
+    }
+    boolean decided = !matters || dayFirst != monthFirst;
+    return new DateReader(dayFirst ? Order.DAY_FIRST : Order.MONTH_FIRST, decided);
+  }
+
+  /** A reader of dates in a given order. */
+  public static DateReader of(Order order) {
+    return new DateReader(order, true);
+  }
+
+  /** Which order it reads in. */
+  public Order order() {
+    return order;
+  }
+
+  /** Whether the column left only one order. */
+  public boolean isDecided() {
+    return decided;
+  }
+
+  /** Whether a cell looks like a date. */
+  static boolean looksLikeOne(String cell) {
+    return of(Order.DAY_FIRST).read(cell).isPresent()
+        || of(Order.MONTH_FIRST).read(cell).isPresent();
+  }
+
+  /** The date that a cell says; empty where it says none. */
+  public Optional<LocalDate> read(String cell) {
+    String text = cell.strip();
+    var readings = new ArrayList<Reading>();
+    readings.add(new Reading(YEAR_FIRST, 1, 2, 3));
+    readings.add(new Reading(COMPACT, 1, 2, 3));
+    readings.add(
+        order == Order.DAY_FIRST
+            ? new Reading(YEAR_LAST, 3, 2, 1)
+            : new Reading(YEAR_LAST, 3, 1, 2));
+    readings.add(new Reading(MONTH_IN_WORDS, 3, 2, 1));
+    readings.add(new Reading(MONTH_WORD_FIRST, 3, 1, 2));
+    return readings.stream().flatMap(reading -> reading.read(text).stream()).findFirst();
+  }
+
+  /** A way of writing dates, and which group of its pattern is the year, the month and the day. */
+  private record Reading(Pattern pattern, int year, int month, int day) {
+    Optional<LocalDate> read(String text) {
+      Matcher matcher = pattern.matcher(text);
+      if (!matcher.matches()) {
+        return Optional.empty();
+      }
+      int fullYear = Integer.parseInt(matcher.group(year));
+      try {
+        return month(matcher.group(month))
+            .map(m ->
+                LocalDate.of(
+                    fullYear < 100 ? 2000 + fullYear : fullYear,
+                    m,
+                    Integer.parseInt(matcher.group(day))));
+      } catch (DateTimeException e) {
+        return Optional.empty();
+      }
+    }
+
+    private static Optional<Integer> month(String text) {
+      if (Character.isDigit(text.charAt(0))) {
+        return Optional.of(Integer.parseInt(text));
+      }
+      String plain = HeaderWords.plain(text);
+      for (int length = Math.min(plain.length(), 4); length >= 3; length--) {
+        Integer month = MONTHS.get(plain.substring(0, length));
+        if (month != null) {
+          return Optional.of(month);
+        }
+      }
+      return Optional.empty();
+    }
+  }
+
+  private static Map<String, Integer> months() {
+    String[] names = {
+      "jan ene gen sty", "feb fev fevr lut", "mar mrt marz mars maj_", "apr avr abr kwi",
+      "may mai mag mei maj", "jun juin giu cze", "jul juil lug lip", "aug aou ago sie",
+      "sep set wrz", "oct okt ott out paz", "nov lis", "dec dez dic gru"
+    };
+    var months = new java.util.HashMap<String, Integer>();
+    for (int month = 1; month <= names.length; month++) {
+      for (String name : names[month - 1].toLowerCase(Locale.ROOT).split(" ", -1)) {
+        months.put(name, month);
+      }
+    }
+    return Map.copyOf(months);
+  }
+}

@@ -1,0 +1,81 @@
+package org.oddlot.paper;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/** The words that stand above columns in ten languages, and which field each of them means. */
+final class HeaderWords {
+  private static final Map<String, LogField> WORDS = load();
+
+  private HeaderWords() {}
+
+  /**
+   * What a header means.
+   *
+   * @param field the field
+   * @param word the word that says so
+   * @param whole whether the header is that word and nothing else
+   */
+  record Meaning(LogField field, String word, boolean whole) {}
+
+  /** What {@code header} means: by all of it, or else by the longest known words it begins with. */
+  static Optional<Meaning> of(String header) {
+    String plain = plain(header);
+    LogField exact = WORDS.get(plain);
+    if (exact != null) {
+      return Optional.of(new Meaning(exact, plain, true));
+    }
+    List<String> words = List.of(plain.split(" ", -1));
+    for (int length = words.size() - 1; length > 0; length--) {
+      String head = String.join(" ", words.subList(0, length));
+      LogField field = WORDS.get(head);
+      if (field != null) {
+        return Optional.of(new Meaning(field, head, false));
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** Lower case, without accents, everything but letters and digits as single spaces. */
+  static String plain(String header) {
+    String decomposed = Normalizer.normalize(header, Normalizer.Form.NFD);
+    return decomposed
+        .replaceAll("\\p{M}", "")
+        .toLowerCase(Locale.ROOT)
+        .replace('ß', 's')
+        .replaceAll("[^\\p{L}\\p{N}#]+", " ")
+        .strip();
+  }
+
+  private static Map<String, LogField> load() {
+    var words = new LinkedHashMap<String, LogField>();
+    try (InputStream in = HeaderWords.class.getResourceAsStream("header-words.txt")) {
+      if (in == null) {
+        throw new IllegalStateException("header-words.txt is not shipped");
+      }
+      for (String line : new String(in.readAllBytes(), StandardCharsets.UTF_8).lines().toList()) {
+        int colon = line.indexOf(':');
+        if (line.startsWith("#") || colon < 0) {
+          continue;
+        }
+        var field = LogField.valueOf(line.substring(0, colon).toUpperCase(Locale.ROOT));
+        Arrays.stream(line.substring(colon + 1).split(",", -1))
+            .map(HeaderWords::plain)
+            .filter(word -> !word.isEmpty())
+            .forEach(word -> words.putIfAbsent(word, field));
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return Map.copyOf(words);
+  }
+}

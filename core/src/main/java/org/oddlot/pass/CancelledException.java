@@ -1,0 +1,10 @@
+package org.oddlot.pass;
+
+/** Somebody asked to stop; nothing was changed. */
+public final class CancelledException extends RuntimeException {
+  private static final long serialVersionUID = 1;
+
+  public CancelledException() {
+    super("Stopped");
+  }
+}

@@ -1,0 +1,78 @@
+package org.oddlot.pass;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+
+/**
+ * The ordered list of passes of a lot.
+ *
+ * @param steps the passes in their order
+ */
+public record RunSheet(List<Step> steps) {
+
+  /**
+   * One pass of the sheet.
+   *
+   * @param pass its id
+   * @param on whether it is run
+   * @param settings what is set about it
+   */
+  public record Step(String pass, boolean on, Settings settings) {}
+
+  public RunSheet {
+    steps = List.copyOf(steps);
+  }
+
+  /** All passes there are, in their order, with nothing set. */
+  public static RunSheet initial() {
+    return new RunSheet(
+        Passes.all().stream().map(pass -> new Step(pass.id(), true, Settings.INITIAL)).toList());
+  }
+
+  /** This with one step changed. */
+  public RunSheet withStep(String pass, UnaryOperator<Step> change) {
+    return new RunSheet(
+        steps.stream().map(step -> step.pass().equals(pass) ? change.apply(step) : step).toList());
+  }
+
+  /** This with the settings of one pass. */
+  public RunSheet withSettings(String pass, Settings settings) {
+    return withStep(pass, step -> new Step(pass, step.on(), settings));
+  }
+
+  /** This with one pass switched on or off. */
+  public RunSheet withSwitched(String pass, boolean on) {
+    return withStep(pass, step -> new Step(pass, on, step.settings()));
+  }
+
+  /** This with one pass moved up ({@code -1}) or down ({@code 1}) in the order. */
+  public RunSheet withMoved(String pass, int by) {
+    var moved = new ArrayList<>(steps);
+    for (int i = 0; i < steps.size(); i++) {
+      int to = i + by;
+      if (steps.get(i).pass().equals(pass) && to >= 0 && to < steps.size()) {
+        moved.add(to, moved.remove(i));
+        break;
+      }
+    }
+    return new RunSheet(moved);
+  }
+
+  /** The settings of a pass; the initial ones where it is not on the sheet. */
+  public Settings settings(String pass) {
+    return steps.stream()
+        .filter(step -> step.pass().equals(pass))
+        .map(Step::settings)
+        .findFirst()
+        .orElse(Settings.INITIAL);
+  }
+
+  /** Only these passes switched on. */
+  public RunSheet only(List<String> passes) {
+    return new RunSheet(
+        steps.stream()
+            .map(step -> new Step(step.pass(), passes.contains(step.pass()), step.settings()))
+            .toList());
+  }
+}

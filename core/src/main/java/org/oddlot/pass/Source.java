@@ -1,0 +1,60 @@
+package org.oddlot.pass;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+
+/**
+ * One piece of recorded media, wherever the documents use it.
+ *
+ * @param id what it is known by: where its media is, else its name
+ * @param name what it is called in the bins, else where it is used
+ * @param range all there is of it, its start the source timecode; empty where the files do not say
+ * @param camera the camera's letter, empty if not known
+ * @param cameraIsGuessed whether the camera was taken from the name
+ * @param reel the reel or card, empty if not known
+ * @param recorded its day, if known
+ * @param inBins the clips of it that lie in bins
+ * @param uses the clips of it that lie in timelines
+ */
+public record Source(
+    String id,
+    String name,
+    Optional<TimeRange> range,
+    String camera,
+    boolean cameraIsGuessed,
+    String reel,
+    Optional<LocalDate> recorded,
+    List<PlacedClip> inBins,
+    List<PlacedClip> uses) {
+
+  public Source {
+    inBins = List.copyOf(inBins);
+    uses = List.copyOf(uses);
+  }
+
+  /** Its source timecode at the first frame, if it is known. */
+  public Optional<RationalTime> start() {
+    return range.map(TimeRange::start);
+  }
+
+  /** Its rate, if it is known. */
+  public Optional<FrameRate> rate() {
+    return start().map(RationalTime::rate);
+  }
+
+  /** Its start as a label. */
+  public Optional<Timecode> startLabel() {
+    return start().map(start -> Timecode.of(start, false));
+  }
+
+  /** All clips of it, those in bins first. */
+  public Stream<PlacedClip> clips() {
+    return Stream.concat(inBins.stream(), uses.stream());
+  }
+}

@@ -1,0 +1,236 @@
+package org.oddlot.pass.intake;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.oddlot.paper.ColumnMapping;
+import org.oddlot.paper.Label;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Document;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Judged;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.Paper;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.Progress;
+import org.oddlot.pass.Settings;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Sources;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.Unread;
+import org.oddlot.pass.intake.IntakeFinding.Kind;
+import org.oddlot.problem.Problem;
+import org.oddlot.problem.Severity;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Opaque;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+
+/** Counts what came in and says what is wrong with it; changes nothing. */
+public final class IntakePass implements Pass {
+
+  @Override
+  public String id() {
+    return "intake";
+  }
+
+  @Override
+  public String title() {
+    return "Intake";
+  }
+
+  @Override
+  public String question() {
+    return "What came in?";
+  }
+
+  @Override
+  public Look look(
+      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
+    var findings = new ArrayList<IntakeFinding>();
+    matter.documents().forEach(document -> findings.add(document(document)));
+    matter.papers().forEach(paper -> findings.add(paper(paper)));
+    matter.unread().forEach(unread -> findings.add(unread(unread)));
+    return Look.of(findings);
+  }
+
+  @Override
+  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
+    return new Applied(matter, List.of());
+  }
+
+  private static IntakeFinding document(Document document) {
+    var counts = new TreeMap<String, Integer>();
+    var timelines = new ArrayList<String>();
+    Placed.root(document.root())
+        .walk(placed -> {
+          TimelineObject object = placed.object();
+          counts.merge(object.getClass().getSimpleName(), 1, Integer::sum);
+          if (object instanceof Timeline timeline) {
+            timelines.add(timeline.name());
+          }
+        });
+    Sources sources = Sources.of(List.of(document));
+    var evidence = new ArrayList<Evidence>();
+    add(evidence, "timelines", timelines.size(), String.join(", ", timelines));
+    add(evidence, "bins", counts.getOrDefault(Bin.class.getSimpleName(), 0), "");
+    add(evidence, "clips", counts.getOrDefault(Clip.class.getSimpleName(), 0), "");
+    add(evidence, "sources", sources.all().size(), cameras(sources));
+    evidence.add(
+        new Evidence("rates", rates(sources.all().stream().flatMap(s -> s.rate().stream())), ""));
+    evidence.add(
+        new Evidence(
+            "dates", dates(sources.all().stream().flatMap(s -> s.recorded().stream())), ""));
+    evidence.add(new Evidence("timecode", timecodes(sources), ""));
+    evidence.add(new Evidence("written by", document.profile().title(), ""));
+    add(
+        evidence,
+        "not understood",
+        counts.getOrDefault(Opaque.class.getSimpleName(), 0),
+        "carried");
+    String summary =
+        "%s and %s"
+            .formatted(
+                count(timelines.size(), "timeline"), count(sources.all().size(), "source clip"));
+    return finding(document.name(), Kind.TIMELINES, summary, evidence, document.problems());
+  }
+
+  private static IntakeFinding paper(Paper paper) {
+    List<LogEntry> entries = paper.log().entries();
+    var evidence = new ArrayList<Evidence>();
+    add(evidence, "rows", paper.table().rows().size(), paper.table().form());
+    add(evidence, "entries", entries.size(), kinds(entries));
+    evidence.add(
+        new Evidence("rates", rates(entries.stream().flatMap(e -> e.rate().stream())), ""));
+    evidence.add(
+        new Evidence("dates", dates(entries.stream().flatMap(e -> e.date().stream())), ""));
+    evidence.add(new Evidence("timecode", labels(entries), ""));
+    List<ColumnMapping.Column> columns = paper.mapping().columns();
+    long used = columns.stream().filter(column -> column.field().isPresent()).count();
+    evidence.add(
+        new Evidence("columns", used + " of " + columns.size() + " used", unused(columns)));
+    return finding(
+        paper.name(), Kind.LOG, count(entries.size(), "log entry"), evidence, paper.problems());
+  }
+
+  private static IntakeFinding unread(Unread unread) {
+    String reason =
+        unread.problems().isEmpty() ? "nothing can be made of it" : sentence(unread.problems());
+    return new IntakeFinding(
+        unread.name(), Kind.UNREAD, Standing.OPEN, reason, List.of(), unread.problems());
+  }
+
+  private static IntakeFinding finding(
+      String name, Kind kind, String summary, List<Evidence> evidence, List<Problem> problems) {
+    List<Problem> serious =
+        problems.stream().filter(problem -> problem.severity() != Severity.INFO).toList();
+    String reason = serious.isEmpty() ? summary : summary + "; " + sentence(serious);
+    List<Evidence> known = evidence.stream().filter(e -> !e.value().isEmpty()).toList();
+    return new IntakeFinding(
+        name,
+        kind,
+        serious.isEmpty() ? Standing.SETTLED : Standing.TO_LOOK_AT,
+        reason,
+        known,
+        problems);
+  }
+
+  private static String sentence(List<Problem> problems) {
+    Problem first = problems.getFirst();
+    String place = first.place().isEmpty() ? "" : first.place() + ": ";
+    String more = problems.size() == 1 ? "" : " (and " + (problems.size() - 1) + " more)";
+    return place + first.message().replaceAll("\\.$", "") + more;
+  }
+
+  private static void add(List<Evidence> evidence, String what, int count, String verdict) {
+    if (count > 0) {
+      evidence.add(new Evidence(what, Integer.toString(count), verdict));
+    }
+  }
+
+  static String count(int count, String what) {
+    String plural = what.endsWith("y") ? what.substring(0, what.length() - 1) + "ies" : what + "s";
+    return count + " " + (count == 1 ? what : plural);
+  }
+
+  private static String cameras(Sources sources) {
+    return frequencies(sources.all().stream().map(Source::camera).filter(c -> !c.isEmpty()))
+        .entrySet()
+        .stream()
+        .map(e -> "camera " + e.getKey() + " " + e.getValue())
+        .collect(Collectors.joining(", "));
+  }
+
+  private static String kinds(List<LogEntry> entries) {
+    return frequencies(entries.stream().<String>map(e -> e.kind().name().toLowerCase(Locale.ROOT)))
+        .entrySet()
+        .stream()
+        .map(e -> e.getValue() + " " + e.getKey())
+        .collect(Collectors.joining(", "));
+  }
+
+  private static String rates(Stream<FrameRate> rates) {
+    return frequencies(rates).entrySet().stream()
+        .map(e -> e.getKey() + " (" + e.getValue() + ")")
+        .collect(Collectors.joining(", "));
+  }
+
+  private static <T extends Comparable<T>> Map<T, Long> frequencies(Stream<T> values) {
+    var counts = new TreeMap<T, Long>();
+    values.forEach(value -> counts.merge(value, 1L, Long::sum));
+    return counts;
+  }
+
+  private static String dates(Stream<LocalDate> dates) {
+    List<LocalDate> sorted = dates.sorted().toList();
+    return sorted.isEmpty() ? "" : span(sorted.getFirst(), sorted.getLast());
+  }
+
+  private static String timecodes(Sources sources) {
+    List<Timecode> starts =
+        sources.all().stream()
+            .flatMap(source -> source.startLabel().stream())
+            .sorted(Comparator.comparing(Timecode::toString))
+            .toList();
+    return starts.isEmpty() ? "" : span(starts.getFirst(), starts.getLast());
+  }
+
+  private static String labels(List<LogEntry> entries) {
+    List<Label> labels =
+        entries.stream()
+            .flatMap(entry -> entry.in().stream())
+            .sorted(Comparator.comparing(Label::toString))
+            .toList();
+    return labels.isEmpty() ? "" : span(labels.getFirst(), labels.getLast());
+  }
+
+  private static String span(Object first, Object last) {
+    return first.equals(last) ? first.toString() : first + " – " + last;
+  }
+
+  private static String unused(List<ColumnMapping.Column> columns) {
+    List<String> names =
+        columns.stream()
+            .filter(column -> column.field().isEmpty() && !column.header().isEmpty())
+            .map(ColumnMapping.Column::header)
+            .toList();
+    return Optional.of(names)
+        .filter(list -> !list.isEmpty())
+        .map(list -> "not used: " + String.join(", ", list))
+        .orElse("");
+  }
+}

@@ -1,0 +1,95 @@
+package org.oddlot.pass.match;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Source;
+import org.oddlot.time.Timecode;
+
+/**
+ * A source that an entry may belong to.
+ *
+ * @param source the source
+ * @param entryAt the entry's timecode at the source's rate
+ * @param frames how far the source starts from the entry, in frames; negative if it starts before
+ * @param inside whether the entry lies within the source
+ * @param sameDate what the dates say
+ * @param sameCamera what the cameras say
+ */
+public record Candidate(
+    Source source,
+    Timecode entryAt,
+    long frames,
+    boolean inside,
+    Agreement sameDate,
+    Agreement sameCamera) {
+
+  /** What comparing two notes says. */
+  public enum Agreement {
+    SAME("same"),
+    DIFFERENT("different"),
+    UNKNOWN("not said");
+
+    private final String words;
+
+    Agreement(String words) {
+      this.words = words;
+    }
+
+    /** As people read it. */
+    public String words() {
+      return words;
+    }
+  }
+
+  /** How far away it is, in frames. */
+  public long distance() {
+    return Math.abs(frames);
+  }
+
+  /** What speaks for and against it. */
+  List<Evidence> evidence(LogEntry entry, long tolerance) {
+    var evidence = new ArrayList<Evidence>();
+    evidence.add(
+        new Evidence(
+            "rate",
+            entryAt.rate().toString(),
+            entry.rate().isPresent() ? "same" : "the log names none"));
+    source
+        .recorded()
+        .ifPresent(date -> evidence.add(new Evidence("date", date.toString(), sameDate.words())));
+    evidence.add(
+        new Evidence(
+            "start",
+            Timecode.ofFrames(
+                    source.start().orElseThrow().value(), entryAt.rate(), entryAt.dropFrame())
+                .toString(),
+            startVerdict(tolerance)));
+    if (!source.camera().isEmpty()) {
+      String verdict =
+          switch (sameCamera) {
+            case SAME -> "log says " + entry.camera();
+            case DIFFERENT -> "but the log says " + entry.camera();
+            case UNKNOWN -> source.cameraIsGuessed() ? "from the clip's name" : "";
+          };
+      evidence.add(new Evidence("camera", source.camera(), verdict));
+    }
+    return evidence;
+  }
+
+  private String startVerdict(long tolerance) {
+    if (frames == 0) {
+      return "to the frame";
+    }
+    if (distance() <= tolerance) {
+      return "in tolerance";
+    }
+    return inside ? "entry lies within" : "out of tolerance";
+  }
+
+  /** The difference in words: {@code +9 f}. */
+  public String difference() {
+    return (frames > 0 ? "+" : frames < 0 ? "−" : "") + distance() + " f";
+  }
+}

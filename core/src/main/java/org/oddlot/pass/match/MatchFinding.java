@@ -1,0 +1,63 @@
+package org.oddlot.pass.match;
+
+import java.util.List;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Finding;
+import org.oddlot.pass.Standing;
+
+/**
+ * One entry and the sources that it may belong to.
+ *
+ * @param entry the entry
+ * @param candidates those sources, the likeliest first
+ * @param proposed the ids of the sources that are proposed
+ * @param standing how it stands
+ * @param reason why
+ * @param tolerance how far apart entry and start may be, in frames
+ */
+public record MatchFinding(
+    LogEntry entry,
+    List<Candidate> candidates,
+    List<String> proposed,
+    Standing standing,
+    String reason,
+    long tolerance)
+    implements Finding {
+
+  public MatchFinding {
+    candidates = List.copyOf(candidates);
+    proposed = List.copyOf(proposed);
+  }
+
+  @Override
+  public String id() {
+    return idOf(entry);
+  }
+
+  static String idOf(LogEntry entry) {
+    return "match:" + entry.id();
+  }
+
+  @Override
+  public String title() {
+    return entry.title();
+  }
+
+  @Override
+  public List<Choice> choices() {
+    return candidates.stream()
+        .map(candidate ->
+            new Choice(
+                candidate.source().id(),
+                candidate.source().name(),
+                candidate.evidence(entry, tolerance)))
+        .toList();
+  }
+
+  @Override
+  public List<Evidence> evidence() {
+    return List.of(new Evidence("log", entry.paper(), "row " + entry.row()));
+  }
+}

@@ -1,0 +1,210 @@
+package org.oddlot.pass.match;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.oddlot.paper.Label;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.match.Candidate.Agreement;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.Timecode;
+
+/** Sees, for one entry by itself, which sources it may belong to, or why it fits none. */
+final class Sight {
+  /** Starts up to this many tolerances away are shown, though never settled. */
+  private static final long NEAR = 3;
+
+  /** How far to look for the nearest clip when nothing fits, in label seconds. */
+  private static final long FAR_SECONDS = 3600;
+
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
+
+  private final Starts starts;
+  private final long tolerance;
+
+  Sight(List<Source> sources, long tolerance) {
+    this.starts = new Starts(sources);
+    this.tolerance = tolerance;
+  }
+
+  /**
+   * What was seen of one entry.
+   *
+   * @param entry the entry
+   * @param candidates the sources it may belong to, nearest first
+   * @param doubt why even a good candidate is for a person to look at; empty if there is no doubt
+   * @param whyNone why there are no candidates; empty if there are some
+   * @param tolerance how far apart entry and start may be, in frames
+   */
+  record Seen(
+      LogEntry entry, List<Candidate> candidates, String doubt, String whyNone, long tolerance) {
+
+    /** The candidates that start within the tolerance, or that the stretch touches. */
+    List<Candidate> fitting() {
+      return candidates.stream()
+          .filter(c -> entry.kind() == LogEntry.Kind.SHOT ? c.distance() <= tolerance : c.inside())
+          .toList();
+    }
+  }
+
+  Seen of(LogEntry entry) {
+    if (entry.in().isEmpty()) {
+      return new Seen(entry, List.of(), "", "the entry has no timecode", tolerance);
+    }
+    Label label = entry.in().get();
+    var doubt = new StringBuilder();
+    var candidates = new ArrayList<Candidate>();
+    for (FrameRate rate : starts.rates()) {
+      if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
+        continue;
+      }
+      Optional<Timecode> at = label.at(rate, label.semicolon());
+      if (at.isEmpty()) {
+        doubt.append(
+            doubt.isEmpty()
+                ? "frame %02d does not exist at %s; taken to the second"
+                    .formatted(label.frames(), rate)
+                : "");
+        at = label.toTheSecond().at(rate, label.semicolon());
+      }
+      at.ifPresent(timecode -> collect(entry, timecode, candidates));
+    }
+    candidates.sort(
+        Comparator.comparingLong(Candidate::distance).thenComparing(c -> c.source().id()));
+    if (endsBeforeItBegins(entry)) {
+      doubt.append(doubt.isEmpty() ? "" : "; ").append("the entry ends before it begins");
+    }
+    String whyNone = candidates.isEmpty() ? whyNone(entry, label) : "";
+    return new Seen(entry, candidates, doubt.toString(), whyNone, tolerance);
+  }
+
+  private static boolean endsBeforeItBegins(LogEntry entry) {
+    return entry.in().isPresent()
+        && entry.out().isPresent()
+        && entry.out().get().toString().compareTo(entry.in().get().toString()) < 0;
+  }
+
+  /**
+   * Adds the sources at the timecode's rate whose dates and cameras do not contradict the entry.
+   */
+  private void collect(LogEntry entry, Timecode at, List<Candidate> candidates) {
+    int before = candidates.size();
+    if (entry.kind() == LogEntry.Kind.SHOT) {
+      starts.startingWithin(
+          at.rate(),
+          at.frames() - NEAR * tolerance,
+          at.frames() + NEAR * tolerance,
+          source -> add(entry, at, source, candidates));
+    }
+    long end = Math.max(at.frames() + 1, end(entry, at));
+    starts.touching(
+        at.rate(),
+        at.frames(),
+        end,
+        source -> {
+          boolean known =
+              candidates.stream().skip(before).anyMatch(c -> c.source().id().equals(source.id()));
+          if (!known) {
+            add(entry, at, source, candidates);
+          }
+        });
+  }
+
+  private static long end(LogEntry entry, Timecode at) {
+    return entry.kind() == LogEntry.Kind.SHOT
+        ? at.frames()
+        : entry
+            .out()
+            .flatMap(out -> out.at(at.rate(), at.dropFrame()))
+            .map(Timecode::frames)
+            .orElse(at.frames());
+  }
+
+  private void add(LogEntry entry, Timecode at, Source source, List<Candidate> candidates) {
+    Agreement date = agreement(entry.date(), source.recorded());
+    if (date == Agreement.DIFFERENT) {
+      return;
+    }
+    long start = source.start().map(RationalTime::value).orElseThrow();
+    long end = start + Starts.duration(source);
+    boolean inside = at.frames() < end && Math.max(at.frames() + 1, end(entry, at)) > start;
+    Agreement camera =
+        agreement(
+            Optional.of(entry.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()),
+            Optional.of(source.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()));
+    candidates.add(new Candidate(source, at, start - at.frames(), inside, date, camera));
+  }
+
+  private static <T> Agreement agreement(Optional<T> first, Optional<T> second) {
+    if (first.isEmpty() || second.isEmpty()) {
+      return Agreement.UNKNOWN;
+    }
+    return first.equals(second) ? Agreement.SAME : Agreement.DIFFERENT;
+  }
+
+  /** The best reason why an entry fits nothing. */
+  private String whyNone(LogEntry entry, Label label) {
+    Optional<Nearest> nearest = nearest(label, entry);
+    if (nearest.isEmpty()) {
+      return "no clip starts within an hour of it";
+    }
+    Source source = nearest.get().source;
+    FrameRate rate = source.rate().orElseThrow();
+    if (nearest.get().frames <= NEAR * tolerance || nearest.get().inside) {
+      if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
+        return "the clip at this time, %s, has rate %s; the log says %s"
+            .formatted(source.name(), rate, entry.rate().get());
+      }
+      Optional<LocalDate> recorded = source.recorded();
+      if (recorded.isPresent() && entry.date().isPresent()) {
+        return "the clip at this time, %s, is dated %s; the entry %s"
+            .formatted(source.name(), DAY.format(recorded.get()), DAY.format(entry.date().get()));
+      }
+    }
+    return "the nearest clip, %s, starts %s away"
+        .formatted(source.name(), RationalTime.of(nearest.get().frames, rate).inWords());
+  }
+
+  private record Nearest(Source source, long frames, boolean inside) {}
+
+  /** The nearest source, whatever its rate, date and camera; by what the label says. */
+  private Optional<Nearest> nearest(Label label, LogEntry entry) {
+    var found = new ArrayList<Nearest>();
+    for (FrameRate rate : starts.rates()) {
+      Optional<Timecode> at = label.at(rate, false).or(() -> label.toTheSecond().at(rate, false));
+      if (at.isEmpty()) {
+        continue;
+      }
+      long frames = at.get().frames();
+      for (long reach = 2 * rate.nominal(); reach <= FAR_SECONDS * rate.nominal(); reach *= 4) {
+        int before = found.size();
+        starts.startingWithin(
+            rate, frames - reach, frames + reach, source -> found.add(nearest(source, frames)));
+        starts.touching(rate, frames, frames + 1, source -> found.add(nearest(source, frames)));
+        if (found.size() > before) {
+          break;
+        }
+      }
+    }
+    // One at the entry's own rate and of its own day says more than one that is merely nearer.
+    return found.stream()
+        .min(
+            Comparator.comparingInt((Nearest n) -> n.inside ? 0 : 1)
+                .thenComparingInt(n -> n.source.rate().equals(entry.rate()) ? 0 : 1)
+                .thenComparingLong(Nearest::frames)
+                .thenComparing(n -> n.source.id()));
+  }
+
+  private static Nearest nearest(Source source, long frames) {
+    long start = source.start().map(RationalTime::value).orElseThrow();
+    boolean inside = start <= frames && frames < start + Starts.duration(source);
+    return new Nearest(source, Math.abs(start - frames), inside);
+  }
+}

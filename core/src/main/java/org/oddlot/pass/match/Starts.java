@@ -1,0 +1,103 @@
+package org.oddlot.pass.match;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import org.oddlot.pass.Source;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+
+/**
+ * Sources by their start timecode, for each rate, so that those near a moment are found at once.
+ */
+final class Starts {
+  private final Map<FrameRate, Lane> lanes = new HashMap<>();
+
+  /** The sources of one rate, earliest first. */
+  private static final class Lane {
+    private final List<Source> sources;
+    private final long[] starts;
+    private final long longest;
+
+    Lane(List<Source> unsorted) {
+      this.sources =
+          unsorted.stream()
+              .sorted(Comparator.comparingLong((Source s) -> start(s)).thenComparing(Source::id))
+              .toList();
+      this.starts = sources.stream().mapToLong(Starts::start).toArray();
+      this.longest = sources.stream().mapToLong(Starts::duration).max().orElse(0);
+    }
+  }
+
+  Starts(List<Source> all) {
+    var byRate = new HashMap<FrameRate, List<Source>>();
+    for (Source source : all) {
+      source
+          .rate()
+          .ifPresent(rate -> byRate.computeIfAbsent(rate, _ -> new ArrayList<>()).add(source));
+    }
+    byRate.forEach((rate, sources) -> lanes.put(rate, new Lane(sources)));
+  }
+
+  private static long start(Source source) {
+    return source.start().map(RationalTime::value).orElseThrow();
+  }
+
+  static long duration(Source source) {
+    return source.range().map(range -> range.duration().value()).orElse(0L);
+  }
+
+  /** The rates that there are. */
+  Iterable<FrameRate> rates() {
+    return lanes.keySet().stream().sorted().toList();
+  }
+
+  /**
+   * Gives the sources at {@code rate} that start from {@code from} to {@code to}, both included.
+   */
+  void startingWithin(FrameRate rate, long from, long to, Consumer<Source> action) {
+    Lane lane = lanes.get(rate);
+    if (lane == null) {
+      return;
+    }
+    for (int i = firstFrom(lane.starts, from);
+        i < lane.starts.length && lane.starts[i] <= to;
+        i++) {
+      action.accept(lane.sources.get(i));
+    }
+  }
+
+  /** Gives the sources at {@code rate} that have a frame from {@code from} up to {@code to}. */
+  void touching(FrameRate rate, long from, long to, Consumer<Source> action) {
+    Lane lane = lanes.get(rate);
+    if (lane == null) {
+      return;
+    }
+    startingWithin(
+        rate,
+        from - lane.longest,
+        Math.max(from, to - 1),
+        source -> {
+          if (start(source) + duration(source) > from) {
+            action.accept(source);
+          }
+        });
+  }
+
+  private static int firstFrom(long[] starts, long from) {
+    int low = 0;
+    int high = starts.length;
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (starts[middle] < from) {
+        low = middle + 1;
+      } else {
+        high = middle;
+      }
+    }
+    return low;
+  }
+}

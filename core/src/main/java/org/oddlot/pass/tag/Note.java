@@ -1,0 +1,57 @@
+package org.oddlot.pass.tag;
+
+import java.util.List;
+import java.util.Locale;
+import org.oddlot.json.JsonLiteral;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonValue;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Pointer;
+
+/**
+ * Something to be noted about a clip.
+ *
+ * @param field what it is
+ * @param values what it says; several only where the field may have several
+ */
+record Note(Field field, List<String> values) {
+  Note {
+    values = List.copyOf(values);
+  }
+
+  static Note of(Field field, String value) {
+    return new Note(field, List.of(value));
+  }
+
+  /** What it says in words. */
+  String words() {
+    return String.join(", ", values);
+  }
+
+  /** What it is called on the screen. */
+  String title() {
+    return field.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+  }
+
+  /** {@code metadata} with this noted at {@code place}. */
+  JsonObject write(JsonObject metadata, Pointer place) {
+    if (field == Field.PEOPLE) {
+      return place.setAll(metadata, values.stream().map(JsonString::of).toList());
+    }
+    JsonValue value =
+        field == Field.CIRCLED
+            ? JsonLiteral.of(values.getFirst().equals("yes"))
+            : JsonString.of(values.getFirst());
+    return place.set(metadata, value);
+  }
+
+  /** What {@code metadata} has at {@code place}, in the same words; empty if nothing. */
+  String there(JsonObject metadata, Pointer place) {
+    if (field == Field.PEOPLE) {
+      return String.join(", ", place.all(metadata).stream().map(JsonValue::display).toList());
+    }
+    String text = place.text(metadata).orElse("");
+    return field == Field.CIRCLED ? text.replace("true", "yes").replace("false", "no") : text;
+  }
+}

@@ -1,0 +1,198 @@
+package org.oddlot.pass.tag;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.oddlot.json.JsonObject;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Judged;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.Pairing;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.PlacedClip;
+import org.oddlot.pass.Progress;
+import org.oddlot.pass.Setting;
+import org.oddlot.pass.Settings;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Standing;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Pointer;
+import org.oddlot.profile.Profile;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.TimelineObject;
+
+/**
+ * Writes what the matched entries say into the clips: scene, shot, take, camera, circle, notes,
+ * people; keyword ranges; markers. What is there already and says something else is overwritten
+ * only when a person accepts it.
+ */
+public final class TagPass implements Pass {
+
+  /** Whether clips in timelines are tagged, or only those in bins. */
+  public static final Setting USES =
+      Setting.yesNo("uses", "Tag the clips in timelines as well", true);
+
+  @Override
+  public String id() {
+    return "tag";
+  }
+
+  @Override
+  public String title() {
+    return "Name and tag";
+  }
+
+  @Override
+  public String question() {
+    return "What is written into the clips?";
+  }
+
+  @Override
+  public List<Setting> settings() {
+    return List.of(USES);
+  }
+
+  @Override
+  public Look look(
+      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
+    Map<String, LogEntry> entries =
+        matter.entries().collect(Collectors.toMap(LogEntry::id, Function.identity(), (a, _) -> a));
+    var bySource = new LinkedHashMap<String, List<LogEntry>>();
+    for (Pairing pairing : matter.pairings()) {
+      Optional.ofNullable(entries.get(pairing.entryId()))
+          .ifPresent(entry ->
+              bySource.computeIfAbsent(pairing.sourceId(), _ -> new ArrayList<>()).add(entry));
+    }
+
+    var findings = new ArrayList<TagFinding>();
+    for (Source source : matter.sources().all()) {
+      List<LogEntry> its = bySource.get(source.id());
+      if (its != null) {
+        its.sort(Comparator.comparing(LogEntry::paper).thenComparingInt(LogEntry::row));
+        findings.add(finding(source, its, settings));
+      }
+      if (findings.size() % 1000 == 999) {
+        progress.check();
+      }
+    }
+    return Look.of(findings);
+  }
+
+  private static TagFinding finding(Source source, List<LogEntry> entries, Settings settings) {
+    var tags = new Tags(source, entries);
+    var conflicts = new ArrayList<Evidence>(tags.contradictions());
+    for (PlacedClip placed : clips(source, settings)) {
+      Profile profile = placed.profile();
+      for (Note note : tags.notes()) {
+        profile
+            .place(note.field())
+            .map(place -> note.there(placed.clip().metadata(), place))
+            .filter(there -> !there.isEmpty() && !there.equals(note.words()))
+            .map(there -> new Evidence(note.title(), there, "would become " + note.words()))
+            .filter(conflict -> !conflicts.contains(conflict))
+            .ifPresent(conflicts::add);
+      }
+    }
+    String rows = entries.stream().map(e -> "row " + e.row()).collect(Collectors.joining(", "));
+    String reason =
+        conflicts.isEmpty()
+            ? entries.getFirst().paper() + ", " + rows
+            : "%s is there already as \"%s\""
+                .formatted(conflicts.getFirst().what(), conflicts.getFirst().value());
+    if (!tags.contradictions().isEmpty()) {
+      reason = "its entries do not agree: " + tags.contradictions().getFirst().value();
+    }
+    return new TagFinding(
+        source,
+        entries,
+        tags.notes(),
+        tags.marks(),
+        conflicts,
+        conflicts.isEmpty() ? Standing.SETTLED : Standing.TO_LOOK_AT,
+        reason);
+  }
+
+  private static List<PlacedClip> clips(Source source, Settings settings) {
+    if (source.inBins().isEmpty() || settings.yes(USES)) {
+      return source.clips().toList();
+    }
+    return source.inBins();
+  }
+
+  @Override
+  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
+    var edits = new HashMap<String, Edits>();
+    var claims = new ArrayList<Applied.Claim>();
+
+    for (Judged judged : accepted) {
+      progress.check();
+      var finding = (TagFinding) judged.finding();
+      for (PlacedClip placed : clips(finding.source(), settings)) {
+        Profile profile = placed.profile();
+        edits
+            .computeIfAbsent(placed.document(), _ -> new Edits())
+            .change(placed.clip(), clip -> tagged((Clip) clip, finding, profile));
+        Object identity = placed.clip().identity();
+        claims.add(new Applied.Claim(identity, "metadata", judged.reason()));
+        claims.add(new Applied.Claim(identity, "markers", judged.reason()));
+      }
+    }
+    Matter changed =
+        edits.isEmpty()
+            ? matter
+            : matter.withDocuments(document ->
+                document.withRoot(
+                    edits.getOrDefault(document.name(), new Edits()).applyTo(document.root())));
+    return new Applied(changed, claims);
+  }
+
+  private static TimelineObject tagged(Clip clip, TagFinding finding, Profile profile) {
+    JsonObject metadata = clip.metadata();
+    for (Note note : finding.notes()) {
+      Optional<Pointer> place = profile.place(note.field());
+      if (place.isPresent() && !note.there(metadata, place.get()).equals(note.words())) {
+        metadata = note.write(metadata, place.get());
+      }
+    }
+    var markers = new ArrayList<Marker>(clip.markers());
+    for (Mark mark : finding.marks()) {
+      if (mark.range().isEmpty()) {
+        metadata = withKeyword(metadata, mark, profile);
+      } else if (isWithin(clip, mark)
+          && markers.stream().noneMatch(marker -> mark.isSaidBy(marker, profile))) {
+        markers.add(mark.toMarker(profile));
+      }
+    }
+    return clip.withMetadata(metadata).withMarkers(markers);
+  }
+
+  /** Whether what is marked can be seen in the clip: a use in a timeline may show a part only. */
+  private static boolean isWithin(Clip clip, Mark mark) {
+    return clip.trimmedRange()
+        .map(used -> mark.range().filter(used::touches).isPresent())
+        .orElse(true);
+  }
+
+  private static JsonObject withKeyword(JsonObject metadata, Mark mark, Profile profile) {
+    Optional<Pointer> place = profile.place(Field.KEYWORDS);
+    JsonObject keyword = mark.toKeyword(profile);
+    if (place.isEmpty() || place.get().all(metadata).contains(keyword)) {
+      return metadata;
+    }
+    var keywords = new ArrayList<>(place.get().all(metadata));
+    keywords.add(keyword);
+    return place.get().setAll(metadata, keywords);
+  }
+}

@@ -1,0 +1,149 @@
+package org.oddlot.pass.tag;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.oddlot.paper.Label;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Source;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.MarkerKind;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+
+/** What the entries that belong to one source say about it, put together. */
+final class Tags {
+  /** A note's head is what fits on a line. */
+  private static final int LONGEST_HEAD = 40;
+
+  private final Source source;
+  private final List<LogEntry> shots;
+  private final List<Note> notes = new ArrayList<>();
+  private final List<Mark> marks = new ArrayList<>();
+  private final List<Evidence> contradictions = new ArrayList<>();
+
+  Tags(Source source, List<LogEntry> entries) {
+    this.source = source;
+    this.shots = entries.stream().filter(entry -> entry.kind() == LogEntry.Kind.SHOT).toList();
+    if (!shots.isEmpty()) {
+      noteShots();
+    }
+    entries.forEach(this::mark);
+  }
+
+  private void noteShots() {
+    one(Field.SCENE, LogEntry::scene);
+    one(Field.SHOT, LogEntry::shot);
+    one(Field.TAKE, LogEntry::take);
+    one(Field.CAMERA, entry -> entry.camera().isEmpty() ? source.camera() : entry.camera());
+    one(Field.ROLL, entry -> entry.roll().isEmpty() ? source.reel() : entry.roll());
+    if (shots.stream().anyMatch(LogEntry::circled)) {
+      notes.add(Note.of(Field.CIRCLED, "yes"));
+    }
+    one(Field.DATE, entry -> entry.date().or(source::recorded).map(Object::toString).orElse(""));
+    String remarks =
+        shots.stream()
+            .map(LogEntry::notes)
+            .filter(text -> !text.isEmpty())
+            .distinct()
+            .collect(Collectors.joining("\n"));
+    if (!remarks.isEmpty()) {
+      notes.add(Note.of(Field.NOTES, remarks));
+    }
+    var people = new LinkedHashSet<String>();
+    shots.forEach(entry -> people.addAll(entry.people()));
+    if (!people.isEmpty()) {
+      notes.add(new Note(Field.PEOPLE, List.copyOf(people)));
+    }
+  }
+
+  /** Notes a field in which all entries must agree. */
+  private void one(Field field, Function<LogEntry, String> value) {
+    List<String> said =
+        shots.stream().map(value).filter(text -> !text.isEmpty()).distinct().toList();
+    if (said.isEmpty()) {
+      return;
+    }
+    Note note = Note.of(field, said.getFirst());
+    notes.add(note);
+    if (said.size() > 1) {
+      contradictions.add(
+          new Evidence(note.title(), String.join(" and ", said), "the first would be written"));
+    }
+  }
+
+  private void mark(LogEntry entry) {
+    Optional<TimeRange> range = range(entry);
+    switch (entry.kind()) {
+      case SHOT ->
+          entry
+              .keywords()
+              .forEach(word ->
+                  marks.add(
+                      new Mark(
+                          MarkerKind.KEYWORD,
+                          word,
+                          entry.category(),
+                          "",
+                          entry.out().isPresent() ? range : Optional.empty())));
+      case KEYWORD ->
+          entry
+              .keywords()
+              .forEach(word ->
+                  marks.add(
+                      new Mark(MarkerKind.KEYWORD, word, entry.category(), entry.notes(), range)));
+      case MARKER ->
+          marks.add(
+              new Mark(
+                  MarkerKind.NOTE, head(entry.notes()), entry.category(), entry.notes(), range));
+    }
+  }
+
+  private static String head(String text) {
+    String line = text.lines().findFirst().orElse("");
+    return line.length() <= LONGEST_HEAD ? line : line.substring(0, LONGEST_HEAD - 1) + "…";
+  }
+
+  /** The part of the source that an entry is about; one frame where it gives no end. */
+  private Optional<TimeRange> range(LogEntry entry) {
+    Optional<FrameRate> rate = source.rate();
+    if (rate.isEmpty() || entry.in().isEmpty()) {
+      return Optional.empty();
+    }
+    Optional<RationalTime> in = at(entry.in().get(), rate.get());
+    Optional<RationalTime> out =
+        entry
+            .out()
+            .flatMap(label -> at(label, rate.get()))
+            .filter(end -> in.filter(end::isAfter).isPresent());
+    return in.map(start ->
+            out.map(end -> TimeRange.between(start, end))
+                .orElseGet(() -> TimeRange.of(start, RationalTime.of(1, rate.get()))))
+        .flatMap(range -> source.range().flatMap(range::intersection));
+  }
+
+  private static Optional<RationalTime> at(Label label, FrameRate rate) {
+    return label
+        .at(rate, label.semicolon())
+        .or(() -> label.toTheSecond().at(rate, label.semicolon()))
+        .map(Timecode::toRationalTime);
+  }
+
+  List<Note> notes() {
+    return List.copyOf(notes);
+  }
+
+  List<Mark> marks() {
+    return List.copyOf(marks);
+  }
+
+  List<Evidence> contradictions() {
+    return List.copyOf(contradictions);
+  }
+}

@@ -1,0 +1,63 @@
+package org.oddlot.profile;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What a profile can say the place of. */
+public enum Field {
+  RECORDED("source"),
+  SOURCE_CAMERA("source", "camera"),
+  SOURCE_REEL("source", "reel"),
+  CHANNEL_COUNT("source", "channels"),
+  SAMPLE_RATE("source"),
+  SCENE("log"),
+  SHOT("log"),
+  TAKE("log"),
+  CAMERA("log"),
+  ROLL("log"),
+  CIRCLED("log"),
+  DATE("log"),
+  NOTES("log"),
+  PEOPLE("log"),
+  DEPARTMENTS("log"),
+  ORIGINAL_NAME("clip"),
+  KEYWORDS("clip"),
+  KEYWORD_TEXT("keyword", "text"),
+  KEYWORD_CATEGORY("keyword", "category"),
+  MARKER_KIND("marker", "kind"),
+  MARKER_CATEGORY("marker", "category"),
+  MARKER_TEXT("marker", "text"),
+  MARKER_TIMECODE("marker", "timecode"),
+  /** The program's own identity of a timeline; a rewritten timeline gets a new one. */
+  IDENTITY("timeline");
+
+  private final String section;
+  private final String key;
+
+  Field(String section) {
+    this.section = section;
+    this.key = name().toLowerCase(Locale.ROOT);
+  }
+
+  Field(String section, String key) {
+    this.section = section;
+    this.key = key;
+  }
+
+  /** Whether it is kept with the media rather than with the clip. */
+  public boolean isOfTheMedia() {
+    return section.equals("source");
+  }
+
+  /** As the profile file writes it: {@code section.key}. */
+  public String path() {
+    return section + "." + key;
+  }
+
+  static Optional<Field> of(String section, String key) {
+    return Arrays.stream(values())
+        .filter(field -> field.section.equals(section) && field.key.equals(key))
+        .findFirst();
+  }
+}

@@ -1,0 +1,79 @@
+package org.oddlot.profile;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.json.JsonObject;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.TimelineObject;
+
+/**
+ * Where one program keeps things.
+ *
+ * @param name what the profile is called, in one word
+ * @param title what it is for, for people
+ * @param recognisedBy places of which one is in some object's metadata if the program wrote the
+ *     file
+ * @param places where each field is kept; a field that is missing is not kept by this program
+ * @param kinds what the program calls each kind of marker
+ */
+public record Profile(
+    String name,
+    String title,
+    List<Pointer> recognisedBy,
+    Map<Field, Pointer> places,
+    Map<MarkerKind, String> kinds) {
+
+  public Profile {
+    recognisedBy = List.copyOf(recognisedBy);
+    places = Map.copyOf(places);
+    kinds = Map.copyOf(new EnumMap<>(kinds));
+  }
+
+  /** Where a field is kept, if it is. */
+  public Optional<Pointer> place(Field field) {
+    return Optional.ofNullable(places.get(field));
+  }
+
+  /** The value of a field of {@code clip} in words, looked up where this profile keeps it. */
+  public Optional<String> text(Clip clip, Field field) {
+    return place(field).flatMap(place -> place.text(holder(clip, field)));
+  }
+
+  /** The values of a field of {@code clip} that may have several. */
+  public List<String> texts(Clip clip, Field field) {
+    return place(field)
+        .map(place ->
+            place.all(holder(clip, field)).stream()
+                .flatMap(value ->
+                    place.isList()
+                        ? java.util.stream.Stream.of(value.display())
+                        : java.util.Arrays.stream(value.display().split(",", -1)))
+                .map(String::strip)
+                .filter(text -> !text.isEmpty())
+                .toList())
+        .orElse(List.of());
+  }
+
+  /** The metadata in which a field of a clip is kept: the clip's own or that of its media. */
+  public static JsonObject holder(Clip clip, Field field) {
+    return field.isOfTheMedia()
+        ? clip.media().map(TimelineObject::metadata).orElse(JsonObject.EMPTY)
+        : clip.metadata();
+  }
+
+  /** The day on which the clip's source was recorded, if the file knows it. */
+  public Optional<LocalDate> recorded(Clip clip) {
+    return text(clip, Field.RECORDED)
+        .flatMap(text -> {
+          try {
+            return Optional.of(LocalDate.parse(text.substring(0, Math.min(10, text.length()))));
+          } catch (DateTimeParseException e) {
+            return Optional.empty();
+          }
+        });
+  }
+}

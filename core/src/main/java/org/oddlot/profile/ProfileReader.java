@@ -1,0 +1,138 @@
+package org.oddlot.profile;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.problem.Problems;
+import org.snakeyaml.engine.v2.api.LoadSettings;
+import org.snakeyaml.engine.v2.api.lowlevel.Compose;
+import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
+import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import org.snakeyaml.engine.v2.nodes.MappingNode;
+import org.snakeyaml.engine.v2.nodes.Node;
+import org.snakeyaml.engine.v2.nodes.NodeTuple;
+import org.snakeyaml.engine.v2.nodes.ScalarNode;
+import org.snakeyaml.engine.v2.nodes.SequenceNode;
+
+/** Reads a profile from YAML; each mistake is a problem with its line. */
+public final class ProfileReader {
+  private final Problems problems;
+  private String name = "";
+  private String title = "";
+  private final List<Pointer> recognisedBy = new ArrayList<>();
+  private final Map<Field, Pointer> places = new EnumMap<>(Field.class);
+  private final Map<MarkerKind, String> kinds = new EnumMap<>(MarkerKind.class);
+
+  private ProfileReader(Problems problems) {
+    this.problems = problems;
+  }
+
+  /** The profile in {@code yaml}; empty where it is none, and then {@code problems} says why. */
+  public static Optional<Profile> read(String yaml, Problems problems) {
+    var reader = new ProfileReader(problems);
+    try {
+      Optional<Node> root = new Compose(LoadSettings.builder().build()).composeString(yaml);
+      if (!(root.orElse(null) instanceof MappingNode mapping)) {
+        problems.error("", "A profile is a list of keys and values; this is none.", "");
+        return Optional.empty();
+      }
+      reader.readRoot(mapping);
+    } catch (MarkedYamlEngineException e) {
+      problems.error(
+          e.getProblemMark().map(mark -> "line " + (mark.getLine() + 1)).orElse(""),
+          "This is not YAML: " + e.getProblem() + ".",
+          "");
+      return Optional.empty();
+    } catch (YamlEngineException e) {
+      problems.error("", "This is not YAML: " + e.getMessage() + ".", "");
+      return Optional.empty();
+    }
+    if (reader.name.isEmpty()) {
+      problems.error("", "The profile has no name.", "Begin it with \"profile: NAME\".");
+      return Optional.empty();
+    }
+    return Optional.of(
+        new Profile(reader.name, reader.title, reader.recognisedBy, reader.places, reader.kinds));
+  }
+
+  private void readRoot(MappingNode root) {
+    for (NodeTuple entry : root.getValue()) {
+      String key = text(entry.getKeyNode());
+      Node value = entry.getValueNode();
+      switch (key) {
+        case "profile" -> name = text(value);
+        case "title" -> title = text(value);
+        case "recognise" -> recognise(value);
+        case "kinds" -> kinds(value);
+        default -> section(key, entry.getKeyNode(), value);
+      }
+    }
+  }
+
+  private void recognise(Node value) {
+    List<Node> nodes =
+        value instanceof SequenceNode sequence ? sequence.getValue() : List.of(value);
+    for (Node node : nodes) {
+      pointer(node).ifPresent(recognisedBy::add);
+    }
+  }
+
+  private void kinds(Node value) {
+    if (!(value instanceof MappingNode mapping)) {
+      problems.error(line(value), "\"kinds\" lists a word for each kind of marker.", "");
+      return;
+    }
+    for (NodeTuple entry : mapping.getValue()) {
+      String kind = text(entry.getKeyNode()).toUpperCase(Locale.ROOT);
+      try {
+        kinds.put(MarkerKind.valueOf(kind), text(entry.getValueNode()));
+      } catch (IllegalArgumentException e) {
+        problems.error(
+            line(entry.getKeyNode()),
+            "There is no kind of marker \"" + text(entry.getKeyNode()) + "\".",
+            "The kinds are keyword, select, note and chapter.");
+      }
+    }
+  }
+
+  private void section(String section, Node at, Node value) {
+    if (!(value instanceof MappingNode mapping)) {
+      problems.error(line(at), "\"" + section + "\" is no section of a profile.", "");
+      return;
+    }
+    for (NodeTuple entry : mapping.getValue()) {
+      String key = text(entry.getKeyNode());
+      Optional<Field> field = Field.of(section, key);
+      if (field.isEmpty()) {
+        problems.error(
+            line(entry.getKeyNode()), "There is no field " + section + "." + key + ".", "");
+      } else {
+        pointer(entry.getValueNode()).ifPresent(place -> places.put(field.get(), place));
+      }
+    }
+  }
+
+  private Optional<Pointer> pointer(Node node) {
+    try {
+      return Optional.of(Pointer.parse(text(node)));
+    } catch (IllegalArgumentException e) {
+      problems.error(line(node), e.getMessage() + ".", "");
+      return Optional.empty();
+    }
+  }
+
+  private String text(Node node) {
+    if (node instanceof ScalarNode scalar) {
+      return scalar.getValue();
+    }
+    problems.error(line(node), "A word is expected here.", "");
+    return "";
+  }
+
+  private static String line(Node node) {
+    return node.getStartMark().map(mark -> "line " + (mark.getLine() + 1)).orElse("");
+  }
+}

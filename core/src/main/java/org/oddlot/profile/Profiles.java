@@ -1,0 +1,82 @@
+package org.oddlot.profile;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Predicate;
+import org.oddlot.problem.Problems;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.TimelineObject;
+
+/** The profiles that are shipped, and which of them a file was written with. */
+public final class Profiles {
+  /** How many objects of a document are looked at to recognise its profile. */
+  private static final int ENOUGH_TO_SEE = 5000;
+
+  private static final List<Profile> SHIPPED = List.of(load("odd-lot"), load("practice-desk"));
+
+  private Profiles() {}
+
+  /** The shipped profiles, Odd Lot's own first. */
+  public static List<Profile> shipped() {
+    return SHIPPED;
+  }
+
+  /** Odd Lot's own. */
+  public static Profile own() {
+    return SHIPPED.getFirst();
+  }
+
+  /** The profile of the program that wrote {@code root}, Odd Lot's own where none is recognised. */
+  public static Profile recognise(TimelineObject root, List<Profile> profiles) {
+    var seen = new int[1];
+    for (Profile profile : profiles.reversed()) {
+      seen[0] = 0;
+      boolean found =
+          any(
+              root,
+              object ->
+                  profile.recognisedBy().stream()
+                      .anyMatch(place -> place.get(object.metadata()).isPresent()),
+              seen);
+      if (found) {
+        return profile;
+      }
+    }
+    return own();
+  }
+
+  private static boolean any(
+      TimelineObject object, Predicate<TimelineObject> condition, int[] seen) {
+    if (seen[0]++ > ENOUGH_TO_SEE) {
+      return false;
+    }
+    if (condition.test(object)) {
+      return true;
+    }
+    var inner = new ArrayList<TimelineObject>(object.children());
+    if (object instanceof Clip clip) {
+      inner.addAll(clip.mediaReferences().values());
+    }
+    return inner.stream().anyMatch(child -> any(child, condition, seen));
+  }
+
+  private static Profile load(String name) {
+    String file = name + ".yaml";
+    try (InputStream in = Profiles.class.getResourceAsStream(file)) {
+      if (in == null) {
+        throw new IllegalStateException(file + " is not shipped");
+      }
+      String yaml = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+      var problems = new Problems(file);
+      return ProfileReader.read(yaml, problems)
+          .filter(_ -> problems.list().isEmpty())
+          .orElseThrow(() -> new IllegalStateException(problems.list().toString()));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

@@ -1,0 +1,185 @@
+package org.oddlot.demo;
+
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.practice.desk.DeskWriter;
+import org.oddlot.practice.desk.Item;
+import org.oddlot.practice.desk.Slate;
+import org.oddlot.practice.desk.Span;
+
+/**
+ * The first day as Practice Desk exports it: a bin of the clips of two cameras, and a rough cut.
+ */
+final class DayOne {
+  private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+
+  /** Clips that no log speaks of: a lens test, a slate by itself, and the sea for its own sake. */
+  private static final List<RawClip> UNLOGGED =
+      List.of(
+          new RawClip("A000C001", ShootingDay.at(8, 2, 40, 3), 24 * 11),
+          new RawClip("B000C001", ShootingDay.at(8, 3, 2, 19), 24 * 9),
+          new RawClip("A003C017", ShootingDay.at(17, 20, 31, 8), 24 * 74));
+
+  private final List<RawClip> clips = new ArrayList<>();
+
+  /**
+   * A clip as the camera recorded it.
+   *
+   * @param name its name
+   * @param start its first frame, in frames of the day
+   * @param frames how long it is
+   */
+  record RawClip(String name, long start, long frames) {
+    char camera() {
+      return name.charAt(0);
+    }
+  }
+
+  DayOne(List<Take> takes) {
+    for (Take take : takes) {
+      clips.add(new RawClip(take.clipA(), take.start(), take.frames()));
+      if (!take.clipB().isEmpty()) {
+        clips.add(new RawClip(take.clipB(), take.start() + take.lagB(), take.frames() - 30));
+      }
+    }
+    clips.addAll(UNLOGGED);
+    // The trigger bounced: a clip of eight frames, and the take itself one frame later.
+    RawClip bounced = clip("A002C003");
+    clips.add(new RawClip("A002C003B", bounced.start - 9, 8));
+    clips.sort(Comparator.comparing(RawClip::name));
+  }
+
+  List<RawClip> clips() {
+    return clips;
+  }
+
+  RawClip clip(String name) {
+    return clips.stream().filter(clip -> clip.name.equals(name)).findFirst().orElseThrow();
+  }
+
+  /** The file that Practice Desk exports. */
+  byte[] export() {
+    var cameraA = new ArrayList<Item>();
+    var cameraB = new ArrayList<Item>();
+    for (RawClip clip : clips) {
+      (clip.camera() == 'A' ? cameraA : cameraB).add(item(clip, Optional.empty()));
+    }
+    Item day =
+        new Item.Bin(
+            "Day 1",
+            List.of(
+                new Item.Bin("Camera A", cameraA, NODES.objectNode()),
+                new Item.Bin("Camera B", cameraB, NODES.objectNode())),
+            NODES.objectNode());
+    Item root =
+        new Item.Bin("The Night Ferry to Orrin", List.of(day, roughCut()), NODES.objectNode());
+    return DeskWriter.write(root);
+  }
+
+  private static Item item(RawClip clip, Optional<Span> used) {
+    var span = new Span(clip.start, clip.frames, ShootingDay.RATE);
+    ObjectNode body = NODES.objectNode();
+    body.set("available_image_bounds", NODES.nullNode());
+    var media =
+        new Item.Media(
+            "ExternalReference.1",
+            clip.name,
+            "media/day1/%s/%s.mov".formatted(ShootingDay.card(clip.name), clip.name),
+            Optional.of(span),
+            new Item.Shoot(
+                ShootingDay.DATE,
+                String.valueOf(clip.camera()),
+                ShootingDay.card(clip.name),
+                2,
+                48_000),
+            body,
+            NODES.objectNode());
+    Map<String, Item.Media> references = new LinkedHashMap<>();
+    references.put("DEFAULT_MEDIA", media);
+    return new Item.Clip(
+        clip.name,
+        used,
+        references,
+        "DEFAULT_MEDIA",
+        Slate.BLANK,
+        List.of(),
+        List.of(),
+        List.of(),
+        true,
+        "",
+        NODES.objectNode());
+  }
+
+  /** Thirteen shots in an order that somebody liked, with a hole, a dissolve and a slow one. */
+  private Item roughCut() {
+    var video = new ArrayList<Item>();
+    var sound = new ArrayList<Item>();
+    String[] order = {
+      "A001C003",
+      "B001C003",
+      "A001C009",
+      "A001C012",
+      "A001C015",
+      "B001C009",
+      "A002C003",
+      "B001C012",
+      "A002C006",
+      "A002C009",
+      "A002C012",
+      "B002C001",
+      "A003C002"
+    };
+    for (int i = 0; i < order.length; i++) {
+      RawClip clip = clip(order[i]);
+      long head = 40 + 11L * i % 37;
+      long length = Math.min(70 + 23L * i % 120, clip.frames - head - 20);
+      var used = new Span(clip.start + head, length, ShootingDay.RATE);
+      Item use = item(clip, Optional.of(used));
+      video.add(use);
+      sound.add(use);
+      if (i == 4) {
+        video.add(gap(36));
+        sound.add(gap(36));
+      } else if (i == 8) {
+        video.add(new Item.Carried("dissolve", dissolve()));
+      }
+    }
+    var start = new Span(86_400, 0, 24);
+    return new Item.Sequence(
+        "Ferry rough cut",
+        "",
+        Optional.of(start),
+        List.of(
+            new Item.Lane("V1", "Video", Optional.empty(), video, NODES.objectNode()),
+            new Item.Lane("A1", "Audio", Optional.empty(), sound, NODES.objectNode())),
+        NODES.objectNode());
+  }
+
+  private static Item gap(long frames) {
+    return new Item.Space("", new Span(0, frames, ShootingDay.RATE), NODES.objectNode());
+  }
+
+  private static ObjectNode dissolve() {
+    ObjectNode node = NODES.objectNode();
+    node.put("OTIO_SCHEMA", "Transition.1").put("name", "dissolve");
+    node.put("transition_type", "SMPTE_Dissolve");
+    node.set("in_offset", time(6));
+    node.set("out_offset", time(6));
+    node.set("metadata", NODES.objectNode());
+    return node;
+  }
+
+  private static ObjectNode time(long frames) {
+    return NODES
+        .objectNode()
+        .put("OTIO_SCHEMA", "RationalTime.1")
+        .put("value", frames)
+        .put("rate", ShootingDay.RATE);
+  }
+}
