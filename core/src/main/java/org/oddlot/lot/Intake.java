@@ -3,8 +3,10 @@ package org.oddlot.lot;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlot.format.Formats;
@@ -30,16 +32,38 @@ public final class Intake {
   private final List<Unread> unread = new ArrayList<>();
   private final List<Lot.Input> inputs = new ArrayList<>();
   private final Set<String> names = new HashSet<>();
+  private final Map<Key, Object> results = new HashMap<>();
+  private final Map<Key, Object> previous;
 
-  private Intake() {}
+  private Intake(Map<Key, Object> previous) {
+    this.previous = previous;
+  }
 
-  /**
-   * What was read.
-   *
-   * @param lot the lot, its inputs with the digests of what was read
-   * @param matter what is in the files
-   */
-  public record Taken(Lot lot, Matter matter) {}
+  /** A file and how it is read: as long as both are the same it need not be read again. */
+  private record Key(Path path, Reading reading) {}
+
+  /** What was read. */
+  public static final class Taken {
+    private final Lot lot;
+    private final Matter matter;
+    private final Map<Key, Object> results;
+
+    private Taken(Lot lot, Matter matter, Map<Key, Object> results) {
+      this.lot = lot;
+      this.matter = matter;
+      this.results = Map.copyOf(results);
+    }
+
+    /** The lot, its inputs with the digests of what was read. */
+    public Lot lot() {
+      return lot;
+    }
+
+    /** What is in the files. */
+    public Matter matter() {
+      return matter;
+    }
+  }
 
   /**
    * Reads all files of {@code lot}. A file of which nothing can be made is listed as such; the
@@ -48,21 +72,63 @@ public final class Intake {
    * @throws org.oddlot.pass.CancelledException if {@code progress} asks to stop
    */
   public static Taken read(Lot lot, Progress progress) {
-    var intake = new Intake();
+    return read(lot, Optional.empty(), progress);
+  }
+
+  /**
+   * Reads those files of {@code lot} that {@code previous} has not read in the same way; the others
+   * are taken over from there.
+   *
+   * @throws org.oddlot.pass.CancelledException if {@code progress} asks to stop
+   */
+  public static Taken read(Lot lot, Optional<Taken> previous, Progress progress) {
+    var intake = new Intake(previous.map(taken -> taken.results).orElse(Map.of()));
     for (int i = 0; i < lot.inputs().size(); i++) {
       Lot.Input input = lot.inputs().get(i);
       progress.check();
       progress.at((double) i / lot.inputs().size(), "Reading " + input.path().getFileName());
-      intake.read(input);
+      intake.take(input);
     }
-    return new Taken(
-        lot.withInputs(intake.inputs),
-        Matter.of(lot.name(), intake.documents, intake.papers, intake.unread));
+    Lot read = lot.withInputs(intake.inputs);
+    // The very same matter, where nothing is different, spares the passes a second look.
+    Matter matter =
+        previous
+            .map(Taken::matter)
+            .filter(intake::isSame)
+            .filter(same -> same.lot().equals(lot.name()))
+            .orElseGet(() -> Matter.of(lot.name(), intake.documents, intake.papers, intake.unread));
+    return new Taken(read, matter, intake.results);
   }
 
-  private void read(Lot.Input input) {
+  private boolean isSame(Matter matter) {
+    return matter.documents().equals(documents)
+        && matter.papers().equals(papers)
+        && matter.unread().equals(unread);
+  }
+
+  private void take(Lot.Input input) {
+    var key = new Key(input.path(), input.reading());
+    String name = uniqueName(new InputFile(input.path()));
+    Object result = previous.get(key);
+    if (result instanceof Document document && document.name().equals(name)) {
+      documents.add(document);
+      inputs.add(input.withSha256(document.sha256()));
+    } else if (result instanceof Paper paper && paper.name().equals(name)) {
+      papers.add(paper);
+      inputs.add(input);
+    } else {
+      read(input, new Problems(name));
+    }
+    remember(key, name);
+  }
+
+  private void remember(Key key, String name) {
+    documents.stream().filter(d -> d.name().equals(name)).forEach(d -> results.put(key, d));
+    papers.stream().filter(p -> p.name().equals(name)).forEach(p -> results.put(key, p));
+  }
+
+  private void read(Lot.Input input, Problems problems) {
     var file = new InputFile(input.path());
-    var problems = new Problems(uniqueName(file));
     Optional<TimelineFormat> timelines = Formats.timelineFormat(file).or(() -> bySniffing(file));
     Optional<PaperFormat> paper = Formats.paperFormat(file);
     if (timelines.isPresent()) {

@@ -17,6 +17,11 @@ public interface Finding {
   /** Why it stands like that, one sentence without a full stop. */
   String reason();
 
+  /** Why, in a few words, for a narrow column. */
+  default String headline() {
+    return reason();
+  }
+
   /** What it can be accepted as; empty where it is accepted as it is. */
   default List<Choice> choices() {
     return List.of();

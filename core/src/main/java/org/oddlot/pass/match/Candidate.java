@@ -55,7 +55,7 @@ public record Candidate(
         new Evidence(
             "rate",
             entryAt.rate().toString(),
-            entry.rate().isPresent() ? "same" : "the log names none"));
+            entry.rate().isPresent() ? "same" : "not in the log"));
     source
         .recorded()
         .ifPresent(date -> evidence.add(new Evidence("date", date.toString(), sameDate.words())));

@@ -14,7 +14,8 @@ import org.oddlot.pass.Standing;
  * @param candidates those sources, the likeliest first
  * @param proposed the ids of the sources that are proposed
  * @param standing how it stands
- * @param reason why
+ * @param headline why, in a few words
+ * @param reason why, in a sentence
  * @param tolerance how far apart entry and start may be, in frames
  */
 public record MatchFinding(
@@ -22,6 +23,7 @@ public record MatchFinding(
     List<Candidate> candidates,
     List<String> proposed,
     Standing standing,
+    String headline,
     String reason,
     long tolerance)
     implements Finding {

@@ -29,6 +29,9 @@ final class Sight {
   private final Starts starts;
   private final long tolerance;
 
+  private static final DateTimeFormatter SHORT_DAY =
+      DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
+
   Sight(List<Source> sources, long tolerance) {
     this.starts = new Starts(sources);
     this.tolerance = tolerance;
@@ -39,12 +42,16 @@ final class Sight {
    *
    * @param entry the entry
    * @param candidates the sources it may belong to, nearest first
-   * @param doubt why even a good candidate is for a person to look at; empty if there is no doubt
-   * @param whyNone why there are no candidates; empty if there are some
+   * @param doubt why even a good candidate is for a person to look at, if there is a doubt
+   * @param whyNone why there are no candidates, if there are none
    * @param tolerance how far apart entry and start may be, in frames
    */
   record Seen(
-      LogEntry entry, List<Candidate> candidates, String doubt, String whyNone, long tolerance) {
+      LogEntry entry,
+      List<Candidate> candidates,
+      Optional<Why> doubt,
+      Optional<Why> whyNone,
+      long tolerance) {
 
     /** The candidates that start within the tolerance, or that the stretch touches. */
     List<Candidate> fitting() {
@@ -56,10 +63,13 @@ final class Sight {
 
   Seen of(LogEntry entry) {
     if (entry.in().isEmpty()) {
-      return new Seen(entry, List.of(), "", "the entry has no timecode", tolerance);
+      return seenNone(entry, new Why("no timecode", "the entry has no timecode"));
     }
     Label label = entry.in().get();
-    var doubt = new StringBuilder();
+    Optional<Why> doubt =
+        endsBeforeItBegins(entry)
+            ? Optional.of(new Why("ends too early", "the entry ends before it begins"))
+            : Optional.empty();
     var candidates = new ArrayList<Candidate>();
     for (FrameRate rate : starts.rates()) {
       if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
@@ -67,22 +77,29 @@ final class Sight {
       }
       Optional<Timecode> at = label.at(rate, label.semicolon());
       if (at.isEmpty()) {
-        doubt.append(
-            doubt.isEmpty()
-                ? "frame %02d does not exist at %s; taken to the second"
-                    .formatted(label.frames(), rate)
-                : "");
+        doubt = doubt.or(() -> Optional.of(noSuchFrame(label, rate)));
         at = label.toTheSecond().at(rate, label.semicolon());
       }
       at.ifPresent(timecode -> collect(entry, timecode, candidates));
     }
-    candidates.sort(
-        Comparator.comparingLong(Candidate::distance).thenComparing(c -> c.source().id()));
-    if (endsBeforeItBegins(entry)) {
-      doubt.append(doubt.isEmpty() ? "" : "; ").append("the entry ends before it begins");
+    if (candidates.isEmpty()) {
+      return seenNone(entry, whyNone(entry, label));
     }
-    String whyNone = candidates.isEmpty() ? whyNone(entry, label) : "";
-    return new Seen(entry, candidates, doubt.toString(), whyNone, tolerance);
+    candidates.sort(
+        Comparator.comparingInt((Candidate c) -> c.sameCamera() == Agreement.DIFFERENT ? 1 : 0)
+            .thenComparingLong(Candidate::distance)
+            .thenComparing(c -> c.source().id()));
+    return new Seen(entry, candidates, doubt, Optional.empty(), tolerance);
+  }
+
+  private Seen seenNone(LogEntry entry, Why why) {
+    return new Seen(entry, List.of(), Optional.empty(), Optional.of(why), tolerance);
+  }
+
+  private static Why noSuchFrame(Label label, FrameRate rate) {
+    return new Why(
+        "no frame " + label.frames(),
+        "frame %02d does not exist at %s; taken to the second".formatted(label.frames(), rate));
   }
 
   private static boolean endsBeforeItBegins(LogEntry entry) {
@@ -150,26 +167,32 @@ final class Sight {
   }
 
   /** The best reason why an entry fits nothing. */
-  private String whyNone(LogEntry entry, Label label) {
+  private Why whyNone(LogEntry entry, Label label) {
     Optional<Nearest> nearest = nearest(label, entry);
     if (nearest.isEmpty()) {
-      return "no clip starts within an hour of it";
+      return new Why("no clip near", "no clip starts within an hour of it");
     }
     Source source = nearest.get().source;
     FrameRate rate = source.rate().orElseThrow();
     if (nearest.get().frames <= NEAR * tolerance || nearest.get().inside) {
       if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
-        return "the clip at this time, %s, has rate %s; the log says %s"
-            .formatted(source.name(), rate, entry.rate().get());
+        return new Why(
+            "rate " + entry.rate().get() + ", clip " + rate,
+            "the clip at this time, %s, has rate %s; the log says %s"
+                .formatted(source.name(), rate, entry.rate().get()));
       }
       Optional<LocalDate> recorded = source.recorded();
       if (recorded.isPresent() && entry.date().isPresent()) {
-        return "the clip at this time, %s, is dated %s; the entry %s"
-            .formatted(source.name(), DAY.format(recorded.get()), DAY.format(entry.date().get()));
+        return new Why(
+            "dated " + SHORT_DAY.format(entry.date().get()),
+            "the clip at this time, %s, is dated %s; the entry %s"
+                .formatted(
+                    source.name(), DAY.format(recorded.get()), DAY.format(entry.date().get())));
       }
     }
-    return "the nearest clip, %s, starts %s away"
-        .formatted(source.name(), RationalTime.of(nearest.get().frames, rate).inWords());
+    String away = RationalTime.of(nearest.get().frames, rate).inWords();
+    return new Why(
+        "no clip near", "the nearest clip, %s, starts %s away".formatted(source.name(), away));
   }
 
   private record Nearest(Source source, long frames, boolean inside) {}

@@ -79,20 +79,21 @@ final class Verdicts {
   }
 
   private MatchFinding finding(Seen one) {
-    if (one.candidates().isEmpty()) {
-      return finding(one, List.of(), Standing.OPEN, one.whyNone());
+    if (one.whyNone().isPresent()) {
+      return finding(one, List.of(), Standing.OPEN, one.whyNone().get());
     }
     return one.entry().kind() == LogEntry.Kind.SHOT ? shot(one) : stretch(one);
   }
 
   private static MatchFinding finding(
-      Seen one, List<Candidate> proposed, Standing standing, String reason) {
+      Seen one, List<Candidate> proposed, Standing standing, Why why) {
     return new MatchFinding(
         one.entry(),
         one.candidates(),
         proposed.stream().map(candidate -> candidate.source().id()).toList(),
         standing,
-        reason,
+        why.headline(),
+        why.reason(),
         one.tolerance());
   }
 
@@ -105,13 +106,16 @@ final class Verdicts {
           one,
           List.of(nearest),
           Standing.TO_LOOK_AT,
-          "lies in " + nearest.source().name() + ", but the log says another camera");
+          new Why(
+              "another camera",
+              "lies in " + nearest.source().name() + ", but the log says another camera"));
+    }
+    if (one.doubt().isPresent()) {
+      return finding(one, touched, Standing.TO_LOOK_AT, one.doubt().get());
     }
     String names =
         touched.stream().map(c -> c.source().name()).collect(Collectors.joining(" and "));
-    return one.doubt().isEmpty()
-        ? finding(one, touched, Standing.SETTLED, "lies in " + names)
-        : finding(one, touched, Standing.TO_LOOK_AT, one.doubt());
+    return finding(one, touched, Standing.SETTLED, new Why("lies within", "lies in " + names));
   }
 
   private MatchFinding shot(Seen one) {
@@ -125,20 +129,15 @@ final class Verdicts {
         return twoAtOnce(one, nearest, group);
       }
     }
-    for (Candidate candidate : nearest) {
-      Optional<MatchFinding> contested = contested(one, nearest, candidate);
-      if (contested.isPresent()) {
-        return contested.get();
-      }
+    Optional<Why> contested =
+        nearest.stream().flatMap(candidate -> contested(one, candidate).stream()).findFirst();
+    Optional<Why> doubt = contested.or(one::doubt);
+    if (doubt.isPresent()) {
+      return finding(one, nearest, Standing.TO_LOOK_AT, doubt.get());
     }
-    if (!one.doubt().isEmpty()) {
-      return finding(one, nearest, Standing.TO_LOOK_AT, one.doubt());
-    }
-    return finding(
-        one,
-        nearest,
-        Standing.SETTLED,
-        nearest.stream().map(Verdicts::inWords).collect(Collectors.joining(", ")));
+    String starts = nearest.stream().map(Verdicts::inWords).collect(Collectors.joining(", "));
+    String headline = nearest.size() == 1 ? "in tolerance" : nearest.size() + " cameras";
+    return finding(one, nearest, Standing.SETTLED, new Why(headline, starts));
   }
 
   private static MatchFinding twoAtOnce(Seen one, List<Candidate> nearest, List<Candidate> group) {
@@ -151,44 +150,57 @@ final class Verdicts {
         one,
         proposed,
         Standing.TO_LOOK_AT,
-        "%s and %s both start here (%s, %s)"
-            .formatted(
-                first.source().name(),
-                second.source().name(),
-                first.difference(),
-                second.difference()));
+        new Why(
+            equal ? "equal both ways" : "two clips at once",
+            "%s and %s both start here (%s, %s)"
+                .formatted(
+                    first.source().name(),
+                    second.source().name(),
+                    first.difference(),
+                    second.difference())));
   }
 
   /** Whether the second is so little further away that nobody could tell: under half a second. */
   private static boolean isClose(Candidate nearer, Candidate further) {
-    return further.distance() - nearer.distance() < nearer.entryAt().rate().nominal() / 2;
+    return further.distance() - nearer.distance() < margin(nearer);
   }
 
-  private Optional<MatchFinding> contested(Seen one, List<Candidate> nearest, Candidate candidate) {
-    List<Claim> rivals = claims.getOrDefault(candidate.source().id(), List.of());
+  private static long margin(Candidate candidate) {
+    return candidate.entryAt().rate().nominal() / 2;
+  }
+
+  /** Why another entry has as good a claim to a candidate, if one has. */
+  private Optional<Why> contested(Seen one, Candidate candidate) {
+    return claims.getOrDefault(candidate.source().id(), List.of()).stream()
+        .filter(rival -> !rival.entry.id().equals(one.entry().id()))
+        .flatMap(rival -> contested(one, candidate, rival).stream())
+        .findFirst();
+  }
+
+  private static Optional<Why> contested(Seen one, Candidate candidate, Claim rival) {
     String clip = candidate.source().name();
-    for (Claim rival : rivals) {
-      if (rival.entry.id().equals(one.entry().id())) {
-        continue;
-      }
-      boolean twice = saysTheSame(one.entry(), rival.entry);
-      boolean first = one.entry().row() < rival.entry.row();
-      long margin = candidate.entryAt().rate().nominal() / 2;
-      String reason;
-      if (rival.byHand) {
-        reason = "row %d was paired with %s by hand".formatted(rival.entry.row(), clip);
-      } else if (twice && !first) {
-        reason = "logged twice: row %d says the same of %s".formatted(rival.entry.row(), clip);
-      } else if (twice || candidate.distance() + margin <= rival.distance) {
-        continue;
-      } else if (rival.distance + margin <= candidate.distance()) {
-        reason = "row %d is nearer to the start of %s".formatted(rival.entry.row(), clip);
-      } else {
-        reason = "row %d fits %s about as well".formatted(rival.entry.row(), clip);
-      }
-      return Optional.of(finding(one, nearest, Standing.TO_LOOK_AT, reason));
+    int row = rival.entry.row();
+    if (saysTheSame(one.entry(), rival.entry)) {
+      return rival.byHand || one.entry().row() < row
+          ? Optional.empty()
+          : Optional.of(
+              new Why(
+                  "logged twice", "logged twice: row %d says the same of %s".formatted(row, clip)));
     }
-    return Optional.empty();
+    if (rival.byHand) {
+      return Optional.of(
+          new Why("taken by row " + row, "row %d was paired with %s by hand".formatted(row, clip)));
+    }
+    if (candidate.distance() + margin(candidate) <= rival.distance) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        rival.distance + margin(candidate) <= candidate.distance()
+            ? new Why(
+                "row " + row + " is nearer",
+                "row %d is nearer to the start of %s".formatted(row, clip))
+            : new Why(
+                "row " + row + " as near", "row %d fits %s about as well".formatted(row, clip)));
   }
 
   private static boolean saysTheSame(LogEntry one, LogEntry other) {
@@ -200,19 +212,30 @@ final class Verdicts {
   /** Nothing of the right camera starts within the tolerance, but something is near. */
   private static MatchFinding outside(Seen one) {
     Optional<Candidate> wrongCamera = one.fitting().stream().findFirst();
+    if (wrongCamera.isPresent()) {
+      Candidate candidate = wrongCamera.get();
+      String camera = candidate.source().camera();
+      return finding(
+          one,
+          List.of(candidate),
+          Standing.TO_LOOK_AT,
+          new Why(
+              "camera " + camera + ", not " + one.entry().camera(),
+              "only %s of camera %s starts here; the log says camera %s"
+                  .formatted(candidate.source().name(), camera, one.entry().camera())));
+    }
     Candidate candidate =
-        wrongCamera.orElseGet(() ->
-            one.candidates().stream()
-                .filter(c -> c.sameCamera() != Agreement.DIFFERENT)
-                .findFirst()
-                .orElseGet(() -> one.candidates().getFirst()));
-    String reason =
-        wrongCamera.isPresent()
-            ? "only %s of camera %s starts here; the log says camera %s"
-                .formatted(
-                    candidate.source().name(), candidate.source().camera(), one.entry().camera())
-            : inWords(candidate) + ", tolerance " + one.tolerance() + " f";
-    return finding(one, List.of(candidate), Standing.TO_LOOK_AT, reason);
+        one.candidates().stream()
+            .filter(c -> c.sameCamera() != Agreement.DIFFERENT)
+            .findFirst()
+            .orElseGet(() -> one.candidates().getFirst());
+    return finding(
+        one,
+        List.of(candidate),
+        Standing.TO_LOOK_AT,
+        new Why(
+            candidate.distance() + " f off",
+            inWords(candidate) + ", tolerance " + one.tolerance() + " f"));
   }
 
   private static String inWords(Candidate candidate) {

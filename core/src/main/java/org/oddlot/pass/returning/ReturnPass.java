@@ -41,15 +41,13 @@ public final class ReturnPass implements Pass {
   /** The version that is noted in what is written. */
   public static final String VERSION = "Odd Lot 0.1";
 
-  private static final String PATTERN_HELP = " ({name}, {lot}, {date})";
-
-  /** What files are called. */
+  /** What files are called; {@code {name}}, {@code {lot}} and {@code {date}} are filled in. */
   public static final Setting FILE_NAME =
-      Setting.text("file_name", "File name" + PATTERN_HELP, "{name} (odd lot)");
+      Setting.text("file_name", "File name", "{name} (odd lot)");
 
-  /** What timelines are called. */
+  /** What timelines are called, in the same way. */
   public static final Setting TIMELINE_NAME =
-      Setting.text("timeline_name", "Timeline name" + PATTERN_HELP, "{name} (odd lot)");
+      Setting.text("timeline_name", "Timeline name", "{name} (odd lot)");
 
   @Override
   public String id() {
@@ -88,7 +86,9 @@ public final class ReturnPass implements Pass {
             new Evidence(
                 "timeline", timeline.name(), "becomes " + newName(timeline, matter, settings)));
       }
-      evidence.add(new Evidence("from", document.name(), document.sha256().substring(0, 12)));
+      evidence.add(
+          new Evidence(
+              "made from", document.name(), "SHA-256 " + document.sha256().substring(0, 12) + "…"));
       findings.add(
           new ReturnFinding(
               document.name(),

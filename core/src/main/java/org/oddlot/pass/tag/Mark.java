@@ -19,7 +19,8 @@ import org.oddlot.timeline.Marker;
  * @param text the note in full, empty for a keyword
  * @param range where, in media time; empty for all of the clip
  */
-record Mark(MarkerKind kind, String name, String category, String text, Optional<TimeRange> range) {
+public record Mark(
+    MarkerKind kind, String name, String category, String text, Optional<TimeRange> range) {
 
   /** The marker that says this, its details where {@code profile} keeps them. */
   Marker toMarker(Profile profile) {
@@ -58,7 +59,7 @@ record Mark(MarkerKind kind, String name, String category, String text, Optional
   }
 
   /** In words: {@code gulls 10:14:09:00 for 4 s}. */
-  String words() {
+  public String words() {
     return range
         .map(where ->
             name

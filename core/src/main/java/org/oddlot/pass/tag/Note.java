@@ -15,8 +15,8 @@ import org.oddlot.profile.Pointer;
  * @param field what it is
  * @param values what it says; several only where the field may have several
  */
-record Note(Field field, List<String> values) {
-  Note {
+public record Note(Field field, List<String> values) {
+  public Note {
     values = List.copyOf(values);
   }
 
@@ -25,12 +25,12 @@ record Note(Field field, List<String> values) {
   }
 
   /** What it says in words. */
-  String words() {
+  public String words() {
     return String.join(", ", values);
   }
 
   /** What it is called on the screen. */
-  String title() {
+  public String title() {
     return field.name().toLowerCase(Locale.ROOT).replace('_', ' ');
   }
 

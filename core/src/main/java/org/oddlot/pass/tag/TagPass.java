@@ -105,10 +105,11 @@ public final class TagPass implements Pass {
             .ifPresent(conflicts::add);
       }
     }
-    String rows = entries.stream().map(e -> "row " + e.row()).collect(Collectors.joining(", "));
+    String rows =
+        entries.stream().map(e -> Integer.toString(e.row())).collect(Collectors.joining(", "));
     String reason =
         conflicts.isEmpty()
-            ? entries.getFirst().paper() + ", " + rows
+            ? (entries.size() == 1 ? "row " : "rows ") + rows + " of " + entries.getFirst().paper()
             : "%s is there already as \"%s\""
                 .formatted(conflicts.getFirst().what(), conflicts.getFirst().value());
     if (!tags.contradictions().isEmpty()) {

@@ -1,0 +1,129 @@
+package org.oddlot.desk;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.util.Duration;
+import org.oddlot.desk.session.Session;
+import org.oddlot.desk.session.State;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Judged;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.Tally;
+
+/**
+ * Goes through the demo's work by itself, as a person would, and takes a picture of each station:
+ * for machines without a display, and for the pictures of the documentation.
+ */
+final class Tour {
+  private static final Duration BREATH = Duration.millis(400);
+  private static final int LONGEST_WAIT = 300;
+
+  private final Session session;
+  private final DeskWindow window;
+  private final Path folder;
+  private final Deque<Step> steps = new ArrayDeque<>();
+  private int waited;
+
+  private interface Step {
+    void run() throws IOException;
+  }
+
+  Tour(Session session, DeskWindow window, Path folder) {
+    this.session = session;
+    this.window = window;
+    this.folder = folder;
+  }
+
+  void begin() {
+    steps.add(() -> station("intake"));
+    steps.add(() -> picture("intake"));
+    steps.add(() -> station("match"));
+    steps.add(() -> picture("match"));
+    steps.add(() -> report("Before anything is decided"));
+    steps.add(this::settle);
+    steps.add(() -> station("tag"));
+    steps.add(() -> picture("tag"));
+    steps.add(() -> station("return"));
+    steps.add(() -> session.write(folder.resolve("out")));
+    steps.add(() -> picture("return"));
+    steps.add(() -> report("After the doubtful ones were settled"));
+    steps.add(this::end);
+    next();
+  }
+
+  private void next() {
+    var pause = new PauseTransition(BREATH);
+    pause.setOnFinished(_ -> whenIdle());
+    pause.play();
+  }
+
+  private void whenIdle() {
+    boolean busy = session.workProperty().get().running() || session.state().outcome().isEmpty();
+    if (busy && waited++ < LONGEST_WAIT) {
+      next();
+      return;
+    }
+    waited = 0;
+    Step step = steps.poll();
+    if (step == null) {
+      return;
+    }
+    try {
+      step.run();
+    } catch (IOException e) {
+      System.err.println("oddlot: " + e.getMessage());
+      Platform.exit();
+    }
+    next();
+  }
+
+  private void station(String pass) {
+    window.open(pass);
+  }
+
+  private void picture(String name) throws IOException {
+    Files.createDirectories(folder);
+    Pictures.take(window.scene(), folder.resolve(name + ".png"));
+  }
+
+  /** Accepts what is proposed for every doubtful match, as the first look over them would. */
+  private void settle() {
+    List<Judged> doubtful =
+        session.state().outcome().flatMap(outcome -> outcome.step("match")).stream()
+            .flatMap(step -> step.judged().stream())
+            .filter(judged -> judged.standing() == Standing.TO_LOOK_AT)
+            .filter(judged -> !judged.chosen().isEmpty())
+            .toList();
+    for (Judged judged : doubtful) {
+      session.decide(
+          judged.finding().id(),
+          Optional.of(Decision.accept(judged.chosen())),
+          "accepted " + judged.finding().title());
+    }
+  }
+
+  private void report(String when) {
+    State state = session.state();
+    System.out.println(when + ":");
+    for (Outcome.StepOutcome step : state.outcome().map(Outcome::steps).orElse(List.of())) {
+      Tally tally = step.tally();
+      System.out.printf(
+          "  %-14s %4d settled %4d to look at %4d open %4d declined%n",
+          step.pass().title(), tally.settled(), tally.toLookAt(), tally.open(), tally.declined());
+    }
+  }
+
+  private void end() {
+    session.state().written().forEach(file -> System.out.println("Written " + file.path()));
+    System.out.println("Pictures of the stations are in " + folder.toAbsolutePath());
+    Platform.exit();
+  }
+}

@@ -1,0 +1,177 @@
+package org.oddlot.desk.intake;
+
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import org.oddlot.desk.kit.Words;
+import org.oddlot.desk.session.Session;
+import org.oddlot.lot.Reading;
+import org.oddlot.paper.ColumnMapping;
+import org.oddlot.paper.DateReader;
+import org.oddlot.paper.LogField;
+import org.oddlot.paper.Table;
+import org.oddlot.pass.Paper;
+
+/**
+ * How a log is read: its first rows, what each column is taken for and why, all to be corrected.
+ */
+final class MappingPane {
+  private static final int SAMPLE_ROWS = 9;
+  private static final String AS_DETECTED = "as it seems";
+
+  private static final List<Charset> CHARSETS =
+      List.of(
+          StandardCharsets.UTF_8,
+          Charset.forName("windows-1252"),
+          Charset.forName("ISO-8859-2"),
+          Charset.forName("x-MacRoman"),
+          StandardCharsets.UTF_16LE,
+          StandardCharsets.UTF_16BE);
+
+  private final Session session;
+  private final HBox columns = new HBox();
+  private final HBox options = new HBox(18);
+  private final ScrollPane scroll = new ScrollPane(columns);
+  private final VBox box = new VBox(8);
+
+  MappingPane(Session session) {
+    this.session = session;
+    columns.getStyleClass().add("mapping");
+    scroll.setFitToHeight(true);
+    scroll.getStyleClass().add("mapping-scroll");
+    scroll.setId("mapping");
+    options.setAlignment(Pos.CENTER_LEFT);
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    box.getChildren().addAll(Words.section("How it is read"), options, scroll);
+    box.getStyleClass().add("detail");
+  }
+
+  Node show(Path file, Reading reading, Paper paper) {
+    options
+        .getChildren()
+        .setAll(
+            choice(
+                "charset",
+                "Charset",
+                CHARSETS,
+                reading.charset(),
+                Charset::name,
+                chosen -> session.read(file, r -> r.withCharset(chosen))),
+            choice(
+                "separator",
+                "Separator",
+                List.of(',', ';', '\t', '|'),
+                reading.separator(),
+                MappingPane::separatorName,
+                chosen -> session.read(file, r -> r.withSeparator(chosen))),
+            choice(
+                "dates",
+                "Dates",
+                List.of(DateReader.Order.values()),
+                reading.order(),
+                order -> order == DateReader.Order.DAY_FIRST ? "day first" : "month first",
+                chosen -> session.read(file, r -> r.withOrder(chosen))),
+            Words.spring(),
+            Words.of(paper.table().form(), "quiet"));
+    double position = scroll.getHvalue();
+    var nodes = new ArrayList<Node>();
+    for (int i = 0; i < paper.mapping().columns().size(); i++) {
+      nodes.add(column(file, paper, i));
+    }
+    columns.getChildren().setAll(nodes);
+    scroll.setHvalue(position);
+    return box;
+  }
+
+  private static String separatorName(char separator) {
+    return switch (separator) {
+      case ',' -> "comma";
+      case ';' -> "semicolon";
+      case '\t' -> "tab";
+      default -> "bar";
+    };
+  }
+
+  private Node column(Path file, Paper paper, int index) {
+    ColumnMapping.Column column = paper.mapping().columns().get(index);
+    var choice = new ComboBox<Optional<LogField>>();
+    choice.setId("column-" + (index + 1));
+    choice.getItems().add(Optional.empty());
+    for (LogField field : LogField.values()) {
+      choice.getItems().add(Optional.of(field));
+    }
+    choice.setConverter(converter(field -> field.map(LogField::title).orElse("not used")));
+    choice.setValue(column.field());
+    choice.setMaxWidth(Double.MAX_VALUE);
+    choice.setAccessibleText("What the column " + column.header() + " holds");
+    choice.setOnAction(
+        _ -> session.read(file, reading -> reading.withColumn(index, choice.getValue())));
+    var cells = new VBox();
+    cells.getStyleClass().add("mapping-cells");
+    for (Table.Row row : paper.table().rows().stream().limit(SAMPLE_ROWS).toList()) {
+      cells
+          .getChildren()
+          .add(Words.of(row.cell(index), "mapping-cell", isFigures(column) ? "figures" : "fact"));
+    }
+    var header =
+        Words.of(
+            column.header().isEmpty() ? "column " + (index + 1) : column.header(),
+            "mapping-header");
+    var node = new VBox(4, header, choice, Words.of(column.evidence(), "quiet", "small"), cells);
+    node.getStyleClass().addAll("mapping-column", column.field().isPresent() ? "used" : "unused");
+    return node;
+  }
+
+  private static boolean isFigures(ColumnMapping.Column column) {
+    return column
+        .field()
+        .filter(f -> f == LogField.IN || f == LogField.OUT || f == LogField.DATE)
+        .isPresent();
+  }
+
+  private static <T> Node choice(
+      String id,
+      String title,
+      List<T> values,
+      Optional<T> chosen,
+      java.util.function.Function<T, String> name,
+      java.util.function.Consumer<Optional<T>> onChoice) {
+    var box = new ComboBox<Optional<T>>();
+    box.setId("reading-" + id);
+    box.getItems().add(Optional.empty());
+    values.forEach(value -> box.getItems().add(Optional.of(value)));
+    box.setConverter(converter(value -> value.map(name).orElse(AS_DETECTED)));
+    box.setValue(chosen);
+    box.setOnAction(_ -> onChoice.accept(box.getValue()));
+    var label = Words.of(title, "quiet");
+    label.setLabelFor(box);
+    var line = new HBox(6, label, box);
+    line.setAlignment(Pos.CENTER_LEFT);
+    return line;
+  }
+
+  private static <T> StringConverter<T> converter(java.util.function.Function<T, String> words) {
+    return new StringConverter<>() {
+      @Override
+      public String toString(T value) {
+        return value == null ? "" : words.apply(value);
+      }
+
+      @Override
+      public T fromString(String text) {
+        throw new UnsupportedOperationException("Values are chosen, not typed");
+      }
+    };
+  }
+}

@@ -1,0 +1,119 @@
+package org.oddlot.desk.session;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonException;
+import org.oddlot.json.JsonLiteral;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonPatch;
+import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonStyle;
+import org.oddlot.json.JsonValue;
+import org.oddlot.lot.SafeFile;
+
+/**
+ * What the window remembers from one start to the next: recent lots, the last folder, the night
+ * sheet. A file that is missing or damaged means nothing is remembered, never an error.
+ */
+public final class Preferences {
+  private static final int MOST_RECENT = 8;
+
+  private final Path file;
+  private JsonObject values;
+
+  /** The preferences that are kept in {@code file}. */
+  public Preferences(Path file) {
+    this.file = file;
+    this.values = read(file);
+  }
+
+  /** Where they are kept for this user: what {@code oddlot.config} says, or the usual folder. */
+  public static Preferences ofUser() {
+    String set = System.getProperty("oddlot.config", "");
+    String xdg = Optional.ofNullable(System.getenv("XDG_CONFIG_HOME")).orElse("");
+    Path folder =
+        !set.isEmpty()
+            ? Path.of(set)
+            : (xdg.isEmpty() ? Path.of(System.getProperty("user.home"), ".config") : Path.of(xdg))
+                .resolve("oddlot");
+    return new Preferences(folder.resolve("window.json"));
+  }
+
+  /** The folder in which they are kept. */
+  public Path folder() {
+    Path parent = file.toAbsolutePath().getParent();
+    return parent == null ? Path.of("").toAbsolutePath() : parent;
+  }
+
+  private static JsonObject read(Path file) {
+    try {
+      return JsonValue.parse(new String(Files.readAllBytes(file), StandardCharsets.UTF_8))
+              instanceof JsonObject object
+          ? object
+          : JsonObject.EMPTY;
+    } catch (IOException | JsonException e) {
+      return JsonObject.EMPTY;
+    }
+  }
+
+  /** The lots that were open last, the latest first, as far as they are still there. */
+  public List<Path> recentLots() {
+    return values.array("recent").stream()
+        .map(JsonValue::display)
+        .map(Path::of)
+        .filter(Files::exists)
+        .toList();
+  }
+
+  /** Puts a lot first among the recent ones. */
+  public void addRecentLot(Path lot) {
+    var recent = new ArrayList<>(recentLots());
+    recent.remove(lot);
+    recent.addFirst(lot);
+    set(
+        "recent",
+        JsonArray.of(
+            recent.stream()
+                .limit(MOST_RECENT)
+                .map(path -> JsonString.of(path.toString()))
+                .toList()));
+  }
+
+  /** The folder that files were last chosen from. */
+  public Optional<Path> lastFolder() {
+    return values.string("last_folder").map(Path::of).filter(Files::isDirectory);
+  }
+
+  /** Remembers the folder that files were chosen from. */
+  public void setLastFolder(Path folder) {
+    set("last_folder", JsonString.of(folder.toString()));
+  }
+
+  /** Whether the night sheet is on. */
+  public boolean isNight() {
+    return values.get("night").filter(JsonLiteral.TRUE::equals).isPresent();
+  }
+
+  /** Remembers whether the night sheet is on. */
+  public void setNight(boolean night) {
+    set("night", JsonLiteral.of(night));
+  }
+
+  private void set(String key, JsonValue value) {
+    values = values.with(key, value);
+    try {
+      String json = JsonPatch.toString(values, JsonStyle.indented("  ")) + "\n";
+      SafeFile.write(file, path -> Files.writeString(path, json));
+    } catch (IOException e) {
+      // Not being able to remember is no reason to stop working.
+      System.getLogger(Preferences.class.getName())
+          .log(System.Logger.Level.WARNING, "preferences", e);
+    }
+  }
+}
