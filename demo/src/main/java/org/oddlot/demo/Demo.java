@@ -22,12 +22,14 @@ public final class Demo {
    * @throws IOException if something could not be written
    */
   public static Path make(Path folder) throws IOException {
-    List<Take> takes = ShootingDay.takes();
-    var day = new DayOne(takes);
     Path timeline = folder.resolve("orrin-day1.otio");
     Path log = folder.resolve("orrin-day1-shots.csv");
-    put(timeline, day.export());
-    put(log, ShotLog.csv(takes, day).getBytes(StandardCharsets.UTF_8));
+    if (!Files.exists(timeline) || !Files.exists(log)) {
+      List<Take> takes = ShootingDay.takes();
+      var day = new DayOne(takes);
+      put(timeline, day.export());
+      put(log, ShotLog.csv(takes, day).getBytes(StandardCharsets.UTF_8));
+    }
     Path lot = folder.resolve(LOT + LotFile.EXTENSION);
     if (!Files.exists(lot)) {
       LotFile.save(Lot.empty(LOT).withFiles(List.of(timeline, log)), lot);

@@ -226,6 +226,7 @@ final class DeskWindow {
       if (!center.getChildren().equals(List.of(bench))) {
         center.getChildren().setAll(bench);
         evidence.setContent(bench().evidence());
+        bench().focus();
       }
       inAndOut.setText(inAndOut(state));
       status.facts(outcome.map(DeskWindow::facts).orElse(""));
