@@ -53,11 +53,16 @@ final class Sight {
       Optional<Why> whyNone,
       long tolerance) {
 
-    /** The candidates that start within the tolerance, or that the stretch touches. */
+    /** Whether a candidate starts within the tolerance, or is touched by the stretch. */
+    boolean fits(Candidate candidate) {
+      return entry.kind() == LogEntry.Kind.SHOT
+          ? candidate.distance() <= tolerance
+          : candidate.inside();
+    }
+
+    /** The candidates that fit. */
     List<Candidate> fitting() {
-      return candidates.stream()
-          .filter(c -> entry.kind() == LogEntry.Kind.SHOT ? c.distance() <= tolerance : c.inside())
-          .toList();
+      return candidates.stream().filter(this::fits).toList();
     }
   }
 

@@ -65,13 +65,22 @@ final class Verdicts {
     return Optional.ofNullable(decisions.get(MatchFinding.idOf(one.entry())));
   }
 
-  /** The fitting candidates of each camera that the entry may mean, nearest first. */
+  /**
+   * The candidates of each camera that the entry may mean, nearest first, for the cameras of which
+   * one fits. One that is a little too far away is among them: it may be as good as the one that is
+   * just near enough.
+   */
   private static Map<String, List<Candidate>> byCamera(Seen one) {
-    return one.fitting().stream()
-        .filter(candidate -> candidate.sameCamera() != Agreement.DIFFERENT)
-        .collect(
-            Collectors.groupingBy(
-                candidate -> candidate.source().camera(), LinkedHashMap::new, Collectors.toList()));
+    Map<String, List<Candidate>> groups =
+        one.candidates().stream()
+            .filter(candidate -> candidate.sameCamera() != Agreement.DIFFERENT)
+            .collect(
+                Collectors.groupingBy(
+                    candidate -> candidate.source().camera(),
+                    LinkedHashMap::new,
+                    Collectors.toList()));
+    groups.values().removeIf(group -> !one.fits(group.getFirst()));
+    return groups;
   }
 
   List<MatchFinding> findings() {

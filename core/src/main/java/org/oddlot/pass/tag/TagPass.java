@@ -176,7 +176,9 @@ public final class TagPass implements Pass {
         markers.add(mark.toMarker(profile));
       }
     }
-    return clip.withMetadata(metadata).withMarkers(markers);
+    // What says all of it already stays the very same clip.
+    boolean same = metadata.equals(clip.metadata()) && markers.equals(clip.markers());
+    return same ? clip : clip.withMetadata(metadata).withMarkers(markers);
   }
 
   /** Whether what is marked can be seen in the clip: a use in a timeline may show a part only. */

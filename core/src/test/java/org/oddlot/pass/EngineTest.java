@@ -1,0 +1,171 @@
+package org.oddlot.pass;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.oddlot.json.JsonString;
+import org.oddlot.time.FrameRate;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Placed;
+
+class EngineTest {
+  private static final Sample SAMPLE =
+      Sample.at(FrameRate.FPS_24)
+          .clip("A001C001 10:00:00:00 480 A 2026-03-14")
+          .clip("A001C002 10:10:00:00 480 A 2026-03-14")
+          .log("Scene,Take,TC In")
+          .log("12,1,10:00:00:04")
+          .log("12,2,10:10:01:00");
+
+  @Test
+  void passesAreFoundInTheirOrder() {
+    assertThat(Passes.all()).extracting(Pass::id)
+        .containsExactly("intake", "match", "tag", "return");
+    assertThat(RunSheet.initial().steps()).extracting(RunSheet.Step::pass)
+        .containsExactly("intake", "match", "tag", "return");
+  }
+
+  @Test
+  void theLedgerIsWhatDiffersAndEachLineHasAReason() {
+    Outcome outcome = SAMPLE.run();
+    assertThat(outcome.ledger()).isNotEmpty().allMatch(entry -> !entry.reason().isEmpty());
+    assertThat(outcome.ledger())
+        .filteredOn(entry -> entry.pass().equals("tag"))
+        .extracting(LedgerEntry::place, LedgerEntry::property, LedgerEntry::after)
+        .contains(
+            org.assertj.core.groups.Tuple.tuple(
+                "Day / A001C001", "metadata/oddlot/log/scene", "12"),
+            org.assertj.core.groups.Tuple.tuple(
+                "Day / A001C002", "metadata/oddlot/log/take", "2"));
+  }
+
+  @Test
+  void aChangeThatNoFindingClaimsIsAFault() {
+    Matter matter = SAMPLE.matter();
+    Clip clip = (Clip) Placed.root(matter.documents().getFirst().root()).clips().getFirst().object();
+    Matter changed =
+        matter.withDocuments(
+            document ->
+                document.withRoot(
+                    new Edits()
+                        .change(
+                            clip,
+                            c ->
+                                c.withMetadata(
+                                        c.metadata().with("sneaked in", JsonString.of("yes")))
+                                    .withName("renamed"))
+                        .applyTo(document.root())));
+    var sneaky = Passes.all().getFirst();
+    assertThatThrownBy(() -> Ledger.check(sneaky, matter, new Applied(changed, List.of())))
+        .isInstanceOf(UnclaimedChangeException.class)
+        .hasMessageContaining("metadata/sneaked in of Day / renamed");
+    // A claim on one property does not cover another, nor the same property of another object.
+    var half = new Applied.Claim(clip.identity(), "metadata", "because");
+    assertThatThrownBy(() -> Ledger.check(sneaky, matter, new Applied(changed, List.of(half))))
+        .hasMessageContaining("name of Day / renamed");
+    var all = List.of(half, new Applied.Claim(clip.identity(), "name", "because"));
+    Ledger.check(sneaky, matter, new Applied(changed, all));
+  }
+
+  @Test
+  void whatHasNothingNewToLookAtIsNotRunAgain() {
+    Matter matter = SAMPLE.matter();
+    var engine = new Engine();
+    Outcome first =
+        engine.run(matter, RunSheet.initial(), Map.of(), Optional.empty(), Progress.NONE);
+    Outcome again =
+        engine.run(matter, RunSheet.initial(), Map.of(), Optional.of(first), Progress.NONE);
+    assertThat(again.step("match").orElseThrow()).isSameAs(first.step("match").orElseThrow());
+    String id = first.step("match").orElseThrow().judged().getFirst().finding().id();
+    Outcome decided =
+        engine.run(
+            matter,
+            RunSheet.initial(),
+            Map.of(id, Decision.decline()),
+            Optional.of(first),
+            Progress.NONE);
+    assertThat(decided.step("intake").orElseThrow()).isSameAs(first.step("intake").orElseThrow());
+    assertThat(decided.step("tag").orElseThrow().judged()).hasSize(1);
+  }
+
+  @Test
+  void takingAllTakesWhatIsProposedAndDecidesNothingEquallyGood() {
+    var sample =
+        Sample.at(FrameRate.FPS_24)
+            .clip("A001C001 10:00:00:00 4 A 2026-03-14")
+            .clip("A001C002 10:00:00:04 480 A 2026-03-14")
+            .clip("A001C003 10:10:00:00 480 A 2026-03-14")
+            .log("Scene,Take,Cam,TC In")
+            .log("12,1,A,10:00:00:02")
+            .log("12,2,A,10:10:02:13");
+    Outcome all =
+        new Engine(Engine.Acceptance.ALL)
+            .run(sample.matter(), RunSheet.initial(), Map.of(), Optional.empty(), Progress.NONE);
+    assertThat(all.end().pairings())
+        .extracting(Pairing::sourceId)
+        .containsExactly("media/A001C003.mov");
+    assertThat(sample.run().end().pairings()).isEmpty();
+  }
+
+  @Test
+  void passesCanBeSwitchedOffAndMoved() {
+    RunSheet sheet = RunSheet.initial().withSwitched("tag", false);
+    Outcome outcome =
+        new Engine().run(SAMPLE.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
+    assertThat(outcome.step("tag")).isEmpty();
+    assertThat(outcome.ledger()).isEmpty();
+    assertThat(RunSheet.initial().withMoved("tag", -1).steps())
+        .extracting(RunSheet.Step::pass)
+        .containsExactly("intake", "tag", "match", "return");
+    assertThat(RunSheet.initial().withMoved("intake", -1)).isEqualTo(RunSheet.initial());
+  }
+
+  @Test
+  void aRunCanBeStopped() {
+    var stopped =
+        new Progress() {
+          @Override
+          public void at(double fraction, String what) {}
+
+          @Override
+          public boolean isCancelled() {
+            return true;
+          }
+        };
+    assertThatThrownBy(
+            () ->
+                new Engine()
+                    .run(
+                        SAMPLE.matter(),
+                        RunSheet.initial(),
+                        Map.of(),
+                        Optional.empty(),
+                        stopped))
+        .isInstanceOf(CancelledException.class);
+  }
+
+  @Test
+  void settingsTakeOnlyWhatCanBeSaid() {
+    Setting number = Setting.number("n", "Number", 5);
+    assertThat(Settings.INITIAL.number(number)).isEqualTo(5);
+    assertThat(Settings.INITIAL.with(number, "7").number(number)).isEqualTo(7);
+    assertThatThrownBy(() -> Settings.INITIAL.with(number, "seven"))
+        .hasMessageContaining("cannot be the number");
+    // A value from a damaged file counts as not said.
+    assertThat(new Settings(Map.of("n", "-3")).number(number)).isEqualTo(5);
+  }
+
+  @Test
+  void undoIsRunningWithoutTheDecision() {
+    Outcome before = SAMPLE.run();
+    String id = before.step("match").orElseThrow().judged().getFirst().finding().id();
+    Outcome declined = SAMPLE.run(Map.of(id, Decision.decline()));
+    assertThat(declined.ledger()).hasSizeLessThan(before.ledger().size());
+    assertThat(SAMPLE.run(Map.of()).ledger()).isEqualTo(before.ledger());
+  }
+}

@@ -1,0 +1,141 @@
+package org.oddlot.pass;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.format.PaperFormat;
+import org.oddlot.format.otio.OtioReader;
+import org.oddlot.format.table.SeparatedValues;
+import org.oddlot.paper.ColumnMapping;
+import org.oddlot.paper.Log;
+import org.oddlot.paper.LogReader;
+import org.oddlot.paper.Table;
+import org.oddlot.problem.Problems;
+import org.oddlot.profile.Profiles;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Timecode;
+import org.oddlot.timeline.TimelineObject;
+
+/** Small lots for tests: clips written as OTIO, a log written as CSV. */
+public final class Sample {
+  private final FrameRate rate;
+  private final List<String> clips = new ArrayList<>();
+  private final List<String> uses = new ArrayList<>();
+  private final StringBuilder log = new StringBuilder();
+
+  private Sample(FrameRate rate) {
+    this.rate = rate;
+  }
+
+  public static Sample at(FrameRate rate) {
+    return new Sample(rate);
+  }
+
+  /** A clip in a bin: {@code "A001C001 10:14:07:10 96 A 2026-03-14"}; date and camera may lack. */
+  public Sample clip(String words) {
+    clips.add(clip(words.split(" ", -1), rate, ""));
+    return this;
+  }
+
+  /** A clip in a bin with this as its metadata. */
+  public Sample clip(String words, String metadata) {
+    clips.add(clip(words.split(" ", -1), rate, metadata));
+    return this;
+  }
+
+  /** A clip in a bin at another rate. */
+  public Sample clipAt(FrameRate other, String words) {
+    clips.add(clip(words.split(" ", -1), other, ""));
+    return this;
+  }
+
+  /** A use of a clip in the timeline: which frames from its start on. */
+  public Sample use(String words, int from, int frames) {
+    String[] parts = words.split(" ", -1);
+    long start = Timecode.parse(parts[1], rate).frames() + from;
+    String clip = clip(parts, rate, "");
+    uses.add(
+        clip.replace(
+            "\"source_range\":null", "\"source_range\":" + range(start, frames, rate)));
+    return this;
+  }
+
+  /** A line of the log. */
+  public Sample log(String line) {
+    log.append(line).append('\n');
+    return this;
+  }
+
+  private static String range(long start, long frames, FrameRate rate) {
+    String time = "{\"OTIO_SCHEMA\":\"RationalTime.1\",\"rate\":" + rate.toDouble() + ",\"value\":%d.0}";
+    return "{\"OTIO_SCHEMA\":\"TimeRange.1\",\"duration\":%s,\"start_time\":%s}"
+        .formatted(time.formatted(frames), time.formatted(start));
+  }
+
+  private static String clip(String[] words, FrameRate rate, String metadata) {
+    String name = words[0];
+    long start = Timecode.parse(words[1], rate, false).frames();
+    String source =
+        (words.length > 3 && !words[3].equals("-") ? "\"camera\":\"" + words[3] + "\"" : "")
+            + (words.length > 4
+                ? (words[3].equals("-") ? "" : ",") + "\"recorded\":\"" + words[4] + "\""
+                : "");
+    return """
+        {"OTIO_SCHEMA":"Clip.2","metadata":{%s},"name":"%s","source_range":null,"effects":[],\
+        "markers":[],"enabled":true,"media_references":{"DEFAULT_MEDIA":{"OTIO_SCHEMA":\
+        "ExternalReference.1","metadata":{"oddlot":{"source":{%s}}},"name":"%s","available_range":%s,\
+        "target_url":"media/%s.mov"}},"active_media_reference_key":"DEFAULT_MEDIA"}"""
+        .formatted(
+            metadata, name, source, name, range(start, Long.parseLong(words[2]), rate), name);
+  }
+
+  private String otio() {
+    String timeline =
+        uses.isEmpty()
+            ? ""
+            : (clips.isEmpty() ? "" : ",")
+                + """
+                {"OTIO_SCHEMA":"Timeline.1","metadata":{},"name":"Rough","global_start_time":null,\
+                "tracks":{"OTIO_SCHEMA":"Stack.1","metadata":{},"name":"tracks","children":[{\
+                "OTIO_SCHEMA":"Track.1","metadata":{},"name":"V1","kind":"Video","children":[%s]}]}}"""
+                    .formatted(String.join(",", uses));
+    return "{\"OTIO_SCHEMA\":\"SerializableCollection.1\",\"metadata\":{},\"name\":\"Day\",\"children\":["
+        + String.join(",", clips)
+        + timeline
+        + "]}";
+  }
+
+  public Matter matter() {
+    var problems = new Problems("day.otio");
+    TimelineObject root =
+        OtioReader.read(otio().getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
+    var document =
+        new Document("day.otio", "0123456789abcdef", root, Profiles.own(), problems.list());
+    return Matter.of("Day", List.of(document), log.isEmpty() ? List.of() : List.of(paper()), List.of());
+  }
+
+  private Paper paper() {
+    var problems = new Problems("log.csv");
+    Table table =
+        SeparatedValues.read(
+                log.toString().getBytes(StandardCharsets.UTF_8),
+                PaperFormat.Options.DETECTED,
+                problems)
+            .orElseThrow();
+    ColumnMapping mapping = ColumnMapping.guess(table);
+    Log entries = LogReader.read("log.csv", table, mapping, Optional.empty(), problems);
+    return new Paper(entries, table, mapping, problems.list());
+  }
+
+  /** What comes of running all passes. */
+  public Outcome run(Map<String, Decision> decisions) {
+    return new Engine().run(matter(), RunSheet.initial(), decisions, Optional.empty(), Progress.NONE);
+  }
+
+  /** What comes of running all passes with nothing said. */
+  public Outcome run() {
+    return run(Map.of());
+  }
+}
