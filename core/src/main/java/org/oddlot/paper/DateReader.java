@@ -28,7 +28,7 @@ public final class DateReader {
   private static final Pattern YEAR_LAST =
       Pattern.compile("(\\d{1,2})[-./ ](\\d{1,2})[-./ ](\\d{4}|\\d{2})(?: .*)?");
   private static final Pattern MONTH_IN_WORDS =
-      Pattern.compile("(\\d{1,2})\\.?[- /]*(\\p{L}{3,12})\\.?[-, /]*(\\d{4}|\\d{2})");
+      Pattern.compile("(\\d{1,2})\\.?[- /]*(?:de )?(\\p{L}{3,12})\\.?[-, /]*(?:de )?(\\d{4}|\\d{2})");
   private static final Pattern MONTH_WORD_FIRST =
       Pattern.compile("(\\p{L}{3,12})\\.?[- ]*(\\d{1,2})(?:st|nd|rd|th)?[-, ]+(\\d{4}|\\d{2})");
 
@@ -135,7 +135,7 @@ public final class DateReader {
 
   private static Map<String, Integer> months() {
     String[] names = {
-      "jan ene gen sty", "feb fev fevr lut", "mar mrt marz mars maj_", "apr avr abr kwi",
+      "jan ene gen sty", "feb fev fevr lut", "mar maa mrt", "apr avr abr kwi",
       "may mai mag mei maj", "jun juin giu cze", "jul juil lug lip", "aug aou ago sie",
       "sep set wrz", "oct okt ott out paz", "nov lis", "dec dez dic gru"
     };

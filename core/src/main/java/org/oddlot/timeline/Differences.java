@@ -104,8 +104,14 @@ public final class Differences {
     for (String key : union(old, now)) {
       var was = old.get(key);
       var is = now.get(key);
-      if (is instanceof JsonObject inner && (was == null || was instanceof JsonObject)) {
-        json(was instanceof JsonObject o ? o : JsonObject.EMPTY, inner, place, join(property, key));
+      boolean objects =
+          (was == null || was instanceof JsonObject) && (is == null || is instanceof JsonObject);
+      if (objects) {
+        json(
+            was instanceof JsonObject o ? o : JsonObject.EMPTY,
+            is instanceof JsonObject n ? n : JsonObject.EMPTY,
+            place,
+            join(property, key));
       } else if (was == null || !was.equals(is)) {
         add(place, join(property, key), was == JsonLiteral.NULL ? null : was, is);
       }

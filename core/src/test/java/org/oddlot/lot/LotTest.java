@@ -1,0 +1,300 @@
+package org.oddlot.lot;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.paper.DateReader;
+import org.oddlot.paper.LogField;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Engine;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Progress;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.Settings;
+import org.oddlot.pass.match.MatchPass;
+import org.oddlot.problem.Problem;
+
+class LotTest {
+  @TempDir private Path folder;
+
+  private static final String CLIP =
+      """
+      {"OTIO_SCHEMA": "SerializableCollection.1", "metadata": {}, "name": "day", "children": [
+        {"OTIO_SCHEMA": "Clip.2", "metadata": {}, "name": "A001C001", "source_range":
+          {"OTIO_SCHEMA": "TimeRange.1", "start_time": {"OTIO_SCHEMA": "RationalTime.1", "rate": 24, "value": 864000},
+           "duration": {"OTIO_SCHEMA": "RationalTime.1", "rate": 24, "value": 100}}, "effects": [], "markers": [],
+         "enabled": true, "media_references": {}, "active_media_reference_key": "DEFAULT_MEDIA"}]}
+      """;
+
+  private Path write(String name, String content) throws IOException {
+    Path file = folder.resolve(name);
+    Files.createDirectories(file.getParent());
+    return Files.writeString(file, content);
+  }
+
+  private Lot day() throws IOException {
+    return Lot.of(
+        List.of(
+            write("in/day.otio", CLIP),
+            write("in/log.csv", "Scene,Take,TC In\n12,1,10:00:00:04\n")));
+  }
+
+  private static Outcome run(Intake.Taken taken) {
+    return new Engine()
+        .run(
+            taken.matter(),
+            taken.lot().sheet(),
+            taken.lot().decisions(),
+            Optional.empty(),
+            Progress.NONE);
+  }
+
+  @Test
+  void aSavedLotIsOpenedAsItWas() throws IOException {
+    Lot lot =
+        Intake.read(day(), Progress.NONE)
+            .lot()
+            .withName("Orrin \"day\" 1")
+            .withDecision("match:x", Optional.of(Decision.accept(List.of("a", "b"))))
+            .withDecision("match:y", Optional.of(Decision.decline()))
+            .withSheet(
+                RunSheet.initial()
+                    .withSettings("match", Settings.INITIAL.with(MatchPass.TOLERANCE, "12"))
+                    .withSwitched("tag", false)
+                    .withMoved("return", -1));
+    Path file = folder.resolve("day 1.oddlot");
+    LotFile.save(lot, file);
+    assertThat(LotFile.open(file)).isEqualTo(lot);
+    assertThat(Files.readString(file)).contains("\"file\": \"in/day.otio\"").doesNotContain(folder.toString());
+  }
+
+  @Test
+  void aFolderCanBeMovedWithItsLot() throws IOException {
+    Path file = folder.resolve("in/day.oddlot");
+    LotFile.save(Intake.read(day(), Progress.NONE).lot(), file);
+    Files.move(folder.resolve("in"), folder.resolve("moved"));
+    Lot moved = LotFile.open(folder.resolve("moved/day.oddlot"));
+    Intake.Taken taken = Intake.read(moved, Progress.NONE);
+    assertThat(taken.matter().unread()).isEmpty();
+    assertThat(taken.matter().documents().getFirst().problems()).isEmpty();
+  }
+
+  @Test
+  void howAPaperIsReadIsKept() throws IOException {
+    Lot lot = day();
+    Reading reading =
+        Reading.DETECTED
+            .withCharset(Optional.of(StandardCharsets.ISO_8859_1))
+            .withSeparator(Optional.of(','))
+            .withOrder(Optional.of(DateReader.Order.MONTH_FIRST))
+            .withColumn(0, Optional.of(LogField.SHOT))
+            .withColumn(1, Optional.empty());
+    Lot changed = lot.withInputs(lot.inputs().stream().map(input -> input.withReading(reading)).toList());
+    Path file = folder.resolve("x.oddlot");
+    LotFile.save(changed, file);
+    assertThat(LotFile.open(file)).isEqualTo(changed);
+    var entry = Intake.read(changed, Progress.NONE).matter().entries().findFirst().orElseThrow();
+    assertThat(entry.shot()).isEqualTo("12");
+    assertThat(entry.take()).isEmpty();
+  }
+
+  @Test
+  void whatIsNoLotIsRefusedInASentence() throws IOException {
+    assertThatThrownBy(() -> LotFile.open(write("a.oddlot", "{\"oddlot\": 1, ")))
+        .hasMessageContaining("a.oddlot is damaged at line 1");
+    assertThatThrownBy(() -> LotFile.open(write("b.oddlot", "[]"))).hasMessageContaining("no lot");
+    assertThatThrownBy(() -> LotFile.open(write("c.oddlot", "{}"))).hasMessageContaining("no lot");
+    assertThatThrownBy(() -> LotFile.open(write("d.oddlot", "{\"oddlot\": 99}")))
+        .hasMessageContaining("newer version");
+    assertThatThrownBy(() -> LotFile.openSheet(write("e.json", "{}"))).hasMessageContaining("no run sheet");
+  }
+
+  @Test
+  void aRunSheetIsSavedByItself() throws IOException {
+    RunSheet sheet = RunSheet.initial().withSwitched("tag", false);
+    Path file = folder.resolve("sheet.json");
+    LotFile.saveSheet(sheet, file);
+    assertThat(LotFile.openSheet(file)).isEqualTo(sheet);
+  }
+
+  @Test
+  void aFileThatChangedSinceIsSaidAndDecisionsStay() throws IOException {
+    Intake.Taken taken = Intake.read(day(), Progress.NONE);
+    write("in/log.csv", "Scene,Take,TC In\n11,1,09:00:00:00\n12,1,10:00:00:04\n");
+    Intake.Taken again = Intake.read(taken.lot(), Progress.NONE);
+    assertThat(again.matter().papers().getFirst().problems())
+        .extracting(Problem::message)
+        .containsExactly("The file has changed since the lot was saved.");
+    assertThat(again.matter().documents().getFirst().problems()).isEmpty();
+    // The entry is known by what it says, not by its row.
+    assertThat(run(again).step("match").orElseThrow().judged().get(1).finding().id())
+        .isEqualTo(run(taken).step("match").orElseThrow().judged().getFirst().finding().id());
+  }
+
+  @Test
+  void aFileOfWhichNothingCanBeMadeDoesNotStopTheOthers() throws IOException {
+    Lot lot =
+        day()
+            .withFiles(
+                List.of(
+                    write("in/broken.otio", "{\"OTIO_SCHEMA\": "),
+                    write("in/picture.jpg", "x"),
+                    folder.resolve("in/gone.csv")));
+    Intake.Taken taken = Intake.read(lot, Progress.NONE);
+    assertThat(taken.matter().documents()).hasSize(1);
+    assertThat(taken.matter().papers()).hasSize(1);
+    assertThat(taken.matter().unread())
+        .extracting(unread -> unread.name() + ": " + unread.problems().getFirst().message())
+        .containsExactly(
+            "broken.otio: This is not valid JSON: the text ends in the middle of a value.",
+            "picture.jpg: A file that ends in \".jpg\" is of no kind that is read here.",
+            "gone.csv: The file is not there.");
+  }
+
+  @Test
+  void filesOfOneNameInTwoFoldersAreToldApart() throws IOException {
+    Lot lot =
+        Lot.of(List.of(write("one/day.otio", CLIP), write("two/day.otio", CLIP.replace("A001", "B001"))));
+    assertThat(Intake.read(lot, Progress.NONE).matter().documents())
+        .extracting(document -> document.name())
+        .containsExactly("day.otio", "two/day.otio");
+  }
+
+  @Test
+  void whatWasReadIsNotReadAgain() throws IOException {
+    Intake.Taken first = Intake.read(day(), Progress.NONE);
+    Intake.Taken second = Intake.read(first.lot(), Optional.of(first), Progress.NONE);
+    assertThat(second.matter()).isSameAs(first.matter());
+    Lot more = first.lot().withFiles(List.of(write("in/log2.csv", "Scene,Take,TC In\n1,1,10:00:00:00\n")));
+    Intake.Taken third = Intake.read(more, Optional.of(first), Progress.NONE);
+    assertThat(third.matter().documents().getFirst()).isSameAs(first.matter().documents().getFirst());
+    assertThat(third.matter().papers()).hasSize(2);
+  }
+
+  @Test
+  void outputIsNewAndNeverOverAnything() throws IOException {
+    Intake.Taken taken = Intake.read(day(), Progress.NONE);
+    var output = new Output(taken.lot(), run(taken));
+    Path in = folder.resolve("in");
+    byte[] before = Files.readAllBytes(in.resolve("day.otio"));
+    Path first = output.write(in, Progress.NONE).getFirst().path();
+    assertThat(first).hasFileName("day (odd lot).otio");
+    assertThat(Files.readAllBytes(in.resolve("day.otio"))).isEqualTo(before);
+    // Again the same: it is there already.
+    assertThat(output.write(in, Progress.NONE).getFirst().path()).isEqualTo(first);
+    // The name is taken by something else: that stays, and a number is put behind the name.
+    Files.writeString(first, "somebody's own");
+    Path second = output.write(in, Progress.NONE).getFirst().path();
+    assertThat(second).hasFileName("day (odd lot) 2.otio");
+    assertThat(first).hasContent("somebody's own");
+    try (var files = Files.list(in)) {
+      assertThat(files.map(f -> f.getFileName().toString()))
+          .containsExactlyInAnyOrder("day.otio", "log.csv", "day (odd lot).otio", "day (odd lot) 2.otio");
+    }
+  }
+
+  @Test
+  void theSameLotGivesTheSameBytes() throws IOException {
+    Lot lot = day();
+    var digests =
+        List.of("one", "two").stream()
+            .map(
+                name -> {
+                  Intake.Taken taken = Intake.read(lot, Progress.NONE);
+                  try {
+                    return new Output(taken.lot(), run(taken))
+                        .write(folder.resolve(name), Progress.NONE)
+                        .getFirst()
+                        .sha256();
+                  } catch (IOException e) {
+                    throw new AssertionError(e);
+                  }
+                })
+            .toList();
+    assertThat(digests.get(0)).isEqualTo(digests.get(1));
+  }
+
+  @Test
+  void whatIsCutOffWhileWritingLeavesTheOldState() throws IOException {
+    Path target = write("lot.oddlot", "the old state");
+    assertThatThrownBy(
+            () ->
+                SafeFile.write(
+                    target,
+                    part -> {
+                      Files.writeString(part, "half of the new");
+                      throw new IOException("The disk is full");
+                    }))
+        .hasMessage("The disk is full");
+    assertThat(target).hasContent("the old state");
+    // What a killed run leaves behind does not stop the next one, which clears it away.
+    write(".lot.oddlot.part", "left by a run that was killed");
+    SafeFile.write(target, part -> Files.writeString(part, "new"));
+    assertThat(target).hasContent("new");
+    try (var files = Files.list(folder)) {
+      assertThat(files).containsExactly(target);
+    }
+  }
+
+  @Test
+  void decisionsAreKeptUntilTheLotIsSaved() throws IOException {
+    Path file = folder.resolve("day.oddlot");
+    Lot lot = day();
+    LotFile.save(lot, file);
+    var autosave = new Autosave(file);
+    assertThat(autosave.recoverable()).isEmpty();
+    Lot decided = lot.withDecision("match:x", Optional.of(Decision.decline()));
+    autosave.keep(decided);
+    assertThat(new Autosave(file).recoverable()).contains(decided);
+    LotFile.save(decided, file);
+    assertThat(autosave.recoverable()).isEmpty();
+    autosave.forget();
+    assertThat(autosave.recoverable()).isEmpty();
+    Files.writeString(folder.resolve(".day.oddlot.unsaved"), "{ damaged");
+    assertThat(autosave.recoverable()).isEmpty();
+  }
+
+  /** Any decisions and settings survive being saved and opened. */
+  @Property(tries = 100)
+  void savingAndOpeningChangesNothing(
+      @ForAll("decisions") Map<String, Decision> decisions, @ForAll String name) {
+    Lot lot = new Lot(name, List.of(), RunSheet.initial(), decisions);
+    String json = LotFile.toJson(lot, Path.of("").toAbsolutePath());
+    try {
+      Path file = Files.createTempFile("lot", ".oddlot");
+      Files.writeString(file, json);
+      Lot again = LotFile.open(file);
+      Files.delete(file);
+      assertThat(again).isEqualTo(lot);
+      // The order in which things were decided is not in the file.
+      Lot reordered = new Lot(name, List.of(), RunSheet.initial(), new HashMap<>(decisions));
+      assertThat(LotFile.toJson(reordered, Path.of("").toAbsolutePath())).isEqualTo(json);
+    } catch (IOException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  @Provide
+  Arbitrary<Map<String, Decision>> decisions() {
+    Arbitrary<Decision> decision =
+        Combinators.combine(Arbitraries.of(true, false), Arbitraries.strings().list().ofMaxSize(3))
+            .as((yes, chosen) -> yes ? Decision.accept(chosen) : Decision.decline());
+    return Arbitraries.maps(Arbitraries.strings(), decision).ofMaxSize(6);
+  }
+}
