@@ -1,5 +1,6 @@
 package org.oddlot.bench;
 
+import org.oddlot.text.Phrase;
 import java.io.BufferedWriter;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -28,7 +29,7 @@ final class LargeTimeline {
 
   private void document(int clips) throws IOException {
     out.write(
-        """
+        Phrase.of("""
         {
           "OTIO_SCHEMA": "Timeline.1",
           "metadata": {},
@@ -72,7 +73,7 @@ final class LargeTimeline {
     var opaque = new byte[120];
     random.nextBytes(opaque);
     long start = 864_000 + i * 130L;
-    String name = "A%03dC%03d".formatted(1 + i / 400, 1 + i % 400);
+    String name = Phrase.of("A%03dC%03d", 1 + i / 400, 1 + i % 400);
     String clip =
         """
         {
@@ -104,9 +105,7 @@ final class LargeTimeline {
           },
           "active_media_reference_key": "DEFAULT_MEDIA"
         }\
-        """
-            .formatted(
-                Long.toHexString(random.nextLong()),
+        """, Long.toHexString(random.nextLong()),
                 Base64.getEncoder().encodeToString(opaque),
                 1 + i / 9,
                 1 + i % 9,
@@ -119,7 +118,7 @@ final class LargeTimeline {
   }
 
   private static String range(long start, long duration) {
-    return """
+    return Phrase.of("""
     {
         "OTIO_SCHEMA": "TimeRange.1",
         "duration": {
@@ -133,7 +132,6 @@ final class LargeTimeline {
           "value": %d.0
         }
     }\
-    """
-        .formatted(duration, start);
+    """, duration, start);
   }
 }

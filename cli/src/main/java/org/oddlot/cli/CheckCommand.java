@@ -1,5 +1,6 @@
 package org.oddlot.cli;
 
+import org.oddlot.text.Phrase;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -147,9 +148,8 @@ final class CheckCommand implements Callable<Integer> {
     if (file.read) {
       out.println(
           file.entries > 0
-              ? "  %d entries".formatted(file.entries)
-              : "  %d timelines, %d bins, %d clips, %d markers"
-                  .formatted(file.timelines, file.bins, file.clips, file.markers));
+              ? Phrase.of("  %d entries", file.entries)
+              : Phrase.of("  %d timelines, %d bins, %d clips, %d markers", file.timelines, file.bins, file.clips, file.markers));
     }
     for (Problem problem : file.problems) {
       out.println("  " + problem.severity().word() + ": " + problem);

@@ -1,5 +1,6 @@
 package org.oddlot.cli;
 
+import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
@@ -61,9 +62,7 @@ final class ConvertCommand implements Callable<Integer> {
         .orElseThrow(() ->
             new ParameterException(
                 spec.commandLine(),
-                "%s is of no kind of timeline file; they end in %s."
-                    .formatted(
-                        file,
+                Phrase.of("%s is of no kind of timeline file; they end in %s.", file,
                         String.join(
                             ", ",
                             Formats.timelines().stream()

@@ -1,5 +1,6 @@
 package org.oddlot.format;
 
+import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -43,8 +44,7 @@ public record InputFile(Path path) {
       if (size > LARGEST || size > Runtime.getRuntime().maxMemory() * 3 / 4) {
         problems.error(
             "",
-            "The file has %,d MB, more than can be held in memory here (%,d MB)."
-                .formatted(size >> 20, Runtime.getRuntime().maxMemory() >> 20),
+            Phrase.of("The file has %,d MB, more than can be held in memory here (%,d MB).", size >> 20, Runtime.getRuntime().maxMemory() >> 20),
             "Export it in parts, or give the program more memory (JAVA_OPTS=-Xmx…).");
         return Optional.empty();
       }

@@ -1,5 +1,6 @@
 package org.oddlot.json;
 
+import org.oddlot.text.Phrase;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
@@ -70,8 +71,7 @@ public final class JsonAudit {
         notes.add(
             new Note(
                 reader.keyStart() - 1,
-                "the key \"%s\" stands twice in one object; the first one is used"
-                    .formatted(reader.key())));
+                Phrase.of("the key \"%s\" stands twice in one object; the first one is used", reader.key())));
       }
       value();
     }

@@ -1,5 +1,6 @@
 package org.oddlot.json;
 
+import org.oddlot.text.Phrase;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -111,7 +112,7 @@ public final class JsonOutput {
         case '\f' -> json.append("\\f");
         default -> {
           if (c < 0x20 || (style.ascii() && c > 0x7E) || isLoneSurrogate(characters, i)) {
-            json.append("\\u%04x".formatted((int) c));
+            json.append(Phrase.of("\\u%04x", (int) c));
           } else {
             json.append(c);
           }

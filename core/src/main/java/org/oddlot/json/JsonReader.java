@@ -1,5 +1,6 @@
 package org.oddlot.json;
 
+import org.oddlot.text.Phrase;
 import java.lang.invoke.MethodHandles;
 import java.lang.invoke.VarHandle;
 import java.nio.ByteOrder;
@@ -570,7 +571,7 @@ public final class JsonReader {
     }
     char found = (char) (bytes[at] & 0xFF);
     String what =
-        found < 0x20 || found > 0x7E ? "byte 0x%02X".formatted((int) found) : "'" + found + "'";
+        found < 0x20 || found > 0x7E ? Phrase.of("byte 0x%02X", (int) found) : "'" + found + "'";
     return new JsonException(text, at, "expected " + expected + ", found " + what);
   }
 

@@ -1,5 +1,6 @@
 package org.oddlot.lot;
 
+import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
@@ -91,7 +92,7 @@ public final class LotFile {
       throw new IOException(file.getFileName() + " is no lot.");
     } catch (JsonException e) {
       throw new IOException(
-          "%s is damaged at %s: %s.".formatted(file.getFileName(), e.place(), e.getMessage()), e);
+          Phrase.of("%s is damaged at %s: %s.", file.getFileName(), e.place(), e.getMessage()), e);
     }
   }
 

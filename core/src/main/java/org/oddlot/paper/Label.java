@@ -1,5 +1,6 @@
 package org.oddlot.paper;
 
+import org.oddlot.text.Phrase;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -87,7 +88,7 @@ public record Label(int hours, int minutes, int seconds, int frames, boolean sem
   /** {@code 10:14:07:12}; {@code 10:14:07} where there are no frames. */
   @Override
   public String toString() {
-    String clock = "%02d:%02d:%02d".formatted(hours, minutes, seconds);
-    return frames < 0 ? clock : clock + (semicolon ? ";" : ":") + "%02d".formatted(frames);
+    String clock = Phrase.of("%02d:%02d:%02d", hours, minutes, seconds);
+    return frames < 0 ? clock : clock + (semicolon ? ";" : ":") + Phrase.of("%02d", frames);
   }
 }

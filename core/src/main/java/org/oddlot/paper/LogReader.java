@@ -1,5 +1,6 @@
 package org.oddlot.paper;
 
+import org.oddlot.text.Phrase;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -52,9 +53,7 @@ public final class LogReader {
     if (!dates.isDecided()) {
       problems.warning(
           "",
-          "Its dates can be read with the day first or the month first: \"%s\" is taken as %s."
-              .formatted(
-                  cells.getFirst(),
+          Phrase.of("Its dates can be read with the day first or the month first: \"%s\" is taken as %s.", cells.getFirst(),
                   dates.read(cells.getFirst()).map(LocalDate::toString).orElse("")),
           "Set the order of dates if that is wrong.");
     }
@@ -139,9 +138,7 @@ public final class LogReader {
   private String id(
       String scene, String take, Optional<Label> in, List<String> keywords, String marker) {
     String self =
-        "%s:%s/%s@%s%s"
-            .formatted(
-                name,
+        Phrase.of("%s:%s/%s@%s%s", name,
                 scene,
                 take,
                 in.map(Label::toString).orElse(""),
@@ -177,8 +174,8 @@ public final class LogReader {
     if (label.isEmpty()) {
       problems.warning(
           "row " + row.number(),
-          "\"%s\" is not a timecode.".formatted(cell),
-          "The entry is kept without its %s.".formatted(field.title()));
+          Phrase.of("\"%s\" is not a timecode.", cell),
+          Phrase.of("The entry is kept without its %s.", field.title()));
     }
     return label;
   }
@@ -208,7 +205,7 @@ public final class LogReader {
     if (date.isEmpty()) {
       problems.warning(
           "row " + row.number(),
-          "\"%s\" is not a date.".formatted(cell),
+          Phrase.of("\"%s\" is not a date.", cell),
           "The entry is kept without one.");
     }
     return date;

@@ -1,5 +1,6 @@
 package org.oddlot.pass;
 
+import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Difference;
 
 /** A pass changed something that no accepted finding speaks of: a fault in the pass. */
@@ -8,7 +9,6 @@ public final class UnclaimedChangeException extends RuntimeException {
 
   UnclaimedChangeException(Pass pass, Difference difference) {
     super(
-        "The pass %s changed %s of %s without a finding that says so"
-            .formatted(pass.id(), difference.property(), difference.place().path()));
+        Phrase.of("The pass %s changed %s of %s without a finding that says so", pass.id(), difference.property(), difference.place().path()));
   }
 }

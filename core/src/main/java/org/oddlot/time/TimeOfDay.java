@@ -1,5 +1,6 @@
 package org.oddlot.time;
 
+import org.oddlot.text.Phrase;
 import java.math.RoundingMode;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -104,7 +105,7 @@ public record TimeOfDay(Rational sinceMidnight) implements Comparable<TimeOfDay>
   public String toString() {
     long milliseconds = sinceMidnight.times(1000).rounded(RoundingMode.FLOOR);
     long seconds = milliseconds / 1000;
-    String clock = "%02d:%02d:%02d".formatted(seconds / 3600, seconds / 60 % 60, seconds % 60);
-    return milliseconds % 1000 == 0 ? clock : clock + ".%03d".formatted(milliseconds % 1000);
+    String clock = Phrase.of("%02d:%02d:%02d", seconds / 3600, seconds / 60 % 60, seconds % 60);
+    return milliseconds % 1000 == 0 ? clock : clock + Phrase.of(".%03d", milliseconds % 1000);
   }
 }

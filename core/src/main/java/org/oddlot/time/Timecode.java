@@ -1,5 +1,6 @@
 package org.oddlot.time;
 
+import org.oddlot.text.Phrase;
 import java.util.Objects;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -63,8 +64,7 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
     requireRange("seconds", seconds, 59);
     if (frames < 0 || frames >= nominal) {
       throw new TimecodeException(
-          "There is no frame %02d at %s fps: frames count from 00 to %02d"
-              .formatted(frames, rate, nominal - 1));
+          Phrase.of("There is no frame %02d at %s fps: frames count from 00 to %02d", frames, rate, nominal - 1));
     }
     long totalMinutes = 60L * hours + minutes;
     long count = (60 * totalMinutes + seconds) * nominal + frames;
@@ -74,8 +74,7 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
     long dropped = droppedInAMinute(rate);
     if (seconds == 0 && minutes % 10 != 0 && frames < dropped) {
       throw new TimecodeException(
-          "%s is left out by drop-frame counting: each minute but every tenth begins with frame %02d"
-              .formatted(label(hours, minutes, seconds, frames, ';', nominal), dropped));
+          Phrase.of("%s is left out by drop-frame counting: each minute but every tenth begins with frame %02d", label(hours, minutes, seconds, frames, ';', nominal), dropped));
     }
     return new Timecode(count - dropped * (totalMinutes - totalMinutes / 10), rate, true);
   }
@@ -213,7 +212,7 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
   private static void requireRange(String what, int value, int highest) {
     if (value < 0 || value > highest) {
       throw new TimecodeException(
-          "%d is no count of %s: they go from 00 to %d".formatted(value, what, highest));
+          Phrase.of("%d is no count of %s: they go from 00 to %d", value, what, highest));
     }
   }
 

@@ -1,5 +1,6 @@
 package org.oddlot.timeline;
 
+import org.oddlot.text.Phrase;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,9 +35,7 @@ public record Difference(
     return switch (value) {
       case JsonValue json -> json.display();
       case Marker marker ->
-          "%s at %s"
-              .formatted(
-                  marker.name().isEmpty() ? "marker" : marker.name(), text(marker.markedRange()));
+          Phrase.of("%s at %s", marker.name().isEmpty() ? "marker" : marker.name(), text(marker.markedRange()));
       case TimelineObject object -> (object.schema() + " " + object.name()).strip();
       case RationalTime time -> Timecode.of(time, false).toString();
       case TimeRange range -> text(range.start()) + " for " + text(range.duration());

@@ -1,5 +1,6 @@
 package org.oddlot.demo;
 
+import org.oddlot.text.Phrase;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
@@ -90,7 +91,7 @@ final class DayOne {
         new Item.Media(
             "ExternalReference.1",
             clip.name,
-            "media/day1/%s/%s.mov".formatted(ShootingDay.card(clip.name), clip.name),
+            Phrase.of("media/day1/%s/%s.mov", ShootingDay.card(clip.name), clip.name),
             Optional.of(span),
             new Item.Shoot(
                 ShootingDay.DATE,

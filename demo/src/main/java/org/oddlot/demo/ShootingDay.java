@@ -1,5 +1,6 @@
 package org.oddlot.demo;
 
+import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -72,8 +73,7 @@ final class ShootingDay {
   }
 
   private static String name(char camera, int index) {
-    return "%c%03dC%03d"
-        .formatted(camera, 1 + index / CLIPS_ON_A_CARD, 1 + index % CLIPS_ON_A_CARD);
+    return Phrase.of("%c%03dC%03d", camera, 1 + index / CLIPS_ON_A_CARD, 1 + index % CLIPS_ON_A_CARD);
   }
 
   /** The card that a clip is on. */

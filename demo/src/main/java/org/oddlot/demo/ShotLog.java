@@ -1,5 +1,6 @@
 package org.oddlot.demo;
 
+import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -216,8 +217,7 @@ final class ShotLog {
 
   private static String label(long frames) {
     long seconds = frames / ShootingDay.NOMINAL;
-    return "%02d:%02d:%02d:%02d"
-        .formatted(seconds / 3600, seconds / 60 % 60, seconds % 60, frames % ShootingDay.NOMINAL);
+    return Phrase.of("%02d:%02d:%02d:%02d", seconds / 3600, seconds / 60 % 60, seconds % 60, frames % ShootingDay.NOMINAL);
   }
 
   private static String quoted(String cell) {

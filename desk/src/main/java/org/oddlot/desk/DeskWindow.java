@@ -1,5 +1,6 @@
 package org.oddlot.desk;
 
+import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -284,9 +285,7 @@ final class DeskWindow {
               new HBox(
                   12,
                   Words.paragraph(
-                      "The program was cut off before this lot was saved. %s kept."
-                          .formatted(
-                              decisions == 1 ? "1 decision was" : decisions + " decisions were"),
+                      Phrase.of("The program was cut off before this lot was saved. %s kept.", decisions == 1 ? "1 decision was" : decisions + " decisions were"),
                       "banner-text"),
                   Words.spring(),
                   Actions.button("recover-not", "Let them go", "", session::forgetRecoverable),

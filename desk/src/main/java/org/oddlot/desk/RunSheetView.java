@@ -1,5 +1,6 @@
 package org.oddlot.desk;
 
+import org.oddlot.text.Phrase;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -172,7 +173,6 @@ final class RunSheetView extends VBox {
   }
 
   private static String spoken(Tally tally) {
-    return ", %d settled, %d to look at, %d open"
-        .formatted(tally.settled(), tally.toLookAt(), tally.open());
+    return Phrase.of(", %d settled, %d to look at, %d open", tally.settled(), tally.toLookAt(), tally.open());
   }
 }

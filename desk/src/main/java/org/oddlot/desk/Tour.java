@@ -1,5 +1,6 @@
 package org.oddlot.desk;
 
+import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -115,9 +116,8 @@ final class Tour {
     System.out.println(when + ":");
     for (Outcome.StepOutcome step : state.outcome().map(Outcome::steps).orElse(List.of())) {
       Tally tally = step.tally();
-      System.out.printf(
-          "  %-14s %4d settled %4d to look at %4d open %4d declined%n",
-          step.pass().title(), tally.settled(), tally.toLookAt(), tally.open(), tally.declined());
+      System.out.print(Phrase.of("  %-14s %4d settled %4d to look at %4d open %4d declined%n",
+          step.pass().title(), tally.settled(), tally.toLookAt(), tally.open(), tally.declined()));
     }
   }
 

@@ -1,5 +1,6 @@
 package org.oddlot.format.otio;
 
+import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -117,9 +118,7 @@ public final class OtioReader {
     unknownSchemas.forEach((schema, count) ->
         problems.info(
             text.place(count[1]),
-            "%s of the schema %s %s not understood and carried unchanged."
-                .formatted(
-                    count[0] == 1 ? "One object" : count[0] + " objects",
+            Phrase.of("%s of the schema %s %s not understood and carried unchanged.", count[0] == 1 ? "One object" : count[0] + " objects",
                     schema.isEmpty() ? "that is not named" : schema,
                     count[0] == 1 ? "is" : "are")));
   }
@@ -128,14 +127,12 @@ public final class OtioReader {
     if (reader.nonFiniteNumbers() > 0) {
       problems.info(
           text.place(reader.firstNonFinite()),
-          "%d numbers are NaN or infinite, the first one here; they are carried unchanged."
-              .formatted(reader.nonFiniteNumbers()));
+          Phrase.of("%d numbers are NaN or infinite, the first one here; they are carried unchanged.", reader.nonFiniteNumbers()));
     }
     if (reader.longestString() > 0) {
       problems.info(
           text.place(reader.longestStringAt()),
-          "A text of %,d bytes begins here; it is carried unchanged."
-              .formatted(reader.longestString()));
+          Phrase.of("A text of %,d bytes begins here; it is carried unchanged.", reader.longestString()));
     }
     if (text.length() <= AUDITED_SIZE) {
       for (var note : JsonAudit.of(text)) {

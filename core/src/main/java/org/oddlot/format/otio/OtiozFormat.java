@@ -1,5 +1,6 @@
 package org.oddlot.format.otio;
 
+import org.oddlot.text.Phrase;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -103,8 +104,7 @@ public final class OtiozFormat implements TimelineFormat {
             || (unpacked.size() > RATIO_MATTERS_FROM && unpacked.size() / packed > LARGEST_RATIO)) {
           problems.error(
               Bundle.CONTENT,
-              "This entry unpacks to more than %,d MB from %,d bytes; it was not read further."
-                  .formatted(unpacked.size() >> 20, packed),
+              Phrase.of("This entry unpacks to more than %,d MB from %,d bytes; it was not read further.", unpacked.size() >> 20, packed),
               "Export it again as .otio.");
           return Optional.empty();
         }

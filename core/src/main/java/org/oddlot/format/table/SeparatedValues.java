@@ -1,5 +1,6 @@
 package org.oddlot.format.table;
 
+import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -59,7 +60,7 @@ public final class SeparatedValues implements PaperFormat {
     if (text.indexOf('\uFFFD') >= 0) {
       problems.warning(
           "",
-          "Some characters do not belong to the charset %s.".formatted(charset.name()),
+          Phrase.of("Some characters do not belong to the charset %s.", charset.name()),
           "Choose another charset if names look wrong.");
     }
     char separator = options.separator().orElseGet(() -> separator(text));

@@ -1,5 +1,6 @@
 package org.oddlot.pass.intake;
 
+import org.oddlot.text.Phrase;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -103,9 +104,7 @@ public final class IntakePass implements Pass {
         counts.getOrDefault(Opaque.class.getSimpleName(), 0),
         "carried");
     String summary =
-        "%s and %s"
-            .formatted(
-                count(timelines.size(), "timeline"), count(sources.all().size(), "source clip"));
+        Phrase.of("%s and %s", count(timelines.size(), "timeline"), count(sources.all().size(), "source clip"));
     return finding(document.name(), Kind.TIMELINES, summary, evidence, document.problems());
   }
 

@@ -1,5 +1,6 @@
 package org.oddlot.pass.match;
 
+import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -106,9 +107,7 @@ public final class MatchPass implements Pass {
       return "the files do not say its start timecode";
     }
     return near.map(n ->
-            "row %d is %s away and belongs to another clip or to none"
-                .formatted(
-                    n.entry.row(),
+            Phrase.of("row %d is %s away and belongs to another clip or to none", n.entry.row(),
                     RationalTime.of(n.candidate.distance(), n.candidate.entryAt().rate())
                         .inWords()))
         .orElse("no entry is near");

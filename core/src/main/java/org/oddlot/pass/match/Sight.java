@@ -1,5 +1,6 @@
 package org.oddlot.pass.match;
 
+import org.oddlot.text.Phrase;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -104,7 +105,7 @@ final class Sight {
   private static Why noSuchFrame(Label label, FrameRate rate) {
     return new Why(
         "no frame " + label.frames(),
-        "frame %02d does not exist at %s; taken to the second".formatted(label.frames(), rate));
+        Phrase.of("frame %02d does not exist at %s; taken to the second", label.frames(), rate));
   }
 
   private static boolean endsBeforeItBegins(LogEntry entry) {
@@ -183,21 +184,18 @@ final class Sight {
       if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
         return new Why(
             "rate " + entry.rate().get() + ", clip " + rate,
-            "the clip at this time, %s, has rate %s; the log says %s"
-                .formatted(source.name(), rate, entry.rate().get()));
+            Phrase.of("the clip at this time, %s, has rate %s; the log says %s", source.name(), rate, entry.rate().get()));
       }
       Optional<LocalDate> recorded = source.recorded();
       if (recorded.isPresent() && entry.date().isPresent()) {
         return new Why(
             "dated " + SHORT_DAY.format(entry.date().get()),
-            "the clip at this time, %s, is dated %s; the entry %s"
-                .formatted(
-                    source.name(), DAY.format(recorded.get()), DAY.format(entry.date().get())));
+            Phrase.of("the clip at this time, %s, is dated %s; the entry %s", source.name(), DAY.format(recorded.get()), DAY.format(entry.date().get())));
       }
     }
     String away = RationalTime.of(nearest.get().frames, rate).inWords();
     return new Why(
-        "no clip near", "the nearest clip, %s, starts %s away".formatted(source.name(), away));
+        "no clip near", Phrase.of("the nearest clip, %s, starts %s away", source.name(), away));
   }
 
   private record Nearest(Source source, long frames, boolean inside) {}

@@ -1,5 +1,6 @@
 package org.oddlot.pass.match;
 
+import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -161,9 +162,7 @@ final class Verdicts {
         Standing.TO_LOOK_AT,
         new Why(
             equal ? "equal both ways" : "two clips at once",
-            "%s and %s both start here (%s, %s)"
-                .formatted(
-                    first.source().name(),
+            Phrase.of("%s and %s both start here (%s, %s)", first.source().name(),
                     second.source().name(),
                     first.difference(),
                     second.difference())));
@@ -194,11 +193,11 @@ final class Verdicts {
           ? Optional.empty()
           : Optional.of(
               new Why(
-                  "logged twice", "logged twice: row %d says the same of %s".formatted(row, clip)));
+                  "logged twice", Phrase.of("logged twice: row %d says the same of %s", row, clip)));
     }
     if (rival.byHand) {
       return Optional.of(
-          new Why("taken by row " + row, "row %d was paired with %s by hand".formatted(row, clip)));
+          new Why("taken by row " + row, Phrase.of("row %d was paired with %s by hand", row, clip)));
     }
     if (candidate.distance() + margin(candidate) <= rival.distance) {
       return Optional.empty();
@@ -207,9 +206,9 @@ final class Verdicts {
         rival.distance + margin(candidate) <= candidate.distance()
             ? new Why(
                 "row " + row + " is nearer",
-                "row %d is nearer to the start of %s".formatted(row, clip))
+                Phrase.of("row %d is nearer to the start of %s", row, clip))
             : new Why(
-                "row " + row + " as near", "row %d fits %s about as well".formatted(row, clip)));
+                "row " + row + " as near", Phrase.of("row %d fits %s about as well", row, clip)));
   }
 
   private static boolean saysTheSame(LogEntry one, LogEntry other) {
@@ -230,8 +229,7 @@ final class Verdicts {
           Standing.TO_LOOK_AT,
           new Why(
               "camera " + camera + ", not " + one.entry().camera(),
-              "only %s of camera %s starts here; the log says camera %s"
-                  .formatted(candidate.source().name(), camera, one.entry().camera())));
+              Phrase.of("only %s of camera %s starts here; the log says camera %s", candidate.source().name(), camera, one.entry().camera())));
     }
     Candidate candidate =
         one.candidates().stream()
@@ -252,7 +250,6 @@ final class Verdicts {
     if (candidate.frames() == 0) {
       return name + " starts on it";
     }
-    return "%s starts %d f %s it"
-        .formatted(name, candidate.distance(), candidate.frames() < 0 ? "before" : "after");
+    return Phrase.of("%s starts %d f %s it", name, candidate.distance(), candidate.frames() < 0 ? "before" : "after");
   }
 }

@@ -1,5 +1,6 @@
 package org.oddlot.pass.tag;
 
+import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -110,8 +111,7 @@ public final class TagPass implements Pass {
     String reason =
         conflicts.isEmpty()
             ? (entries.size() == 1 ? "row " : "rows ") + rows + " of " + entries.getFirst().paper()
-            : "%s is there already as \"%s\""
-                .formatted(conflicts.getFirst().what(), conflicts.getFirst().value());
+            : Phrase.of("%s is there already as \"%s\"", conflicts.getFirst().what(), conflicts.getFirst().value());
     if (!tags.contradictions().isEmpty()) {
       reason = "its entries do not agree: " + tags.contradictions().getFirst().value();
     }

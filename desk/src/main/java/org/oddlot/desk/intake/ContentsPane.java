@@ -1,5 +1,6 @@
 package org.oddlot.desk.intake;
 
+import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
@@ -68,6 +69,6 @@ final class ContentsPane {
                 rate -> timeline.recordTimecode(org.oddlot.time.RationalTime.zero(rate)).toString())
             .orElse("");
     return new Row(
-        placed.path(), "timeline", "%d tracks, %d clips".formatted(tracks, clips), start);
+        placed.path(), "timeline", Phrase.of("%d tracks, %d clips", tracks, clips), start);
   }
 }

@@ -1,5 +1,6 @@
 package org.oddlot.desk.match;
 
+import org.oddlot.text.Phrase;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -158,7 +159,7 @@ public final class MatchBench implements Bench {
     step.ifPresentOrElse(model::show, model::clear);
     settings.show(state.lot().sheet().settings(pass.id()));
     frame.answer(
-        "%d entries, %d clips".formatted(model.entryCount(), model.sourceCount()),
+        Phrase.of("%d entries, %d clips", model.entryCount(), model.sourceCount()),
         model.count(Group.NEEDS_YOU));
     tabs.show(
         List.of(
@@ -184,7 +185,7 @@ public final class MatchBench implements Bench {
     Actions.rename(
         folded,
         group == Group.NEEDS_YOU
-            ? "%d settled, folded away".formatted(model.count(Group.SETTLED))
+            ? Phrase.of("%d settled, folded away", model.count(Group.SETTLED))
             : "Back to what needs you");
     for (Button button : List.of(pair, decline, accept)) {
       button.setVisible(!clips);
@@ -278,7 +279,7 @@ public final class MatchBench implements Bench {
                     session.decide(
                         row.id(),
                         Optional.of(Decision.accept(List.of(source.id()))),
-                        "paired %s with %s".formatted(row.entry().title(), source.name()));
+                        Phrase.of("paired %s with %s", row.entry().title(), source.name()));
                   });
           overlay.open(chooser.node(), chooser.first());
         });

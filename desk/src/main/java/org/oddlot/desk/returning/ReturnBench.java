@@ -1,5 +1,6 @@
 package org.oddlot.desk.returning;
 
+import org.oddlot.text.Phrase;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -169,7 +170,7 @@ public final class ReturnBench implements Bench {
     long out =
         judged.stream().filter(j -> !((ReturnFinding) j.finding()).output().isEmpty()).count();
     int changes = judged.stream().mapToInt(j -> ((ReturnFinding) j.finding()).changes()).sum();
-    frame.answer("%s, %s".formatted(out == 1 ? "1 file" : out + " files", changes + " changes"), 0);
+    frame.answer(Phrase.of("%s, %s", out == 1 ? "1 file" : out + " files", changes + " changes"), 0);
     write.setDisable(out == 0);
     showFolder();
     files.show(judged, j -> j.finding().id());
@@ -224,8 +225,7 @@ public final class ReturnBench implements Bench {
             .getChildren()
             .add(
                 Words.paragraph(
-                    "%s: %d clips taken in without a warning."
-                        .formatted(name, project.clips().size()),
+                    Phrase.of("%s: %d clips taken in without a warning.", name, project.clips().size()),
                     "settled-words"));
       } else {
         project.complaints().stream()

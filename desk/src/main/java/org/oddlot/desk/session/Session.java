@@ -1,5 +1,6 @@
 package org.oddlot.desk.session;
 
+import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -108,7 +109,7 @@ public final class Session {
       say(Notice.of("Opened " + absolute.getFileName() + "."));
       run();
     } catch (IOException e) {
-      say(Notice.trouble("%s cannot be opened: %s".formatted(file.getFileName(), message(e))));
+      say(Notice.trouble(Phrase.of("%s cannot be opened: %s", file.getFileName(), message(e))));
     }
   }
 

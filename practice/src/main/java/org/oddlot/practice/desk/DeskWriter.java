@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
@@ -314,7 +315,7 @@ public final class DeskWriter {
         case '\n' -> out.append("\\n");
         default -> {
           if (c < 0x20 || c > 0x7E) {
-            out.append("\\u%04x".formatted((int) c));
+            out.append(String.format(Locale.ROOT, "\\u%04x", (int) c));
           } else {
             out.append(c);
           }

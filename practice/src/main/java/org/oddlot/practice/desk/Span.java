@@ -1,5 +1,7 @@
 package org.oddlot.practice.desk;
 
+import java.util.Locale;
+
 /**
  * A stretch of media or of a timeline.
  *
@@ -27,7 +29,12 @@ public record Span(double start, double duration, double rate) {
     long nominal = Math.round(rate);
     long frames = Math.round(start);
     long seconds = frames / nominal;
-    return "%02d:%02d:%02d:%02d"
-        .formatted(seconds / 3600, seconds / 60 % 60, seconds % 60, frames % nominal);
+    return String.format(
+        Locale.ROOT,
+        "%02d:%02d:%02d:%02d",
+        seconds / 3600,
+        seconds / 60 % 60,
+        seconds % 60,
+        frames % nominal);
   }
 }

@@ -1,0 +1,233 @@
+package org.oddlot.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.TimeZone;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.demo.Demo;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonValue;
+import org.oddlot.lot.LotFile;
+import org.oddlot.pass.RunSheet;
+import picocli.CommandLine;
+
+class CommandsTest {
+  @TempDir private Path folder;
+  private String lot = "";
+  private String timeline = "";
+  private String log = "";
+
+  /** What a command printed and ended with. */
+  private record Ended(int code, String out, String err) {
+    JsonObject json() {
+      return (JsonObject) JsonValue.parse(out);
+    }
+  }
+
+  private static Ended run(String... arguments) {
+    var out = new StringWriter();
+    var err = new StringWriter();
+    CommandLine line = OddLot.commandLine();
+    line.setOut(new PrintWriter(out));
+    line.setErr(new PrintWriter(err));
+    return new Ended(line.execute(arguments), out.toString(), err.toString());
+  }
+
+  @BeforeEach
+  void makeDemo() throws IOException {
+    lot = Demo.make(folder.resolve("demo")).toString();
+    timeline = folder.resolve("demo/orrin-day1.otio").toString();
+    log = folder.resolve("demo/orrin-day1-shots.csv").toString();
+  }
+
+  private String out(String name) {
+    return folder.resolve(name).toString();
+  }
+
+  @Test
+  void runPrintsOneDocumentOfTheDocumentedShape() {
+    Ended ended = run("run", lot, "--out", out("o"), "--json");
+    assertThat(ended.code()).isEqualTo(ExitCode.NEEDS_A_PERSON);
+    JsonObject json = ended.json();
+    assertThat(json.members().keySet())
+        .containsExactly("lot", "passes", "findings", "written", "changes", "ledger", "problems");
+    assertThat(json.array("passes"))
+        .contains(
+            JsonValue.parse(
+                "{\"pass\":\"match\",\"settled\":64,\"to_look_at\":5,\"open\":2,\"declined\":0}"));
+    assertThat(json.array("written")).hasSize(1);
+    var written = (JsonObject) json.array("written").getFirst();
+    assertThat(Path.of(written.string("file").orElseThrow())).exists();
+    assertThat(written.string("sha256").orElseThrow()).hasSize(64);
+    assertThat(json.array("ledger"))
+        .hasSize(Integer.parseInt(json.get("changes").orElseThrow().display()))
+        .allSatisfy(
+            entry ->
+                assertThat(((JsonObject) entry).members().keySet())
+                    .containsExactly(
+                        "document", "place", "property", "before", "after", "pass", "reason"));
+    assertThat(json.array("findings"))
+        .hasSize(7)
+        .allSatisfy(
+            finding ->
+                assertThat(((JsonObject) finding).string("standing").orElseThrow())
+                    .isIn("to_look_at", "open"));
+  }
+
+  @Test
+  void theSameLotGivesTheSameBytesOnAnyMachine() throws IOException {
+    run("run", lot, "--out", out("one"));
+    Locale locale = Locale.getDefault();
+    TimeZone zone = TimeZone.getDefault();
+    try {
+      // A locale with other digits and another way with dots, on the other side of the earth.
+      Locale.setDefault(Locale.forLanguageTag("ar-EG-u-nu-arab"));
+      TimeZone.setDefault(TimeZone.getTimeZone("Pacific/Auckland"));
+      run("run", lot, "--out", out("two"));
+    } finally {
+      Locale.setDefault(locale);
+      TimeZone.setDefault(zone);
+    }
+    String name = "orrin-day1 (odd lot).otio";
+    assertThat(Files.mismatch(folder.resolve("one").resolve(name), folder.resolve("two").resolve(name)))
+        .isEqualTo(-1);
+  }
+
+  @Test
+  void filesByThemselvesAreALotThatIsNotKept() {
+    Ended settled = run("run", timeline, log, "--out", out("o"), "--json");
+    Ended all = run("run", timeline, log, "--out", out("p"), "--accept", "all", "--json");
+    assertThat(number(settled, "changes")).isLessThan(number(all, "changes"));
+    assertThat(((JsonObject) all.json().array("written").getFirst()).string("file").orElseThrow())
+        .endsWith("orrin-day1 (odd lot).otio");
+  }
+
+  private static int number(Ended ended, String key) {
+    return Integer.parseInt(ended.json().get(key).orElseThrow().display());
+  }
+
+  @Test
+  void withoutAFolderNothingIsWritten() {
+    Ended ended = run("run", lot);
+    assertThat(ended.out()).contains("Nothing was written").contains("64 settled");
+    assertThat(ended.out()).contains("Match, open: 12C take 1");
+  }
+
+  @Test
+  void onlySomePassesAndASheetOfTheOwn() throws IOException {
+    assertThat(run("run", lot, "--only", "intake,match", "--json").json().array("passes")).hasSize(2);
+    Ended unknown = run("run", lot, "--only", "magic");
+    assertThat(unknown.code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(unknown.err()).contains("There is no pass \"magic\"");
+    Path sheet = folder.resolve("sheet.json");
+    LotFile.saveSheet(RunSheet.initial().withSwitched("tag", false), sheet);
+    assertThat(number(run("run", lot, "--sheet", sheet.toString(), "--json"), "changes")).isZero();
+  }
+
+  @Test
+  void badInputsAreNamedAndTheRestIsDone() throws IOException {
+    Path broken = Files.writeString(folder.resolve("broken.otio"), "{\"OTIO_SCHEMA\":");
+    Ended ended = run("run", timeline, log, broken.toString(), "--out", out("o"), "--json");
+    assertThat(ended.json().array("written")).hasSize(1);
+    assertThat(ended.json().array("problems"))
+        .anySatisfy(
+            problem -> {
+              var object = (JsonObject) problem;
+              assertThat(object.string("file")).contains("broken.otio");
+              assertThat(object.string("severity")).contains("error");
+              assertThat(object.string("message").orElseThrow()).contains("not valid JSON");
+              assertThat(object.string("place").orElseThrow()).isEqualTo("line 1, column 16");
+            });
+    Ended alone = run("run", broken.toString(), "--out", out("p"), "--json");
+    assertThat(alone.code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(folder.resolve("p")).doesNotExist();
+    assertThat(run("run", out("gone.oddlot")).code()).isEqualTo(ExitCode.WRONG_INPUT);
+  }
+
+  @Test
+  void checkCountsAndSaysWhatIsWrong() throws IOException {
+    Ended good = run("check", timeline, log, "--json");
+    assertThat(good.code()).isEqualTo(ExitCode.DONE);
+    assertThat(good.json().array("files").getFirst())
+        .isEqualTo(
+            JsonValue.parse(
+                """
+                {"file": "%s", "format": "OpenTimelineIO", "timelines": 1, "bins": 4, "clips": 91,
+                 "markers": 0, "entries": 0, "problems": []}"""
+                    .formatted(timeline)));
+    Path bad = Files.writeString(folder.resolve("bad.csv"), "Scene,Take,TC In\n1,1,noon\n");
+    Ended doubtful = run("check", bad.toString());
+    assertThat(doubtful.code()).isEqualTo(ExitCode.NEEDS_A_PERSON);
+    assertThat(doubtful.out()).contains("bad.csv, row 2: \"noon\" is not a timecode.");
+    assertThat(run("check", out("none.otio")).code()).isEqualTo(ExitCode.WRONG_INPUT);
+  }
+
+  @Test
+  void convertIsToTheByteAndNeverOverAFile() throws IOException {
+    assertThat(run("convert", timeline, out("copy.otio")).code()).isZero();
+    assertThat(Files.mismatch(Path.of(timeline), folder.resolve("copy.otio"))).isEqualTo(-1);
+    Ended again = run("convert", timeline, out("copy.otio"));
+    assertThat(again.code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(again.err()).contains("is there already");
+    assertThat(run("convert", timeline, out("packed.otioz"), "--json").json().array("lost")).isEmpty();
+    assertThat(run("convert", out("packed.otioz"), out("unpacked.otio")).code()).isZero();
+    assertThat(Files.mismatch(Path.of(timeline), folder.resolve("unpacked.otio"))).isEqualTo(-1);
+    assertThat(run("convert", timeline, out("copy.mov")).err()).contains("no kind of timeline file");
+    Path broken = Files.writeString(folder.resolve("broken.otio"), "[]");
+    assertThat(run("convert", broken.toString(), out("x.otio")).code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(folder.resolve("x.otio")).doesNotExist();
+  }
+
+  @Test
+  void practiceDeskShowsWhatItTookInAndExports() throws IOException {
+    Ended shown = run("practice", "desk", "import", timeline, "--json");
+    assertThat(shown.code()).isZero();
+    assertThat(shown.json().array("clips")).hasSize(91);
+    assertThat(run("practice", "desk", "export", timeline, out("again.otio")).code()).isZero();
+    assertThat(run("practice", "desk", "import", out("again.otio")).out())
+        .contains("Taken in without a warning");
+    Path broken = Files.writeString(folder.resolve("broken.otio"), "{\"OTIO_SCHEMA\":\"Clip.2\"}");
+    assertThat(run("practice", "desk", "import", broken.toString()).code())
+        .isEqualTo(ExitCode.NEEDS_A_PERSON);
+    assertThat(run("practice", "desk", "import", out("gone.otio")).code())
+        .isEqualTo(ExitCode.WRONG_INPUT);
+  }
+
+  @Test
+  void makeDemoSaysWhereItIs() {
+    assertThat(run("make-demo", out("d"), "--json").json().string("lot").orElseThrow())
+        .endsWith("Orrin day 1.oddlot");
+  }
+
+  @Test
+  void awrongCallIsSaidAndHelpIsThere() {
+    assertThat(run().code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(run("nonsense").code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(run("run").err()).contains("Missing required parameter");
+    for (String command : List.of("check", "run", "convert", "make-demo", "practice")) {
+      assertThat(run(command, "--help").out()).contains("Usage: oddlot " + command);
+    }
+    assertThat(run("practice").err()).contains("Say which one");
+  }
+
+  @Test
+  void aLogInAnotherCharsetWithAnotherSeparatorGivesTheSame() throws IOException {
+    String csv = Files.readString(Path.of(log));
+    Path latin = folder.resolve("latin.csv");
+    // Semicolons and the usual charset of spreadsheets; commas within quotation marks stay.
+    String semicolons = csv.replace("; ", "/").replaceAll(",(?=(?:[^\"]*\"[^\"]*\")*[^\"]*$)", ";").replace("/", ", ");
+    Files.write(latin, semicolons.getBytes(StandardCharsets.ISO_8859_1));
+    assertThat(run("run", timeline, latin.toString(), "--json").json().array("passes"))
+        .isEqualTo(run("run", timeline, log, "--json").json().array("passes"));
+  }
+}

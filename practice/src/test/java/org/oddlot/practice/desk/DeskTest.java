@@ -1,0 +1,171 @@
+package org.oddlot.practice.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class DeskTest {
+  private static final String TIME = "{\"OTIO_SCHEMA\":\"RationalTime.1\",\"value\":%s,\"rate\":24}";
+  private static final String RANGE =
+      "{\"OTIO_SCHEMA\":\"TimeRange.1\",\"start_time\":"
+          + TIME.formatted("100")
+          + ",\"duration\":"
+          + TIME.formatted("50")
+          + "}";
+  private static final String CLIP =
+      """
+      {"OTIO_SCHEMA":"Clip.2","name":"A001C001","metadata":{"practice_desk":{"slate":{"scene":"12","take":"3",\
+      "print":true},"cast":"Inés, Pilar","words":[{"word":"gulls","group":"Sound"}]}},"source_range":null,\
+      "markers":[{"OTIO_SCHEMA":"Marker.2","name":"wave","metadata":{"practice_desk":{"flag":"remark"}},\
+      "color":"","comment":"","marked_range":RANGE}],"effects":[],"enabled":true,\
+      "media_references":{"DEFAULT_MEDIA":{"OTIO_SCHEMA":"ExternalReference.1","metadata":{},"name":"",\
+      "available_range":RANGE,"target_url":"media/a.mov"}},"active_media_reference_key":"DEFAULT_MEDIA"}"""
+          .replace("RANGE", RANGE);
+
+  @TempDir private Path folder;
+
+  private Project read(String json) throws IOException {
+    return DeskReader.read(Files.writeString(folder.resolve("x.otio"), json));
+  }
+
+  @Test
+  void takesInWhatIsAsItShouldBe() throws IOException {
+    Project project =
+        read(
+            "{\"OTIO_SCHEMA\":\"SerializableCollection.1\",\"name\":\"Day 1\",\"metadata\":{},\"children\":["
+                + CLIP
+                + "]}");
+    assertThat(project.complaints()).isEmpty();
+    Item.Clip clip = project.clips().getFirst();
+    assertThat(clip.slate().scene()).isEqualTo("12");
+    assertThat(clip.slate().print()).isTrue();
+    assertThat(clip.slate().cast()).containsExactly("Inés", "Pilar");
+    assertThat(clip.words()).containsExactly(new Item.Word("gulls", "Sound"));
+    assertThat(clip.flags().getFirst().kind()).isEqualTo("remark");
+    assertThat(clip.span().orElseThrow().label()).isEqualTo("00:00:04:04");
+    assertThat(DeskReport.text("x.otio", project)).contains("Taken in without a warning");
+    assertThat(DeskReport.json("x.otio", project)).contains("\"warnings\" : [ ]").contains("\"circled\" : true");
+  }
+
+  @Test
+  void understandsTheDocumentedPlacesAndKeepsThemInItsOwn() throws IOException {
+    String open =
+        CLIP.replaceFirst(
+            "\\{\"practice_desk\".*?Sound\"}]}}",
+            "{\"oddlot\":{\"log\":{\"scene\":\"14\",\"circled\":true,\"people\":[\"Inés\"],\"notes\":\"keep\"},"
+                + "\"keywords\":[{\"text\":\"cards\",\"category\":\"Pilar\"}]},\"other\":{\"kept\":1}}");
+    Item.Clip clip = (Item.Clip) read(open).root().orElseThrow();
+    assertThat(clip.slate().scene()).isEqualTo("14");
+    assertThat(clip.slate().cast()).containsExactly("Inés");
+    String exported = new String(DeskWriter.write(clip), StandardCharsets.UTF_8);
+    assertThat(exported)
+        .doesNotContain("oddlot")
+        .contains("\"scene\" : \"14\"")
+        .contains("\"cast\" : \"In\\u00e9s\"")
+        .contains("\"word\" : \"cards\"")
+        .contains("\"kept\" : 1");
+  }
+
+  @Test
+  void exportsWithItsHabitsAndTakesItsOwnExportIn() throws IOException {
+    Item.Clip clip = (Item.Clip) read(CLIP).root().orElseThrow();
+    byte[] exported = DeskWriter.write(clip);
+    String text = new String(exported, StandardCharsets.UTF_8);
+    assertThat(text)
+        .startsWith("{\n   \"active_media_reference_key\" : \"DEFAULT_MEDIA\"")
+        .endsWith("\"OTIO_SCHEMA\" : \"Clip.2\"\n}");
+    assertThat(text.lines().filter(line -> line.contains("\"state\"")).findFirst().orElse(""))
+        .hasSizeGreaterThan(400);
+    Item.Clip again = (Item.Clip) read(text).root().orElseThrow();
+    assertThat(again.slate()).isEqualTo(clip.slate());
+    assertThat(again.flags())
+        .usingRecursiveComparison()
+        .ignoringFields("remark")
+        .isEqualTo(clip.flags());
+    assertThat(DeskWriter.write(again)).isEqualTo(exported);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "\"name\":\"A001C001\" | \"name\":\"\" | a clip has no name",
+        "\"target_url\":\"media/a.mov\" | \"target_url\":\"\" | its media has no address",
+        "\"DEFAULT_MEDIA\":{ | \"proxy\":{ | the clip has no media",
+        "\"source_range\":null | \"source_range\":{\"start_time\":{\"value\":90,\"rate\":24},\"duration\":{\"value\":50,\"rate\":24}} | uses media that is not there",
+        "\"source_range\":null | \"source_range\":{\"start_time\":{\"value\":110,\"rate\":25},\"duration\":{\"value\":5,\"rate\":25}} | is at rate 25.0, its media at 24.0",
+        "\"source_range\":null | \"source_range\":{\"start_time\":{\"value\":110,\"rate\":24},\"duration\":{\"value\":0,\"rate\":24}} | lasts no time",
+        "\"source_range\":null | \"source_range\":{\"start_time\":{\"value\":110,\"rate\":0},\"duration\":{\"value\":5,\"rate\":24}} | a time is not usable",
+        "\"print\":true | \"print\":\"yes\" | should be true or false",
+        "\"take\":\"3\" | \"take\":3 | should be a text",
+        "\"word\":\"gulls\" | \"word\":\" \" | a keyword is empty",
+        "\"flag\":\"remark\" | \"flag\":\"banner\" | a mark of the kind \"banner\" is not known here",
+        "\"name\":\"wave\" | \"name\":\"\" | a mark says nothing",
+        "Marker.2 | Banner.1 | a mark of the kind \"Banner.1\" is not known here",
+        "ExternalReference.1 | Hologram.1 | media of the kind \"Hologram.1\" is not known here"
+      })
+  void complainsAboutWhatIsNot(String part, String broken, String complaint) throws IOException {
+    Project project = read(CLIP.replaceFirst(java.util.regex.Pattern.quote(part), java.util.regex.Matcher.quoteReplacement(broken)));
+    assertThat(project.complaints()).as(project.complaints().toString())
+        .anyMatch(c -> !c.refusal() && c.text().contains(complaint));
+  }
+
+  @Test
+  void aMarkOutsideOfTheMediaIsComplainedAbout() throws IOException {
+    int at = CLIP.lastIndexOf("\"value\":100", CLIP.indexOf("\"effects\""));
+    String moved = CLIP.substring(0, at) + "\"value\":900" + CLIP.substring(at + 11);
+    assertThat(read(moved).complaints())
+        .extracting(Complaint::text)
+        .containsExactly("the mark \"wave\" lies outside of the media");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "{\"OTIO_SCHEMA\": | not valid",
+        "[1] | holds no object",
+        "{\"OTIO_SCHEMA\":\"Clip.2\",\"name\":\"a\",\"name\":\"b\"} | Duplicate",
+        "{\"OTIO_SCHEMA\":\"Puppet.3\"} | imported whole",
+        "{} {} | not valid"
+      })
+  void refusesWhatCannotBeImported(String json, String complaint) throws IOException {
+    Project project = read(json);
+    assertThat(project.root()).isEmpty();
+    assertThat(project.complaints()).anyMatch(c -> c.refusal() && c.text().contains(complaint));
+    assertThat(DeskReport.text("x.otio", project)).contains("Nothing was taken in");
+  }
+
+  @Test
+  void twoTimelinesOfOneIdentityAreComplainedAbout() throws IOException {
+    String timeline =
+        "{\"OTIO_SCHEMA\":\"Timeline.1\",\"name\":\"%s\",\"metadata\":{\"practice_desk\":{\"uid\":\"1\"}},"
+            + "\"global_start_time\":null,\"tracks\":{\"OTIO_SCHEMA\":\"Stack.1\",\"children\":["
+            + "{\"OTIO_SCHEMA\":\"Track.1\",\"name\":\"V1\",\"kind\":\"Video\",\"metadata\":{},\"source_range\":null,\"children\":[]}]}}";
+    Project project =
+        read(
+            "{\"OTIO_SCHEMA\":\"SerializableCollection.1\",\"name\":\"x\",\"children\":["
+                + timeline.formatted("old")
+                + ","
+                + timeline.formatted("new")
+                + "]}");
+    assertThat(project.complaints())
+        .extracting(Complaint::text)
+        .containsExactly("has the same identity as \"old\"");
+  }
+
+  @Test
+  void aMissingFileIsRefused() {
+    assertThat(DeskReader.read(folder.resolve("gone.otio")).complaints().getFirst().text())
+        .startsWith("cannot be read");
+  }
+}
