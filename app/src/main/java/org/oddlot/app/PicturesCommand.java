@@ -25,7 +25,7 @@ final class PicturesCommand implements Callable<Integer> {
     Path scratch = Files.createTempDirectory("oddlot-pictures");
     // Nothing of the person's own may be seen on the pictures.
     System.setProperty("oddlot.config", scratch.resolve("config").toString());
-    Path lot = Demo.make(scratch.resolve("demo"));
+    Path lot = Demo.make(scratch.resolve("Orrin/day 1"));
     OddLotApp.open(lot.toString(), "--tour=" + folder.toAbsolutePath(), "--scratch=" + scratch);
     delete(scratch);
     return ExitCode.DONE;

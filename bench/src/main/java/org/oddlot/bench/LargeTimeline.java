@@ -1,6 +1,5 @@
 package org.oddlot.bench;
 
-import org.oddlot.text.Phrase;
 import java.io.BufferedWriter;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -29,7 +28,7 @@ final class LargeTimeline {
 
   private void document(int clips) throws IOException {
     out.write(
-        Phrase.of("""
+        """
         {
           "OTIO_SCHEMA": "Timeline.1",
           "metadata": {},
@@ -73,7 +72,7 @@ final class LargeTimeline {
     var opaque = new byte[120];
     random.nextBytes(opaque);
     long start = 864_000 + i * 130L;
-    String name = Phrase.of("A%03dC%03d", 1 + i / 400, 1 + i % 400);
+    String name = "A%03dC%03d".formatted(1 + i / 400, 1 + i % 400);
     String clip =
         """
         {
@@ -105,7 +104,9 @@ final class LargeTimeline {
           },
           "active_media_reference_key": "DEFAULT_MEDIA"
         }\
-        """, Long.toHexString(random.nextLong()),
+        """
+            .formatted(
+                Long.toHexString(random.nextLong()),
                 Base64.getEncoder().encodeToString(opaque),
                 1 + i / 9,
                 1 + i % 9,
@@ -118,7 +119,7 @@ final class LargeTimeline {
   }
 
   private static String range(long start, long duration) {
-    return Phrase.of("""
+    return """
     {
         "OTIO_SCHEMA": "TimeRange.1",
         "duration": {
@@ -132,6 +133,7 @@ final class LargeTimeline {
           "value": %d.0
         }
     }\
-    """, duration, start);
+    """
+        .formatted(duration, start);
   }
 }

@@ -1,6 +1,5 @@
 package org.oddlot.cli;
 
-import org.oddlot.text.Phrase;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -19,6 +18,7 @@ import org.oddlot.pass.Matter;
 import org.oddlot.pass.Progress;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Severity;
+import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Item;
@@ -149,7 +149,9 @@ final class CheckCommand implements Callable<Integer> {
       out.println(
           file.entries > 0
               ? Phrase.of("  %d entries", file.entries)
-              : Phrase.of("  %d timelines, %d bins, %d clips, %d markers", file.timelines, file.bins, file.clips, file.markers));
+              : Phrase.of(
+                  "  %d timelines, %d bins, %d clips, %d markers",
+                  file.timelines, file.bins, file.clips, file.markers));
     }
     for (Problem problem : file.problems) {
       out.println("  " + problem.severity().word() + ": " + problem);

@@ -1,6 +1,5 @@
 package org.oddlot.cli;
 
-import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
@@ -17,6 +16,7 @@ import org.oddlot.json.JsonString;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -62,12 +62,14 @@ final class ConvertCommand implements Callable<Integer> {
         .orElseThrow(() ->
             new ParameterException(
                 spec.commandLine(),
-                Phrase.of("%s is of no kind of timeline file; they end in %s.", file,
-                        String.join(
-                            ", ",
-                            Formats.timelines().stream()
-                                .flatMap(format -> format.extensions().stream())
-                                .toList()))));
+                Phrase.of(
+                    "%s is of no kind of timeline file; they end in %s.",
+                    file,
+                    String.join(
+                        ", ",
+                        Formats.timelines().stream()
+                            .flatMap(format -> format.extensions().stream())
+                            .toList()))));
   }
 
   /** What the target has no place for: nothing of the timeline, but media that lie beside it. */

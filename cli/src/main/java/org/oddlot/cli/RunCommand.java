@@ -1,6 +1,5 @@
 package org.oddlot.cli;
 
-import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
@@ -24,6 +23,7 @@ import org.oddlot.pass.Progress;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
 import org.oddlot.problem.Problem;
+import org.oddlot.text.Phrase;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -114,7 +114,9 @@ final class RunCommand implements Callable<Integer> {
       if (Passes.byId(pass).isEmpty()) {
         throw new ParameterException(
             spec.commandLine(),
-            Phrase.of("There is no pass \"%s\"; there are %s.", pass, String.join(", ", Passes.all().stream().map(p -> p.id()).toList())));
+            Phrase.of(
+                "There is no pass \"%s\"; there are %s.",
+                pass, String.join(", ", Passes.all().stream().map(p -> p.id()).toList())));
       }
     }
     return only.isEmpty() ? lot : lot.withSheet(lot.sheet().only(only));
@@ -138,17 +140,25 @@ final class RunCommand implements Callable<Integer> {
     out.println(lot.name());
     for (Outcome.StepOutcome step : outcome.steps()) {
       Tally tally = step.tally();
-      out.print(Phrase.of("  %-14s %4d settled %4d to look at %4d open %4d declined%n",
-          step.pass().title(), tally.settled(), tally.toLookAt(), tally.open(), tally.declined()));
+      out.print(
+          Phrase.of(
+              "  %-14s %4d settled %4d to look at %4d open %4d declined%n",
+              step.pass().title(),
+              tally.settled(),
+              tally.toLookAt(),
+              tally.open(),
+              tally.declined()));
     }
     for (Outcome.StepOutcome step : outcome.steps()) {
       for (Judged judged : step.judged()) {
         if (judged.standing() != Standing.SETTLED) {
           out.println(
-              Phrase.of("  %s, %s: %s: %s", step.pass().title(),
-                      judged.standing().words(),
-                      judged.finding().title(),
-                      judged.reason()));
+              Phrase.of(
+                  "  %s, %s: %s: %s",
+                  step.pass().title(),
+                  judged.standing().words(),
+                  judged.finding().title(),
+                  judged.reason()));
         }
       }
     }

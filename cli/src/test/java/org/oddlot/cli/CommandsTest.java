@@ -71,17 +71,15 @@ class CommandsTest {
     assertThat(written.string("sha256").orElseThrow()).hasSize(64);
     assertThat(json.array("ledger"))
         .hasSize(Integer.parseInt(json.get("changes").orElseThrow().display()))
-        .allSatisfy(
-            entry ->
-                assertThat(((JsonObject) entry).members().keySet())
-                    .containsExactly(
-                        "document", "place", "property", "before", "after", "pass", "reason"));
+        .allSatisfy(entry ->
+            assertThat(((JsonObject) entry).members().keySet())
+                .containsExactly(
+                    "document", "place", "property", "before", "after", "pass", "reason"));
     assertThat(json.array("findings"))
         .hasSize(7)
-        .allSatisfy(
-            finding ->
-                assertThat(((JsonObject) finding).string("standing").orElseThrow())
-                    .isIn("to_look_at", "open"));
+        .allSatisfy(finding ->
+            assertThat(((JsonObject) finding).string("standing").orElseThrow())
+                .isIn("to_look_at", "open"));
   }
 
   @Test
@@ -99,7 +97,9 @@ class CommandsTest {
       TimeZone.setDefault(zone);
     }
     String name = "orrin-day1 (odd lot).otio";
-    assertThat(Files.mismatch(folder.resolve("one").resolve(name), folder.resolve("two").resolve(name)))
+    assertThat(
+            Files.mismatch(
+                folder.resolve("one").resolve(name), folder.resolve("two").resolve(name)))
         .isEqualTo(-1);
   }
 
@@ -125,7 +125,8 @@ class CommandsTest {
 
   @Test
   void onlySomePassesAndASheetOfTheOwn() throws IOException {
-    assertThat(run("run", lot, "--only", "intake,match", "--json").json().array("passes")).hasSize(2);
+    assertThat(run("run", lot, "--only", "intake,match", "--json").json().array("passes"))
+        .hasSize(2);
     Ended unknown = run("run", lot, "--only", "magic");
     assertThat(unknown.code()).isEqualTo(ExitCode.WRONG_INPUT);
     assertThat(unknown.err()).contains("There is no pass \"magic\"");
@@ -140,14 +141,13 @@ class CommandsTest {
     Ended ended = run("run", timeline, log, broken.toString(), "--out", out("o"), "--json");
     assertThat(ended.json().array("written")).hasSize(1);
     assertThat(ended.json().array("problems"))
-        .anySatisfy(
-            problem -> {
-              var object = (JsonObject) problem;
-              assertThat(object.string("file")).contains("broken.otio");
-              assertThat(object.string("severity")).contains("error");
-              assertThat(object.string("message").orElseThrow()).contains("not valid JSON");
-              assertThat(object.string("place").orElseThrow()).isEqualTo("line 1, column 16");
-            });
+        .anySatisfy(problem -> {
+          var object = (JsonObject) problem;
+          assertThat(object.string("file")).contains("broken.otio");
+          assertThat(object.string("severity")).contains("error");
+          assertThat(object.string("message").orElseThrow()).contains("not valid JSON");
+          assertThat(object.string("place").orElseThrow()).isEqualTo("line 1, column 16");
+        });
     Ended alone = run("run", broken.toString(), "--out", out("p"), "--json");
     assertThat(alone.code()).isEqualTo(ExitCode.WRONG_INPUT);
     assertThat(folder.resolve("p")).doesNotExist();
@@ -163,7 +163,8 @@ class CommandsTest {
             JsonValue.parse(
                 """
                 {"file": "%s", "format": "OpenTimelineIO", "timelines": 1, "bins": 4, "clips": 91,
-                 "markers": 0, "entries": 0, "problems": []}"""
+                 "markers": 0, "entries": 0, "problems": []}\
+                """
                     .formatted(timeline)));
     Path bad = Files.writeString(folder.resolve("bad.csv"), "Scene,Take,TC In\n1,1,noon\n");
     Ended doubtful = run("check", bad.toString());
@@ -179,12 +180,15 @@ class CommandsTest {
     Ended again = run("convert", timeline, out("copy.otio"));
     assertThat(again.code()).isEqualTo(ExitCode.WRONG_INPUT);
     assertThat(again.err()).contains("is there already");
-    assertThat(run("convert", timeline, out("packed.otioz"), "--json").json().array("lost")).isEmpty();
+    assertThat(run("convert", timeline, out("packed.otioz"), "--json").json().array("lost"))
+        .isEmpty();
     assertThat(run("convert", out("packed.otioz"), out("unpacked.otio")).code()).isZero();
     assertThat(Files.mismatch(Path.of(timeline), folder.resolve("unpacked.otio"))).isEqualTo(-1);
-    assertThat(run("convert", timeline, out("copy.mov")).err()).contains("no kind of timeline file");
+    assertThat(run("convert", timeline, out("copy.mov")).err())
+        .contains("no kind of timeline file");
     Path broken = Files.writeString(folder.resolve("broken.otio"), "[]");
-    assertThat(run("convert", broken.toString(), out("x.otio")).code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(run("convert", broken.toString(), out("x.otio")).code())
+        .isEqualTo(ExitCode.WRONG_INPUT);
     assertThat(folder.resolve("x.otio")).doesNotExist();
   }
 
@@ -225,7 +229,10 @@ class CommandsTest {
     String csv = Files.readString(Path.of(log));
     Path latin = folder.resolve("latin.csv");
     // Semicolons and the usual charset of spreadsheets; commas within quotation marks stay.
-    String semicolons = csv.replace("; ", "/").replaceAll(",(?=(?:[^\"]*\"[^\"]*\")*[^\"]*$)", ";").replace("/", ", ");
+    String semicolons =
+        csv.replace("; ", "/")
+            .replaceAll(",(?=(?:[^\"]*\"[^\"]*\")*[^\"]*$)", ";")
+            .replace("/", ", ");
     Files.write(latin, semicolons.getBytes(StandardCharsets.ISO_8859_1));
     assertThat(run("run", timeline, latin.toString(), "--json").json().array("passes"))
         .isEqualTo(run("run", timeline, log, "--json").json().array("passes"));

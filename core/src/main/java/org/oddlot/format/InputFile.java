@@ -1,6 +1,5 @@
 package org.oddlot.format;
 
-import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -10,6 +9,7 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Optional;
 import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
 
 /**
  * A file that came in. It is only ever read.
@@ -44,7 +44,9 @@ public record InputFile(Path path) {
       if (size > LARGEST || size > Runtime.getRuntime().maxMemory() * 3 / 4) {
         problems.error(
             "",
-            Phrase.of("The file has %,d MB, more than can be held in memory here (%,d MB).", size >> 20, Runtime.getRuntime().maxMemory() >> 20),
+            Phrase.of(
+                "The file has %,d MB, more than can be held in memory here (%,d MB).",
+                size >> 20, Runtime.getRuntime().maxMemory() >> 20),
             "Export it in parts, or give the program more memory (JAVA_OPTS=-Xmx…).");
         return Optional.empty();
       }

@@ -1,6 +1,5 @@
 package org.oddlot.json;
 
-import org.oddlot.text.Phrase;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
@@ -9,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.oddlot.text.Phrase;
 
 /**
  * A thorough look at a text that is JSON: finds what the grammar allows and programs disagree
@@ -71,7 +71,9 @@ public final class JsonAudit {
         notes.add(
             new Note(
                 reader.keyStart() - 1,
-                Phrase.of("the key \"%s\" stands twice in one object; the first one is used", reader.key())));
+                Phrase.of(
+                    "the key \"%s\" stands twice in one object; the first one is used",
+                    reader.key())));
       }
       value();
     }

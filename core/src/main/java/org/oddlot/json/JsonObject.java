@@ -1,5 +1,6 @@
 package org.oddlot.json;
 
+import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -91,9 +92,10 @@ public final class JsonObject implements JsonValue {
       return Optional.empty();
     }
     var reader = slice.reader();
+    byte[] utf8 = key.getBytes(StandardCharsets.UTF_8);
     reader.beginObject();
     for (boolean first = true; reader.nextMember(first); first = false) {
-      if (reader.keyIs(key) || reader.key().equals(key)) {
+      if (reader.keyIs(utf8) || (reader.keyHasEscapes() && reader.key().equals(key))) {
         return Optional.of(JsonValue.read(slice.text(), reader));
       }
       reader.skipValue();

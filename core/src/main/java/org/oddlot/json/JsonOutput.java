@@ -1,6 +1,5 @@
 package org.oddlot.json;
 
-import org.oddlot.text.Phrase;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -8,6 +7,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.text.Phrase;
 
 /**
  * Where JSON is written to: copies of stretches of a text, and values formatted anew in a style.

@@ -1,11 +1,11 @@
 package org.oddlot.json;
 
-import org.oddlot.text.Phrase;
 import java.lang.invoke.MethodHandles;
 import java.lang.invoke.VarHandle;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import org.oddlot.text.Phrase;
 
 /**
  * Reads a document from front to back, checking it on the way. The caller steps into the objects
@@ -37,6 +37,9 @@ public final class JsonReader {
   private int keyEnd;
   private int nonFiniteNumbers;
   private int firstNonFinite = -1;
+  private int fractionStart;
+  private int fractionEnd;
+  private double fraction;
   private int longestString;
   private int longestStringAt;
 
@@ -180,17 +183,19 @@ public final class JsonReader {
     return decode(keyStart, keyEnd);
   }
 
-  /** Whether the last key is {@code ascii}, to the byte. */
-  public boolean keyIs(String ascii) {
-    if (keyEnd - keyStart != ascii.length()) {
-      return false;
-    }
-    for (int i = 0; i < ascii.length(); i++) {
-      if (bytes[keyStart + i] != ascii.charAt(i)) {
-        return false;
+  /** Whether the last key is written with escapes. */
+  boolean keyHasEscapes() {
+    for (int i = keyStart; i < keyEnd; i++) {
+      if (bytes[i] == '\\') {
+        return true;
       }
     }
-    return true;
+    return false;
+  }
+
+  /** Whether the last key is {@code utf8}, to the byte. */
+  public boolean keyIs(byte[] utf8) {
+    return Arrays.equals(bytes, keyStart, keyEnd, utf8, 0, utf8.length);
   }
 
   /**
@@ -232,12 +237,24 @@ public final class JsonReader {
     if (i > from && (i == to || (i + 2 == to && bytes[i] == '.' && bytes[i + 1] == '0'))) {
       return value;
     }
+    return parseFraction(from, to);
+  }
+
+  /** A document has few different rates, but each a hundred thousand times. */
+  private double parseFraction(int from, int to) {
+    if (Arrays.equals(bytes, from, to, bytes, fractionStart, fractionEnd)) {
+      return fraction;
+    }
     String number = new String(bytes, from, to - from, StandardCharsets.ISO_8859_1);
-    return switch (number) {
-      case "Inf" -> Double.POSITIVE_INFINITY;
-      case "-Inf" -> Double.NEGATIVE_INFINITY;
-      default -> Double.parseDouble(number);
-    };
+    fraction =
+        switch (number) {
+          case "Inf" -> Double.POSITIVE_INFINITY;
+          case "-Inf" -> Double.NEGATIVE_INFINITY;
+          default -> Double.parseDouble(number);
+        };
+    fractionStart = from;
+    fractionEnd = to;
+    return fraction;
   }
 
   /** Reads {@code true} or {@code false}. */

@@ -1,6 +1,5 @@
 package org.oddlot.lot;
 
-import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
@@ -27,6 +26,7 @@ import org.oddlot.paper.LogField;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Settings;
+import org.oddlot.text.Phrase;
 
 /**
  * Saves and opens lots: {@code NAME.oddlot}, JSON that people can read. Inputs stand in it by their

@@ -28,7 +28,8 @@ public final class DateReader {
   private static final Pattern YEAR_LAST =
       Pattern.compile("(\\d{1,2})[-./ ](\\d{1,2})[-./ ](\\d{4}|\\d{2})(?: .*)?");
   private static final Pattern MONTH_IN_WORDS =
-      Pattern.compile("(\\d{1,2})\\.?[- /]*(?:de )?(\\p{L}{3,12})\\.?[-, /]*(?:de )?(\\d{4}|\\d{2})");
+      Pattern.compile(
+          "(\\d{1,2})\\.?[- /]*(?:de )?(\\p{L}{3,12})\\.?[-, /]*(?:de )?(\\d{4}|\\d{2})");
   private static final Pattern MONTH_WORD_FIRST =
       Pattern.compile("(\\p{L}{3,12})\\.?[- ]*(\\d{1,2})(?:st|nd|rd|th)?[-, ]+(\\d{4}|\\d{2})");
 

@@ -1,9 +1,9 @@
 package org.oddlot.paper;
 
-import org.oddlot.text.Phrase;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
 

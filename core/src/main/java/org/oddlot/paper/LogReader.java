@@ -1,6 +1,5 @@
 package org.oddlot.paper;
 
-import org.oddlot.text.Phrase;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -14,6 +13,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.oddlot.paper.LogEntry.Kind;
 import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 
 /** Makes a log of a table whose columns are known. What cannot be read is said, row by row. */
@@ -53,8 +53,9 @@ public final class LogReader {
     if (!dates.isDecided()) {
       problems.warning(
           "",
-          Phrase.of("Its dates can be read with the day first or the month first: \"%s\" is taken as %s.", cells.getFirst(),
-                  dates.read(cells.getFirst()).map(LocalDate::toString).orElse("")),
+          Phrase.of(
+              "Its dates can be read with the day first or the month first: \"%s\" is taken as %s.",
+              cells.getFirst(), dates.read(cells.getFirst()).map(LocalDate::toString).orElse("")),
           "Set the order of dates if that is wrong.");
     }
   }
@@ -138,11 +139,13 @@ public final class LogReader {
   private String id(
       String scene, String take, Optional<Label> in, List<String> keywords, String marker) {
     String self =
-        Phrase.of("%s:%s/%s@%s%s", name,
-                scene,
-                take,
-                in.map(Label::toString).orElse(""),
-                keywords.isEmpty() ? marker : "=" + String.join("+", keywords));
+        Phrase.of(
+            "%s:%s/%s@%s%s",
+            name,
+            scene,
+            take,
+            in.map(Label::toString).orElse(""),
+            keywords.isEmpty() ? marker : "=" + String.join("+", keywords));
     int count = idsSeen.merge(self, 1, Integer::sum);
     return count == 1 ? self : self + "#" + count;
   }

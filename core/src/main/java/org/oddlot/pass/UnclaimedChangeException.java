@@ -9,6 +9,8 @@ public final class UnclaimedChangeException extends RuntimeException {
 
   UnclaimedChangeException(Pass pass, Difference difference) {
     super(
-        Phrase.of("The pass %s changed %s of %s without a finding that says so", pass.id(), difference.property(), difference.place().path()));
+        Phrase.of(
+            "The pass %s changed %s of %s without a finding that says so",
+            pass.id(), difference.property(), difference.place().path()));
   }
 }

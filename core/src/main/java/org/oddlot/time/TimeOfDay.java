@@ -1,9 +1,9 @@
 package org.oddlot.time;
 
-import org.oddlot.text.Phrase;
 import java.math.RoundingMode;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.oddlot.text.Phrase;
 
 /**
  * A time between one midnight and the next, exact to any fraction of a second; it wraps.

@@ -1,9 +1,9 @@
 package org.oddlot.time;
 
-import org.oddlot.text.Phrase;
 import java.util.Objects;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.oddlot.text.Phrase;
 
 /**
  * A timecode label after SMPTE ST 12-1: hours, minutes, seconds and frames at a rate, counted with
@@ -64,7 +64,9 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
     requireRange("seconds", seconds, 59);
     if (frames < 0 || frames >= nominal) {
       throw new TimecodeException(
-          Phrase.of("There is no frame %02d at %s fps: frames count from 00 to %02d", frames, rate, nominal - 1));
+          Phrase.of(
+              "There is no frame %02d at %s fps: frames count from 00 to %02d",
+              frames, rate, nominal - 1));
     }
     long totalMinutes = 60L * hours + minutes;
     long count = (60 * totalMinutes + seconds) * nominal + frames;
@@ -74,7 +76,9 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
     long dropped = droppedInAMinute(rate);
     if (seconds == 0 && minutes % 10 != 0 && frames < dropped) {
       throw new TimecodeException(
-          Phrase.of("%s is left out by drop-frame counting: each minute but every tenth begins with frame %02d", label(hours, minutes, seconds, frames, ';', nominal), dropped));
+          Phrase.of(
+              "%s is left out by drop-frame counting: each minute but every tenth begins with frame %02d",
+              label(hours, minutes, seconds, frames, ';', nominal), dropped));
     }
     return new Timecode(count - dropped * (totalMinutes - totalMinutes / 10), rate, true);
   }

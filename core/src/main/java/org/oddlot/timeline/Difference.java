@@ -1,11 +1,11 @@
 package org.oddlot.timeline;
 
-import org.oddlot.text.Phrase;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlot.json.JsonValue;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
@@ -35,7 +35,9 @@ public record Difference(
     return switch (value) {
       case JsonValue json -> json.display();
       case Marker marker ->
-          Phrase.of("%s at %s", marker.name().isEmpty() ? "marker" : marker.name(), text(marker.markedRange()));
+          Phrase.of(
+              "%s at %s",
+              marker.name().isEmpty() ? "marker" : marker.name(), text(marker.markedRange()));
       case TimelineObject object -> (object.schema() + " " + object.name()).strip();
       case RationalTime time -> Timecode.of(time, false).toString();
       case TimeRange range -> text(range.start()) + " for " + text(range.duration());

@@ -81,7 +81,9 @@ class LotTest {
     Path file = folder.resolve("day 1.oddlot");
     LotFile.save(lot, file);
     assertThat(LotFile.open(file)).isEqualTo(lot);
-    assertThat(Files.readString(file)).contains("\"file\": \"in/day.otio\"").doesNotContain(folder.toString());
+    assertThat(Files.readString(file))
+        .contains("\"file\": \"in/day.otio\"")
+        .doesNotContain(folder.toString());
   }
 
   @Test
@@ -105,7 +107,8 @@ class LotTest {
             .withOrder(Optional.of(DateReader.Order.MONTH_FIRST))
             .withColumn(0, Optional.of(LogField.SHOT))
             .withColumn(1, Optional.empty());
-    Lot changed = lot.withInputs(lot.inputs().stream().map(input -> input.withReading(reading)).toList());
+    Lot changed =
+        lot.withInputs(lot.inputs().stream().map(input -> input.withReading(reading)).toList());
     Path file = folder.resolve("x.oddlot");
     LotFile.save(changed, file);
     assertThat(LotFile.open(file)).isEqualTo(changed);
@@ -122,7 +125,8 @@ class LotTest {
     assertThatThrownBy(() -> LotFile.open(write("c.oddlot", "{}"))).hasMessageContaining("no lot");
     assertThatThrownBy(() -> LotFile.open(write("d.oddlot", "{\"oddlot\": 99}")))
         .hasMessageContaining("newer version");
-    assertThatThrownBy(() -> LotFile.openSheet(write("e.json", "{}"))).hasMessageContaining("no run sheet");
+    assertThatThrownBy(() -> LotFile.openSheet(write("e.json", "{}")))
+        .hasMessageContaining("no run sheet");
   }
 
   @Test
@@ -170,7 +174,9 @@ class LotTest {
   @Test
   void filesOfOneNameInTwoFoldersAreToldApart() throws IOException {
     Lot lot =
-        Lot.of(List.of(write("one/day.otio", CLIP), write("two/day.otio", CLIP.replace("A001", "B001"))));
+        Lot.of(
+            List.of(
+                write("one/day.otio", CLIP), write("two/day.otio", CLIP.replace("A001", "B001"))));
     assertThat(Intake.read(lot, Progress.NONE).matter().documents())
         .extracting(document -> document.name())
         .containsExactly("day.otio", "two/day.otio");
@@ -181,9 +187,11 @@ class LotTest {
     Intake.Taken first = Intake.read(day(), Progress.NONE);
     Intake.Taken second = Intake.read(first.lot(), Optional.of(first), Progress.NONE);
     assertThat(second.matter()).isSameAs(first.matter());
-    Lot more = first.lot().withFiles(List.of(write("in/log2.csv", "Scene,Take,TC In\n1,1,10:00:00:00\n")));
+    Lot more =
+        first.lot().withFiles(List.of(write("in/log2.csv", "Scene,Take,TC In\n1,1,10:00:00:00\n")));
     Intake.Taken third = Intake.read(more, Optional.of(first), Progress.NONE);
-    assertThat(third.matter().documents().getFirst()).isSameAs(first.matter().documents().getFirst());
+    assertThat(third.matter().documents().getFirst())
+        .isSameAs(first.matter().documents().getFirst());
     assertThat(third.matter().papers()).hasSize(2);
   }
 
@@ -205,7 +213,8 @@ class LotTest {
     assertThat(first).hasContent("somebody's own");
     try (var files = Files.list(in)) {
       assertThat(files.map(f -> f.getFileName().toString()))
-          .containsExactlyInAnyOrder("day.otio", "log.csv", "day (odd lot).otio", "day (odd lot) 2.otio");
+          .containsExactlyInAnyOrder(
+              "day.otio", "log.csv", "day (odd lot).otio", "day (odd lot) 2.otio");
     }
   }
 
@@ -214,18 +223,17 @@ class LotTest {
     Lot lot = day();
     var digests =
         List.of("one", "two").stream()
-            .map(
-                name -> {
-                  Intake.Taken taken = Intake.read(lot, Progress.NONE);
-                  try {
-                    return new Output(taken.lot(), run(taken))
-                        .write(folder.resolve(name), Progress.NONE)
-                        .getFirst()
-                        .sha256();
-                  } catch (IOException e) {
-                    throw new AssertionError(e);
-                  }
-                })
+            .map(name -> {
+              Intake.Taken taken = Intake.read(lot, Progress.NONE);
+              try {
+                return new Output(taken.lot(), run(taken))
+                    .write(folder.resolve(name), Progress.NONE)
+                    .getFirst()
+                    .sha256();
+              } catch (IOException e) {
+                throw new AssertionError(e);
+              }
+            })
             .toList();
     assertThat(digests.get(0)).isEqualTo(digests.get(1));
   }
@@ -233,14 +241,13 @@ class LotTest {
   @Test
   void whatIsCutOffWhileWritingLeavesTheOldState() throws IOException {
     Path target = write("lot.oddlot", "the old state");
-    assertThatThrownBy(
-            () ->
-                SafeFile.write(
-                    target,
-                    part -> {
-                      Files.writeString(part, "half of the new");
-                      throw new IOException("The disk is full");
-                    }))
+    assertThatThrownBy(() ->
+            SafeFile.write(
+                target,
+                part -> {
+                  Files.writeString(part, "half of the new");
+                  throw new IOException("The disk is full");
+                }))
         .hasMessage("The disk is full");
     assertThat(target).hasContent("the old state");
     // What a killed run leaves behind does not stop the next one, which clears it away.

@@ -25,19 +25,17 @@ class LogReaderTest {
 
   private List<LogEntry> read(String csv) {
     Table table = table(csv);
-    return LogReader.read(
-            "log.csv", table, ColumnMapping.guess(table), Optional.empty(), problems)
+    return LogReader.read("log.csv", table, ColumnMapping.guess(table), Optional.empty(), problems)
         .entries();
   }
 
   @Test
   void aLineOfALogIsUnderstood() {
     LogEntry entry =
-        read(
-                """
-                Scene;Shot;Take;Cam;Roll;TC In;TC Out;Date;FPS;Circle;Notes;Cast;Keyword;Category
-                12A;b;3;A;A003;10:14:07:12;10:15:00:00;14.03.2026;23,976;*;"boom; end good";Inés, Pilar;gulls, sea;Sound
-                """)
+        read("""
+        Scene;Shot;Take;Cam;Roll;TC In;TC Out;Date;FPS;Circle;Notes;Cast;Keyword;Category
+        12A;b;3;A;A003;10:14:07:12;10:15:00:00;14.03.2026;23,976;*;"boom; end good";Inés, Pilar;gulls, sea;Sound
+        """)
             .getFirst();
     assertThat(entry.scene()).isEqualTo("12A");
     assertThat(entry.shot()).isEqualTo("b");
@@ -167,7 +165,8 @@ class LogReaderTest {
   @Test
   void twoColumnsForOneFieldAreResolvedAndSaid() {
     ColumnMapping mapping =
-        ColumnMapping.guess(table("Scene number of the day;Scene;Take;TC In\n1;12;1;10:00:00:00\n"));
+        ColumnMapping.guess(
+            table("Scene number of the day;Scene;Take;TC In\n1;12;1;10:00:00:00\n"));
     assertThat(mapping.columnsOf(LogField.SCENE)).containsExactly(1);
     assertThat(mapping.columns().getFirst().evidence()).isEqualTo("\"Scene\" is the scene already");
     // A correction takes the field away from the column that had it.

@@ -33,7 +33,8 @@ class SpellingsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"", "ten", "10:14", "10:60:00:00", "10:00:61:00", "1014071", "-1:00:00:00"})
+  @ValueSource(
+      strings = {"", "ten", "10:14", "10:60:00:00", "10:00:61:00", "1014071", "-1:00:00:00"})
   void whatIsNoTimecodeIsNone(String text) {
     assertThat(Label.parse(text)).isEmpty();
   }

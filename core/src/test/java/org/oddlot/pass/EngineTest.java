@@ -24,9 +24,11 @@ class EngineTest {
 
   @Test
   void passesAreFoundInTheirOrder() {
-    assertThat(Passes.all()).extracting(Pass::id)
+    assertThat(Passes.all())
+        .extracting(Pass::id)
         .containsExactly("intake", "match", "tag", "return");
-    assertThat(RunSheet.initial().steps()).extracting(RunSheet.Step::pass)
+    assertThat(RunSheet.initial().steps())
+        .extracting(RunSheet.Step::pass)
         .containsExactly("intake", "match", "tag", "return");
   }
 
@@ -40,26 +42,24 @@ class EngineTest {
         .contains(
             org.assertj.core.groups.Tuple.tuple(
                 "Day / A001C001", "metadata/oddlot/log/scene", "12"),
-            org.assertj.core.groups.Tuple.tuple(
-                "Day / A001C002", "metadata/oddlot/log/take", "2"));
+            org.assertj.core.groups.Tuple.tuple("Day / A001C002", "metadata/oddlot/log/take", "2"));
   }
 
   @Test
   void aChangeThatNoFindingClaimsIsAFault() {
     Matter matter = SAMPLE.matter();
-    Clip clip = (Clip) Placed.root(matter.documents().getFirst().root()).clips().getFirst().object();
+    Clip clip =
+        (Clip) Placed.root(matter.documents().getFirst().root()).clips().getFirst().object();
     Matter changed =
-        matter.withDocuments(
-            document ->
-                document.withRoot(
-                    new Edits()
-                        .change(
-                            clip,
-                            c ->
-                                c.withMetadata(
-                                        c.metadata().with("sneaked in", JsonString.of("yes")))
-                                    .withName("renamed"))
-                        .applyTo(document.root())));
+        matter.withDocuments(document ->
+            document.withRoot(
+                new Edits()
+                    .change(
+                        clip,
+                        c ->
+                            c.withMetadata(c.metadata().with("sneaked in", JsonString.of("yes")))
+                                .withName("renamed"))
+                    .applyTo(document.root())));
     var sneaky = Passes.all().getFirst();
     assertThatThrownBy(() -> Ledger.check(sneaky, matter, new Applied(changed, List.of())))
         .isInstanceOf(UnclaimedChangeException.class)
@@ -137,15 +137,9 @@ class EngineTest {
             return true;
           }
         };
-    assertThatThrownBy(
-            () ->
-                new Engine()
-                    .run(
-                        SAMPLE.matter(),
-                        RunSheet.initial(),
-                        Map.of(),
-                        Optional.empty(),
-                        stopped))
+    assertThatThrownBy(() ->
+            new Engine()
+                .run(SAMPLE.matter(), RunSheet.initial(), Map.of(), Optional.empty(), stopped))
         .isInstanceOf(CancelledException.class);
   }
 

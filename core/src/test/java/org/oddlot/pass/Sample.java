@@ -57,8 +57,7 @@ public final class Sample {
     long start = Timecode.parse(parts[1], rate).frames() + from;
     String clip = clip(parts, rate, "");
     uses.add(
-        clip.replace(
-            "\"source_range\":null", "\"source_range\":" + range(start, frames, rate)));
+        clip.replace("\"source_range\":null", "\"source_range\":" + range(start, frames, rate)));
     return this;
   }
 
@@ -69,7 +68,8 @@ public final class Sample {
   }
 
   private static String range(long start, long frames, FrameRate rate) {
-    String time = "{\"OTIO_SCHEMA\":\"RationalTime.1\",\"rate\":" + rate.toDouble() + ",\"value\":%d.0}";
+    String time =
+        "{\"OTIO_SCHEMA\":\"RationalTime.1\",\"rate\":" + rate.toDouble() + ",\"value\":%d.0}";
     return "{\"OTIO_SCHEMA\":\"TimeRange.1\",\"duration\":%s,\"start_time\":%s}"
         .formatted(time.formatted(frames), time.formatted(start));
   }
@@ -83,10 +83,11 @@ public final class Sample {
                 ? (words[3].equals("-") ? "" : ",") + "\"recorded\":\"" + words[4] + "\""
                 : "");
     return """
-        {"OTIO_SCHEMA":"Clip.2","metadata":{%s},"name":"%s","source_range":null,"effects":[],\
-        "markers":[],"enabled":true,"media_references":{"DEFAULT_MEDIA":{"OTIO_SCHEMA":\
-        "ExternalReference.1","metadata":{"oddlot":{"source":{%s}}},"name":"%s","available_range":%s,\
-        "target_url":"media/%s.mov"}},"active_media_reference_key":"DEFAULT_MEDIA"}"""
+    {"OTIO_SCHEMA":"Clip.2","metadata":{%s},"name":"%s","source_range":null,"effects":[],\
+    "markers":[],"enabled":true,"media_references":{"DEFAULT_MEDIA":{"OTIO_SCHEMA":\
+    "ExternalReference.1","metadata":{"oddlot":{"source":{%s}}},"name":"%s","available_range":%s,\
+    "target_url":"media/%s.mov"}},"active_media_reference_key":"DEFAULT_MEDIA"}\
+    """
         .formatted(
             metadata, name, source, name, range(start, Long.parseLong(words[2]), rate), name);
   }
@@ -99,7 +100,8 @@ public final class Sample {
                 + """
                 {"OTIO_SCHEMA":"Timeline.1","metadata":{},"name":"Rough","global_start_time":null,\
                 "tracks":{"OTIO_SCHEMA":"Stack.1","metadata":{},"name":"tracks","children":[{\
-                "OTIO_SCHEMA":"Track.1","metadata":{},"name":"V1","kind":"Video","children":[%s]}]}}"""
+                "OTIO_SCHEMA":"Track.1","metadata":{},"name":"V1","kind":"Video","children":[%s]}]}}\
+                """
                     .formatted(String.join(",", uses));
     return "{\"OTIO_SCHEMA\":\"SerializableCollection.1\",\"metadata\":{},\"name\":\"Day\",\"children\":["
         + String.join(",", clips)
@@ -113,7 +115,8 @@ public final class Sample {
         OtioReader.read(otio().getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
     var document =
         new Document("day.otio", "0123456789abcdef", root, Profiles.own(), problems.list());
-    return Matter.of("Day", List.of(document), log.isEmpty() ? List.of() : List.of(paper()), List.of());
+    return Matter.of(
+        "Day", List.of(document), log.isEmpty() ? List.of() : List.of(paper()), List.of());
   }
 
   private Paper paper() {
@@ -131,7 +134,8 @@ public final class Sample {
 
   /** What comes of running all passes. */
   public Outcome run(Map<String, Decision> decisions) {
-    return new Engine().run(matter(), RunSheet.initial(), decisions, Optional.empty(), Progress.NONE);
+    return new Engine()
+        .run(matter(), RunSheet.initial(), decisions, Optional.empty(), Progress.NONE);
   }
 
   /** What comes of running all passes with nothing said. */

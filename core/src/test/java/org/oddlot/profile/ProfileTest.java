@@ -25,12 +25,11 @@ class ProfileTest {
     Profile desk = Profiles.shipped().getLast();
     Stream<Field> kept = Arrays.stream(Field.values()).filter(f -> f != Field.IDENTITY);
     assertThat(kept)
-        .allSatisfy(
-            field -> {
-              assertThat(own.place(field)).as(field.path()).isPresent();
-              assertThat(desk.place(field)).as(field.path()).isPresent();
-              assertThat(own.place(field)).isNotEqualTo(desk.place(field));
-            });
+        .allSatisfy(field -> {
+          assertThat(own.place(field)).as(field.path()).isPresent();
+          assertThat(desk.place(field)).as(field.path()).isPresent();
+          assertThat(own.place(field)).isNotEqualTo(desk.place(field));
+        });
     assertThat(own.kinds().keySet()).containsExactlyInAnyOrder(MarkerKind.values());
     assertThat(desk.kinds().values()).doesNotContainAnyElementsOf(own.kinds().values());
   }

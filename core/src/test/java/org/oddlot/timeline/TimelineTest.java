@@ -70,9 +70,11 @@ class TimelineTest {
   void aStartThatIsAFullMinuteOnlyWithDroppedLabelsSaysSo() {
     var fps = FrameRate.FPS_29_97;
     // SMPTE ST 12-1: frame 107,892 is 01:00:00;00.
-    assertThat(timecodes(timeline(Optional.of(RationalTime.of(107_892, fps)), clip("a", 0, 5, fps))))
+    assertThat(
+            timecodes(timeline(Optional.of(RationalTime.of(107_892, fps)), clip("a", 0, 5, fps))))
         .containsExactly("01:00:00;00");
-    assertThat(timecodes(timeline(Optional.of(RationalTime.of(108_000, fps)), clip("a", 0, 5, fps))))
+    assertThat(
+            timecodes(timeline(Optional.of(RationalTime.of(108_000, fps)), clip("a", 0, 5, fps))))
         .containsExactly("01:00:00:00");
   }
 
@@ -80,17 +82,19 @@ class TimelineTest {
   void behindSomethingOfUnknownLengthNothingIsKnown() {
     var fps = FrameRate.FPS_24;
     var unknown = new Opaque(Origin.NONE, "", "Puppet.3");
-    assertThat(timecodes(timeline(Optional.empty(), clip("a", 0, 5, fps), unknown, clip("b", 0, 5, fps))))
+    assertThat(
+            timecodes(
+                timeline(Optional.empty(), clip("a", 0, 5, fps), unknown, clip("b", 0, 5, fps))))
         .containsExactly("00:00:00:00", "unknown");
   }
 
   @Test
   void nestedTracksAreSeenThroughTheirUsedPart() {
     var fps = FrameRate.FPS_24;
-    Track inner = Track.of("inner", Track.VIDEO, List.of(clip("a", 0, 24, fps), clip("b", 0, 24, fps)));
+    Track inner =
+        Track.of("inner", Track.VIDEO, List.of(clip("a", 0, 24, fps), clip("b", 0, 24, fps)));
     Stack nested =
-        Stack.of("nested", List.of(inner))
-            .withSourceRange(Optional.of(TimeRange.of(12, 24, fps)));
+        Stack.of("nested", List.of(inner)).withSourceRange(Optional.of(TimeRange.of(12, 24, fps)));
     assertThat(timecodes(timeline(Optional.empty(), clip("x", 0, 48, fps), nested)))
         .containsExactly("00:00:00:00", "00:00:01:12", "00:00:02:12");
   }
@@ -122,7 +126,8 @@ class TimelineTest {
         assertThat(now.remove(index).name()).isEqualTo("changed");
         var before = new ArrayList<>(bins.get(b).children());
         before.remove(index);
-        assertThat(now).usingElementComparator((x, y) -> x.identity() == y.identity() ? 0 : 1)
+        assertThat(now)
+            .usingElementComparator((x, y) -> x.identity() == y.identity() ? 0 : 1)
             .isEqualTo(before);
       }
     }
@@ -146,7 +151,9 @@ class TimelineTest {
   void differencesNameTheLeafThatDiffers() {
     Clip before = clip("a", 0, 5, FrameRate.FPS_24);
     JsonObject noted =
-        JsonObject.EMPTY.withAt(List.of("x", "y"), JsonString.of("1")).with("z", JsonString.of("2"));
+        JsonObject.EMPTY
+            .withAt(List.of("x", "y"), JsonString.of("1"))
+            .with("z", JsonString.of("2"));
     Clip after =
         before
             .withMetadata(noted)

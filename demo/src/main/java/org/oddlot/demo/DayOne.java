@@ -1,6 +1,5 @@
 package org.oddlot.demo;
 
-import org.oddlot.text.Phrase;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
@@ -13,6 +12,7 @@ import org.oddlot.practice.desk.DeskWriter;
 import org.oddlot.practice.desk.Item;
 import org.oddlot.practice.desk.Slate;
 import org.oddlot.practice.desk.Span;
+import org.oddlot.text.Phrase;
 
 /**
  * The first day as Practice Desk exports it: a bin of the clips of two cameras, and a rough cut.

@@ -1,9 +1,9 @@
 package org.oddlot.demo;
 
-import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import org.oddlot.text.Phrase;
 
 /** What was shot on the first day, take by take. Seeded: the same day each time. */
 final class ShootingDay {
@@ -73,7 +73,8 @@ final class ShootingDay {
   }
 
   private static String name(char camera, int index) {
-    return Phrase.of("%c%03dC%03d", camera, 1 + index / CLIPS_ON_A_CARD, 1 + index % CLIPS_ON_A_CARD);
+    return Phrase.of(
+        "%c%03dC%03d", camera, 1 + index / CLIPS_ON_A_CARD, 1 + index % CLIPS_ON_A_CARD);
   }
 
   /** The card that a clip is on. */

@@ -1,10 +1,10 @@
 package org.oddlot.demo;
 
-import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.Collectors;
+import org.oddlot.text.Phrase;
 
 /** The shot log of the first day, with the mistakes that happen. */
 final class ShotLog {
@@ -217,7 +217,9 @@ final class ShotLog {
 
   private static String label(long frames) {
     long seconds = frames / ShootingDay.NOMINAL;
-    return Phrase.of("%02d:%02d:%02d:%02d", seconds / 3600, seconds / 60 % 60, seconds % 60, frames % ShootingDay.NOMINAL);
+    return Phrase.of(
+        "%02d:%02d:%02d:%02d",
+        seconds / 3600, seconds / 60 % 60, seconds % 60, frames % ShootingDay.NOMINAL);
   }
 
   private static String quoted(String cell) {

@@ -1,6 +1,5 @@
 package org.oddlot.desk;
 
-import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -47,6 +46,7 @@ import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Source;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 
 /**
@@ -285,7 +285,9 @@ final class DeskWindow {
               new HBox(
                   12,
                   Words.paragraph(
-                      Phrase.of("The program was cut off before this lot was saved. %s kept.", decisions == 1 ? "1 decision was" : decisions + " decisions were"),
+                      Phrase.of(
+                          "The program was cut off before this lot was saved. %s kept.",
+                          decisions == 1 ? "1 decision was" : decisions + " decisions were"),
                       "banner-text"),
                   Words.spring(),
                   Actions.button("recover-not", "Let them go", "", session::forgetRecoverable),
@@ -450,7 +452,8 @@ final class DeskWindow {
         lot -> session.open(List.of(lot)));
   }
 
-  private void setNight(boolean night) {
+  /** Turns the night sheet on or off, and remembers it. */
+  void setNight(boolean night) {
     root.getStyleClass().remove("night");
     if (night) {
       root.getStyleClass().add("night");

@@ -46,7 +46,10 @@ public final class OddLotApp extends Application {
     session.open(getParameters().getUnnamed().stream().map(Path::of).toList());
     String tour = getParameters().getNamed().get("tour");
     if (tour != null) {
-      new Tour(session, window, Path.of(tour)).begin();
+      Path pictures = Path.of(tour);
+      String scratch = getParameters().getNamed().get("scratch");
+      Path output = (scratch == null ? pictures : Path.of(scratch)).resolve("out");
+      new Tour(session, window, pictures, output).begin();
     }
   }
 

@@ -1,6 +1,5 @@
 package org.oddlot.desk;
 
-import org.oddlot.text.Phrase;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -26,6 +25,7 @@ import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
+import org.oddlot.text.Phrase;
 
 /** The run sheet at the left: the passes in order with their tallies. It is the navigation. */
 final class RunSheetView extends VBox {
@@ -173,6 +173,7 @@ final class RunSheetView extends VBox {
   }
 
   private static String spoken(Tally tally) {
-    return Phrase.of(", %d settled, %d to look at, %d open", tally.settled(), tally.toLookAt(), tally.open());
+    return Phrase.of(
+        ", %d settled, %d to look at, %d open", tally.settled(), tally.toLookAt(), tally.open());
   }
 }

@@ -1,6 +1,5 @@
 package org.oddlot.desk;
 
-import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
+import javafx.scene.control.TableView;
 import javafx.util.Duration;
 import org.oddlot.desk.session.Session;
 import org.oddlot.desk.session.State;
@@ -18,6 +18,7 @@ import org.oddlot.pass.Judged;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
+import org.oddlot.text.Phrase;
 
 /**
  * Goes through the demo's work by itself, as a person would, and takes a picture of each station:
@@ -30,6 +31,7 @@ final class Tour {
   private final Session session;
   private final DeskWindow window;
   private final Path folder;
+  private final Path output;
   private final Deque<Step> steps = new ArrayDeque<>();
   private int waited;
 
@@ -37,23 +39,35 @@ final class Tour {
     void run() throws IOException;
   }
 
-  Tour(Session session, DeskWindow window, Path folder) {
+  /**
+   * @param folder where the pictures go
+   * @param output where what the lot gives is written to
+   */
+  Tour(Session session, DeskWindow window, Path folder, Path output) {
     this.session = session;
     this.window = window;
     this.folder = folder;
+    this.output = output;
   }
 
   void begin() {
     steps.add(() -> station("intake"));
+    steps.add(() -> select("intake-rows", 1));
     steps.add(() -> picture("intake"));
     steps.add(() -> station("match"));
+    steps.add(() -> select("match-rows", 1));
     steps.add(() -> picture("match"));
+    steps.add(() -> night(true));
+    steps.add(() -> picture("match-night"));
+    steps.add(() -> night(false));
     steps.add(() -> report("Before anything is decided"));
     steps.add(this::settle);
     steps.add(() -> station("tag"));
+    steps.add(() -> select("tag-rows", 1));
     steps.add(() -> picture("tag"));
     steps.add(() -> station("return"));
-    steps.add(() -> session.write(folder.resolve("out")));
+    steps.add(() -> session.write(output));
+    steps.add(() -> select("ledger-rows", 14));
     steps.add(() -> picture("return"));
     steps.add(() -> report("After the doubtful ones were settled"));
     steps.add(this::end);
@@ -90,6 +104,16 @@ final class Tour {
     window.open(pass);
   }
 
+  private void select(String table, int row) {
+    if (window.scene().lookup("#" + table) instanceof TableView<?> rows) {
+      rows.getSelectionModel().select(row);
+    }
+  }
+
+  private void night(boolean on) {
+    window.setNight(on);
+  }
+
   private void picture(String name) throws IOException {
     Files.createDirectories(folder);
     Pictures.take(window.scene(), folder.resolve(name + ".png"));
@@ -116,8 +140,14 @@ final class Tour {
     System.out.println(when + ":");
     for (Outcome.StepOutcome step : state.outcome().map(Outcome::steps).orElse(List.of())) {
       Tally tally = step.tally();
-      System.out.print(Phrase.of("  %-14s %4d settled %4d to look at %4d open %4d declined%n",
-          step.pass().title(), tally.settled(), tally.toLookAt(), tally.open(), tally.declined()));
+      System.out.print(
+          Phrase.of(
+              "  %-14s %4d settled %4d to look at %4d open %4d declined%n",
+              step.pass().title(),
+              tally.settled(),
+              tally.toLookAt(),
+              tally.open(),
+              tally.declined()));
     }
   }
 

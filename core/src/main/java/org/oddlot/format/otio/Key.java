@@ -51,7 +51,7 @@ enum Key {
 
   static {
     for (Key key : values()) {
-      byte[] bytes = key.text.getBytes(StandardCharsets.US_ASCII);
+      byte[] bytes = key.bytes;
       int bucket = bucket(bytes.length, bytes[0], bytes[bytes.length / 2], bytes[bytes.length - 1]);
       while (TABLE[bucket] != null) {
         bucket = (bucket + 1) % BUCKETS;
@@ -62,12 +62,16 @@ enum Key {
 
   private final String text;
 
+  @SuppressWarnings("ImmutableEnumChecker") // never handed out
+  private final byte[] bytes;
+
   Key() {
-    this.text = name().toLowerCase(Locale.ROOT);
+    this("");
   }
 
   Key(String text) {
-    this.text = text;
+    this.text = text.isEmpty() ? name().toLowerCase(Locale.ROOT) : text;
+    this.bytes = this.text.getBytes(StandardCharsets.US_ASCII);
   }
 
   /** As it stands in the file. */
@@ -85,7 +89,7 @@ enum Key {
         bucket(length, reader.keyByte(0), reader.keyByte(length / 2), reader.keyByte(length - 1));
     while (true) {
       Key key = TABLE[bucket];
-      if (key == null || reader.keyIs(key.text)) {
+      if (key == null || reader.keyIs(key.bytes)) {
         return key;
       }
       bucket = (bucket + 1) % BUCKETS;

@@ -1,6 +1,6 @@
 package org.oddlot.format.otio;
 
-import org.oddlot.text.Phrase;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,6 +15,8 @@ import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonReader;
 import org.oddlot.json.JsonText;
 import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
+import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Effect;
 import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.MediaReference;
@@ -33,6 +35,9 @@ public final class OtioReader {
 
   /** Documents up to this size are audited for twofold keys and broken encoding as well. */
   private static final int AUDITED_SIZE = 32 << 20;
+
+  private static final byte[] DEFAULT_MEDIA =
+      Clip.DEFAULT_MEDIA.getBytes(StandardCharsets.US_ASCII);
 
   private static final String EXPORT_AGAIN = "Export it again from the program that wrote it.";
 
@@ -118,21 +123,26 @@ public final class OtioReader {
     unknownSchemas.forEach((schema, count) ->
         problems.info(
             text.place(count[1]),
-            Phrase.of("%s of the schema %s %s not understood and carried unchanged.", count[0] == 1 ? "One object" : count[0] + " objects",
-                    schema.isEmpty() ? "that is not named" : schema,
-                    count[0] == 1 ? "is" : "are")));
+            Phrase.of(
+                "%s of the schema %s %s not understood and carried unchanged.",
+                count[0] == 1 ? "One object" : count[0] + " objects",
+                schema.isEmpty() ? "that is not named" : schema,
+                count[0] == 1 ? "is" : "are")));
   }
 
   private void noteOddities() {
     if (reader.nonFiniteNumbers() > 0) {
       problems.info(
           text.place(reader.firstNonFinite()),
-          Phrase.of("%d numbers are NaN or infinite, the first one here; they are carried unchanged.", reader.nonFiniteNumbers()));
+          Phrase.of(
+              "%d numbers are NaN or infinite, the first one here; they are carried unchanged.",
+              reader.nonFiniteNumbers()));
     }
     if (reader.longestString() > 0) {
       problems.info(
           text.place(reader.longestStringAt()),
-          Phrase.of("A text of %,d bytes begins here; it is carried unchanged.", reader.longestString()));
+          Phrase.of(
+              "A text of %,d bytes begins here; it is carried unchanged.", reader.longestString()));
     }
     if (text.length() <= AUDITED_SIZE) {
       for (var note : JsonAudit.of(text)) {
@@ -302,7 +312,7 @@ public final class OtioReader {
     }
     reader.beginObject();
     for (boolean first = true; reader.nextMember(first); first = false) {
-      String name = reader.keyIs("DEFAULT_MEDIA") ? "DEFAULT_MEDIA" : reader.key();
+      String name = reader.keyIs(DEFAULT_MEDIA) ? Clip.DEFAULT_MEDIA : reader.key();
       if (readObject() instanceof MediaReference media) {
         references.putIfAbsent(name, media);
       }

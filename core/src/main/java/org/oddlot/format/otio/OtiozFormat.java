@@ -1,6 +1,5 @@
 package org.oddlot.format.otio;
 
-import org.oddlot.text.Phrase;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -18,6 +17,7 @@ import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.oddlot.format.InputFile;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
 import org.oddlot.timeline.TimelineObject;
 
 /**
@@ -104,7 +104,9 @@ public final class OtiozFormat implements TimelineFormat {
             || (unpacked.size() > RATIO_MATTERS_FROM && unpacked.size() / packed > LARGEST_RATIO)) {
           problems.error(
               Bundle.CONTENT,
-              Phrase.of("This entry unpacks to more than %,d MB from %,d bytes; it was not read further.", unpacked.size() >> 20, packed),
+              Phrase.of(
+                  "This entry unpacks to more than %,d MB from %,d bytes; it was not read further.",
+                  unpacked.size() >> 20, packed),
               "Export it again as .otio.");
           return Optional.empty();
         }

@@ -1,6 +1,5 @@
 package org.oddlot.format.table;
 
-import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -17,6 +16,7 @@ import org.oddlot.format.InputFile;
 import org.oddlot.format.PaperFormat;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
 
 /**
  * {@code .csv}, {@code .tsv}, {@code .txt}: rows of values separated by commas, semicolons, tabs or

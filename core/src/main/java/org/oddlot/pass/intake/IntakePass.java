@@ -1,6 +1,5 @@
 package org.oddlot.pass.intake;
 
-import org.oddlot.text.Phrase;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -32,6 +31,7 @@ import org.oddlot.pass.Unread;
 import org.oddlot.pass.intake.IntakeFinding.Kind;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Severity;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Bin;
@@ -104,7 +104,9 @@ public final class IntakePass implements Pass {
         counts.getOrDefault(Opaque.class.getSimpleName(), 0),
         "carried");
     String summary =
-        Phrase.of("%s and %s", count(timelines.size(), "timeline"), count(sources.all().size(), "source clip"));
+        Phrase.of(
+            "%s and %s",
+            count(timelines.size(), "timeline"), count(sources.all().size(), "source clip"));
     return finding(document.name(), Kind.TIMELINES, summary, evidence, document.problems());
   }
 

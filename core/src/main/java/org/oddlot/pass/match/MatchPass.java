@@ -1,6 +1,5 @@
 package org.oddlot.pass.match;
 
-import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -20,6 +19,7 @@ import org.oddlot.pass.Progress;
 import org.oddlot.pass.Setting;
 import org.oddlot.pass.Settings;
 import org.oddlot.pass.Source;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.RationalTime;
 
 /**
@@ -107,9 +107,10 @@ public final class MatchPass implements Pass {
       return "the files do not say its start timecode";
     }
     return near.map(n ->
-            Phrase.of("row %d is %s away and belongs to another clip or to none", n.entry.row(),
-                    RationalTime.of(n.candidate.distance(), n.candidate.entryAt().rate())
-                        .inWords()))
+            Phrase.of(
+                "row %d is %s away and belongs to another clip or to none",
+                n.entry.row(),
+                RationalTime.of(n.candidate.distance(), n.candidate.entryAt().rate()).inWords()))
         .orElse("no entry is near");
   }
 

@@ -1,6 +1,5 @@
 package org.oddlot.pass.match;
 
-import org.oddlot.text.Phrase;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -12,6 +11,7 @@ import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Source;
 import org.oddlot.pass.match.Candidate.Agreement;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.Timecode;
@@ -184,13 +184,17 @@ final class Sight {
       if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
         return new Why(
             "rate " + entry.rate().get() + ", clip " + rate,
-            Phrase.of("the clip at this time, %s, has rate %s; the log says %s", source.name(), rate, entry.rate().get()));
+            Phrase.of(
+                "the clip at this time, %s, has rate %s; the log says %s",
+                source.name(), rate, entry.rate().get()));
       }
       Optional<LocalDate> recorded = source.recorded();
       if (recorded.isPresent() && entry.date().isPresent()) {
         return new Why(
             "dated " + SHORT_DAY.format(entry.date().get()),
-            Phrase.of("the clip at this time, %s, is dated %s; the entry %s", source.name(), DAY.format(recorded.get()), DAY.format(entry.date().get())));
+            Phrase.of(
+                "the clip at this time, %s, is dated %s; the entry %s",
+                source.name(), DAY.format(recorded.get()), DAY.format(entry.date().get())));
       }
     }
     String away = RationalTime.of(nearest.get().frames, rate).inWords();

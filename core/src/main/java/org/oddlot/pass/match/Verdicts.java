@@ -1,6 +1,5 @@
 package org.oddlot.pass.match;
 
-import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -14,6 +13,7 @@ import org.oddlot.pass.Decision;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.match.Candidate.Agreement;
 import org.oddlot.pass.match.Sight.Seen;
+import org.oddlot.text.Phrase;
 
 /**
  * Weighs what was seen of all entries against each other: one entry to one source of each camera.
@@ -161,11 +161,13 @@ final class Verdicts {
         proposed,
         Standing.TO_LOOK_AT,
         new Why(
-            equal ? "equal both ways" : "two clips at once",
-            Phrase.of("%s and %s both start here (%s, %s)", first.source().name(),
-                    second.source().name(),
-                    first.difference(),
-                    second.difference())));
+            equal ? "equal both ways" : "two at once",
+            Phrase.of(
+                "%s and %s both start here (%s, %s)",
+                first.source().name(),
+                second.source().name(),
+                first.difference(),
+                second.difference())));
   }
 
   /** Whether the second is so little further away that nobody could tell: under half a second. */
@@ -193,11 +195,13 @@ final class Verdicts {
           ? Optional.empty()
           : Optional.of(
               new Why(
-                  "logged twice", Phrase.of("logged twice: row %d says the same of %s", row, clip)));
+                  "logged twice",
+                  Phrase.of("logged twice: row %d says the same of %s", row, clip)));
     }
     if (rival.byHand) {
       return Optional.of(
-          new Why("taken by row " + row, Phrase.of("row %d was paired with %s by hand", row, clip)));
+          new Why(
+              "taken by row " + row, Phrase.of("row %d was paired with %s by hand", row, clip)));
     }
     if (candidate.distance() + margin(candidate) <= rival.distance) {
       return Optional.empty();
@@ -229,7 +233,9 @@ final class Verdicts {
           Standing.TO_LOOK_AT,
           new Why(
               "camera " + camera + ", not " + one.entry().camera(),
-              Phrase.of("only %s of camera %s starts here; the log says camera %s", candidate.source().name(), camera, one.entry().camera())));
+              Phrase.of(
+                  "only %s of camera %s starts here; the log says camera %s",
+                  candidate.source().name(), camera, one.entry().camera())));
     }
     Candidate candidate =
         one.candidates().stream()
@@ -250,6 +256,8 @@ final class Verdicts {
     if (candidate.frames() == 0) {
       return name + " starts on it";
     }
-    return Phrase.of("%s starts %d f %s it", name, candidate.distance(), candidate.frames() < 0 ? "before" : "after");
+    return Phrase.of(
+        "%s starts %d f %s it",
+        name, candidate.distance(), candidate.frames() < 0 ? "before" : "after");
   }
 }

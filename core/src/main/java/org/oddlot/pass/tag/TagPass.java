@@ -1,6 +1,5 @@
 package org.oddlot.pass.tag;
 
-import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -29,6 +28,7 @@ import org.oddlot.pass.Standing;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Pointer;
 import org.oddlot.profile.Profile;
+import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Marker;
@@ -111,7 +111,9 @@ public final class TagPass implements Pass {
     String reason =
         conflicts.isEmpty()
             ? (entries.size() == 1 ? "row " : "rows ") + rows + " of " + entries.getFirst().paper()
-            : Phrase.of("%s is there already as \"%s\"", conflicts.getFirst().what(), conflicts.getFirst().value());
+            : Phrase.of(
+                "%s is there already as \"%s\"",
+                conflicts.getFirst().what(), conflicts.getFirst().value());
     if (!tags.contradictions().isEmpty()) {
       reason = "its entries do not agree: " + tags.contradictions().getFirst().value();
     }

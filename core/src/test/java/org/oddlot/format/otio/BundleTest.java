@@ -113,12 +113,9 @@ class BundleTest {
     Path hostile = folder.resolve("hostile.otioz");
     zip(
         hostile,
-        Map.of(
-            "content.otio", content, "../outside.txt", new byte[1], "/root.txt", new byte[1]));
+        Map.of("content.otio", content, "../outside.txt", new byte[1], "/root.txt", new byte[1]));
     assertThat(read(hostile).root().name()).isEqualTo("Orrin");
-    assertThat(problems.list())
-        .extracting(Problem::place)
-        .contains("../outside.txt", "/root.txt");
+    assertThat(problems.list()).extracting(Problem::place).contains("../outside.txt", "/root.txt");
     assertThat(folder.resolveSibling("outside.txt")).doesNotExist();
   }
 

@@ -63,7 +63,8 @@ class SeparatedValuesTest {
   void aCharsetCanBeSet() {
     byte[] bytes = "Scene;Notes\n12;Inés\n".getBytes(Charset.forName("x-MacRoman"));
     var options = new Options(Optional.of(Charset.forName("x-MacRoman")), Optional.empty());
-    assertThat(SeparatedValues.read(bytes, options, problems).orElseThrow().rows().getFirst().cell(1))
+    assertThat(
+            SeparatedValues.read(bytes, options, problems).orElseThrow().rows().getFirst().cell(1))
         .isEqualTo("Inés");
   }
 
@@ -102,7 +103,11 @@ class SeparatedValuesTest {
 
   @Test
   void whatIsNoTableIsAnErrorInOneSentence() {
-    for (byte[] bytes : List.of(new byte[0], "\n\n  \n".getBytes(StandardCharsets.UTF_8), new byte[] {1, 0, 2, 3, 0, 0, 9})) {
+    for (byte[] bytes :
+        List.of(
+            new byte[0],
+            "\n\n  \n".getBytes(StandardCharsets.UTF_8),
+            new byte[] {1, 0, 2, 3, 0, 0, 9})) {
       var found = new Problems("x.csv");
       assertThat(SeparatedValues.read(bytes, Options.DETECTED, found)).isEmpty();
       assertThat(found.list()).hasSize(1);

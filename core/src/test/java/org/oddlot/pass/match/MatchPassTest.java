@@ -86,9 +86,8 @@ class MatchPassTest {
             .log("2;12;1;A;10:14:07:12;;14.03.2026;;");
     MatchFinding finding = finding(sample.run(), 2);
     assertThat(finding.standing()).isEqualTo(Standing.TO_LOOK_AT);
-    assertThat(finding.headline()).isEqualTo("two clips at once");
-    assertThat(finding.reason())
-        .isEqualTo("A001C001 and A001C002 both start here (−2 f, +9 f)");
+    assertThat(finding.headline()).isEqualTo("two at once");
+    assertThat(finding.reason()).isEqualTo("A001C001 and A001C002 both start here (−2 f, +9 f)");
     assertThat(sample.run().end().pairings()).isEmpty();
     // The person takes the other one.
     var said = Decision.accept(List.of("media/A001C002.mov"));
@@ -164,7 +163,8 @@ class MatchPassTest {
             .log("6;12;5;A;20:00:00:00;;14.03.2026;;")
             .run();
     assertThat(finding(outcome, 2).reason())
-        .isEqualTo("the clip at this time, A001C001, is dated 14 March 2026; the entry 15 March 2026");
+        .isEqualTo(
+            "the clip at this time, A001C001, is dated 14 March 2026; the entry 15 March 2026");
     assertThat(finding(outcome, 3).reason())
         .isEqualTo("the clip at this time, D001C001, has rate 25; the log says 23.976");
     assertThat(finding(outcome, 4).reason())
@@ -200,11 +200,7 @@ class MatchPassTest {
 
   @Test
   void withoutDatesMatchingGoesWithout() {
-    var outcome =
-        day()
-            .clip("A001C001 10:14:07:10 960")
-            .log("2;12;1;;10:14:07:12;;;;")
-            .run();
+    var outcome = day().clip("A001C001 10:14:07:10 960").log("2;12;1;;10:14:07:12;;;;").run();
     assertThat(finding(outcome, 2).standing()).isEqualTo(Standing.SETTLED);
     // The camera was read off the clip's name, and the evidence says so.
     assertThat(finding(outcome, 2).choices().getFirst().evidence())
@@ -256,8 +252,7 @@ class MatchPassTest {
             .log("3;14;1;A;12:00:00:00;;14.03.2026;;");
     String byHand = finding(sample.run(), 3).id();
     var outcome = sample.run(Map.of(byHand, Decision.accept(List.of("media/A001C001.mov"))));
-    assertThat(finding(outcome, 2).reason())
-        .isEqualTo("row 3 was paired with A001C001 by hand");
+    assertThat(finding(outcome, 2).reason()).isEqualTo("row 3 was paired with A001C001 by hand");
     assertThat(outcome.end().pairings()).hasSize(1);
     // What was declined claims nothing.
     var declined = sample.run(Map.of(finding(sample.run(), 2).id(), Decision.decline()));
@@ -308,12 +303,11 @@ class MatchPassTest {
       long distance = Math.abs(starts.getOrDefault(chosen, Long.MAX_VALUE) - at);
       assertThat(distance).isLessThanOrEqualTo(48);
       // Brute force: nothing else starts within half a second of being as near.
-      starts.forEach(
-          (source, start) -> {
-            if (!source.equals(chosen)) {
-              assertThat(Math.abs(start - at) - distance).isGreaterThanOrEqualTo(12);
-            }
-          });
+      starts.forEach((source, start) -> {
+        if (!source.equals(chosen)) {
+          assertThat(Math.abs(start - at) - distance).isGreaterThanOrEqualTo(12);
+        }
+      });
     }
     assertThat(used).doesNotHaveDuplicates();
   }

@@ -40,7 +40,8 @@ class ReturnPassTest {
             JsonValue.parse(
                 """
                 {"from": "day.otio", "from_sha256": "0123456789abcdef", "by": "Odd Lot 0.1",
-                 "lot": "Day", "changes": %d, "papers": ["log.csv"]}"""
+                 "lot": "Day", "changes": %d, "papers": ["log.csv"]}\
+                """
                     .formatted(finding(outcome).changes())));
     assertThat(outcome.ledger())
         .filteredOn(entry -> entry.pass().equals("return"))
@@ -51,7 +52,8 @@ class ReturnPassTest {
   @Test
   void withoutATimelineTheOutermostBinSaysWhereItCameFrom() {
     Outcome outcome = day().run();
-    assertThat(outcome.end().documents().getFirst().root().metadata().at("oddlot", "written", "from"))
+    assertThat(
+            outcome.end().documents().getFirst().root().metadata().at("oddlot", "written", "from"))
         .isPresent();
     assertThat(outcome.end().documents().getFirst().root().name()).isEqualTo("Day");
   }

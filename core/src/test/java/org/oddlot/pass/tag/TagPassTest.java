@@ -47,7 +47,8 @@ class TagPassTest {
     var outcome =
         day()
             .clip(CLIP)
-            .log("12A,b,3,A,A001,10:00:00:04,,14.03.2026,*,\"Inés says \"\"now\"\", keep\",Inés; Pilar,,")
+            .log(
+                "12A,b,3,A,A001,10:00:00:04,,14.03.2026,*,\"Inés says \"\"now\"\", keep\",Inés; Pilar,,")
             .run();
     assertThat(clip(outcome, 0).metadata())
         .isEqualTo(
@@ -55,7 +56,8 @@ class TagPassTest {
                 """
                 {"oddlot": {"log": {"scene": "12A", "shot": "b", "take": "3", "camera": "A",
                   "roll": "A001", "circled": true, "date": "2026-03-14",
-                  "notes": "Inés says \\"now\\", keep", "people": ["Inés", "Pilar"]}}}"""));
+                  "notes": "Inés says \\"now\\", keep", "people": ["Inés", "Pilar"]}}}\
+                """));
   }
 
   @Test
@@ -68,10 +70,10 @@ class TagPassTest {
             .log(",,,,,10:00:07:00,,,,Use for the title,,,")
             .run();
     List<Marker> markers = clip(outcome, 0).markers();
-    assertThat(markers).extracting(Marker::name)
+    assertThat(markers)
+        .extracting(Marker::name)
         .containsExactly("gulls", "sea", "Use for the title");
-    assertThat(markers.get(0).markedRange())
-        .isEqualTo(TimeRange.of(864_048, 84, FrameRate.FPS_24));
+    assertThat(markers.get(0).markedRange()).isEqualTo(TimeRange.of(864_048, 84, FrameRate.FPS_24));
     assertThat(markers.get(0).metadata())
         .isEqualTo(
             JsonValue.parse(
@@ -137,8 +139,7 @@ class TagPassTest {
     assertThat(accepted.ledger())
         .filteredOn(entry -> entry.pass().equals("tag"))
         .extracting(LedgerEntry::property, LedgerEntry::before, LedgerEntry::after)
-        .contains(
-            org.assertj.core.groups.Tuple.tuple("metadata/oddlot/log/scene", "11", "12A"));
+        .contains(org.assertj.core.groups.Tuple.tuple("metadata/oddlot/log/scene", "11", "12A"));
   }
 
   @Test
@@ -156,14 +157,12 @@ class TagPassTest {
             .findFirst()
             .orElseThrow()
             .id();
-    String own =
-        first.step("match").orElseThrow().judged().getFirst().finding().id();
+    String own = first.step("match").orElseThrow().judged().getFirst().finding().id();
     var said = Decision.accept(List.of("media/A001C001.mov"));
     var outcome = sample.run(Map.of(other, said, own, said));
     assertThat(finding(outcome).standing()).isEqualTo(Standing.TO_LOOK_AT);
     assertThat(finding(outcome).reason()).isEqualTo("its entries do not agree: 12A and 12B");
-    assertThat(finding(outcome).notes())
-        .anyMatch(note -> note.words().equals("One\nTwo"));
+    assertThat(finding(outcome).notes()).anyMatch(note -> note.words().equals("One\nTwo"));
   }
 
   @Test
@@ -186,6 +185,7 @@ class TagPassTest {
             .run();
     assertThat(outcome.step("tag").orElseThrow().judged()).hasSize(1);
     assertThat(clip(outcome, 1).metadata()).isEqualTo(JsonObject.EMPTY);
-    assertThat(outcome.ledger()).allMatch(entry -> entry.place().contains("A001C001") || entry.pass().equals("return"));
+    assertThat(outcome.ledger())
+        .allMatch(entry -> entry.place().contains("A001C001") || entry.pass().equals("return"));
   }
 }

@@ -1,6 +1,5 @@
 package org.oddlot.desk.intake;
 
-import org.oddlot.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
@@ -9,6 +8,7 @@ import javafx.scene.layout.VBox;
 import org.oddlot.desk.kit.Sheet;
 import org.oddlot.desk.kit.Words;
 import org.oddlot.pass.Document;
+import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Opaque;

@@ -27,7 +27,7 @@ import org.oddlot.pass.Paper;
  * How a log is read: its first rows, what each column is taken for and why, all to be corrected.
  */
 final class MappingPane {
-  private static final int SAMPLE_ROWS = 9;
+  private static final int SAMPLE_ROWS = 16;
   private static final String AS_DETECTED = "as it seems";
 
   private static final List<Charset> CHARSETS =

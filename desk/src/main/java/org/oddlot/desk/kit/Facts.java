@@ -2,6 +2,7 @@ package org.oddlot.desk.kit;
 
 import java.util.List;
 import javafx.geometry.HPos;
+import javafx.geometry.VPos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -36,7 +37,9 @@ public final class Facts extends GridPane {
     boolean figures = evidence.value().matches("[\\d:;.+−\\-–/ ]*");
     Label value = Words.paragraph(evidence.value(), figures ? "figures" : "fact");
     int row = getRowCount();
-    add(Words.of(evidence.what(), "quiet"), 0, row);
+    Label what = Words.of(evidence.what(), "quiet");
+    setValignment(what, VPos.TOP);
+    add(what, 0, row);
     boolean beside = evidence.value().length() + evidence.verdict().length() <= FITS_ON_A_LINE;
     if (evidence.verdict().isEmpty() || !beside) {
       add(value, 1, row, 2, 1);

@@ -1,6 +1,5 @@
 package org.oddlot.desk.match;
 
-import org.oddlot.text.Phrase;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -33,6 +32,7 @@ import org.oddlot.pass.Source;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.match.Candidate;
 import org.oddlot.pass.match.MatchPass;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.Timecode;
 
 /**

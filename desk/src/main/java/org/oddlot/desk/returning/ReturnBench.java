@@ -1,6 +1,5 @@
 package org.oddlot.desk.returning;
 
-import org.oddlot.text.Phrase;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -8,6 +7,7 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
@@ -32,6 +32,7 @@ import org.oddlot.pass.returning.ReturnFinding;
 import org.oddlot.pass.returning.ReturnPass;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.Project;
+import org.oddlot.text.Phrase;
 
 /** The bench of Return: what is written where, the ledger of every change, a trial import. */
 public final class ReturnBench implements Bench {
@@ -139,8 +140,19 @@ public final class ReturnBench implements Bench {
     return folder.or(session::usualFolder);
   }
 
+  /** The last two folders of the way there; all of it where one points at it. */
   private void showFolder() {
-    folderLabel.setText(currentFolder().map(Path::toString).orElse("no folder yet"));
+    Optional<Path> current = currentFolder();
+    folderLabel.setText(
+        current
+            .map(path -> {
+              int names = path.getNameCount();
+              return names <= 2
+                  ? path.toString()
+                  : "… / " + path.getName(names - 2) + " / " + path.getName(names - 1);
+            })
+            .orElse("no folder yet"));
+    folderLabel.setTooltip(current.map(path -> new Tooltip(path.toString())).orElse(null));
   }
 
   /** Writes into the folder that is shown. */
@@ -170,7 +182,8 @@ public final class ReturnBench implements Bench {
     long out =
         judged.stream().filter(j -> !((ReturnFinding) j.finding()).output().isEmpty()).count();
     int changes = judged.stream().mapToInt(j -> ((ReturnFinding) j.finding()).changes()).sum();
-    frame.answer(Phrase.of("%s, %s", out == 1 ? "1 file" : out + " files", changes + " changes"), 0);
+    frame.answer(
+        Phrase.of("%s, %s", out == 1 ? "1 file" : out + " files", changes + " changes"), 0);
     write.setDisable(out == 0);
     showFolder();
     files.show(judged, j -> j.finding().id());
@@ -225,7 +238,8 @@ public final class ReturnBench implements Bench {
             .getChildren()
             .add(
                 Words.paragraph(
-                    Phrase.of("%s: %d clips taken in without a warning.", name, project.clips().size()),
+                    Phrase.of(
+                        "%s: %d clips taken in without a warning.", name, project.clips().size()),
                     "settled-words"));
       } else {
         project.complaints().stream()

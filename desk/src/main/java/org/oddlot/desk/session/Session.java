@@ -1,6 +1,5 @@
 package org.oddlot.desk.session;
 
-import org.oddlot.text.Phrase;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -27,6 +26,7 @@ import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Progress;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.text.Phrase;
 
 /**
  * The lot that is open, what was done to it, and the work that goes on for it. All methods are

@@ -12,7 +12,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class DeskTest {
-  private static final String TIME = "{\"OTIO_SCHEMA\":\"RationalTime.1\",\"value\":%s,\"rate\":24}";
+  private static final String TIME =
+      "{\"OTIO_SCHEMA\":\"RationalTime.1\",\"value\":%s,\"rate\":24}";
   private static final String RANGE =
       "{\"OTIO_SCHEMA\":\"TimeRange.1\",\"start_time\":"
           + TIME.formatted("100")
@@ -26,7 +27,8 @@ class DeskTest {
       "markers":[{"OTIO_SCHEMA":"Marker.2","name":"wave","metadata":{"practice_desk":{"flag":"remark"}},\
       "color":"","comment":"","marked_range":RANGE}],"effects":[],"enabled":true,\
       "media_references":{"DEFAULT_MEDIA":{"OTIO_SCHEMA":"ExternalReference.1","metadata":{},"name":"",\
-      "available_range":RANGE,"target_url":"media/a.mov"}},"active_media_reference_key":"DEFAULT_MEDIA"}"""
+      "available_range":RANGE,"target_url":"media/a.mov"}},"active_media_reference_key":"DEFAULT_MEDIA"}\
+      """
           .replace("RANGE", RANGE);
 
   @TempDir private Path folder;
@@ -51,7 +53,9 @@ class DeskTest {
     assertThat(clip.flags().getFirst().kind()).isEqualTo("remark");
     assertThat(clip.span().orElseThrow().label()).isEqualTo("00:00:04:04");
     assertThat(DeskReport.text("x.otio", project)).contains("Taken in without a warning");
-    assertThat(DeskReport.json("x.otio", project)).contains("\"warnings\" : [ ]").contains("\"circled\" : true");
+    assertThat(DeskReport.json("x.otio", project))
+        .contains("\"warnings\" : [ ]")
+        .contains("\"circled\" : true");
   }
 
   @Test
@@ -113,8 +117,13 @@ class DeskTest {
         "ExternalReference.1 | Hologram.1 | media of the kind \"Hologram.1\" is not known here"
       })
   void complainsAboutWhatIsNot(String part, String broken, String complaint) throws IOException {
-    Project project = read(CLIP.replaceFirst(java.util.regex.Pattern.quote(part), java.util.regex.Matcher.quoteReplacement(broken)));
-    assertThat(project.complaints()).as(project.complaints().toString())
+    Project project =
+        read(
+            CLIP.replaceFirst(
+                java.util.regex.Pattern.quote(part),
+                java.util.regex.Matcher.quoteReplacement(broken)));
+    assertThat(project.complaints())
+        .as(project.complaints().toString())
         .anyMatch(c -> !c.refusal() && c.text().contains(complaint));
   }
 
