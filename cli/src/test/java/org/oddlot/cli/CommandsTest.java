@@ -15,10 +15,13 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.demo.Demo;
+import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
 import org.oddlot.lot.LotFile;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.practice.desk.DeskReader;
+import org.oddlot.practice.desk.Item;
 import picocli.CommandLine;
 
 class CommandsTest {
@@ -236,5 +239,59 @@ class CommandsTest {
     Files.write(latin, semicolons.getBytes(StandardCharsets.ISO_8859_1));
     assertThat(run("run", timeline, latin.toString(), "--json").json().array("passes"))
         .isEqualTo(run("run", timeline, log, "--json").json().array("passes"));
+  }
+
+  @Test
+  void aBundleGoesThroughWithItsMedia() throws IOException {
+    byte[] media = new byte[100_000];
+    new java.util.Random(7).nextBytes(media);
+    Path bundle = folder.resolve("day.otioz");
+    try (var zip = new java.util.zip.ZipOutputStream(Files.newOutputStream(bundle))) {
+      zip.putNextEntry(new java.util.zip.ZipEntry("content.otio"));
+      zip.write(Files.readAllBytes(Path.of(timeline)));
+      zip.putNextEntry(new java.util.zip.ZipEntry("media/A001C001.mov"));
+      zip.write(media);
+    }
+    byte[] before = Files.readAllBytes(bundle);
+    Ended ended = run("run", bundle.toString(), log, "--out", out("o"), "--json");
+    assertThat(ended.json().array("written")).hasSize(1);
+    assertThat(Files.readAllBytes(bundle)).isEqualTo(before);
+    Path written = folder.resolve("o/day (odd lot).otioz");
+    try (var zip = new java.util.zip.ZipFile(written.toFile())) {
+      assertThat(zip.getInputStream(zip.getEntry("media/A001C001.mov")).readAllBytes())
+          .isEqualTo(media);
+    }
+    assertThat(run("convert", written.toString(), out("inside.otio")).code()).isZero();
+    run("run", timeline, log, "--out", out("plain"));
+    // The bundle's clips get what the bare file's get.
+    List<Item.Clip> bundled = DeskReader.read(folder.resolve("inside.otio")).clips();
+    List<Item.Clip> bare =
+        DeskReader.read(folder.resolve("plain/orrin-day1 (odd lot).otio")).clips();
+    assertThat(bundled)
+        .extracting(Item.Clip::slate)
+        .isEqualTo(bare.stream().map(Item.Clip::slate).toList());
+    assertThat(bundled)
+        .extracting(Item.Clip::flags)
+        .isEqualTo(bare.stream().map(Item.Clip::flags).toList());
+    assertThat(bundled).anyMatch(clip -> clip.slate().print());
+  }
+
+  @Test
+  void whatIsToLookAtIsAppliedOnlyIfAskedForAndStaysToLookAt() throws IOException {
+    JsonObject safe = run("run", lot, "--out", out("o1"), "--json").json();
+    JsonObject all = run("run", lot, "--accept", "all", "--out", out("o2"), "--json").json();
+    assertThat(tally(safe, "match", "to_look_at")).isPositive();
+    assertThat(tally(all, "match", "to_look_at")).isEqualTo(tally(safe, "match", "to_look_at"));
+    assertThat(all.array("ledger").size()).isGreaterThan(safe.array("ledger").size());
+    // It was said for this once: the lot itself is as it was.
+    assertThat(LotFile.open(Path.of(lot)).decisions()).isEmpty();
+  }
+
+  private static int tally(JsonObject document, String pass, String what) {
+    return document.array("passes").stream()
+        .map(JsonObject.class::cast)
+        .filter(one -> one.string("pass").orElseThrow().equals(pass))
+        .mapToInt(one -> Integer.parseInt(((JsonNumber) one.get(what).orElseThrow()).spelling()))
+        .sum();
   }
 }

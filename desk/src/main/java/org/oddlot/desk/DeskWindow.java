@@ -102,7 +102,7 @@ final class DeskWindow {
     scene.getStylesheets().add(resource("odd-lot.css"));
     setNight(session.preferences().isNight());
     scene.addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
-    scene.addEventHandler(KeyEvent.KEY_PRESSED, this::plainKey);
+    scene.addEventHandler(KeyEvent.KEY_TYPED, this::typed);
     acceptDrops();
     session.stateProperty().addListener((_, _, state) -> show(state));
     show(session.state());
@@ -345,8 +345,11 @@ final class DeskWindow {
     return true;
   }
 
-  private void plainKey(KeyEvent event) {
-    if (event.getCode() == KeyCode.SLASH && !(event.getTarget() instanceof TextInputControl)) {
+  /** By the character, not the key: on many keyboards the slash is not a key of its own. */
+  private void typed(KeyEvent event) {
+    if (event.getCharacter().equals("/")
+        && !overlay.isOpen()
+        && !(event.getTarget() instanceof TextInputControl)) {
       find.requestFocus();
       event.consume();
     }

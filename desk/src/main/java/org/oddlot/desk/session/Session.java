@@ -107,7 +107,7 @@ public final class Session {
               .withRecoverable(new Autosave(absolute).recoverable()));
       preferences.addRecentLot(absolute);
       say(Notice.of("Opened " + absolute.getFileName() + "."));
-      run();
+      readAgain();
     } catch (IOException e) {
       say(Notice.trouble(Phrase.of("%s cannot be opened: %s", file.getFileName(), message(e))));
     }

@@ -177,4 +177,119 @@ class DeskTest {
     assertThat(DeskReader.read(folder.resolve("gone.otio")).complaints().getFirst().text())
         .startsWith("cannot be read");
   }
+
+  private static final String GAP =
+      """
+      {"OTIO_SCHEMA":"Gap.1","name":"hole","metadata":{},"source_range":RANGE,"effects":[],"markers":[]}\
+      """
+          .replace("RANGE", RANGE);
+  private static final String TRANSITION =
+      """
+      {"OTIO_SCHEMA":"Transition.1","name":"soft","metadata":{},"transition_type":"SMPTE_Dissolve",\
+      "in_offset":TIME,"out_offset":TIME}\
+      """
+          .replace("TIME", TIME.formatted("5"));
+
+  private static String timeline(String kind, String... items) {
+    return """
+    {"OTIO_SCHEMA":"Timeline.1","name":"rough","metadata":{"other":{"kept":[1,2.50]}},"global_start_time":TIME,\
+    "tracks":{"OTIO_SCHEMA":"Stack.1","name":"tracks","metadata":{},"source_range":null,"effects":[],"markers":[],\
+    "children":[{"OTIO_SCHEMA":"Track.1","name":"V1","kind":"KIND","metadata":{},"source_range":null,\
+    "effects":[],"markers":[],"children":[ITEMS]}]}}\
+    """
+        .replace("TIME", TIME.formatted("86400"))
+        .replace("KIND", kind)
+        .replace("ITEMS", String.join(",", items));
+  }
+
+  private java.util.List<String> complaints(String json) throws IOException {
+    return read(json).complaints().stream().map(Complaint::text).toList();
+  }
+
+  @Test
+  void aTimelineKeepsItsGapsItsTransitionsAndWhatIsForeign() throws IOException {
+    Project project = read(timeline("Video", CLIP, TRANSITION, GAP, CLIP));
+    assertThat(project.complaints()).isEmpty();
+    Item.Sequence sequence = project.sequences().getFirst();
+    assertThat(sequence.start().orElseThrow().label()).isEqualTo("01:00:00:00");
+    Item.Lane lane = (Item.Lane) sequence.tracks().getFirst();
+    assertThat(lane.items()).hasSize(4);
+    assertThat(lane.items().get(2))
+        .isInstanceOfSatisfying(
+            Item.Space.class, gap -> assertThat(gap.span().duration()).isEqualTo(50));
+    String exported =
+        new String(DeskWriter.write(project.root().orElseThrow()), StandardCharsets.UTF_8);
+    assertThat(exported).contains("\"kept\"").contains("SMPTE_Dissolve").contains("\"hole\"");
+    assertThat(read(exported).complaints()).isEmpty();
+  }
+
+  @Test
+  void whatIsWrongWithinATimelineIsSaidWithItsPlace() throws IOException {
+    assertThat(complaints(timeline("Video", CLIP, TRANSITION, TRANSITION, CLIP)))
+        .contains("two transitions touch each other");
+    assertThat(complaints(timeline("Scent", CLIP)))
+        .containsExactly("a track of kind \"Scent\" is not known here");
+    assertThat(complaints(timeline("Video", CLIP, TRANSITION.replace("in_offset", "x"), CLIP)))
+        .contains("the transition has no usable in_offset");
+    assertThat(complaints(timeline("Video", "7", CLIP)))
+        .containsExactly("something among its children is no object and was left out");
+    assertThat(complaints(timeline("Video", "{\"OTIO_SCHEMA\":\"Puppet.3\",\"name\":\"p\"}")))
+        .containsExactly("\"Puppet.3\" is not known here and is only carried");
+    assertThat(
+            complaints(
+                timeline(
+                    "Video",
+                    CLIP.replace("\"effects\":[]", "\"effects\":[{\"OTIO_SCHEMA\":\"Spin.1\"}]"))))
+        .containsExactly("an effect of the kind \"Spin.1\"");
+    assertThat(complaints("{\"OTIO_SCHEMA\":\"Timeline.1\",\"name\":\"bare\",\"tracks\":null}"))
+        .containsExactly("the timeline has no tracks");
+    assertThat(
+            read(timeline("Video", CLIP.replace("A001C001", ""))).complaints().getFirst().place())
+        .startsWith("rough / V1");
+  }
+
+  @Test
+  void rangesThatCannotBeAreSaid() throws IOException {
+    String mixed = GAP.replaceFirst("\"value\":50,\"rate\":24", "\"value\":50,\"rate\":25");
+    assertThat(complaints(timeline("Video", mixed)))
+        .containsExactly("a range starts at one rate and lasts at another");
+    assertThat(complaints(timeline("Video", GAP.replace("\"value\":50", "\"value\":-50"))))
+        .containsExactly("a range lasts less than nothing");
+    assertThat(complaints(timeline("Video", GAP.replace("\"value\":50", "\"value\":NaN"))))
+        .containsExactly("a time is not usable");
+    assertThat(complaints(timeline("Video", GAP.replace(RANGE, "null"))))
+        .containsExactly("a range is missing");
+  }
+
+  @Test
+  void theOlderClipWithOneMediaReferenceIsUnderstood() throws IOException {
+    String older =
+        CLIP.replace("Clip.2", "Clip.1")
+            .replace("\"media_references\":{\"DEFAULT_MEDIA\":", "\"media_reference\":")
+            .replace("},\"active_media_reference_key\":\"DEFAULT_MEDIA\"}", "}");
+    Project project = read(older);
+    assertThat(project.complaints()).isEmpty();
+    assertThat(project.clips().getFirst().active().orElseThrow().url()).isEqualTo("media/a.mov");
+  }
+
+  @Test
+  void theReportListsBinsTimelinesAndClips() throws IOException {
+    Project project =
+        read(
+            "{\"OTIO_SCHEMA\":\"SerializableCollection.1\",\"name\":\"Day 1\",\"metadata\":{},\"children\":["
+                + CLIP
+                + ","
+                + timeline("Audio", CLIP)
+                + "]}");
+    assertThat(DeskReport.text("day.otio", project))
+        .contains("bin       Day 1, 1 clips")
+        .contains("timeline  rough, 1 tracks")
+        .contains("clips     2, 2 with scene or take, 2 marks");
+    String json = DeskReport.json("day.otio", project);
+    assertThat(json)
+        .contains("\"start\" : \"01:00:00:00\"")
+        .contains("\"word\" : \"gulls\"")
+        .contains("\"kind\" : \"remark\"")
+        .contains("\"at\" : \"00:00:04:04\"");
+  }
 }
