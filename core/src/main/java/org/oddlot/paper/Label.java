@@ -85,6 +85,36 @@ public record Label(int hours, int minutes, int seconds, int frames, boolean sem
     return new Label(hours, minutes, seconds, -1, semicolon);
   }
 
+  /**
+   * The label of {@code timecode}, written as this one is: to the second if this is.
+   */
+  public Label like(Timecode timecode) {
+    return new Label(
+        timecode.hours(),
+        timecode.minutes(),
+        timecode.seconds(),
+        frames < 0 ? -1 : timecode.frameDigits(),
+        semicolon);
+  }
+
+  /** This with other frames digits. */
+  public Label atFrame(int newFrames) {
+    return new Label(hours, minutes, seconds, newFrames, semicolon);
+  }
+
+  /**
+   * The same time of day as a device would have written it that counts {@code to} frames in a
+   * second instead of {@code from}; to the nearest frame, within the second.
+   */
+  public Label recounted(FrameRate from, FrameRate to) {
+    if (frames < 0) {
+      return this;
+    }
+    long nearest = (2L * frames * to.nominal() + from.nominal()) / (2 * from.nominal());
+    return new Label(
+        hours, minutes, seconds, (int) Math.min(nearest, to.nominal() - 1), semicolon);
+  }
+
   /** {@code 10:14:07:12}; {@code 10:14:07} where there are no frames. */
   @Override
   public String toString() {

@@ -75,4 +75,19 @@ public record LogEntry(
     }
     return notes.isEmpty() ? "row " + row : notes;
   }
+
+  /** This at other times, counted at another rate. */
+  public LogEntry withTimes(
+      Optional<Label> newIn, Optional<Label> newOut, Optional<FrameRate> newRate) {
+    return new LogEntry(
+        id, paper, row, kind, newIn, newOut, newRate, date, scene, shot, take, camera, roll, clip,
+        circled, notes, people, keywords, category);
+  }
+
+  /** This on another day. */
+  public LogEntry withDate(Optional<LocalDate> newDate) {
+    return new LogEntry(
+        id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, roll, clip,
+        circled, notes, people, keywords, category);
+  }
 }

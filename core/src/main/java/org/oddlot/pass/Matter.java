@@ -14,6 +14,7 @@ public final class Matter {
   private final List<Paper> papers;
   private final List<Unread> unread;
   private final List<Pairing> pairings;
+  private final List<FoundStart> foundStarts;
   private @Nullable Sources sources;
 
   private Matter(
@@ -22,12 +23,14 @@ public final class Matter {
       List<Paper> papers,
       List<Unread> unread,
       List<Pairing> pairings,
+      List<FoundStart> foundStarts,
       @Nullable Sources sources) {
     this.lot = lot;
     this.documents = List.copyOf(documents);
     this.papers = List.copyOf(papers);
     this.unread = List.copyOf(unread);
     this.pairings = List.copyOf(pairings);
+    this.foundStarts = List.copyOf(foundStarts);
     this.sources = sources;
   }
 
@@ -38,7 +41,7 @@ public final class Matter {
    */
   public static Matter of(
       String lot, List<Document> documents, List<Paper> papers, List<Unread> unread) {
-    return new Matter(lot, documents, papers, unread, List.of(), null);
+    return new Matter(lot, documents, papers, unread, List.of(), List.of(), null);
   }
 
   /** The lot's name. */
@@ -66,6 +69,16 @@ public final class Matter {
     return pairings;
   }
 
+  /** The start timecodes that were found in the media. */
+  public List<FoundStart> foundStarts() {
+    return foundStarts;
+  }
+
+  /** This with start timecodes that were found in the media. */
+  public Matter withFoundStarts(List<FoundStart> found) {
+    return new Matter(lot, documents, papers, unread, pairings, found, sources());
+  }
+
   /** All entries of all logs. */
   public Stream<LogEntry> entries() {
     return papers.stream().flatMap(paper -> paper.log().entries().stream());
@@ -83,12 +96,18 @@ public final class Matter {
 
   /** This with each document changed. */
   public Matter withDocuments(UnaryOperator<Document> change) {
-    return new Matter(lot, documents.stream().map(change).toList(), papers, unread, pairings, null);
+    return new Matter(lot, documents.stream().map(change).toList(), papers, unread, pairings, foundStarts, null);
+  }
+
+  /** This with each paper changed. */
+  public Matter withPapers(UnaryOperator<Paper> change) {
+    return new Matter(
+        lot, documents, papers.stream().map(change).toList(), unread, pairings, foundStarts, sources());
   }
 
   /** This with other pairings. */
   public Matter withPairings(List<Pairing> newPairings) {
-    return new Matter(lot, documents, papers, unread, newPairings, sources());
+    return new Matter(lot, documents, papers, unread, newPairings, foundStarts, sources());
   }
 
   /** The document of this name. */

@@ -43,14 +43,14 @@ public final class Sources {
         if (clip.media().orElse(null) instanceof MediaReference.Generator) {
           continue;
         }
-        gathered.computeIfAbsent(id(clip), Gathered::new).add(placed);
+        gathered.computeIfAbsent(idOf(clip), Gathered::new).add(placed);
       }
     }
     return new Sources(gathered.values().stream().map(Gathered::toSource).toList());
   }
 
   /** What the source of {@code clip} is known by. */
-  static String id(Clip clip) {
+  public static String idOf(Clip clip) {
     return clip.media()
         .flatMap(media ->
             switch (media) {

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.oddlot.json.JsonObject;
 import org.oddlot.time.TimeRange;
 
@@ -153,5 +154,16 @@ public record Clip(
   public Clip withMediaReferences(Map<String, MediaReference> newReferences) {
     return new Clip(
         origin, name, sourceRange, newReferences, activeKey, markers, effects, enabled, metadata);
+  }
+
+  /** This with the media that is used changed; this itself if it has none. */
+  public Clip withMedia(UnaryOperator<MediaReference> change) {
+    MediaReference used = mediaReferences.get(activeKey);
+    if (used == null) {
+      return this;
+    }
+    var changed = new LinkedHashMap<>(mediaReferences);
+    changed.put(activeKey, change.apply(used));
+    return withMediaReferences(changed);
   }
 }

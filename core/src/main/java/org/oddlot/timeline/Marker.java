@@ -54,4 +54,9 @@ public record Marker(
   public Marker withMetadata(JsonObject newMetadata) {
     return new Marker(origin, name, color, markedRange, comment, newMetadata);
   }
+
+  /** This on another range. */
+  public Marker withMarkedRange(TimeRange newRange) {
+    return new Marker(origin, name, color, newRange, comment, metadata);
+  }
 }

@@ -19,6 +19,9 @@ public sealed interface MediaReference extends TimelineObject {
   @Override
   MediaReference withMetadata(JsonObject metadata);
 
+  /** This with another range. */
+  MediaReference withAvailableRange(Optional<TimeRange> range);
+
   /**
    * A file.
    *
@@ -57,6 +60,11 @@ public sealed interface MediaReference extends TimelineObject {
     public External withMetadata(JsonObject newMetadata) {
       return new External(origin, name, targetUrl, availableRange, newMetadata);
     }
+
+    @Override
+    public External withAvailableRange(Optional<TimeRange> newRange) {
+      return new External(origin, name, targetUrl, newRange, metadata);
+    }
   }
 
   /**
@@ -89,6 +97,11 @@ public sealed interface MediaReference extends TimelineObject {
     @Override
     public Missing withMetadata(JsonObject newMetadata) {
       return new Missing(origin, name, availableRange, newMetadata);
+    }
+
+    @Override
+    public Missing withAvailableRange(Optional<TimeRange> newRange) {
+      return new Missing(origin, name, newRange, metadata);
     }
   }
 
@@ -132,6 +145,11 @@ public sealed interface MediaReference extends TimelineObject {
     @Override
     public Generator withMetadata(JsonObject newMetadata) {
       return new Generator(origin, name, generatorKind, parameters, availableRange, newMetadata);
+    }
+
+    @Override
+    public Generator withAvailableRange(Optional<TimeRange> newRange) {
+      return new Generator(origin, name, generatorKind, parameters, newRange, metadata);
     }
   }
 
@@ -187,15 +205,21 @@ public sealed interface MediaReference extends TimelineObject {
 
     @Override
     public ImageSequence withName(String newName) {
-      return with(newName, metadata);
+      return with(newName, availableRange, metadata);
     }
 
     @Override
     public ImageSequence withMetadata(JsonObject newMetadata) {
-      return with(name, newMetadata);
+      return with(name, availableRange, newMetadata);
     }
 
-    private ImageSequence with(String newName, JsonObject newMetadata) {
+    @Override
+    public ImageSequence withAvailableRange(Optional<TimeRange> newRange) {
+      return with(name, newRange, metadata);
+    }
+
+    private ImageSequence with(
+        String newName, Optional<TimeRange> newRange, JsonObject newMetadata) {
       return new ImageSequence(
           origin,
           newName,
@@ -207,7 +231,7 @@ public sealed interface MediaReference extends TimelineObject {
           rate,
           frameZeroPadding,
           missingFramePolicy,
-          availableRange,
+          newRange,
           newMetadata);
     }
   }

@@ -36,6 +36,7 @@ import org.oddlot.desk.kit.Bench;
 import org.oddlot.desk.kit.Overlay;
 import org.oddlot.desk.kit.Words;
 import org.oddlot.desk.match.MatchBench;
+import org.oddlot.desk.putright.PutRightBench;
 import org.oddlot.desk.returning.ReturnBench;
 import org.oddlot.desk.session.FilePicker;
 import org.oddlot.desk.session.Session;
@@ -82,6 +83,7 @@ final class DeskWindow {
     for (Bench bench :
         List.of(
             new IntakeBench(session, picker),
+            new PutRightBench(session, overlay),
             new MatchBench(session, overlay),
             new TagBench(session),
             returning)) {

@@ -54,6 +54,8 @@ final class Tour {
     steps.add(() -> station("intake"));
     steps.add(() -> select("intake-rows", 1));
     steps.add(() -> picture("intake"));
+    steps.add(() -> station("putright"));
+    steps.add(() -> picture("put-right"));
     steps.add(() -> station("match"));
     steps.add(() -> select("match-rows", 1));
     steps.add(() -> picture("match"));

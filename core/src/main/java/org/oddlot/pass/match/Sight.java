@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.ShootingDay;
 import org.oddlot.pass.Source;
 import org.oddlot.pass.match.Candidate.Agreement;
 import org.oddlot.text.Phrase;
@@ -151,7 +152,7 @@ final class Sight {
   }
 
   private void add(LogEntry entry, Timecode at, Source source, List<Candidate> candidates) {
-    Agreement date = agreement(entry.date(), source.recorded());
+    Agreement date = agreement(entry, source);
     if (date == Agreement.DIFFERENT) {
       return;
     }
@@ -163,6 +164,18 @@ final class Sight {
             Optional.of(entry.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()),
             Optional.of(source.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()));
     candidates.add(new Candidate(source, at, start - at.frames(), inside, date, camera));
+  }
+
+  private static Agreement agreement(LogEntry entry, Source source) {
+    boolean sameNight =
+        entry.date().isPresent()
+            && source.recorded().isPresent()
+            && entry
+                .in()
+                .filter(in ->
+                    ShootingDay.isSame(entry.date().get(), source.recorded().get(), in))
+                .isPresent();
+    return sameNight ? Agreement.SAME : agreement(entry.date(), source.recorded());
   }
 
   private static <T> Agreement agreement(Optional<T> first, Optional<T> second) {

@@ -1,0 +1,24 @@
+package org.oddlot.pass;
+
+import java.time.LocalDate;
+import org.oddlot.paper.Label;
+
+/**
+ * A shooting day, which may go on past midnight: what is shot before six in the morning can be dated
+ * the day before or the day itself, by the clock or by the call sheet. Common practice, no source.
+ */
+public final class ShootingDay {
+  private static final int ENDS_AT_HOUR = 6;
+
+  private ShootingDay() {}
+
+  /**
+   * Whether two dates mean one shooting day for something at this time of day: they are the same,
+   * or it is night and they follow each other.
+   */
+  public static boolean isSame(LocalDate one, LocalDate other, Label at) {
+    return one.equals(other)
+        || (at.hours() < ENDS_AT_HOUR
+            && (one.plusDays(1).equals(other) || other.plusDays(1).equals(one)));
+  }
+}

@@ -1,0 +1,49 @@
+package org.oddlot.pass.putright;
+
+import java.util.Optional;
+
+/**
+ * What is known of the difference between two clocks.
+ *
+ * @param total how many entries there are
+ * @param now how many of them fall on clips as they are
+ * @param best the shift under which most do, if any shift is worth a word
+ * @param rival another shift that does nearly as well, if there is one
+ */
+record ClockEstimate(int total, int now, Optional<Shift> best, Optional<Shift> rival) {
+
+  /**
+   * A shift of the entries.
+   *
+   * @param frames how much later they become; negative for earlier
+   * @param matches how many of them fall on clips then, each on one of its own
+   */
+  record Shift(long frames, int matches) {}
+
+  /** What is said of no entries. */
+  static final ClockEstimate NOTHING =
+      new ClockEstimate(0, 0, Optional.empty(), Optional.empty());
+
+  /** Whether the clocks agree: no shift does notably better than none. */
+  boolean isInStep() {
+    return best.isEmpty() || now >= best.get().matches() - Math.max(1, best.get().matches() / 10);
+  }
+
+  /** Whether two shifts explain the data about equally well, so that none can be proposed. */
+  boolean isUndecided() {
+    return !isInStep() && rival.filter(r -> 5 * r.matches() >= 4 * matchesOfBest()).isPresent();
+  }
+
+  private int matchesOfBest() {
+    return best.map(Shift::matches).orElse(0);
+  }
+
+  /**
+   * The shift to propose: one that explains a third of the entries at the least, and three of them,
+   * and that no other rivals.
+   */
+  Optional<Shift> proposed() {
+    return best.filter(shift -> !isInStep() && !isUndecided())
+        .filter(shift -> shift.matches() >= 3 && 3 * shift.matches() >= total);
+  }
+}

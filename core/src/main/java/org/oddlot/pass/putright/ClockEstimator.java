@@ -1,0 +1,217 @@
+package org.oddlot.pass.putright;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.jtransforms.fft.DoubleFFT_1D;
+import org.oddlot.pass.putright.ClockEstimate.Shift;
+
+/**
+ * Finds the constant difference between the clock of a log and that of the clips: the shift under
+ * which most entries fall on the start of a clip.
+ *
+ * <p>Entries and starts are counted into bins of the day, and the bins correlated around the day by
+ * way of their Fourier transforms, which gives the number of pairs for every shift at once. The few
+ * best shifts are then refined to the frame: the median of the differences in the half second where
+ * they are densest. What is noise (entries without a clip, clips without an entry) spreads over the
+ * whole day and does not move the peak.
+ */
+final class ClockEstimator {
+  /** Bins of a day, each about two thirds of a second; a power of two for the transform. */
+  private static final int BINS = 1 << 17;
+
+  private static final int PEAKS = 8;
+
+  private final long[] starts;
+  private final long framesInDay;
+  private final long tolerance;
+
+  /**
+   * @param starts where clips start, in frames of the day
+   * @param framesInDay how many frames a day has
+   * @param tolerance how far apart an entry and a start may be, in frames
+   */
+  ClockEstimator(long[] starts, long framesInDay, long tolerance) {
+    this.starts = starts.clone();
+    Arrays.sort(this.starts);
+    this.framesInDay = framesInDay;
+    this.tolerance = tolerance;
+  }
+
+  /** What the entries at these frames of the day say. */
+  ClockEstimate estimate(long[] unsorted) {
+    if (unsorted.length == 0 || starts.length == 0) {
+      return ClockEstimate.NOTHING;
+    }
+    long[] entries = unsorted.clone();
+    Arrays.sort(entries);
+    List<Shift> shifts = new ArrayList<>();
+    for (int peak : peaks(correlation(entries))) {
+      refine(entries, peak)
+          .filter(s -> shifts.stream().noneMatch(t -> distance(s.frames(), t.frames()) <= 1))
+          .ifPresent(shifts::add);
+    }
+    // Of two that explain as much, the smaller shift is the likelier.
+    shifts.sort(
+        Comparator.comparingInt((Shift s) -> -s.matches())
+            .thenComparingLong(s -> Math.abs(s.frames())));
+    Optional<Shift> best = shifts.stream().findFirst();
+    Optional<Shift> rival =
+        shifts.stream()
+            .filter(s -> best.filter(b -> distance(s.frames(), b.frames()) > 2 * tolerance).isPresent())
+            .findFirst();
+    return new ClockEstimate(entries.length, matches(entries, 0), best, rival);
+  }
+
+  /**
+   * How many entries fall on a clip of their own when they are {@code shift} frames later. Walking
+   * both in order and pairing what is in reach pairs as many as can be paired.
+   *
+   * @param entries in ascending order
+   */
+  int matches(long[] entries, long shift) {
+    int count = 0;
+    int i = 0;
+    int j = 0;
+    while (i < entries.length && j < starts.length) {
+      long difference = starts[j] - (entries[i] + shift);
+      if (difference > tolerance) {
+        i++;
+      } else if (difference < -tolerance) {
+        j++;
+      } else {
+        count++;
+        i++;
+        j++;
+      }
+    }
+    return count;
+  }
+
+  private double[] correlation(long[] entries) {
+    double[] first = binned(entries);
+    double[] second = binned(starts);
+    var transform = new DoubleFFT_1D(BINS);
+    transform.realForward(first);
+    transform.realForward(second);
+    // The packed form has the two purely real values first, then pairs of real and imaginary part.
+    double[] product = new double[BINS];
+    product[0] = first[0] * second[0];
+    product[1] = first[1] * second[1];
+    for (int i = 2; i < BINS; i += 2) {
+      product[i] = first[i] * second[i] + first[i + 1] * second[i + 1];
+      product[i + 1] = first[i] * second[i + 1] - first[i + 1] * second[i];
+    }
+    transform.realInverse(product, true);
+    return product;
+  }
+
+  private double[] binned(long[] frames) {
+    double[] bins = new double[BINS];
+    for (long frame : frames) {
+      bins[(int) (Math.floorMod(frame, framesInDay) * BINS / framesInDay)]++;
+    }
+    return bins;
+  }
+
+  /** The bins where the correlation is highest, none beside another; both neighbours counted in. */
+  private static int[] peaks(double[] correlation) {
+    int[] peaks = new int[PEAKS];
+    int found = 0;
+    double[] sums = new double[BINS];
+    for (int i = 0; i < BINS; i++) {
+      sums[i] =
+          correlation[(i + BINS - 1) % BINS] + correlation[i] + correlation[(i + 1) % BINS];
+    }
+    while (found < PEAKS) {
+      int highest = -1;
+      for (int i = 0; i < BINS; i++) {
+        if (highest < 0 || sums[i] > sums[highest]) {
+          highest = i;
+        }
+      }
+      // A pair by itself is no peak.
+      if (sums[highest] < 1.5) {
+        break;
+      }
+      peaks[found++] = highest;
+      for (int i = -2; i <= 2; i++) {
+        sums[Math.floorMod(highest + i, BINS)] = 0;
+      }
+    }
+    return Arrays.copyOf(peaks, found);
+  }
+
+  /** The shift near a bin, to the frame. */
+  private Optional<Shift> refine(long[] entries, int bin) {
+    long middle = (2L * bin + 1) * framesInDay / (2L * BINS);
+    if (middle > framesInDay / 2) {
+      middle -= framesInDay;
+    }
+    long reach = 2 * framesInDay / BINS + 1;
+    long[] differences = differences(entries, middle - reach, middle + reach);
+    if (differences.length == 0) {
+      return Optional.empty();
+    }
+    long shift = densest(differences, Math.max(1, framesInDay / (2 * 86_400)));
+    return Optional.of(new Shift(shift, matches(entries, shift)));
+  }
+
+  /** How far starts are from entries, as far as that lies in a range, in ascending order. */
+  private long[] differences(long[] entries, long from, long to) {
+    var differences = new LongList();
+    int first = 0;
+    for (long entry : entries) {
+      while (first < starts.length && starts[first] < entry + from) {
+        first++;
+      }
+      for (int i = first; i < starts.length && starts[i] <= entry + to; i++) {
+        differences.add(starts[i] - entry);
+      }
+    }
+    return differences.sorted();
+  }
+
+  /** The median of the values in the window of this width that holds most. */
+  private static long densest(long[] values, long width) {
+    int bestFirst = 0;
+    int bestLast = 0;
+    int last = 0;
+    for (int first = 0; first < values.length; first++) {
+      while (last + 1 < values.length && values[last + 1] <= values[first] + width) {
+        last++;
+      }
+      if (last - first > bestLast - bestFirst) {
+        bestFirst = first;
+        bestLast = last;
+      }
+    }
+    return values[(bestFirst + bestLast) / 2];
+  }
+
+  private long distance(long one, long other) {
+    long apart = Math.floorMod(one - other, framesInDay);
+    return Math.min(apart, framesInDay - apart);
+  }
+
+  /** Numbers in a growing array. */
+  private static final class LongList {
+    private long[] values = new long[64];
+    private int size;
+
+    void add(long value) {
+      if (size == values.length) {
+        values = Arrays.copyOf(values, 2 * size);
+      }
+      values[size++] = value;
+    }
+
+    long[] sorted() {
+      long[] sorted = Arrays.copyOf(values, size);
+      Arrays.sort(sorted);
+      return sorted;
+    }
+  }
+}

@@ -1,0 +1,69 @@
+package org.oddlot.pass.putright;
+
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.Paper;
+import org.oddlot.pass.putright.PaperClocks.Group;
+import org.oddlot.time.FrameRate;
+
+/**
+ * Tries shifts of a log's clock without doing anything: how many entries would fall on clips. Quick
+ * enough to be asked at every movement of the hand.
+ */
+public final class ClockTrial {
+  private final List<Group> groups;
+  private final List<long[]> times;
+  private final FrameRate rate;
+
+  private ClockTrial(List<Group> groups, FrameRate rate) {
+    this.groups = List.copyOf(groups);
+    this.times = groups.stream().map(Group::times).toList();
+    this.rate = rate;
+  }
+
+  /**
+   * A trial of what a finding is about; empty where the log has nothing that could be compared.
+   *
+   * @param matter what the pass looked at
+   * @param correction whose clock
+   * @param tolerance how far apart an entry and a start may be, in frames
+   */
+  public static Optional<ClockTrial> of(
+      Matter matter, Correction.Clock correction, long tolerance) {
+    Optional<Paper> paper =
+        matter.papers().stream().filter(p -> p.name().equals(correction.paper())).findFirst();
+    return paper
+        .map(p ->
+            PaperClocks.of(p, matter.sources(), tolerance).groups().stream()
+                .filter(group ->
+                    correction.cameras().isEmpty()
+                        || correction.cameras().contains(group.camera()))
+                .toList())
+        .filter(groups -> !groups.isEmpty())
+        .map(groups -> new ClockTrial(groups, correction.rate()));
+  }
+
+  /** The rate at which shifts are counted. */
+  public FrameRate rate() {
+    return rate;
+  }
+
+  /** How many entries there are. */
+  public int total() {
+    return times.stream().mapToInt(t -> t.length).sum();
+  }
+
+  /** How many entries fall on clips of their own if all are {@code frames} later. */
+  public int matches(long frames) {
+    int matches = 0;
+    for (int i = 0; i < groups.size(); i++) {
+      Group group = groups.get(i);
+      matches +=
+          group
+              .estimator()
+              .matches(times.get(i), frames * group.frames().rate().nominal() / rate.nominal());
+    }
+    return matches;
+  }
+}

@@ -1,0 +1,271 @@
+package org.oddlot.pass.putright;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.json.JsonString;
+import org.oddlot.paper.Label;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.PlacedClip;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Sources;
+import org.oddlot.profile.Field;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.MediaReference;
+
+/** Something that can be put right, and how that is done. */
+public sealed interface Correction {
+
+  /** What a correction leaves, and what its changes are owed to. */
+  Applied apply(Matter matter, String chosen, String reason);
+
+  /**
+   * The clock of a log. What is chosen is by how many frames its entries become later.
+   *
+   * @param paper the log
+   * @param cameras the cameras whose entries it is about; all if empty
+   * @param rate the rate at which the frames are counted
+   */
+  record Clock(String paper, Set<String> cameras, FrameRate rate) implements Correction {
+    public Clock {
+      cameras = Set.copyOf(cameras);
+    }
+
+    boolean isAbout(LogEntry entry) {
+      return entry.paper().equals(paper)
+          && (cameras.isEmpty() || cameras.contains(DayFrames.camera(entry.camera())));
+    }
+
+    @Override
+    public Applied apply(Matter matter, String chosen, String reason) {
+      long frames = Long.parseLong(chosen);
+      return changedEntries(matter, entry -> isAbout(entry) && frames != 0 ? shifted(entry, frames) : entry);
+    }
+
+    private LogEntry shifted(LogEntry entry, long frames) {
+      FrameRate own = entry.rate().orElse(rate);
+      long by = frames * own.nominal() / rate.nominal();
+      Optional<Timecode> in = entry.in().flatMap(label -> at(label, own)).map(t -> t.plusFrames(by));
+      Optional<Label> newIn = in.flatMap(t -> entry.in().map(label -> like(label, t, by)));
+      Optional<Label> newOut =
+          entry
+              .out()
+              .flatMap(label -> at(label, own).map(t -> like(label, t.plusFrames(by), by)));
+      LogEntry moved = entry.withTimes(newIn.or(entry::in), newOut.or(entry::out), entry.rate());
+      long days = in.map(Timecode::dayOffset).orElse(0L);
+      return days == 0 ? moved : moved.withDate(entry.date().map(date -> date.plusDays(days)));
+    }
+
+    private Label like(Label label, Timecode timecode, long by) {
+      // A label to the second stays one only if it is moved by whole seconds.
+      boolean whole = by % timecode.rate().nominal() == 0;
+      Label pattern = label.isToTheFrame() || whole ? label : label.atFrame(0);
+      return pattern.like(timecode.withinDay());
+    }
+
+    private static Optional<Timecode> at(Label label, FrameRate rate) {
+      return label
+          .at(rate, label.semicolon())
+          .or(() -> label.toTheSecond().at(rate, label.semicolon()));
+    }
+  }
+
+  /**
+   * The rate of a log's entries. What is chosen is {@link #CLOCK} or {@link #LABEL}.
+   *
+   * @param paper the log
+   * @param from the rate that its entries are tagged with
+   * @param to the rate of the clips
+   * @param cameras the cameras whose entries it is about; all if empty
+   */
+  record Rate(String paper, FrameRate from, FrameRate to, Set<String> cameras)
+      implements Correction {
+    /** The device counted at the wrong rate: the time of day is right, the frames are recounted. */
+    static final String CLOCK = "clock";
+
+    /** Only the tag is wrong: the labels are kept. */
+    static final String LABEL = "label";
+
+    public Rate {
+      cameras = Set.copyOf(cameras);
+    }
+
+    boolean isAbout(LogEntry entry) {
+      return entry.paper().equals(paper)
+          && entry.rate().filter(from::equals).isPresent()
+          && (cameras.isEmpty() || cameras.contains(DayFrames.camera(entry.camera())));
+    }
+
+    LogEntry applied(LogEntry entry, String chosen) {
+      boolean recount = chosen.equals(CLOCK);
+      return entry.withTimes(
+          entry.in().map(label -> recount ? label.recounted(from, to) : label),
+          entry.out().map(label -> recount ? label.recounted(from, to) : label),
+          Optional.of(to));
+    }
+
+    @Override
+    public Applied apply(Matter matter, String chosen, String reason) {
+      return changedEntries(matter, entry -> isAbout(entry) ? applied(entry, chosen) : entry);
+    }
+  }
+
+  /**
+   * The day of some entries, or of the clips of some cards. What is chosen is {@code entries DATE}
+   * or {@code clips DATE}.
+   *
+   * @param paper the log
+   * @param entries the ids of the entries
+   * @param clips the ids of the sources
+   */
+  record Day(String paper, Set<String> entries, Set<String> clips) implements Correction {
+    static final String ENTRIES = "entries";
+    static final String CLIPS = "clips";
+
+    public Day {
+      entries = Set.copyOf(entries);
+      clips = Set.copyOf(clips);
+    }
+
+    @Override
+    public Applied apply(Matter matter, String chosen, String reason) {
+      List<String> words = List.of(chosen.split(" ", -1));
+      LocalDate date = LocalDate.parse(words.getLast());
+      if (words.getFirst().equals(ENTRIES)) {
+        return changedEntries(
+            matter,
+            entry -> entries.contains(entry.id()) ? entry.withDate(Optional.of(date)) : entry);
+      }
+      return changedClips(matter, clips, reason, "media_references", (clip, placed) ->
+          dated(clip, placed, date));
+    }
+
+    private static Clip dated(Clip clip, PlacedClip placed, LocalDate date) {
+      return placed
+          .profile()
+          .place(Field.RECORDED)
+          .map(place ->
+              clip.withMedia(media ->
+                  media.withMetadata(
+                      place.set(
+                          media.metadata(),
+                          JsonString.of(
+                              date
+                                  + place
+                                      .text(media.metadata())
+                                      .filter(text -> text.length() > 10)
+                                      .map(text -> text.substring(10))
+                                      .orElse(""))))))
+          .orElse(clip);
+    }
+  }
+
+  /**
+   * The start timecode of sources: their media's range moves, and with it every use of it in every
+   * timeline, so that each record frame still shows the same frame of the media. What is chosen is
+   * {@link #FOUND}, or {@code +N} or {@code -N} for a shift in frames.
+   *
+   * @param starts what was found as the start of each source
+   */
+  record Start(Map<String, RationalTime> starts) implements Correction {
+    static final String FOUND = "found";
+
+    public Start {
+      starts = Map.copyOf(starts);
+    }
+
+    @Override
+    public Applied apply(Matter matter, String chosen, String reason) {
+      var shifts = new HashMap<String, RationalTime>();
+      starts.forEach((id, found) ->
+          matter
+              .sources()
+              .byId(id)
+              .flatMap(Source::start)
+              .ifPresent(now ->
+                  shifts.put(
+                      id,
+                      chosen.equals(FOUND)
+                          ? found.minus(now)
+                          : RationalTime.of(Long.parseLong(chosen), now.rate()))));
+      return changedClips(matter, shifts.keySet(), reason, "", (clip, placed) ->
+          Optional.ofNullable(shifts.get(Sources.idOf(clip)))
+              .map(shift -> shifted(clip, shift))
+              .orElse(clip));
+    }
+
+    /** The clip with its media, its part of it and its markers moved by an exact time. */
+    static Clip shifted(Clip clip, RationalTime shift) {
+      Optional<RationalTime> start = clip.availableRange().map(TimeRange::start);
+      var media = new LinkedHashMap<String, MediaReference>();
+      clip.mediaReferences()
+          .forEach((key, reference) ->
+              media.put(
+                  key,
+                  // What stands in for the media, a proxy for instance, moves with it.
+                  reference.availableRange().map(TimeRange::start).equals(start)
+                      ? reference.withAvailableRange(
+                          reference.availableRange().map(range -> moved(range, shift)))
+                      : reference));
+      Clip moved = clip.withMediaReferences(media);
+      moved = moved.withSourceRange(moved.sourceRange().map(range -> moved(range, shift)));
+      var markers = new ArrayList<Marker>();
+      for (Marker marker : moved.markers()) {
+        markers.add(marker.withMarkedRange(moved(marker.markedRange(), shift)));
+      }
+      return moved.markers().isEmpty() ? moved : moved.withMarkers(markers);
+    }
+
+    private static TimeRange moved(TimeRange range, RationalTime shift) {
+      FrameRate rate = range.start().rate();
+      return range.shiftedBy(
+          rate.equals(shift.rate())
+              ? shift
+              : shift.rescaledTo(rate, java.math.RoundingMode.HALF_EVEN));
+    }
+  }
+
+  /** A change of a clip that knows where the clip lies. */
+  interface ClipChange {
+    Clip of(Clip clip, PlacedClip placed);
+  }
+
+  private static Applied changedEntries(
+      Matter matter, java.util.function.UnaryOperator<LogEntry> change) {
+    return new Applied(matter.withPapers(paper -> paper.withEntries(change)), List.of());
+  }
+
+  private static Applied changedClips(
+      Matter matter, Set<String> sources, String reason, String property, ClipChange change) {
+    var edits = new HashMap<String, Edits>();
+    var claims = new ArrayList<Applied.Claim>();
+    for (String id : sources) {
+      List<PlacedClip> placed =
+          matter.sources().byId(id).map(source -> source.clips().toList()).orElse(List.of());
+      for (PlacedClip each : placed) {
+        edits
+            .computeIfAbsent(each.document(), _ -> new Edits())
+            .change(each.clip(), clip -> change.of((Clip) clip, each));
+        claims.add(new Applied.Claim(each.clip().identity(), property, reason));
+      }
+    }
+    return new Applied(
+        matter.withDocuments(document ->
+            document.withRoot(
+                edits.getOrDefault(document.name(), new Edits()).applyTo(document.root()))),
+        claims);
+  }
+}

@@ -1,0 +1,245 @@
+package org.oddlot.pass.putright;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.ShootingDay;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Standing;
+import org.oddlot.text.Phrase;
+
+/**
+ * Entries and clips that are together by time of day and apart by date. Which side is wrong is seen
+ * from what else carries the two dates: a log whose other entries find clips of their day is right,
+ * and so is a card whose other clips find entries of theirs.
+ */
+final class Days {
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
+
+  private final List<Source> sources;
+  private final long tolerance;
+  private final List<Apart> apart = new ArrayList<>();
+  private final Map<PaperDay, Integer> entriesAgree = new HashMap<>();
+  private final Map<CardDay, Integer> clipsAgree = new HashMap<>();
+  private final Set<String> taken = new HashSet<>();
+  private final Map<PaperDay, List<LogEntry>> entriesOf = new HashMap<>();
+
+  /** The entries of one log and date. */
+  private record PaperDay(String paper, LocalDate day) {}
+
+  /** The clips of one card and date. */
+  private record CardDay(String card, LocalDate day) {}
+
+  /** An entry and the source at its time. */
+  private record Apart(LogEntry entry, Source source) {
+    PaperDay paperDay() {
+      return new PaperDay(entry.paper(), entry.date().orElseThrow());
+    }
+
+    CardDay cardDay() {
+      return new CardDay(card(source), source.recorded().orElseThrow());
+    }
+  }
+
+  Days(Matter matter, long tolerance) {
+    this.sources =
+        matter.sources().all().stream()
+            .filter(source -> source.start().isPresent() && source.recorded().isPresent())
+            .toList();
+    this.tolerance = tolerance;
+  }
+
+  private static String card(Source source) {
+    return source.reel().isEmpty() ? "camera " + source.camera() : source.reel();
+  }
+
+  void add(PaperClocks clocks, Shifts shifts) {
+    for (PaperClocks.Group group : clocks.groups()) {
+      List<Source> its =
+          sources.stream()
+              .filter(source ->
+                  group.camera().isEmpty()
+                      || source.camera().isEmpty()
+                      || DayFrames.camera(source.camera()).equals(group.camera()))
+              .toList();
+      var near = new Near(its, group.frames(), tolerance);
+      for (LogEntry entry : group.entries()) {
+        if (entry.date().isPresent()) {
+          entriesOf
+              .computeIfAbsent(
+                  new PaperDay(entry.paper(), entry.date().get()), _ -> new ArrayList<>())
+              .add(entry);
+          group.frames().of(entry).ifPresent(at -> see(entry, near.at(at + shifts.of(entry))));
+        }
+      }
+    }
+  }
+
+  private void see(LogEntry entry, List<Source> near) {
+    LocalDate day = entry.date().orElseThrow();
+    Optional<Source> agreeing =
+        near.stream()
+            .filter(s ->
+                ShootingDay.isSame(day, s.recorded().orElseThrow(), entry.in().orElseThrow()))
+            .findFirst();
+    if (agreeing.isPresent()) {
+      entriesAgree.merge(new PaperDay(entry.paper(), day), 1, Integer::sum);
+      Source source = agreeing.get();
+      clipsAgree.merge(
+          new CardDay(card(source), source.recorded().orElseThrow()), 1, Integer::sum);
+      taken.add(source.id());
+    } else if (!near.isEmpty()) {
+      apart.add(new Apart(entry, near.getFirst()));
+    }
+  }
+
+  List<PutRightFinding> findings() {
+    // A clip that has an entry of its own day is not missing another.
+    List<Apart> real = apart.stream().filter(a -> !taken.contains(a.source.id())).toList();
+    var byBoth = new TreeMap<String, List<Apart>>();
+    for (Apart each : real) {
+      String key =
+          each.paperDay().paper
+              + ":"
+              + each.paperDay().day
+              + ":"
+              + each.cardDay().day
+              + (areClipsWrong(each, real) ? ":" + each.cardDay().card : "");
+      byBoth.computeIfAbsent(key, _ -> new ArrayList<>()).add(each);
+    }
+    var findings = new ArrayList<PutRightFinding>();
+    byBoth.forEach((key, together) -> findings.add(finding("putright:day:" + key, together, real)));
+    return findings;
+  }
+
+  private boolean isEntryDayConfirmed(Apart one) {
+    return entriesAgree.getOrDefault(one.paperDay(), 0) > 0;
+  }
+
+  private boolean isClipDayConfirmed(Apart one) {
+    return clipsAgree.getOrDefault(one.cardDay(), 0) > 0;
+  }
+
+  private boolean areClipsWrong(Apart one, List<Apart> all) {
+    long ofTheCard = all.stream().filter(a -> a.cardDay().equals(one.cardDay())).count();
+    return isEntryDayConfirmed(one)
+        && clipsAgree.getOrDefault(one.cardDay(), 0) < (ofTheCard + 3) / 4;
+  }
+
+  private PutRightFinding finding(String id, List<Apart> together, List<Apart> all) {
+    Apart first = together.getFirst();
+    LocalDate logDay = first.paperDay().day;
+    LocalDate clipDay = first.cardDay().day;
+    boolean clipsWrong = areClipsWrong(first, all);
+    boolean undecided = !clipsWrong && !isClipDayConfirmed(first) && !isEntryDayConfirmed(first);
+    Set<String> entries =
+        isEntryDayConfirmed(first)
+            ? together.stream().map(a -> a.entry.id()).collect(Collectors.toSet())
+            : entriesOf.getOrDefault(first.paperDay(), List.of()).stream()
+                .map(LogEntry::id)
+                .collect(Collectors.toSet());
+    Set<CardDay> cards = together.stream().map(Apart::cardDay).collect(Collectors.toSet());
+    Set<String> clips =
+        sources.stream()
+            .filter(s -> cards.contains(new CardDay(card(s), s.recorded().orElseThrow())))
+            .map(Source::id)
+            .collect(Collectors.toSet());
+    String cardNames =
+        cards.stream().map(CardDay::card).distinct().sorted().collect(Collectors.joining(", "));
+    String rows =
+        together.size() == 1
+            ? "row " + first.entry.row()
+            : together.size() + " entries";
+    String toEntries = Correction.Day.ENTRIES + " " + clipDay;
+    String toClips = Correction.Day.CLIPS + " " + logDay;
+    Choice changeEntries =
+        new Choice(
+            toEntries,
+            Phrase.of("%s of the log dated %s", count(entries.size(), "entry"), DAY.format(clipDay)),
+            List.of(new Evidence("matches", Integer.toString(together.size()), "")));
+    Choice changeClips =
+        new Choice(
+            toClips,
+            Phrase.of(
+                "%s of %s dated %s", count(clips.size(), "clip"), cardNames, DAY.format(logDay)),
+            List.of(new Evidence("matches", Integer.toString(together.size()), "")));
+    return new PutRightFinding(
+        id,
+        clipsWrong ? cardNames : first.entry.paper(),
+        new Correction.Day(first.entry.paper(), entries, clips),
+        Standing.TO_LOOK_AT,
+        clipsWrong ? "card dated " + clipDay : "log dated " + logDay,
+        Phrase.of(
+            "%s at the time of clips of %s: dated %s in the log, the clips %s",
+            rows, cardNames, DAY.format(logDay), DAY.format(clipDay)),
+        clipsWrong ? List.of(changeClips, changeEntries) : List.of(changeEntries, changeClips),
+        undecided ? List.of() : List.of(clipsWrong ? toClips : toEntries),
+        List.of(
+            new Evidence("log", logDay.toString(), confirmed(entriesAgree.get(first.paperDay()))),
+            new Evidence("clips", clipDay.toString(), confirmed(clipsAgree.get(first.cardDay())))));
+  }
+
+  private static String confirmed(@org.jspecify.annotations.Nullable Integer count) {
+    return count == null ? "nothing else agrees" : count + " others agree";
+  }
+
+  private static String count(int count, String what) {
+    String plural = what.endsWith("y") ? what.substring(0, what.length() - 1) + "ies" : what + "s";
+    return count + " " + (count == 1 ? what : plural);
+  }
+
+  /** Sources by their time of day. */
+  private static final class Near {
+    private record At(long frame, Source source) {}
+
+    private final List<At> sorted;
+    private final long[] frames;
+    private final long tolerance;
+
+    Near(List<Source> sources, DayFrames dayFrames, long tolerance) {
+      this.sorted =
+          sources.stream()
+              .flatMap(s -> dayFrames.of(s).map(frame -> new At(frame, s)).stream())
+              .sorted(Comparator.comparingLong(At::frame))
+              .toList();
+      this.frames = sorted.stream().mapToLong(At::frame).toArray();
+      this.tolerance = tolerance;
+    }
+
+    /** The sources that start near a time, the nearest first. */
+    List<Source> at(long frame) {
+      int first = java.util.Arrays.binarySearch(frames, frame - tolerance);
+      var near = new ArrayList<At>();
+      for (int i = first < 0 ? -first - 1 : first;
+          i < frames.length && frames[i] <= frame + tolerance;
+          i++) {
+        near.add(sorted.get(i));
+      }
+      // From the first of several at one frame on.
+      for (int i = (first < 0 ? -first - 1 : first) - 1;
+          i >= 0 && frames[i] >= frame - tolerance;
+          i--) {
+        near.add(sorted.get(i));
+      }
+      near.sort(
+          Comparator.comparingLong((At a) -> Math.abs(a.frame - frame))
+              .thenComparing(a -> a.source.id()));
+      return near.stream().map(At::source).toList();
+    }
+  }
+}

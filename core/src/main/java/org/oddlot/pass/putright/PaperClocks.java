@@ -1,0 +1,304 @@
+package org.oddlot.pass.putright;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Paper;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Sources;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.putright.ClockEstimate.Shift;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+
+/** The clock of one log against the clocks of the cameras. */
+final class PaperClocks {
+  /** Fewer entries of a camera than this say nothing about its clock by themselves. */
+  private static final int FEWEST = 4;
+
+  private final Paper paper;
+  private final List<Group> groups;
+  private final long tolerance;
+
+  /**
+   * The shot entries of one camera and the sources that they may belong to.
+   *
+   * @param camera the camera's letter; empty where the log does not say it
+   * @param entries the entries that have a timecode
+   * @param sources the sources that have one
+   * @param frames how their times are compared
+   * @param estimate what their times say
+   */
+  record Group(
+      String camera,
+      List<LogEntry> entries,
+      List<Source> sources,
+      DayFrames frames,
+      ClockEstimator estimator,
+      ClockEstimate estimate) {
+
+    long[] times() {
+      return entries.stream()
+          .flatMap(entry -> frames.of(entry).stream())
+          .mapToLong(Long::longValue)
+          .sorted()
+          .toArray();
+    }
+
+    int matches(long shift) {
+      return estimator.matches(times(), shift);
+    }
+  }
+
+  private PaperClocks(Paper paper, List<Group> groups, long tolerance) {
+    this.paper = paper;
+    this.groups = List.copyOf(groups);
+    this.tolerance = tolerance;
+  }
+
+  static PaperClocks of(Paper paper, Sources sources, long tolerance) {
+    Map<String, List<LogEntry>> byCamera =
+        paper.log().entries().stream()
+            .filter(entry -> entry.kind() == LogEntry.Kind.SHOT && entry.in().isPresent())
+            .collect(
+                Collectors.groupingBy(
+                    entry -> DayFrames.camera(entry.camera()), TreeMap::new, Collectors.toList()));
+    var groups = new ArrayList<Group>();
+    byCamera.forEach((camera, entries) -> {
+      List<Source> its =
+          ofTheDays(
+              paper,
+              sources.all().stream()
+                  .filter(source ->
+                      camera.isEmpty()
+                          || source.camera().isEmpty()
+                          || DayFrames.camera(source.camera()).equals(camera))
+                  .toList());
+      commonest(its.stream().flatMap(source -> source.rate().stream()))
+          .ifPresent(rate ->
+              groups.add(group(camera, entries, its, new DayFrames(rate), tolerance)));
+    });
+    return new PaperClocks(paper, groups, tolerance);
+  }
+
+  private static Group group(
+      String camera,
+      List<LogEntry> entries,
+      List<Source> sources,
+      DayFrames frames,
+      long tolerance) {
+    long[] starts =
+        sources.stream()
+            .flatMap(source -> frames.of(source).stream())
+            .mapToLong(Long::longValue)
+            .toArray();
+    var estimator = new ClockEstimator(starts, frames.inDay(), tolerance);
+    Group open =
+        new Group(camera, entries, sources, frames, estimator, ClockEstimate.NOTHING);
+    return new Group(
+        camera, entries, sources, frames, estimator, estimator.estimate(open.times()));
+  }
+
+  /** Those of the log's days; all of them if the log names days on which nothing was shot. */
+  private static List<Source> ofTheDays(Paper paper, List<Source> all) {
+    Set<LocalDate> days = new HashSet<>();
+    paper.log().entries().stream().flatMap(e -> e.date().stream()).forEach(days::add);
+    List<Source> known = all.stream().filter(s -> s.start().isPresent()).toList();
+    List<Source> same =
+        known.stream()
+            .filter(s ->
+                s.recorded()
+                    .filter(day ->
+                        days.contains(day)
+                            || days.contains(day.minusDays(1))
+                            || days.contains(day.plusDays(1)))
+                    .isPresent())
+            .toList();
+    return same.isEmpty() ? known : same;
+  }
+
+  private static <T> Optional<T> commonest(Stream<T> values) {
+    return values.collect(Collectors.groupingBy(Function.identity(), Collectors.counting()))
+        .entrySet()
+        .stream()
+        .max(
+            Comparator.comparingLong((Map.Entry<T, Long> e) -> e.getValue())
+                .thenComparing(e -> e.getKey().toString()))
+        .map(Map.Entry::getKey);
+  }
+
+  Paper paper() {
+    return paper;
+  }
+
+  List<Group> groups() {
+    return groups;
+  }
+
+  /** A finding for the whole log, and one for each camera whose clock differs from the others'. */
+  List<PutRightFinding> findings() {
+    var findings = new ArrayList<PutRightFinding>();
+    for (Map.Entry<String, List<Group>> together : together().entrySet()) {
+      findings.add(finding(together.getKey(), together.getValue()));
+    }
+    return findings;
+  }
+
+  /** The groups that share a clock, by the finding's id; the largest group leads. */
+  private Map<String, List<Group>> together() {
+    if (groups.isEmpty()) {
+      return Map.of();
+    }
+    Group leading = leading(groups);
+    long shift = shift(leading.estimate());
+    var together = new TreeMap<String, List<Group>>();
+    String all = "putright:clock:" + paper.name();
+    for (Group group : groups) {
+      int own = group.estimate().best().map(Shift::matches).orElse(0);
+      boolean agrees =
+          group.camera().equals(leading.camera())
+              || group.entries().size() < FEWEST
+              || 5 * group.matches(scaled(shift, leading, group)) >= 4 * Math.max(own, group.estimate().now());
+      together
+          .computeIfAbsent(agrees ? all : all + ":" + group.camera(), _ -> new ArrayList<>())
+          .add(group);
+    }
+    return together;
+  }
+
+  private static Group leading(List<Group> groups) {
+    return groups.stream().max(Comparator.comparingInt(g -> g.entries().size())).orElseThrow();
+  }
+
+  private static long scaled(long shift, Group from, Group to) {
+    return shift * to.frames().rate().nominal() / from.frames().rate().nominal();
+  }
+
+  private static long shift(ClockEstimate estimate) {
+    return estimate.proposed().map(Shift::frames).orElse(0L);
+  }
+
+  private PutRightFinding finding(String id, List<Group> together) {
+    Group leading = leading(together);
+    ClockEstimate estimate = leading.estimate();
+    FrameRate rate = leading.frames().rate();
+    int total = together.stream().mapToInt(g -> g.entries().size()).sum();
+    int now = together.stream().mapToInt(g -> g.estimate().now()).sum();
+    boolean whole = together.size() == groups.size();
+    Set<String> cameras =
+        whole ? Set.of() : together.stream().map(Group::camera).collect(Collectors.toSet());
+    String title =
+        whole ? paper.name() : paper.name() + ", camera " + String.join(", ", sorted(cameras));
+    var correction = new Correction.Clock(paper.name(), cameras, rate);
+    if (estimate.isInStep() || estimate.best().isEmpty()) {
+      return new PutRightFinding(
+          id,
+          title,
+          correction,
+          Standing.SETTLED,
+          "clock in step",
+          Phrase.of("%d of %d entries fall on clips; no shift does better", now, total),
+          List.of(),
+          List.of(),
+          List.of(new Evidence("now", now + " of " + total, "fall on clips")));
+    }
+    Shift best = estimate.best().get();
+    var choices = new ArrayList<Choice>();
+    choices.add(choice(best, leading, together));
+    estimate
+        .rival()
+        .filter(_ -> estimate.isUndecided())
+        .ifPresent(rival -> choices.add(choice(rival, leading, together)));
+    int after = matches(best.frames(), leading, together);
+    String inWords = direction(best.frames(), rate);
+    boolean proposed = estimate.proposed().isPresent();
+    return new PutRightFinding(
+        id,
+        title,
+        correction,
+        Standing.TO_LOOK_AT,
+        estimate.isUndecided() ? "two clocks fit" : proposed ? "clock " + inWords : "clock unclear",
+        estimate.isUndecided()
+            ? Phrase.of(
+                "two shifts explain it about equally well: %s matches %d entries, %s %d",
+                inWords,
+                best.matches(),
+                direction(estimate.rival().orElseThrow().frames(), rate),
+                estimate.rival().orElseThrow().matches())
+            : Phrase.of(
+                "%d of %d entries match now; %d would with the log %s", now, total, after, inWords),
+        choices,
+        proposed ? List.of(Long.toString(best.frames())) : List.of(),
+        List.of(
+            new Evidence("now", now + " of " + total, "fall on clips"),
+            new Evidence("then", after + " of " + total, "with the log " + inWords),
+            new Evidence(
+                "next best",
+                estimate.rival().map(r -> Integer.toString(r.matches())).orElse("none"),
+                estimate.rival().map(r -> direction(r.frames(), rate)).orElse(""))));
+  }
+
+  private static List<String> sorted(Set<String> cameras) {
+    return cameras.stream().sorted().toList();
+  }
+
+  private static int matches(long shift, Group leading, List<Group> together) {
+    return together.stream().mapToInt(g -> g.matches(scaled(shift, leading, g))).sum();
+  }
+
+  private static Choice choice(Shift shift, Group leading, List<Group> together) {
+    return new Choice(
+        Long.toString(shift.frames()),
+        "the log " + direction(shift.frames(), leading.frames().rate()),
+        List.of(
+            new Evidence(
+                "matches", Integer.toString(matches(shift.frames(), leading, together)), "")));
+  }
+
+  /** A shift in words: {@code 7 s 12 f later}. */
+  static String direction(long frames, FrameRate rate) {
+    return RationalTime.of(Math.abs(frames), rate).inWords()
+        + (frames < 0 ? " earlier" : " later");
+  }
+
+  /** What each camera's entries are taken to be early by: as was said, else as is proposed. */
+  Shifts shifts(Map<String, Decision> decisions) {
+    var byCamera = new HashMap<String, Long>();
+    for (Map.Entry<String, List<Group>> together : together().entrySet()) {
+      Optional<Decision> said = Optional.ofNullable(decisions.get(together.getKey()));
+      for (Group group : together.getValue()) {
+        Group leading = leading(together.getValue());
+        long shift =
+            said.map(decision ->
+                    decision.isAccepted()
+                        ? decision.chosen().stream()
+                            .findFirst()
+                            .map(Long::parseLong)
+                            .orElseGet(() -> shift(leading.estimate()))
+                        : 0L)
+                .orElseGet(() -> shift(leading.estimate()));
+        byCamera.put(group.camera(), scaled(shift, leading, group));
+      }
+    }
+    return new Shifts(byCamera);
+  }
+
+  long tolerance() {
+    return tolerance;
+  }
+}

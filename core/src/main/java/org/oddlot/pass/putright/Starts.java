@@ -1,0 +1,96 @@
+package org.oddlot.pass.putright;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.FoundStart;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Standing;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Timecode;
+
+/** Sources whose start timecode the file does not say, though the media does. */
+final class Starts {
+  private final Matter matter;
+
+  Starts(Matter matter) {
+    this.matter = matter;
+  }
+
+  /** A finding for each card and each place where its starts were found. */
+  List<PutRightFinding> findings() {
+    Map<String, List<FoundStart>> byCard =
+        matter.foundStarts().stream()
+            .filter(this::differs)
+            .collect(
+                Collectors.groupingBy(
+                    found -> card(source(found)) + ":" + found.origin(),
+                    TreeMap::new,
+                    Collectors.toList()));
+    var findings = new ArrayList<PutRightFinding>();
+    byCard.forEach((key, found) -> findings.add(finding(key, found)));
+    return findings;
+  }
+
+  private Source source(FoundStart found) {
+    return matter.sources().byId(found.source()).orElseThrow();
+  }
+
+  private boolean differs(FoundStart found) {
+    return matter
+        .sources()
+        .byId(found.source())
+        .filter(source ->
+            source.start().filter(start -> !start.equals(found.start())).isPresent())
+        .isPresent();
+  }
+
+  private static String card(Source source) {
+    return source.reel().isEmpty() ? source.name() : source.reel();
+  }
+
+  private PutRightFinding finding(String key, List<FoundStart> found) {
+    FoundStart first = found.getFirst();
+    int uses = found.stream().mapToInt(f -> source(f).uses().size()).sum();
+    String title = card(source(first));
+    var starts =
+        found.stream().collect(Collectors.toMap(FoundStart::source, FoundStart::start, (a, _) -> a));
+    String words =
+        Phrase.of(
+            "%d %s from %s, with %d %s in timelines",
+            found.size(),
+            found.size() == 1 ? "clip" : "clips",
+            first.origin().words(),
+            uses,
+            uses == 1 ? "use" : "uses");
+    var evidence = new ArrayList<Evidence>();
+    for (FoundStart each : found) {
+      Source source = source(each);
+      evidence.add(
+          new Evidence(
+              source.name(),
+              Timecode.of(each.start(), false).toString(),
+              each.evidence()));
+    }
+    return new PutRightFinding(
+        "putright:start:" + key,
+        title,
+        new Correction.Start(starts),
+        Standing.TO_LOOK_AT,
+        first.origin().isDoubtful() ? "start from the file's date" : "no start timecode",
+        Phrase.of(
+            "%s starts at %s in the file; %s says %s",
+            source(first).name(),
+            source(first).startLabel().map(Timecode::toString).orElse("nothing"),
+            first.origin().words(),
+            Timecode.of(first.start(), false)),
+        List.of(new Choice(Correction.Start.FOUND, words, List.of())),
+        first.origin().isDoubtful() ? List.of() : List.of(Correction.Start.FOUND),
+        evidence);
+  }
+}

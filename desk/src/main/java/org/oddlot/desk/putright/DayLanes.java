@@ -1,0 +1,199 @@
+package org.oddlot.desk.putright;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.oddlot.paper.Label;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.Paper;
+import org.oddlot.pass.Source;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+
+/**
+ * A shooting day as rows: one for each camera with its clips, one for each log with its entries, all
+ * by time of day in seconds of their labels.
+ */
+record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
+
+  /** One row. */
+  static final class Lane {
+    private final String name;
+    private final boolean log;
+    private final String paper;
+    private final double[] starts;
+    private final double[] ends;
+    private final String[] names;
+    private final double longest;
+    private final int withoutTime;
+
+    private Lane(String name, boolean log, String paper, List<Mark> unsorted, int withoutTime) {
+      List<Mark> marks =
+          unsorted.stream().sorted(Comparator.comparingDouble(Mark::from)).toList();
+      this.name = name;
+      this.log = log;
+      this.paper = paper;
+      this.starts = marks.stream().mapToDouble(Mark::from).toArray();
+      this.ends = marks.stream().mapToDouble(Mark::to).toArray();
+      this.names = marks.stream().map(Mark::name).toArray(String[]::new);
+      this.longest = marks.stream().mapToDouble(m -> m.to - m.from).max().orElse(0);
+      this.withoutTime = withoutTime;
+    }
+
+    String name() {
+      return name;
+    }
+
+    /** Whether it holds entries rather than clips. */
+    boolean isLog() {
+      return log;
+    }
+
+    /** The log's name; empty for clips. */
+    String paper() {
+      return paper;
+    }
+
+    int size() {
+      return starts.length;
+    }
+
+    double start(int index) {
+      return starts[index];
+    }
+
+    double end(int index) {
+      return ends[index];
+    }
+
+    String nameOf(int index) {
+      return names[index];
+    }
+
+    /** How many things in it have no timecode and cannot be drawn. */
+    int withoutTime() {
+      return withoutTime;
+    }
+
+    /** The first thing that can reach into what begins at {@code seconds}. */
+    int firstFrom(double seconds) {
+      int found = Arrays.binarySearch(starts, seconds - longest);
+      int first = found < 0 ? -found - 1 : found;
+      while (first > 0 && starts[first - 1] >= seconds - longest) {
+        first--;
+      }
+      return first;
+    }
+
+    /** The thing at a time, or the nearest one within a reach. */
+    Optional<Integer> at(double seconds, double reach) {
+      int best = -1;
+      double nearest = reach;
+      for (int i = firstFrom(seconds - reach);
+          i < starts.length && starts[i] <= seconds + reach;
+          i++) {
+        double away =
+            seconds < starts[i] ? starts[i] - seconds : Math.max(0, seconds - ends[i]);
+        if (away <= nearest) {
+          nearest = away;
+          best = i;
+        }
+      }
+      return best < 0 ? Optional.empty() : Optional.of(best);
+    }
+  }
+
+  private record Mark(double from, double to, String name) {}
+
+  /** All days on which something was shot or logged. */
+  static List<LocalDate> days(Matter matter) {
+    var days = new TreeSet<LocalDate>();
+    matter.sources().all().stream().flatMap(s -> s.recorded().stream()).forEach(days::add);
+    matter.entries().flatMap(e -> e.date().stream()).forEach(days::add);
+    return List.copyOf(days);
+  }
+
+  /** The rows of one day, or of all days laid over each other. */
+  static DayLanes of(Matter matter, Optional<LocalDate> day) {
+    var lanes = new ArrayList<Lane>();
+    var cameras =
+        matter.sources().all().stream()
+            .filter(source -> isOf(source.recorded(), day))
+            .collect(
+                Collectors.groupingBy(
+                    source -> source.camera().toUpperCase(Locale.ROOT),
+                    TreeMap::new,
+                    Collectors.toList()));
+    cameras.forEach((camera, sources) -> lanes.add(clips(camera, sources)));
+    for (Paper paper : matter.papers()) {
+      List<LogEntry> entries =
+          paper.log().entries().stream().filter(entry -> isOf(entry.date(), day)).toList();
+      if (!entries.isEmpty()) {
+        lanes.add(entries(paper.name(), entries));
+      }
+    }
+    return new DayLanes(List.copyOf(lanes), day);
+  }
+
+  private static boolean isOf(Optional<LocalDate> recorded, Optional<LocalDate> day) {
+    return day.isEmpty() || recorded.isEmpty() || recorded.equals(day);
+  }
+
+  private static Lane clips(String camera, List<Source> sources) {
+    List<Mark> marks =
+        sources.stream()
+            .filter(source -> source.start().isPresent())
+            .map(source -> {
+              double from = seconds(source.start().orElseThrow());
+              double lasts = source.range().map(r -> seconds(r.duration())).orElse(0.0);
+              return new Mark(from, from + lasts, source.name());
+            })
+            .toList();
+    String name = camera.isEmpty() ? "Other clips" : "Camera " + camera;
+    return new Lane(name, false, "", marks, sources.size() - marks.size());
+  }
+
+  private static Lane entries(String paper, List<LogEntry> entries) {
+    List<Mark> marks =
+        entries.stream()
+            .filter(entry -> entry.in().isPresent())
+            .map(entry -> {
+              double at = seconds(entry.in().orElseThrow(), entry.rate());
+              return new Mark(at, at, entry.title());
+            })
+            .toList();
+    return new Lane(paper, true, paper, marks, entries.size() - marks.size());
+  }
+
+  /** By the label: frames at the nominal rate, so that clips and entries are on one axis. */
+  private static double seconds(RationalTime time) {
+    return (double) time.value() / time.rate().nominal();
+  }
+
+  private static double seconds(Label label, Optional<FrameRate> rate) {
+    double frames =
+        label.frames() <= 0 ? 0 : (double) label.frames() / rate.map(FrameRate::nominal).orElse(24L);
+    return label.hours() * 3600 + label.minutes() * 60 + label.seconds() + frames;
+  }
+
+  /** The first and the last moment of the day at which there is anything. */
+  double[] span() {
+    double first =
+        lanes.stream().filter(l -> l.size() > 0).mapToDouble(l -> l.starts[0]).min().orElse(0);
+    double last =
+        lanes.stream()
+            .filter(l -> l.size() > 0)
+            .mapToDouble(l -> Arrays.stream(l.ends).max().orElse(0))
+            .max()
+            .orElse(86_400);
+    return new double[] {first, last};
+  }
+}

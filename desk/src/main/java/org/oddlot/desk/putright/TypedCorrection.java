@@ -1,0 +1,103 @@
+package org.oddlot.desk.putright;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import org.oddlot.desk.kit.Actions;
+import org.oddlot.desk.kit.Words;
+import org.oddlot.pass.putright.Correction;
+
+/** A shift or a date that is typed. */
+final class TypedCorrection {
+  private static final Pattern SHIFT =
+      Pattern.compile("([+−-]?)(?:(\\d+):)?(?:(\\d+):)?(\\d+)");
+
+  private final Correction correction;
+  private final Consumer<String> onChoice;
+  private final TextField field = new TextField();
+  private final CheckBox clips = new CheckBox("the clips are dated wrong, not the entries");
+  private final Label trouble = Words.paragraph("", "trouble");
+  private final VBox box = new VBox(10);
+
+  /**
+   * @param onChoice is told what was chosen, in the words of the correction
+   */
+  TypedCorrection(Correction correction, Consumer<String> onChoice) {
+    this.correction = correction;
+    this.onChoice = onChoice;
+    field.setId("typed");
+    field.getStyleClass().add("figures");
+    boolean clock = correction instanceof Correction.Clock;
+    field.setAccessibleText(clock ? "Shift" : "Date");
+    field.setOnAction(_ -> take());
+    box.setMaxSize(460, 100);
+    box.getChildren()
+        .addAll(
+            Words.of(clock ? "How much later is the log to be?" : "Which day was it?", "question"),
+            Words.paragraph(
+                clock
+                    ? "Seconds and frames, as 7:12; minutes before them, as 1:07:12; frames alone, as"
+                        + " 180. With a minus it becomes earlier."
+                    : "Year, month and day, as 2026-03-14.",
+                "quiet"),
+            field);
+    if (!clock) {
+      clips.setId("typed-clips");
+      box.getChildren().add(clips);
+    }
+    var actions = new HBox(10, Words.spring(), Actions.main("typed-take", "Use it", "Enter", this::take));
+    box.getChildren().addAll(trouble, actions);
+  }
+
+  Node node() {
+    return box;
+  }
+
+  Node first() {
+    return field;
+  }
+
+  private void take() {
+    Optional<String> chosen =
+        correction instanceof Correction.Clock clock
+            ? frames(field.getText().strip(), clock.rate().nominal()).map(f -> Long.toString(f))
+            : date(field.getText().strip())
+                .map(day -> (clips.isSelected() ? "clips " : "entries ") + day);
+    if (chosen.isEmpty()) {
+      trouble.setText("“" + field.getText() + "” cannot be read.");
+      return;
+    }
+    onChoice.accept(chosen.get());
+  }
+
+  /** {@code 7:12} at 24 frames in a second is 180. */
+  static Optional<Long> frames(String text, long nominal) {
+    Matcher matcher = SHIFT.matcher(text);
+    if (!matcher.matches()) {
+      return Optional.empty();
+    }
+    String first = matcher.group(2);
+    String second = matcher.group(3);
+    long minutes = second == null ? 0 : Long.parseLong(first);
+    long seconds = second == null ? (first == null ? 0 : Long.parseLong(first)) : Long.parseLong(second);
+    long frames = (minutes * 60 + seconds) * nominal + Long.parseLong(matcher.group(4));
+    return Optional.of(matcher.group(1).isEmpty() || matcher.group(1).equals("+") ? frames : -frames);
+  }
+
+  private static Optional<LocalDate> date(String text) {
+    try {
+      return Optional.of(LocalDate.parse(text));
+    } catch (DateTimeParseException e) {
+      return Optional.empty();
+    }
+  }
+}
