@@ -142,7 +142,7 @@ public final class Intake {
               ? "A file that ends in \"" + file.extension() + "\" is of no kind that is read here."
               : "The file is not there.",
           Files.exists(input.path())
-              ? "Timelines end in .otio, .otioz or .otiod, logs in .csv, .tsv or .txt."
+              ? "Timelines end in .otio, .otioz or .otiod, papers in .csv, .tsv, .txt, .xlsx or .json."
               : "It may have been moved or renamed.");
       leaveUnread(input, problems);
     }

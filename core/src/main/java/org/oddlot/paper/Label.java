@@ -85,9 +85,7 @@ public record Label(int hours, int minutes, int seconds, int frames, boolean sem
     return new Label(hours, minutes, seconds, -1, semicolon);
   }
 
-  /**
-   * The label of {@code timecode}, written as this one is: to the second if this is.
-   */
+  /** The label of {@code timecode}, written as this one is: to the second if this is. */
   public Label like(Timecode timecode) {
     return new Label(
         timecode.hours(),
@@ -111,8 +109,7 @@ public record Label(int hours, int minutes, int seconds, int frames, boolean sem
       return this;
     }
     long nearest = (2L * frames * to.nominal() + from.nominal()) / (2 * from.nominal());
-    return new Label(
-        hours, minutes, seconds, (int) Math.min(nearest, to.nominal() - 1), semicolon);
+    return new Label(hours, minutes, seconds, (int) Math.min(nearest, to.nominal() - 1), semicolon);
   }
 
   /** {@code 10:14:07:12}; {@code 10:14:07} where there are no frames. */

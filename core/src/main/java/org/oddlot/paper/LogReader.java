@@ -29,6 +29,12 @@ public final class LogReader {
   private static final Pattern STARRED = Pattern.compile("(.+?)\\s*[*◯○]|[*◯○]\\s*(.+?)");
   private static final Pattern SLATE_WITH_TAKE =
       Pattern.compile("(.+?)\\s*[/–-]\\s*(?:T(?:ake|k)?\\s*)?(\\d{1,3})", Pattern.CASE_INSENSITIVE);
+  /** What a row of sums begins with, in the languages of the header words. */
+  private static final Pattern TOTAL =
+      Pattern.compile(
+          "(?:grand )?(?:totals?|sum|summe|gesamt|somme|suma|totale|totaal|razem|summa|i alt)\\b.*",
+          Pattern.CASE_INSENSITIVE);
+
   private static final Pattern DROP =
       Pattern.compile("\\s*(N?DF|drop|non-?drop)\\s*$", Pattern.CASE_INSENSITIVE);
 
@@ -87,6 +93,16 @@ public final class LogReader {
   }
 
   private Optional<LogEntry> entry(Table.Row row) {
+    boolean isTotal =
+        row.cells().stream()
+            .map(String::strip)
+            .filter(cell -> !cell.isEmpty())
+            .findFirst()
+            .filter(cell -> TOTAL.matcher(cell).matches())
+            .isPresent();
+    if (isTotal && text(row, LogField.IN).isEmpty()) {
+      return Optional.empty();
+    }
     String scene = text(row, LogField.SCENE);
     String take = text(row, LogField.TAKE);
     boolean circled = isYes(text(row, LogField.CIRCLED));

@@ -96,13 +96,20 @@ public final class Matter {
 
   /** This with each document changed. */
   public Matter withDocuments(UnaryOperator<Document> change) {
-    return new Matter(lot, documents.stream().map(change).toList(), papers, unread, pairings, foundStarts, null);
+    return new Matter(
+        lot, documents.stream().map(change).toList(), papers, unread, pairings, foundStarts, null);
   }
 
   /** This with each paper changed. */
   public Matter withPapers(UnaryOperator<Paper> change) {
     return new Matter(
-        lot, documents, papers.stream().map(change).toList(), unread, pairings, foundStarts, sources());
+        lot,
+        documents,
+        papers.stream().map(change).toList(),
+        unread,
+        pairings,
+        foundStarts,
+        sources());
   }
 
   /** This with other pairings. */

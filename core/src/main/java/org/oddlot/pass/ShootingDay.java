@@ -4,8 +4,9 @@ import java.time.LocalDate;
 import org.oddlot.paper.Label;
 
 /**
- * A shooting day, which may go on past midnight: what is shot before six in the morning can be dated
- * the day before or the day itself, by the clock or by the call sheet. Common practice, no source.
+ * A shooting day, which may go on past midnight: what is shot before six in the morning can be
+ * dated the day before or the day itself, by the clock or by the call sheet. Common practice, no
+ * source.
  */
 public final class ShootingDay {
   private static final int ENDS_AT_HOUR = 6;

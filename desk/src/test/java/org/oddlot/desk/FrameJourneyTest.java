@@ -27,7 +27,7 @@ class FrameJourneyTest extends Journey {
     settle();
     clickOn("#run-sheet");
     ListView<?> sheet = lookup("#run-sheet").queryAs(ListView.class);
-    interact(() -> sheet.getSelectionModel().select(2));
+    interact(() -> sheet.getSelectionModel().select(3));
     settle();
     interact(sheet::requestFocus);
     hit(KeyCode.SPACE);
@@ -44,7 +44,7 @@ class FrameJourneyTest extends Journey {
     settle();
     assertThat(session.state().lot().sheet().steps())
         .extracting(RunSheet.Step::pass)
-        .containsExactly("intake", "tag", "match", "return");
+        .containsExactly("intake", "putright", "tag", "match", "return");
     shortcut(KeyCode.Z);
     assertThat(session.state().lot().sheet()).isEqualTo(RunSheet.initial());
   }
@@ -84,7 +84,7 @@ class FrameJourneyTest extends Journey {
   @Test
   void whatIsFoundStaysWithinItsStation() throws IOException {
     openDemo();
-    go(3);
+    go(4);
     hit(KeyCode.SLASH);
     write("cards");
     WaitForIt.fx();
@@ -93,7 +93,7 @@ class FrameJourneyTest extends Journey {
     assertThat(table("tag-rows").getItems().size()).isGreaterThan(50);
     hit(KeyCode.SLASH);
     write("nobody says this");
-    go(2);
+    go(3);
     assertThat(table("match-rows").getItems()).hasSize(7);
   }
 
@@ -111,7 +111,7 @@ class FrameJourneyTest extends Journey {
   @Test
   void anotherFolderIsChosenToWriteInto() throws IOException {
     openDemo();
-    go(4);
+    go(5);
     clickOn("#choose-folder");
     WaitForIt.fx();
     clickOn("#write-here");
@@ -122,7 +122,8 @@ class FrameJourneyTest extends Journey {
   @Test
   void everyStationIsPictured() throws IOException {
     openDemo();
-    for (var station : Map.of(1, "intake", 2, "match", 3, "tag", 4, "return").entrySet()) {
+    for (var station :
+        Map.of(1, "intake", 2, "put-right", 3, "match", 4, "tag", 5, "return").entrySet()) {
       go(station.getKey());
       Path picture = folder.resolve(station.getValue() + ".png");
       interact(() -> {
@@ -139,7 +140,7 @@ class FrameJourneyTest extends Journey {
   @Test
   void everythingThatCanBePressedHasAName() throws IOException {
     openDemo();
-    for (int station = 1; station <= 4; station++) {
+    for (int station = 1; station <= 5; station++) {
       go(station);
       assertThat(lookup(".button").<Node>queryAll())
           .filteredOn(

@@ -49,7 +49,7 @@ class MorningJourneyTest extends Journey {
   @Test
   void timelinesAreLeftAloneIfOnlyTheBinsAreToBeTagged() throws IOException {
     open(demo());
-    go(3);
+    go(4);
     clickOn("#setting-uses");
     settle();
     assertThat(lookup("#setting-uses").queryAs(CheckBox.class).isSelected()).isFalse();
@@ -64,7 +64,7 @@ class MorningJourneyTest extends Journey {
             .toList();
     assertThat(inTimelines).isNotEmpty().allMatch(clip -> clip.slate().scene().isEmpty());
     assertThat(project.clips()).anyMatch(clip -> clip.slate().scene().equals("12"));
-    go(3);
+    go(4);
     shortcut(KeyCode.Z);
     assertThat(lookup("#setting-uses").queryAs(CheckBox.class).isSelected()).isTrue();
   }
@@ -75,7 +75,7 @@ class MorningJourneyTest extends Journey {
     writeOut();
     Path first = written();
     byte[] bytes = Files.readAllBytes(first);
-    go(2);
+    go(3);
     clickOn("#match-rows");
     hit(KeyCode.HOME);
     hit(KeyCode.DOWN);
@@ -126,7 +126,7 @@ class MorningJourneyTest extends Journey {
   @Test
   void aFileThatChangedIsReadAgainWithF5AndDecisionsStay() throws IOException {
     open(demo());
-    go(2);
+    go(3);
     clickOn("#match-rows");
     hit(KeyCode.HOME);
     hit(KeyCode.DELETE);
@@ -183,7 +183,7 @@ class MorningJourneyTest extends Journey {
   void stepsAreTakenBackOneByOne() throws IOException {
     open(demo());
     var first = tally("match");
-    go(2);
+    go(3);
     clickOn("#match-rows");
     hit(KeyCode.HOME);
     hit(KeyCode.ENTER);
@@ -204,7 +204,7 @@ class MorningJourneyTest extends Journey {
   @Test
   void settledRowsAreFoldedAndShown() throws IOException {
     open(demo());
-    go(2);
+    go(3);
     clickOn("#match-rows");
     int doubtful = table("match-rows").getItems().size();
     hit(KeyCode.S);
@@ -217,7 +217,7 @@ class MorningJourneyTest extends Journey {
   @Test
   void aKeyTypedIntoAFieldIsNoShortcut() throws IOException {
     open(demo());
-    go(2);
+    go(3);
     TableView<?> rows = table("match-rows");
     int doubtful = rows.getItems().size();
     clickOn("#find");
@@ -249,12 +249,12 @@ class MorningJourneyTest extends Journey {
   void withoutALogThereIsNothingToMatchAndTheWindowSaysSo() throws IOException {
     demo();
     open(timeline());
-    go(2);
+    go(3);
     assertThat(words("needs")).doesNotContain("need you");
     assertThat(table("match-rows").getItems()).isEmpty();
-    go(3);
-    assertThat(table("tag-rows").getItems()).isEmpty();
     go(4);
+    assertThat(table("tag-rows").getItems()).isEmpty();
+    go(5);
     assertThat(words("return-evidence")).isNotBlank();
     shortcut(KeyCode.E);
     assertThat(status()).isEqualTo("Nothing has changed, so there was nothing to write.");

@@ -35,7 +35,7 @@ class RoundTripJourneyTest extends Journey {
   @Test
   void threeDoubtfulMatchesAreSettledWrittenAndImported() throws IOException {
     open(demo());
-    go(2);
+    go(3);
     assertThat(words("needs")).isEqualTo("7 need you");
     clickOn("#match-rows");
     hit(KeyCode.HOME);
@@ -67,7 +67,7 @@ class RoundTripJourneyTest extends Journey {
   @Test
   void anEntryIsPairedByHandAndTakenBack() throws IOException {
     open(demo());
-    go(2);
+    go(3);
     // The entry for which no camera rolled is the sixth: open, nothing fits.
     clickOn("#match-rows");
     hit(KeyCode.HOME);
@@ -81,13 +81,13 @@ class RoundTripJourneyTest extends Journey {
     hit(KeyCode.ENTER);
     assertThat(status()).startsWith("Paired 12C take 1 with A000C001");
     assertThat(tally("match").open()).isEqualTo(1);
-    go(4);
+    go(5);
     shortcut(KeyCode.E);
     until(() -> !session.state().written().isEmpty());
     assertThat(clip(written(), "A000C001").slate().scene()).isEqualTo("12C");
 
     // It is among the settled now; there what was said is taken back.
-    go(2);
+    go(3);
     clickOn("#match-rows");
     hit(KeyCode.S);
     clickOn("#find");
@@ -101,7 +101,7 @@ class RoundTripJourneyTest extends Journey {
   @Test
   void theChooserIsLeftWithEscape() throws IOException {
     open(demo());
-    go(2);
+    go(3);
     clickOn("#match-rows");
     hit(KeyCode.HOME);
     hit(KeyCode.P);
@@ -140,7 +140,7 @@ class RoundTripJourneyTest extends Journey {
   @Test
   void aSettingIsTypedAndTheFindingsFollow() throws IOException {
     open(demo());
-    go(2);
+    go(3);
     doubleClickOn("#setting-tolerance");
     write("61");
     hit(KeyCode.ENTER);
@@ -207,7 +207,7 @@ class RoundTripJourneyTest extends Journey {
   void decisionsSurviveBeingKilledAndAreOfferedAgain() throws IOException {
     Path lot = demo();
     open(lot);
-    go(2);
+    go(3);
     clickOn("#match-rows");
     hit(KeyCode.HOME);
     hit(KeyCode.DELETE);
@@ -246,7 +246,7 @@ class RoundTripJourneyTest extends Journey {
   @Test
   void theLedgerIsWalkedAndFound() throws IOException {
     open(demo());
-    go(4);
+    go(5);
     until(() -> table("ledger-rows").getItems().size() > 500);
     clickOn("#find");
     write("ferry lights");
@@ -268,7 +268,7 @@ class RoundTripJourneyTest extends Journey {
   @Test
   void keysAreShownForTheStation() throws IOException {
     open(demo());
-    go(2);
+    go(3);
     hit(KeyCode.F1);
     assertThat(words("overlay")).contains("pair by hand with any clip").contains("Ctrl Z");
     hit(KeyCode.ESCAPE);
@@ -278,7 +278,7 @@ class RoundTripJourneyTest extends Journey {
   @Test
   void aClipIsLeftAloneAndThenNotWritten() throws IOException {
     open(demo());
-    go(3);
+    go(4);
     clickOn("#tag-rows");
     hit(KeyCode.HOME);
     hit(KeyCode.DELETE);
@@ -302,7 +302,7 @@ class RoundTripJourneyTest extends Journey {
     Files.write(file, log.toString().getBytes(StandardCharsets.UTF_8));
     demo();
     open(folder.resolve("demo/orrin-day1.otio"), file);
-    go(2);
+    go(3);
     TableView<?> rows = table("match-rows");
     assertThat(rows.getItems().size()).isGreaterThan(90_000);
     clickOn(rows);

@@ -2,6 +2,7 @@ package org.oddlot.pass.match;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Source;
@@ -11,19 +12,23 @@ import org.oddlot.time.Timecode;
  * A source that an entry may belong to.
  *
  * @param source the source
- * @param entryAt the entry's timecode at the source's rate
+ * @param entryAt the entry's timecode at the source's rate; empty where the two cannot be compared
  * @param frames how far the source starts from the entry, in frames; negative if it starts before
  * @param inside whether the entry lies within the source
  * @param sameDate what the dates say
  * @param sameCamera what the cameras say
+ * @param sameName what the names say
+ * @param slateFrom who says that the source is of the entry's scene and take, if anybody does
  */
 public record Candidate(
     Source source,
-    Timecode entryAt,
+    Optional<Timecode> entryAt,
     long frames,
     boolean inside,
     Agreement sameDate,
-    Agreement sameCamera) {
+    Agreement sameCamera,
+    Agreement sameName,
+    Optional<String> slateFrom) {
 
   /** What comparing two notes says. */
   public enum Agreement {
@@ -43,7 +48,12 @@ public record Candidate(
     }
   }
 
-  /** How far away it is, in frames. */
+  /** Whether entry and source can be compared by timecode. */
+  public boolean hasTime() {
+    return entryAt.isPresent();
+  }
+
+  /** How far away it is, in frames; zero where that is not known. */
   public long distance() {
     return Math.abs(frames);
   }
@@ -51,21 +61,30 @@ public record Candidate(
   /** What speaks for and against it. */
   List<Evidence> evidence(LogEntry entry, long tolerance) {
     var evidence = new ArrayList<Evidence>();
-    evidence.add(
-        new Evidence(
-            "rate",
-            entryAt.rate().toString(),
-            entry.rate().isPresent() ? "same" : "not in the log"));
+    if (sameName != Agreement.UNKNOWN) {
+      evidence.add(
+          new Evidence(
+              "name",
+              source.name(),
+              sameName == Agreement.SAME ? "the log says so" : "log says " + entry.clip()));
+    }
+    slateFrom.ifPresent(from -> evidence.add(new Evidence("slate", entry.title(), from)));
+    entryAt.ifPresent(at ->
+        evidence.add(
+            new Evidence(
+                "rate",
+                at.rate().toString(),
+                entry.rate().isPresent() ? "same" : "not in the log")));
     source
         .recorded()
         .ifPresent(date -> evidence.add(new Evidence("date", date.toString(), sameDate.words())));
-    evidence.add(
-        new Evidence(
-            "start",
-            Timecode.ofFrames(
-                    source.start().orElseThrow().value(), entryAt.rate(), entryAt.dropFrame())
-                .toString(),
-            startVerdict(tolerance)));
+    entryAt.ifPresent(at ->
+        evidence.add(
+            new Evidence(
+                "start",
+                Timecode.ofFrames(source.start().orElseThrow().value(), at.rate(), at.dropFrame())
+                    .toString(),
+                startVerdict(tolerance))));
     if (!source.camera().isEmpty()) {
       String verdict =
           switch (sameCamera) {
@@ -88,8 +107,11 @@ public record Candidate(
     return inside ? "entry lies within" : "out of tolerance";
   }
 
-  /** The difference in words: {@code +9 f}. */
+  /** The difference in words: {@code +9 f}; empty where it is not known. */
   public String difference() {
+    if (!hasTime()) {
+      return "";
+    }
     return (frames > 0 ? "+" : frames < 0 ? "−" : "") + distance() + " f";
   }
 }

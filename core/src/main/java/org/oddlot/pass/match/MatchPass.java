@@ -23,7 +23,8 @@ import org.oddlot.text.Phrase;
 import org.oddlot.time.RationalTime;
 
 /**
- * Pairs entries with sources by rate, date and timecode. A shot entry belongs to the source of its
+ * Pairs entries with sources by rate, date and timecode, by the clip's name where the paper has it,
+ * and by scene and take where others have told them. A shot entry belongs to the source of its
  * camera whose start is nearest within the tolerance; keyword and marker entries belong to every
  * source that they touch. Where two fit about equally well, a person decides.
  */
@@ -67,7 +68,7 @@ public final class MatchPass implements Pass {
       }
       seen.add(sight.of(entry));
     }
-    List<MatchFinding> findings = new Verdicts(seen, decisions).findings();
+    List<MatchFinding> findings = new Verdicts(seen, matter.sources(), decisions).findings();
     return new Look(List.copyOf(findings), leftOver(matter, findings, decisions));
   }
 
@@ -84,6 +85,9 @@ public final class MatchPass implements Pass {
         named.addAll(decision.chosen());
       }
       for (Candidate candidate : finding.candidates()) {
+        if (!candidate.hasTime()) {
+          continue;
+        }
         nearest.merge(
             candidate.source().id(),
             new Near(finding.entry(), candidate),
@@ -110,7 +114,8 @@ public final class MatchPass implements Pass {
             Phrase.of(
                 "row %d is %s away and belongs to another clip or to none",
                 n.entry.row(),
-                RationalTime.of(n.candidate.distance(), n.candidate.entryAt().rate()).inWords()))
+                RationalTime.of(n.candidate.distance(), n.candidate.entryAt().orElseThrow().rate())
+                    .inWords()))
         .orElse("no entry is near");
   }
 

@@ -29,6 +29,7 @@ final class Sight {
       DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
 
   private final Starts starts;
+  private final Names names;
   private final long tolerance;
 
   private static final DateTimeFormatter SHORT_DAY =
@@ -36,6 +37,7 @@ final class Sight {
 
   Sight(List<Source> sources, long tolerance) {
     this.starts = new Starts(sources);
+    this.names = new Names(sources);
     this.tolerance = tolerance;
   }
 
@@ -57,6 +59,9 @@ final class Sight {
 
     /** Whether a candidate starts within the tolerance, or is touched by the stretch. */
     boolean fits(Candidate candidate) {
+      if (!candidate.hasTime()) {
+        return candidate.sameName() == Agreement.SAME || candidate.slateFrom().isPresent();
+      }
       return entry.kind() == LogEntry.Kind.SHOT
           ? candidate.distance() <= tolerance
           : candidate.inside();
@@ -69,34 +74,80 @@ final class Sight {
   }
 
   Seen of(LogEntry entry) {
-    if (entry.in().isEmpty()) {
-      return seenNone(entry, new Why("no timecode", "the entry has no timecode"));
-    }
-    Label label = entry.in().get();
     Optional<Why> doubt =
         endsBeforeItBegins(entry)
             ? Optional.of(new Why("ends too early", "the entry ends before it begins"))
             : Optional.empty();
+    List<Source> named = entry.clip().isEmpty() ? List.of() : names.find(entry.clip());
     var candidates = new ArrayList<Candidate>();
-    for (FrameRate rate : starts.rates()) {
-      if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
-        continue;
+    if (entry.in().isPresent()) {
+      Label label = entry.in().get();
+      for (FrameRate rate : starts.rates()) {
+        if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
+          continue;
+        }
+        Optional<Timecode> at = label.at(rate, label.semicolon());
+        if (at.isEmpty()) {
+          doubt = doubt.or(() -> Optional.of(noSuchFrame(label, rate)));
+          at = label.toTheSecond().at(rate, label.semicolon());
+        }
+        at.ifPresent(timecode -> collect(entry, timecode, named, candidates));
       }
-      Optional<Timecode> at = label.at(rate, label.semicolon());
-      if (at.isEmpty()) {
-        doubt = doubt.or(() -> Optional.of(noSuchFrame(label, rate)));
-        at = label.toTheSecond().at(rate, label.semicolon());
+    }
+    for (Source source : named) {
+      if (candidates.stream().noneMatch(c -> c.source().id().equals(source.id()))) {
+        candidates.add(byName(entry, source));
       }
-      at.ifPresent(timecode -> collect(entry, timecode, candidates));
     }
     if (candidates.isEmpty()) {
-      return seenNone(entry, whyNone(entry, label));
+      return seenNone(
+          entry,
+          entry.in().isPresent()
+              ? whyNone(entry, entry.in().get())
+              : entry.clip().isEmpty()
+                  ? new Why("no timecode", "the entry has no timecode")
+                  : new Why("no such name", "no clip is called " + entry.clip()));
     }
     candidates.sort(
         Comparator.comparingInt((Candidate c) -> c.sameCamera() == Agreement.DIFFERENT ? 1 : 0)
+            .thenComparingInt(c -> c.sameName() == Agreement.SAME ? 0 : 1)
             .thenComparingLong(Candidate::distance)
             .thenComparing(c -> c.source().id()));
     return new Seen(entry, candidates, doubt, Optional.empty(), tolerance);
+  }
+
+  /** A source that the entry names, wherever it lies. */
+  private Candidate byName(LogEntry entry, Source source) {
+    Optional<Timecode> at =
+        source.rate()
+            .filter(rate -> entry.rate().isEmpty() || entry.rate().get().equals(rate))
+            .flatMap(rate -> entry.in().flatMap(label -> label.at(rate, label.semicolon())));
+    long frames =
+        at.map(t -> source.start().orElseThrow().value() - t.frames()).orElse(0L);
+    boolean inside =
+        at.isPresent() && frames <= 0 && -frames < Starts.duration(source);
+    return new Candidate(
+        source,
+        at,
+        frames,
+        inside,
+        agreement(entry, source),
+        sameCamera(entry, source),
+        Agreement.SAME,
+        Optional.empty());
+  }
+
+  /** A source that is known to be of the entry's scene and take. */
+  static Candidate bySlate(LogEntry entry, Slates.Known known) {
+    return new Candidate(
+        known.source(),
+        Optional.empty(),
+        0,
+        false,
+        agreement(entry, known.source()),
+        sameCamera(entry, known.source()),
+        Agreement.UNKNOWN,
+        Optional.of(known.from()));
   }
 
   private Seen seenNone(LogEntry entry, Why why) {
@@ -118,14 +169,15 @@ final class Sight {
   /**
    * Adds the sources at the timecode's rate whose dates and cameras do not contradict the entry.
    */
-  private void collect(LogEntry entry, Timecode at, List<Candidate> candidates) {
+  private void collect(
+      LogEntry entry, Timecode at, List<Source> named, List<Candidate> candidates) {
     int before = candidates.size();
     if (entry.kind() == LogEntry.Kind.SHOT) {
       starts.startingWithin(
           at.rate(),
           at.frames() - NEAR * tolerance,
           at.frames() + NEAR * tolerance,
-          source -> add(entry, at, source, candidates));
+          source -> add(entry, at, source, named, candidates));
     }
     long end = Math.max(at.frames() + 1, end(entry, at));
     starts.touching(
@@ -136,7 +188,7 @@ final class Sight {
           boolean known =
               candidates.stream().skip(before).anyMatch(c -> c.source().id().equals(source.id()));
           if (!known) {
-            add(entry, at, source, candidates);
+            add(entry, at, source, named, candidates);
           }
         });
   }
@@ -151,7 +203,12 @@ final class Sight {
             .orElse(at.frames());
   }
 
-  private void add(LogEntry entry, Timecode at, Source source, List<Candidate> candidates) {
+  private void add(
+      LogEntry entry,
+      Timecode at,
+      Source source,
+      List<Source> named,
+      List<Candidate> candidates) {
     Agreement date = agreement(entry, source);
     if (date == Agreement.DIFFERENT) {
       return;
@@ -159,11 +216,28 @@ final class Sight {
     long start = source.start().map(RationalTime::value).orElseThrow();
     long end = start + Starts.duration(source);
     boolean inside = at.frames() < end && Math.max(at.frames() + 1, end(entry, at)) > start;
-    Agreement camera =
-        agreement(
-            Optional.of(entry.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()),
-            Optional.of(source.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()));
-    candidates.add(new Candidate(source, at, start - at.frames(), inside, date, camera));
+    Agreement name =
+        named.isEmpty()
+            ? Agreement.UNKNOWN
+            : named.stream().anyMatch(n -> n.id().equals(source.id()))
+                ? Agreement.SAME
+                : Agreement.DIFFERENT;
+    candidates.add(
+        new Candidate(
+            source,
+            Optional.of(at),
+            start - at.frames(),
+            inside,
+            date,
+            sameCamera(entry, source),
+            name,
+            Optional.empty()));
+  }
+
+  private static Agreement sameCamera(LogEntry entry, Source source) {
+    return agreement(
+        Optional.of(entry.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()),
+        Optional.of(source.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()));
   }
 
   private static Agreement agreement(LogEntry entry, Source source) {
@@ -172,8 +246,7 @@ final class Sight {
             && source.recorded().isPresent()
             && entry
                 .in()
-                .filter(in ->
-                    ShootingDay.isSame(entry.date().get(), source.recorded().get(), in))
+                .filter(in -> ShootingDay.isSame(entry.date().get(), source.recorded().get(), in))
                 .isPresent();
     return sameNight ? Agreement.SAME : agreement(entry.date(), source.recorded());
   }

@@ -10,25 +10,38 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Decision;
+import org.oddlot.pass.Sources;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.match.Candidate.Agreement;
 import org.oddlot.pass.match.Sight.Seen;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.RationalTime;
 
 /**
  * Weighs what was seen of all entries against each other: one entry to one source of each camera.
  */
 final class Verdicts {
   private final List<Seen> seen;
+  private final Sources sources;
   private final Map<String, Decision> decisions;
 
   /** Who wants a source, nearest first. */
   private final Map<String, List<Claim>> claims = new HashMap<>();
 
+  /** Who gets what where several want the same. */
+  private final Clusters clusters;
+
   private record Claim(LogEntry entry, long distance, boolean byHand) {}
 
-  Verdicts(List<Seen> seen, Map<String, Decision> decisions) {
+  Verdicts(List<Seen> seen, Sources sources, Map<String, Decision> decisions) {
     this.seen = seen;
+    this.sources = sources;
+    this.clusters =
+        new Clusters(
+            seen.stream()
+                .filter(one -> one.entry().kind() == LogEntry.Kind.SHOT)
+                .filter(one -> decisions.get(MatchFinding.idOf(one.entry())) == null)
+                .toList());
     this.decisions = decisions;
     for (Seen one : seen) {
       if (one.entry().kind() == LogEntry.Kind.SHOT) {
@@ -50,6 +63,11 @@ final class Verdicts {
       for (String id : decision.get().isAccepted() ? decision.get().chosen() : List.<String>of()) {
         addClaim(id, new Claim(one.entry(), 0, true));
       }
+      return;
+    }
+    List<Candidate> named = right(one);
+    if (!named.isEmpty()) {
+      named.forEach(c -> addClaim(c.source().id(), new Claim(one.entry(), 0, false)));
       return;
     }
     for (List<Candidate> group : byCamera(one).values()) {
@@ -84,8 +102,114 @@ final class Verdicts {
     return groups;
   }
 
+  /** First what timecodes and names say, then what follows from it for scenes and takes. */
   List<MatchFinding> findings() {
-    return seen.stream().map(this::finding).toList();
+    List<MatchFinding> first = seen.stream().map(this::finding).toList();
+    var slates = new Slates(sources.all());
+    first.forEach(finding -> tell(finding, slates));
+    var findings = new ArrayList<MatchFinding>(first.size());
+    var taken = new HashMap<String, LogEntry>();
+    for (int i = 0; i < first.size(); i++) {
+      Seen one = seen.get(i);
+      boolean onlyBySlate =
+          one.entry().kind() == LogEntry.Kind.SHOT
+              && one.candidates().isEmpty()
+              && one.entry().in().isEmpty();
+      findings.add(onlyBySlate ? bySlate(one, slates, taken) : first.get(i));
+    }
+    return findings;
+  }
+
+  /** What a person or the pass itself settled says which scene and take a source is. */
+  private void tell(MatchFinding finding, Slates slates) {
+    Optional<Decision> decision = Optional.ofNullable(decisions.get(finding.id()));
+    boolean holds =
+        decision
+            .map(Decision::isAccepted)
+            .orElse(finding.standing() == Standing.SETTLED);
+    if (!holds || finding.entry().kind() != LogEntry.Kind.SHOT) {
+      return;
+    }
+    List<String> ids =
+        decision.map(Decision::chosen).filter(c -> !c.isEmpty()).orElse(finding.proposed());
+    for (String id : ids) {
+      sources.byId(id).ifPresent(source -> slates.add(source, finding.entry()));
+    }
+  }
+
+  private MatchFinding bySlate(Seen one, Slates slates, Map<String, LogEntry> taken) {
+    List<Candidate> candidates =
+        slates.of(one.entry()).stream().map(known -> Sight.bySlate(one.entry(), known)).toList();
+    if (candidates.isEmpty()) {
+      return finding(one, List.of(), Standing.OPEN, whyNoSlate(one));
+    }
+    Seen known =
+        new Seen(one.entry(), candidates, Optional.empty(), Optional.empty(), one.tolerance());
+    List<Candidate> right =
+        candidates.stream()
+            .filter(c -> c.sameDate() != Agreement.DIFFERENT)
+            .filter(c -> c.sameCamera() != Agreement.DIFFERENT)
+            .toList();
+    if (right.isEmpty()) {
+      return finding(
+          known,
+          List.of(),
+          Standing.TO_LOOK_AT,
+          new Why(
+              "another day or camera",
+              "clips of this scene and take are of another day or camera"));
+    }
+    for (List<Candidate> group : groups(right).values()) {
+      if (group.size() > 1) {
+        return finding(
+            known,
+            List.of(),
+            Standing.TO_LOOK_AT,
+            new Why(
+                "two of this slate",
+                Phrase.of(
+                    "%s are both of this scene and take",
+                    group.stream()
+                        .map(c -> c.source().name())
+                        .collect(Collectors.joining(" and ")))));
+      }
+    }
+    LogEntry before =
+        taken.putIfAbsent(one.entry().paper() + ":" + Slates.key(one.entry()), one.entry());
+    if (before != null && right.size() == candidates.size()) {
+      return finding(
+          known,
+          right,
+          Standing.TO_LOOK_AT,
+          new Why(
+              "logged twice", Phrase.of("row %d is of the same scene and take", before.row())));
+    }
+    String names = right.stream().map(c -> c.source().name()).collect(Collectors.joining(" and "));
+    return finding(
+        known,
+        right,
+        Standing.SETTLED,
+        new Why(
+            "by scene and take",
+            Phrase.of(
+                "%s: scene and take, %s", names, right.getFirst().slateFrom().orElseThrow())));
+  }
+
+  private static Why whyNoSlate(Seen one) {
+    return Slates.key(one.entry()).isEmpty() || !one.entry().clip().isEmpty()
+        ? one.whyNone().orElse(new Why("no timecode", "the entry has no timecode"))
+        : new Why(
+            "slate not known",
+            "the entry has no timecode, and no clip is known to be of its scene and take");
+  }
+
+  private static Map<String, List<Candidate>> groups(List<Candidate> candidates) {
+    return candidates.stream()
+        .collect(
+            Collectors.groupingBy(
+                candidate -> candidate.source().camera(),
+                LinkedHashMap::new,
+                Collectors.toList()));
   }
 
   private MatchFinding finding(Seen one) {
@@ -93,6 +217,83 @@ final class Verdicts {
       return finding(one, List.of(), Standing.OPEN, one.whyNone().get());
     }
     return one.entry().kind() == LogEntry.Kind.SHOT ? shot(one) : stretch(one);
+  }
+
+  /** The candidates that the entry names and that nothing speaks against. */
+  private static List<Candidate> right(Seen one) {
+    return one.candidates().stream()
+        .filter(c -> c.sameName() == Agreement.SAME)
+        .filter(c -> c.sameDate() != Agreement.DIFFERENT)
+        .filter(c -> c.sameCamera() != Agreement.DIFFERENT)
+        .filter(one::fits)
+        .toList();
+  }
+
+  /** What the clip's name in the log says; empty where it says nothing. */
+  private Optional<MatchFinding> named(Seen one) {
+    List<Candidate> named =
+        one.candidates().stream().filter(c -> c.sameName() == Agreement.SAME).toList();
+    if (named.isEmpty()) {
+      return Optional.empty();
+    }
+    List<Candidate> right = right(one);
+    if (right.isEmpty()) {
+      Candidate first = named.getFirst();
+      return Optional.of(
+          finding(
+              one,
+              List.of(first),
+              Standing.TO_LOOK_AT,
+              new Why(
+                  "named, but apart",
+                  Phrase.of("the log names %s, but %s", first.source().name(), against(first)))));
+    }
+    for (List<Candidate> group : groups(right).values()) {
+      if (group.size() > 1) {
+        return Optional.of(
+            finding(
+                one,
+                List.of(),
+                Standing.TO_LOOK_AT,
+                new Why(
+                    "several of this name",
+                    Phrase.of("%d clips can be meant by %s", group.size(), one.entry().clip()))));
+      }
+    }
+    Optional<Why> doubt =
+        right.stream()
+            .flatMap(candidate -> contested(one, candidate).stream())
+            .findFirst()
+            .or(one::doubt);
+    String names = right.stream().map(c -> c.source().name()).collect(Collectors.joining(" and "));
+    return Optional.of(
+        doubt
+            .map(why -> finding(one, right, Standing.TO_LOOK_AT, why))
+            .orElseGet(() ->
+                finding(
+                    one,
+                    right,
+                    Standing.SETTLED,
+                    new Why("by name", "the log names " + names + timeToo(right.getFirst())))));
+  }
+
+  private static String timeToo(Candidate candidate) {
+    return candidate.hasTime() ? ", and it starts here: " + candidate.difference() : "";
+  }
+
+  private static String against(Candidate candidate) {
+    if (candidate.sameDate() == Agreement.DIFFERENT) {
+      return "it is of another day";
+    }
+    if (candidate.sameCamera() == Agreement.DIFFERENT) {
+      return "it is of another camera";
+    }
+    return candidate.hasTime()
+        ? "it starts "
+            + RationalTime.of(candidate.distance(), candidate.entryAt().orElseThrow().rate())
+                .inWords()
+            + (candidate.frames() < 0 ? " before" : " after")
+        : "the two cannot be compared";
   }
 
   private static MatchFinding finding(
@@ -129,6 +330,10 @@ final class Verdicts {
   }
 
   private MatchFinding shot(Seen one) {
+    Optional<MatchFinding> named = named(one);
+    if (named.isPresent()) {
+      return named.get();
+    }
     Map<String, List<Candidate>> groups = byCamera(one);
     if (groups.isEmpty()) {
       return outside(one);
@@ -141,6 +346,12 @@ final class Verdicts {
     }
     Optional<Why> contested =
         nearest.stream().flatMap(candidate -> contested(one, candidate).stream()).findFirst();
+    if (contested.isPresent()) {
+      Optional<MatchFinding> free = nextFree(one, groups, contested.get());
+      if (free.isPresent()) {
+        return free.get();
+      }
+    }
     Optional<Why> doubt = contested.or(one::doubt);
     if (doubt.isPresent()) {
       return finding(one, nearest, Standing.TO_LOOK_AT, doubt.get());
@@ -148,6 +359,41 @@ final class Verdicts {
     String starts = nearest.stream().map(Verdicts::inWords).collect(Collectors.joining(", "));
     String headline = nearest.size() == 1 ? "in tolerance" : nearest.size() + " cameras";
     return finding(one, nearest, Standing.SETTLED, new Why(headline, starts));
+  }
+
+  /**
+   * Where another entry has the better claim to the nearest clip: the clip that is left for this one
+   * when all are given one of their own.
+   */
+  private Optional<MatchFinding> nextFree(
+      Seen one, Map<String, List<Candidate>> groups, Why contested) {
+    var free = new ArrayList<Candidate>();
+    boolean other = false;
+    for (Map.Entry<String, List<Candidate>> group : groups.entrySet()) {
+      Candidate nearest = group.getValue().getFirst();
+      Candidate left =
+          clusters
+              .given(one, group.getKey())
+              .flatMap(id ->
+                  group.getValue().stream().filter(c -> c.source().id().equals(id)).findFirst())
+              .orElse(nearest);
+      other |= !left.equals(nearest);
+      free.add(left);
+    }
+    if (!other) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        finding(
+            one,
+            free,
+            Standing.TO_LOOK_AT,
+            new Why(
+                "next free clip",
+                Phrase.of(
+                    "%s; left for this one: %s",
+                    contested.reason(),
+                    free.stream().map(Verdicts::inWords).collect(Collectors.joining(", "))))));
   }
 
   private static MatchFinding twoAtOnce(Seen one, List<Candidate> nearest, List<Candidate> group) {
@@ -176,13 +422,15 @@ final class Verdicts {
   }
 
   private static long margin(Candidate candidate) {
-    return candidate.entryAt().rate().nominal() / 2;
+    return candidate.entryAt().map(at -> at.rate().nominal() / 2).orElse(1L);
   }
 
   /** Why another entry has as good a claim to a candidate, if one has. */
   private Optional<Why> contested(Seen one, Candidate candidate) {
     return claims.getOrDefault(candidate.source().id(), List.of()).stream()
         .filter(rival -> !rival.entry.id().equals(one.entry().id()))
+        // Another paper may well speak of the same clip.
+        .filter(rival -> rival.entry.paper().equals(one.entry().paper()))
         .flatMap(rival -> contested(one, candidate, rival).stream())
         .findFirst();
   }

@@ -21,8 +21,7 @@ record ClockEstimate(int total, int now, Optional<Shift> best, Optional<Shift> r
   record Shift(long frames, int matches) {}
 
   /** What is said of no entries. */
-  static final ClockEstimate NOTHING =
-      new ClockEstimate(0, 0, Optional.empty(), Optional.empty());
+  static final ClockEstimate NOTHING = new ClockEstimate(0, 0, Optional.empty(), Optional.empty());
 
   /** Whether the clocks agree: no shift does notably better than none. */
   boolean isInStep() {

@@ -60,7 +60,8 @@ final class ClockEstimator {
     Optional<Shift> best = shifts.stream().findFirst();
     Optional<Shift> rival =
         shifts.stream()
-            .filter(s -> best.filter(b -> distance(s.frames(), b.frames()) > 2 * tolerance).isPresent())
+            .filter(
+                s -> best.filter(b -> distance(s.frames(), b.frames()) > 2 * tolerance).isPresent())
             .findFirst();
     return new ClockEstimate(entries.length, matches(entries, 0), best, rival);
   }
@@ -122,8 +123,7 @@ final class ClockEstimator {
     int found = 0;
     double[] sums = new double[BINS];
     for (int i = 0; i < BINS; i++) {
-      sums[i] =
-          correlation[(i + BINS - 1) % BINS] + correlation[i] + correlation[(i + 1) % BINS];
+      sums[i] = correlation[(i + BINS - 1) % BINS] + correlation[i] + correlation[(i + 1) % BINS];
     }
     while (found < PEAKS) {
       int highest = -1;

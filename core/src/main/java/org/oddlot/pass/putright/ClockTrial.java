@@ -37,8 +37,7 @@ public final class ClockTrial {
         .map(p ->
             PaperClocks.of(p, matter.sources(), tolerance).groups().stream()
                 .filter(group ->
-                    correction.cameras().isEmpty()
-                        || correction.cameras().contains(group.camera()))
+                    correction.cameras().isEmpty() || correction.cameras().contains(group.camera()))
                 .toList())
         .filter(groups -> !groups.isEmpty())
         .map(groups -> new ClockTrial(groups, correction.rate()));

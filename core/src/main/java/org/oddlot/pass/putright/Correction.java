@@ -52,18 +52,18 @@ public sealed interface Correction {
     @Override
     public Applied apply(Matter matter, String chosen, String reason) {
       long frames = Long.parseLong(chosen);
-      return changedEntries(matter, entry -> isAbout(entry) && frames != 0 ? shifted(entry, frames) : entry);
+      return changedEntries(
+          matter, entry -> isAbout(entry) && frames != 0 ? shifted(entry, frames) : entry);
     }
 
     private LogEntry shifted(LogEntry entry, long frames) {
       FrameRate own = entry.rate().orElse(rate);
       long by = frames * own.nominal() / rate.nominal();
-      Optional<Timecode> in = entry.in().flatMap(label -> at(label, own)).map(t -> t.plusFrames(by));
+      Optional<Timecode> in =
+          entry.in().flatMap(label -> at(label, own)).map(t -> t.plusFrames(by));
       Optional<Label> newIn = in.flatMap(t -> entry.in().map(label -> like(label, t, by)));
       Optional<Label> newOut =
-          entry
-              .out()
-              .flatMap(label -> at(label, own).map(t -> like(label, t.plusFrames(by), by)));
+          entry.out().flatMap(label -> at(label, own).map(t -> like(label, t.plusFrames(by), by)));
       LogEntry moved = entry.withTimes(newIn.or(entry::in), newOut.or(entry::out), entry.rate());
       long days = in.map(Timecode::dayOffset).orElse(0L);
       return days == 0 ? moved : moved.withDate(entry.date().map(date -> date.plusDays(days)));
@@ -149,8 +149,8 @@ public sealed interface Correction {
             matter,
             entry -> entries.contains(entry.id()) ? entry.withDate(Optional.of(date)) : entry);
       }
-      return changedClips(matter, clips, reason, "media_references", (clip, placed) ->
-          dated(clip, placed, date));
+      return changedClips(
+          matter, clips, reason, "media_references", (clip, placed) -> dated(clip, placed, date));
     }
 
     private static Clip dated(Clip clip, PlacedClip placed, LocalDate date) {
@@ -201,10 +201,15 @@ public sealed interface Correction {
                       chosen.equals(FOUND)
                           ? found.minus(now)
                           : RationalTime.of(Long.parseLong(chosen), now.rate()))));
-      return changedClips(matter, shifts.keySet(), reason, "", (clip, placed) ->
-          Optional.ofNullable(shifts.get(Sources.idOf(clip)))
-              .map(shift -> shifted(clip, shift))
-              .orElse(clip));
+      return changedClips(
+          matter,
+          shifts.keySet(),
+          reason,
+          "",
+          (clip, placed) ->
+              Optional.ofNullable(shifts.get(Sources.idOf(clip)))
+                  .map(shift -> shifted(clip, shift))
+                  .orElse(clip));
     }
 
     /** The clip with its media, its part of it and its markers moved by an exact time. */

@@ -94,14 +94,13 @@ final class Days {
     LocalDate day = entry.date().orElseThrow();
     Optional<Source> agreeing =
         near.stream()
-            .filter(s ->
-                ShootingDay.isSame(day, s.recorded().orElseThrow(), entry.in().orElseThrow()))
+            .filter(
+                s -> ShootingDay.isSame(day, s.recorded().orElseThrow(), entry.in().orElseThrow()))
             .findFirst();
     if (agreeing.isPresent()) {
       entriesAgree.merge(new PaperDay(entry.paper(), day), 1, Integer::sum);
       Source source = agreeing.get();
-      clipsAgree.merge(
-          new CardDay(card(source), source.recorded().orElseThrow()), 1, Integer::sum);
+      clipsAgree.merge(new CardDay(card(source), source.recorded().orElseThrow()), 1, Integer::sum);
       taken.add(source.id());
     } else if (!near.isEmpty()) {
       apart.add(new Apart(entry, near.getFirst()));
@@ -161,16 +160,14 @@ final class Days {
             .collect(Collectors.toSet());
     String cardNames =
         cards.stream().map(CardDay::card).distinct().sorted().collect(Collectors.joining(", "));
-    String rows =
-        together.size() == 1
-            ? "row " + first.entry.row()
-            : together.size() + " entries";
+    String rows = together.size() == 1 ? "row " + first.entry.row() : together.size() + " entries";
     String toEntries = Correction.Day.ENTRIES + " " + clipDay;
     String toClips = Correction.Day.CLIPS + " " + logDay;
     Choice changeEntries =
         new Choice(
             toEntries,
-            Phrase.of("%s of the log dated %s", count(entries.size(), "entry"), DAY.format(clipDay)),
+            Phrase.of(
+                "%s of the log dated %s", count(entries.size(), "entry"), DAY.format(clipDay)),
             List.of(new Evidence("matches", Integer.toString(together.size()), "")));
     Choice changeClips =
         new Choice(

@@ -90,8 +90,8 @@ final class PaperClocks {
                           || DayFrames.camera(source.camera()).equals(camera))
                   .toList());
       commonest(its.stream().flatMap(source -> source.rate().stream()))
-          .ifPresent(rate ->
-              groups.add(group(camera, entries, its, new DayFrames(rate), tolerance)));
+          .ifPresent(
+              rate -> groups.add(group(camera, entries, its, new DayFrames(rate), tolerance)));
     });
     return new PaperClocks(paper, groups, tolerance);
   }
@@ -108,10 +108,8 @@ final class PaperClocks {
             .mapToLong(Long::longValue)
             .toArray();
     var estimator = new ClockEstimator(starts, frames.inDay(), tolerance);
-    Group open =
-        new Group(camera, entries, sources, frames, estimator, ClockEstimate.NOTHING);
-    return new Group(
-        camera, entries, sources, frames, estimator, estimator.estimate(open.times()));
+    Group open = new Group(camera, entries, sources, frames, estimator, ClockEstimate.NOTHING);
+    return new Group(camera, entries, sources, frames, estimator, estimator.estimate(open.times()));
   }
 
   /** Those of the log's days; all of them if the log names days on which nothing was shot. */
@@ -133,7 +131,8 @@ final class PaperClocks {
   }
 
   private static <T> Optional<T> commonest(Stream<T> values) {
-    return values.collect(Collectors.groupingBy(Function.identity(), Collectors.counting()))
+    return values
+        .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()))
         .entrySet()
         .stream()
         .max(
@@ -173,7 +172,8 @@ final class PaperClocks {
       boolean agrees =
           group.camera().equals(leading.camera())
               || group.entries().size() < FEWEST
-              || 5 * group.matches(scaled(shift, leading, group)) >= 4 * Math.max(own, group.estimate().now());
+              || 5 * group.matches(scaled(shift, leading, group))
+                  >= 4 * Math.max(own, group.estimate().now());
       together
           .computeIfAbsent(agrees ? all : all + ":" + group.camera(), _ -> new ArrayList<>())
           .add(group);
@@ -272,8 +272,7 @@ final class PaperClocks {
 
   /** A shift in words: {@code 7 s 12 f later}. */
   static String direction(long frames, FrameRate rate) {
-    return RationalTime.of(Math.abs(frames), rate).inWords()
-        + (frames < 0 ? " earlier" : " later");
+    return RationalTime.of(Math.abs(frames), rate).inWords() + (frames < 0 ? " earlier" : " later");
   }
 
   /** What each camera's entries are taken to be early by: as was said, else as is proposed. */

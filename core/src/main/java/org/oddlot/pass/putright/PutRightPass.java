@@ -78,9 +78,7 @@ public final class PutRightPass implements Pass {
         if (kind.isInstance(finding.correction()) && !judged.chosen().isEmpty()) {
           progress.check();
           Applied applied =
-              finding
-                  .correction()
-                  .apply(now, judged.chosen().getFirst(), judged.reason());
+              finding.correction().apply(now, judged.chosen().getFirst(), judged.reason());
           now = applied.matter();
           claims.addAll(applied.claims());
         }

@@ -45,8 +45,7 @@ final class Starts {
     return matter
         .sources()
         .byId(found.source())
-        .filter(source ->
-            source.start().filter(start -> !start.equals(found.start())).isPresent())
+        .filter(source -> source.start().filter(start -> !start.equals(found.start())).isPresent())
         .isPresent();
   }
 
@@ -59,7 +58,8 @@ final class Starts {
     int uses = found.stream().mapToInt(f -> source(f).uses().size()).sum();
     String title = card(source(first));
     var starts =
-        found.stream().collect(Collectors.toMap(FoundStart::source, FoundStart::start, (a, _) -> a));
+        found.stream()
+            .collect(Collectors.toMap(FoundStart::source, FoundStart::start, (a, _) -> a));
     String words =
         Phrase.of(
             "%d %s from %s, with %d %s in timelines",
@@ -73,9 +73,7 @@ final class Starts {
       Source source = source(each);
       evidence.add(
           new Evidence(
-              source.name(),
-              Timecode.of(each.start(), false).toString(),
-              each.evidence()));
+              source.name(), Timecode.of(each.start(), false).toString(), each.evidence()));
     }
     return new PutRightFinding(
         "putright:start:" + key,

@@ -215,15 +215,13 @@ class PutRightPassTest {
     assertThat(rate.choices().getFirst().evidence().getFirst().value()).isEqualTo("8");
     Outcome both =
         sample.run(
-            Map.of(
-                rate.id(), Decision.accept(), finding(before, "clock").id(), Decision.accept()));
+            Map.of(rate.id(), Decision.accept(), finding(before, "clock").id(), Decision.accept()));
     assertThat(matched(both)).isEqualTo(8);
   }
 
   @Test
   void keywordsOfALateLogMoveWithIt() {
-    Sample sample =
-        Sample.at(RATE).log("Scene,Take,Camera,TC In,TC Out,Keyword");
+    Sample sample = Sample.at(RATE).log("Scene,Take,Camera,TC In,TC Out,Keyword");
     for (int take = 1; take <= 5; take++) {
       Timecode start = Timecode.of(10, 5 * take + take * take, 0, 0, RATE, false);
       sample.clip("A001C%03d %s 480 A".formatted(take, start));
@@ -239,7 +237,9 @@ class PutRightPassTest {
         .anyMatch(entry -> entry.after().contains("gulls at 10:06:02:00 for 00:00:02:00"));
   }
 
-  /** Every record frame shows the same frame of the media as before: what is proved is the point. */
+  /**
+   * Every record frame shows the same frame of the media as before: what is proved is the point.
+   */
   @Property(tries = 50)
   void aFoundStartMovesEveryUseWithIt(@ForAll long seed) {
     var random = new Random(seed);
@@ -296,7 +296,6 @@ class PutRightPassTest {
   }
 
   private static Outcome run(Matter matter, Map<String, Decision> decisions) {
-    return new Engine()
-        .run(matter, RunSheet.initial(), decisions, Optional.empty(), Progress.NONE);
+    return new Engine().run(matter, RunSheet.initial(), decisions, Optional.empty(), Progress.NONE);
   }
 }

@@ -133,8 +133,11 @@ public final class MatchBench implements Bench {
     row.finding().candidates().stream()
         .filter(candidate -> !candidate.source().id().equals(hung))
         .filter(candidate -> candidate.sameCamera() != Candidate.Agreement.DIFFERENT)
+        .filter(Candidate::hasTime)
         .forEach(candidate -> plumb.rival(candidate.frames()));
-    row.hung().ifPresent(candidate -> plumb.clip(candidate.frames(), doubtful));
+    row.hung()
+        .filter(Candidate::hasTime)
+        .ifPresent(candidate -> plumb.clip(candidate.frames(), doubtful));
     plumb.setAccessibleText(row.hung().map(Candidate::difference).orElse("no clip"));
     return plumb;
   }

@@ -19,8 +19,8 @@ import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 
 /**
- * A shooting day as rows: one for each camera with its clips, one for each log with its entries, all
- * by time of day in seconds of their labels.
+ * A shooting day as rows: one for each camera with its clips, one for each log with its entries,
+ * all by time of day in seconds of their labels.
  */
 record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
 
@@ -36,8 +36,7 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
     private final int withoutTime;
 
     private Lane(String name, boolean log, String paper, List<Mark> unsorted, int withoutTime) {
-      List<Mark> marks =
-          unsorted.stream().sorted(Comparator.comparingDouble(Mark::from)).toList();
+      List<Mark> marks = unsorted.stream().sorted(Comparator.comparingDouble(Mark::from)).toList();
       this.name = name;
       this.log = log;
       this.paper = paper;
@@ -100,8 +99,7 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
       for (int i = firstFrom(seconds - reach);
           i < starts.length && starts[i] <= seconds + reach;
           i++) {
-        double away =
-            seconds < starts[i] ? starts[i] - seconds : Math.max(0, seconds - ends[i]);
+        double away = seconds < starts[i] ? starts[i] - seconds : Math.max(0, seconds - ends[i]);
         if (away <= nearest) {
           nearest = away;
           best = i;
@@ -180,7 +178,9 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
 
   private static double seconds(Label label, Optional<FrameRate> rate) {
     double frames =
-        label.frames() <= 0 ? 0 : (double) label.frames() / rate.map(FrameRate::nominal).orElse(24L);
+        label.frames() <= 0
+            ? 0
+            : (double) label.frames() / rate.map(FrameRate::nominal).orElse(24L);
     return label.hours() * 3600 + label.minutes() * 60 + label.seconds() + frames;
   }
 

@@ -32,7 +32,7 @@ final class DayMap extends Region {
   private static final double LEFT = 138;
   private static final double TOP = 24;
   private static final double LEAST_ROW = 26;
-  private static final double MOST_ROW = 44;
+  private static final double MOST_ROW = 56;
 
   /** The narrowest window: ten frames or so. */
   private static final double LEAST_SECONDS = 0.4;
@@ -84,10 +84,12 @@ final class DayMap extends Region {
     addEventHandler(MouseEvent.MOUSE_PRESSED, this::press);
     addEventHandler(MouseEvent.MOUSE_DRAGGED, this::drag);
     addEventHandler(MouseEvent.MOUSE_MOVED, this::hover);
-    addEventHandler(MouseEvent.MOUSE_EXITED, _ -> {
-      hovered = Optional.empty();
-      draw();
-    });
+    addEventHandler(
+        MouseEvent.MOUSE_EXITED,
+        _ -> {
+          hovered = Optional.empty();
+          draw();
+        });
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     focusedProperty().addListener((_, _, _) -> draw());
   }
@@ -203,9 +205,8 @@ final class DayMap extends Region {
     pressedAt = event.getX();
     pressedFrom = from;
     dragged = laneAt(event.getY()).filter(Lane::isLog);
-    pressedShift = dragged.filter(l -> chosen.filter(l.paper()::equals).isPresent()).isPresent()
-        ? shift
-        : 0;
+    pressedShift =
+        dragged.filter(l -> chosen.filter(l.paper()::equals).isPresent()).isPresent() ? shift : 0;
   }
 
   private void drag(MouseEvent event) {
@@ -230,8 +231,7 @@ final class DayMap extends Region {
     hoverX = event.getX();
     hovered =
         lane.flatMap(l ->
-            l.at(seconds, reach)
-                .map(i -> l.nameOf(i) + "  " + label(l.start(i) + offset, true)));
+            l.at(seconds, reach).map(i -> l.nameOf(i) + "  " + label(l.start(i) + offset, true)));
     draw();
   }
 
@@ -329,18 +329,20 @@ final class DayMap extends Region {
   }
 
   private static String shortened(String name) {
-    return name.length() <= 19 ? name : name.substring(0, 8) + "…" + name.substring(name.length() - 10);
+    return name.length() <= 19
+        ? name
+        : name.substring(0, 8) + "…" + name.substring(name.length() - 10);
   }
 
   private void drawClips(GraphicsContext g, Lane lane, double y) {
-    double top = Math.round(y + 6) + 0.5;
-    double height = Math.round(rowHeight() - 13);
+    double top = Math.floor(y + 6) + 0.5;
+    double height = Math.floor(rowHeight() - 13);
     double room = (getWidth() - LEFT) / (to - from);
     g.setLineWidth(1);
     double last = -10;
     for (int i = lane.firstFrom(from); i < lane.size() && lane.start(i) <= to; i++) {
-      double left = Math.max(LEFT, Math.round(x(lane.start(i)))) + 0.5;
-      double right = Math.min(getWidth(), Math.round(x(lane.end(i)))) + 0.5;
+      double left = Math.max(LEFT, Math.floor(x(lane.start(i)))) + 0.5;
+      double right = Math.min(getWidth(), Math.floor(x(lane.end(i)))) + 0.5;
       if (right < LEFT || (right - left < 2 && left - last < 2)) {
         // What would be drawn on the very same pixels is left out.
         continue;
@@ -400,9 +402,8 @@ final class DayMap extends Region {
   }
 
   private static String label(double seconds, boolean frames) {
-    long whole = (long) Math.floor(Math.floorMod((long) Math.floor(seconds), 86_400L));
-    String clock =
-        Phrase.of("%02d:%02d:%02d", whole / 3600, whole / 60 % 60, whole % 60);
+    long whole = Math.floorMod((long) Math.floor(seconds), 86_400L);
+    String clock = Phrase.of("%02d:%02d:%02d", whole / 3600, whole / 60 % 60, whole % 60);
     return frames
         ? clock + Phrase.of(":%02d", Math.round((seconds - Math.floor(seconds)) * 24) % 24)
         : whole % 60 == 0 ? clock.substring(0, 5) : clock;

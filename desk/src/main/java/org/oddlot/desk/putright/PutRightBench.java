@@ -195,10 +195,11 @@ public final class PutRightBench implements Bench {
             .map(tab -> new Tabs.Tab<>(tab, tab.toString(), clips(newStep, tab.day)))
             .toList());
     List<Judged> judged = newStep.map(StepOutcome::judged).orElse(List.of());
-    int needing =
-        (int) judged.stream().filter(j -> j.standing() == Standing.TO_LOOK_AT).count();
+    int needing = (int) judged.stream().filter(j -> j.standing() == Standing.TO_LOOK_AT).count();
     frame.answer(
-        judged.isEmpty() ? "nothing to compare" : count(judged.size() - needing, "thing") + " in order",
+        judged.isEmpty()
+            ? "nothing to compare"
+            : count(judged.size() - needing, "thing") + " in order",
         needing);
     refresh();
   }
@@ -237,8 +238,7 @@ public final class PutRightBench implements Bench {
     trial.setText("");
     picked = judged == null ? 0 : indexOfChosen(judged);
     boolean clock = judged != null && finding(judged).correction() instanceof Correction.Clock;
-    accept.setDisable(
-        judged == null || (finding(judged).choices().isEmpty() && tried.isEmpty()));
+    accept.setDisable(judged == null || (finding(judged).choices().isEmpty() && tried.isEmpty()));
     decline.setDisable(judged == null || judged.standing() != Standing.TO_LOOK_AT);
     takeBack.setVisible(judged != null && judged.decision().isPresent());
     type.setVisible(
@@ -258,8 +258,7 @@ public final class PutRightBench implements Bench {
   }
 
   private void showMap(@Nullable Judged judged) {
-    Optional<LocalDate> day =
-        Optional.ofNullable(days.chosen()).flatMap(DayTab::day);
+    Optional<LocalDate> day = Optional.ofNullable(days.chosen()).flatMap(DayTab::day);
     map.show(
         step.map(s -> DayLanes.of(s.before(), day))
             .orElse(new DayLanes(List.of(), Optional.empty())),
@@ -323,7 +322,8 @@ public final class PutRightBench implements Bench {
   private Optional<ClockTrial> trial(Correction.Clock clock) {
     String key = clock.paper() + clock.cameras();
     if (!trials.containsKey(key)) {
-      step.flatMap(s -> ClockTrial.of(matter(s), clock, s.settings().number(PutRightPass.TOLERANCE)))
+      step.flatMap(
+              s -> ClockTrial.of(matter(s), clock, s.settings().number(PutRightPass.TOLERANCE)))
           .ifPresent(t -> trials.put(key, t));
     }
     return Optional.ofNullable(trials.get(key));
@@ -336,9 +336,7 @@ public final class PutRightBench implements Bench {
   private void showEvidence(@Nullable Judged judged) {
     evidence.getChildren().clear();
     if (judged == null) {
-      evidence
-          .getChildren()
-          .add(Words.paragraph("Choose a row to see what it rests on.", "quiet"));
+      evidence.getChildren().add(Words.paragraph("Choose a row to see what it rests on.", "quiet"));
       return;
     }
     PutRightFinding finding = finding(judged);
@@ -371,12 +369,11 @@ public final class PutRightBench implements Bench {
                   .getChildren()
                   .addAll(
                       Words.section("Entries that fall on clips, by shift"),
-                      new ShiftChart(288, t, Math.round(shiftOf(judged) * clock.rate().nominal()))));
+                      new ShiftChart(
+                          288, t, Math.round(shiftOf(judged) * clock.rate().nominal()))));
     }
     if (!finding.evidence().isEmpty()) {
-      evidence
-          .getChildren()
-          .addAll(Words.section("Why believe it"), Facts.of(finding.evidence()));
+      evidence.getChildren().addAll(Words.section("Why believe it"), Facts.of(finding.evidence()));
     }
     evidence.getChildren().add(Words.section("Will change"));
     evidence.getChildren().add(Words.paragraph(willChange(judged), "will-write"));
@@ -427,8 +424,7 @@ public final class PutRightBench implements Bench {
       case BACK_SPACE -> takeBack();
       case T -> type();
       case M -> map.requestFocus();
-      case DIGIT1, DIGIT2, DIGIT3, DIGIT4 ->
-          pick(Integer.parseInt(event.getCode().getChar()) - 1);
+      case DIGIT1, DIGIT2, DIGIT3, DIGIT4 -> pick(Integer.parseInt(event.getCode().getChar()) - 1);
       default -> used = false;
     }
     if (used) {

@@ -11,6 +11,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.oddlot.desk.kit.Actions;
 import org.oddlot.desk.kit.Words;
@@ -18,8 +19,7 @@ import org.oddlot.pass.putright.Correction;
 
 /** A shift or a date that is typed. */
 final class TypedCorrection {
-  private static final Pattern SHIFT =
-      Pattern.compile("([+−-]?)(?:(\\d+):)?(?:(\\d+):)?(\\d+)");
+  private static final Pattern SHIFT = Pattern.compile("([+−-]?)(?:(\\d+):)?(?:(\\d+):)?(\\d+)");
 
   private final Correction correction;
   private final Consumer<String> onChoice;
@@ -54,11 +54,12 @@ final class TypedCorrection {
       clips.setId("typed-clips");
       box.getChildren().add(clips);
     }
-    var actions = new HBox(10, Words.spring(), Actions.main("typed-take", "Use it", "Enter", this::take));
+    var actions =
+        new HBox(10, Words.spring(), Actions.main("typed-take", "Use it", "Enter", this::take));
     box.getChildren().addAll(trouble, actions);
   }
 
-  Node node() {
+  Region node() {
     return box;
   }
 
@@ -88,9 +89,11 @@ final class TypedCorrection {
     String first = matcher.group(2);
     String second = matcher.group(3);
     long minutes = second == null ? 0 : Long.parseLong(first);
-    long seconds = second == null ? (first == null ? 0 : Long.parseLong(first)) : Long.parseLong(second);
+    long seconds =
+        second == null ? (first == null ? 0 : Long.parseLong(first)) : Long.parseLong(second);
     long frames = (minutes * 60 + seconds) * nominal + Long.parseLong(matcher.group(4));
-    return Optional.of(matcher.group(1).isEmpty() || matcher.group(1).equals("+") ? frames : -frames);
+    return Optional.of(
+        matcher.group(1).isEmpty() || matcher.group(1).equals("+") ? frames : -frames);
   }
 
   private static Optional<LocalDate> date(String text) {

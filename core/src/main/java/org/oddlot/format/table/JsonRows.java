@@ -1,0 +1,117 @@
+package org.oddlot.format.table;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.oddlot.format.InputFile;
+import org.oddlot.format.PaperFormat;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonException;
+import org.oddlot.json.JsonLiteral;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonText;
+import org.oddlot.json.JsonValue;
+import org.oddlot.paper.Table;
+import org.oddlot.problem.Problems;
+
+/**
+ * {@code .json}: a list of objects, or an object with one list of objects in it. Each object is a
+ * row and each of its names a column; what is said beside the list holds for every row.
+ */
+public final class JsonRows implements PaperFormat {
+  @Override
+  public String name() {
+    return "JSON rows";
+  }
+
+  @Override
+  public List<String> extensions() {
+    return List.of(".json");
+  }
+
+  @Override
+  public Optional<Table> read(InputFile file, Options options, Problems problems) {
+    return file.read(problems).flatMap(bytes -> read(bytes, problems));
+  }
+
+  /** The table in {@code bytes}; empty where there is none, and then {@code problems} says why. */
+  public static Optional<Table> read(byte[] bytes, Problems problems) {
+    String text = Charsets.decode(bytes, Charsets.detect(bytes));
+    JsonValue root;
+    try {
+      root = JsonValue.parse(JsonText.of(text.getBytes(StandardCharsets.UTF_8)));
+    } catch (JsonException e) {
+      problems.error("", "The file is not valid JSON: " + e.getMessage() + ".", "Export it again.");
+      return Optional.empty();
+    }
+    Map<String, JsonValue> common = Map.of();
+    List<JsonObject> objects = objects(root);
+    if (root instanceof JsonObject object && objects.isEmpty()) {
+      for (JsonValue member : object.members().values()) {
+        List<JsonObject> found = objects(member);
+        if (found.size() > objects.size()) {
+          objects = found;
+        }
+      }
+      common =
+          object.members().entrySet().stream()
+              .filter(e -> !(e.getValue() instanceof JsonArray))
+              .filter(e -> !(e.getValue() instanceof JsonObject))
+              .collect(
+                  Collectors.toMap(
+                      Map.Entry::getKey,
+                      Map.Entry::getValue,
+                      (a, _) -> a,
+                      java.util.LinkedHashMap::new));
+    }
+    if (objects.isEmpty()) {
+      problems.error(
+          "", "There is no list of entries in the file.", "A log is a list of objects.");
+      return Optional.empty();
+    }
+    return Optional.of(table(objects, common));
+  }
+
+  private static List<JsonObject> objects(JsonValue value) {
+    return value instanceof JsonArray array
+            && array.elements().stream().allMatch(JsonObject.class::isInstance)
+        ? array.elements().stream().map(JsonObject.class::cast).toList()
+        : List.of();
+  }
+
+  private static Table table(List<JsonObject> objects, Map<String, JsonValue> common) {
+    var header = new LinkedHashSet<String>();
+    objects.forEach(object -> header.addAll(object.members().keySet()));
+    header.addAll(common.keySet());
+    var rows = new ArrayList<Table.Row>();
+    for (int i = 0; i < objects.size(); i++) {
+      JsonObject object = objects.get(i);
+      rows.add(
+          new Table.Row(
+              i + 1,
+              header.stream()
+                  .map(key ->
+                      object
+                          .get(key)
+                          .or(() -> Optional.ofNullable(common.get(key)))
+                          .map(JsonRows::text)
+                          .orElse(""))
+                  .toList()));
+    }
+    return new Table(List.copyOf(header), rows, "JSON");
+  }
+
+  private static String text(JsonValue value) {
+    return switch (value) {
+      case JsonArray array ->
+          array.elements().stream().map(JsonRows::text).collect(Collectors.joining("; "));
+      case JsonLiteral literal ->
+          literal.equals(JsonLiteral.of(true)) ? "yes" : "";
+      default -> value.display();
+    };
+  }
+}

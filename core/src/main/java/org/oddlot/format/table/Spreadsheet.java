@@ -1,0 +1,213 @@
+package org.oddlot.format.table;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.dhatim.fastexcel.reader.Cell;
+import org.dhatim.fastexcel.reader.ReadableWorkbook;
+import org.dhatim.fastexcel.reader.ReadingOptions;
+import org.dhatim.fastexcel.reader.Row;
+import org.dhatim.fastexcel.reader.Sheet;
+import org.dhatim.fastexcel.reader.SheetVisibility;
+import org.oddlot.format.InputFile;
+import org.oddlot.format.PaperFormat;
+import org.oddlot.paper.HeaderCells;
+import org.oddlot.paper.Table;
+import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
+
+/**
+ * {@code .xlsx}: the sheet of a workbook that looks most like a log, row by row. Cells become the
+ * words that a person sees: dates as {@code 2026-03-14}, times as {@code 10:14:07}, whole numbers
+ * without a point, formulas as what they came to when the file was saved.
+ */
+public final class Spreadsheet implements PaperFormat {
+  private static final int SAMPLE = 30;
+
+  /** More rows than any log has; what comes after them is said and left. */
+  private static final int MOST_ROWS = 1_000_000;
+
+  private static final Pattern QUOTED = Pattern.compile("\"[^\"]*\"|\\\\.|\\[[^\\]hms]*\\]");
+
+  @Override
+  public String name() {
+    return "Spreadsheet";
+  }
+
+  @Override
+  public List<String> extensions() {
+    return List.of(".xlsx", ".xlsm");
+  }
+
+  @Override
+  public Optional<Table> read(InputFile file, Options options, Problems problems) {
+    return file.read(problems).flatMap(bytes -> read(bytes, problems));
+  }
+
+  /** The table in {@code bytes}; empty where there is none, and then {@code problems} says why. */
+  public static Optional<Table> read(byte[] bytes, Problems problems) {
+    if (ReadableWorkbook.isOLE2Header(bytes)) {
+      problems.error(
+          "",
+          "This is a spreadsheet in the old binary format, or one that is locked with a password.",
+          "Save it as .xlsx without a password, or as CSV.");
+      return Optional.empty();
+    }
+    try (var workbook =
+        new ReadableWorkbook(new ByteArrayInputStream(bytes), new ReadingOptions(true, true))) {
+      return read(workbook, problems);
+    } catch (IOException | RuntimeException e) {
+      problems.error(
+          "",
+          "The spreadsheet is damaged: " + String.valueOf(e.getMessage()).strip() + ".",
+          "Open it in a spreadsheet program and save it again, or as CSV.");
+      return Optional.empty();
+    }
+  }
+
+  private static Optional<Table> read(ReadableWorkbook workbook, Problems problems)
+      throws IOException {
+    List<Sheet> sheets =
+        workbook.getSheets().filter(s -> s.getVisibility() == SheetVisibility.VISIBLE).toList();
+    Optional<Sheet> best = Optional.empty();
+    int most = -1;
+    for (Sheet sheet : sheets) {
+      int known = knownHeaders(sheet);
+      if (known > most) {
+        most = known;
+        best = Optional.of(sheet);
+      }
+    }
+    if (best.isEmpty()) {
+      problems.error("", "The workbook has no sheet to be seen.", "");
+      return Optional.empty();
+    }
+    String name = best.get().getName();
+    for (Sheet other : sheets) {
+      if (!other.getName().equals(name) && knownHeaders(other) > 1) {
+        problems.warning(
+            other.getName(),
+            Phrase.of("There is another sheet that looks like a log; \"%s\" was read.", name),
+            "Save the other one as a file of its own if it is needed.");
+      }
+    }
+    List<Table.Row> rows = rows(best.get(), MOST_ROWS);
+    if (rows.isEmpty()) {
+      problems.error(name, "The sheet has no rows.", "");
+      return Optional.empty();
+    }
+    if (rows.size() == MOST_ROWS) {
+      problems.warning(name, "The sheet has more rows than are read.", "Split it.");
+    }
+    return Optional.of(HeaderRow.split(rows, "sheet " + name));
+  }
+
+  private static int knownHeaders(Sheet sheet) throws IOException {
+    return rows(sheet, SAMPLE).stream()
+        .mapToInt(row -> HeaderCells.known(row.cells()))
+        .max()
+        .orElse(-1);
+  }
+
+  private static List<Table.Row> rows(Sheet sheet, int most) throws IOException {
+    try (Stream<Row> stream = sheet.openStream()) {
+      return stream
+          .map(row -> new Table.Row(row.getRowNum(), cells(row)))
+          .filter(row -> row.cells().stream().anyMatch(cell -> !cell.isBlank()))
+          .limit(most)
+          .toList();
+    }
+  }
+
+  private static List<String> cells(Row row) {
+    var cells = new ArrayList<String>();
+    for (int i = 0; i < row.getCellCount(); i++) {
+      cells.add(row.hasCell(i) ? row.getOptionalCell(i).map(Spreadsheet::text).orElse("") : "");
+    }
+    return cells;
+  }
+
+  private static String text(Cell cell) {
+    return switch (cell.getType()) {
+      case NUMBER -> number(cell);
+      case BOOLEAN -> cell.asBoolean() ? "yes" : "";
+      case STRING -> cell.getText();
+      case FORMULA -> formula(cell);
+      case ERROR, EMPTY -> "";
+    };
+  }
+
+  /** What a formula came to; where that is a number it is shown in its format as well. */
+  private static String formula(Cell cell) {
+    String raw = Optional.ofNullable(cell.getRawValue()).orElse("");
+    return raw.matches("-?\\d+(\\.\\d+)?([eE][+-]?\\d+)?") ? number(cell) : raw;
+  }
+
+  private static String number(Cell cell) {
+    var value = new BigDecimal(cell.getRawValue());
+    Form form = form(cell);
+    if (form != Form.NUMBER && value.signum() >= 0) {
+      return moment(value, form);
+    }
+    String plain = value.stripTrailingZeros().toPlainString();
+    // Binary fractions are saved with all their digits: 23.976 as 23.975999999999999.
+    return plain.length() > 12 && plain.indexOf('.') >= 0
+        ? value.setScale(9, RoundingMode.HALF_EVEN).stripTrailingZeros().toPlainString()
+        : plain;
+  }
+
+  private enum Form {
+    NUMBER,
+    DATE,
+    TIME,
+    DATE_AND_TIME
+  }
+
+  /** What a cell's number format makes of it; ECMA-376 part 1, 18.8.30, from memory. */
+  private static Form form(Cell cell) {
+    String format = cell.getDataFormatString();
+    int id = Optional.ofNullable(cell.getDataFormatId()).orElse(0);
+    if (format == null || format.isEmpty()) {
+      return switch (id) {
+        case 14, 15, 16, 17 -> Form.DATE;
+        case 18, 19, 20, 21, 45, 46, 47 -> Form.TIME;
+        case 22 -> Form.DATE_AND_TIME;
+        default -> Form.NUMBER;
+      };
+    }
+    String plain =
+        QUOTED.matcher(format).replaceAll("").toLowerCase(java.util.Locale.ROOT);
+    boolean day = plain.indexOf('d') >= 0 || plain.indexOf('y') >= 0;
+    boolean clock = plain.indexOf('h') >= 0 || plain.indexOf('s') >= 0;
+    if (day) {
+      return clock ? Form.DATE_AND_TIME : Form.DATE;
+    }
+    return clock ? Form.TIME : Form.NUMBER;
+  }
+
+  /** Days since the last day of 1899, and the fraction of a day: ECMA-376 part 1, 18.17.4. */
+  private static String moment(BigDecimal value, Form form) {
+    long seconds =
+        value.multiply(BigDecimal.valueOf(86_400)).setScale(0, RoundingMode.HALF_UP).longValue();
+    LocalDateTime moment = LocalDate.of(1899, 12, 30).atStartOfDay().plusSeconds(seconds);
+    String clock =
+        Phrase.of(
+            "%02d:%02d:%02d",
+            form == Form.TIME ? seconds / 3600 : moment.getHour(),
+            moment.getMinute(),
+            moment.getSecond());
+    return switch (form) {
+      case TIME -> clock;
+      case DATE -> moment.toLocalDate().toString();
+      default -> moment.toLocalDate() + " " + clock;
+    };
+  }
+}

@@ -1,0 +1,98 @@
+package org.oddlot.pass.match;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
+import org.oddlot.pass.Source;
+
+/**
+ * Sources by name, as people write names down: without the file's ending, in any case, with other
+ * separators or none, with fewer zeros, with an O for a zero, cut short after the part that tells
+ * clips apart.
+ */
+final class Names {
+  private static final Pattern ENDING = Pattern.compile("\\.[A-Za-z][A-Za-z0-9]{1,4}$");
+  private static final Pattern SEPARATOR = Pattern.compile("[^\\p{L}\\p{N}]+");
+  private static final Pattern IDLE_SEPARATOR = Pattern.compile("(?<![0-9])_|_(?![0-9])");
+  private static final Pattern ZEROS = Pattern.compile("(?<![0-9])0+(?=[0-9])");
+  private static final Pattern LETTER_FOR_ZERO = Pattern.compile("(?<=[0-9])O|O(?=[0-9])");
+
+  /** A part of a name that is shorter than this names nothing. */
+  private static final int LEAST = 2;
+
+  private final Map<String, List<Source>> exact = new HashMap<>();
+  private final TreeMap<String, List<Source>> sorted = new TreeMap<>();
+
+  Names(List<Source> sources) {
+    for (Source source : sources) {
+      String plain = plain(source.name());
+      if (!plain.isEmpty()) {
+        exact.computeIfAbsent(plain, _ -> new ArrayList<>()).add(source);
+      }
+      String file = plain(fileName(source.id()));
+      if (!file.isEmpty() && !file.equals(plain)) {
+        exact.computeIfAbsent(file, _ -> new ArrayList<>()).add(source);
+      }
+    }
+    sorted.putAll(exact);
+  }
+
+  private static String fileName(String id) {
+    return id.startsWith("name:") ? "" : id.substring(id.lastIndexOf('/') + 1);
+  }
+
+  /** A name as it is compared. */
+  static String plain(String name) {
+    String upper = ENDING.matcher(name.strip()).replaceFirst("").toUpperCase(Locale.ROOT);
+    String digits = upper;
+    for (String before = ""; !before.equals(digits); ) {
+      before = digits;
+      digits = LETTER_FOR_ZERO.matcher(before).replaceAll("0");
+    }
+    String joined = SEPARATOR.matcher(digits).replaceAll("_");
+    // Between two numbers the separator stays, or they would become one.
+    return ZEROS.matcher(IDLE_SEPARATOR.matcher(joined).replaceAll("")).replaceAll("");
+  }
+
+  /**
+   * The sources that {@code name} can mean: those of that name; else those whose names begin with
+   * it; else those whose whole name it begins with.
+   */
+  List<Source> find(String name) {
+    String plain = plain(name);
+    List<Source> same = exact.get(plain);
+    if (same != null) {
+      return same;
+    }
+    if (plain.length() < LEAST) {
+      return List.of();
+    }
+    List<Source> longer =
+        sorted.tailMap(plain).entrySet().stream()
+            .takeWhile(e -> e.getKey().startsWith(plain))
+            .filter(e -> isWhole(e.getKey(), plain.length()))
+            .flatMap(e -> e.getValue().stream())
+            .distinct()
+            .toList();
+    if (!longer.isEmpty()) {
+      return longer;
+    }
+    for (int length = plain.length() - 1; length >= LEAST; length--) {
+      List<Source> shorter = exact.get(plain.substring(0, length));
+      if (shorter != null && isWhole(plain, length)) {
+        return shorter;
+      }
+    }
+    return List.of();
+  }
+
+  /** Whether a name can be cut here: not within a number. */
+  private static boolean isWhole(String name, int length) {
+    return length == name.length()
+        || !(Character.isDigit(name.charAt(length - 1)) && Character.isDigit(name.charAt(length)));
+  }
+}

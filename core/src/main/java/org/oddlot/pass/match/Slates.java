@@ -1,0 +1,81 @@
+package org.oddlot.pass.match;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.PlacedClip;
+import org.oddlot.pass.Source;
+import org.oddlot.profile.Field;
+
+/**
+ * Which scene and take each source is known to be, and by whom: the camera's own note in the file,
+ * or an entry of another paper that was matched by timecode or name.
+ */
+final class Slates {
+  private static final Pattern NOT_TOLD_APART = Pattern.compile("[^\\p{L}\\p{N}]+");
+  private static final Pattern ZEROS = Pattern.compile("(?<![0-9])0+(?=[0-9])");
+  private static final Pattern WORD = Pattern.compile("^(SCENE|SC|SZ|TAKE|TK|T|PRISE|KLAPPE)(?=[0-9])");
+
+  private final Map<String, List<Known>> bySlate = new HashMap<>();
+
+  /**
+   * A source of a slate.
+   *
+   * @param source the source
+   * @param from who says so
+   */
+  record Known(Source source, String from) {}
+
+  Slates(List<Source> sources) {
+    for (Source source : sources) {
+      source.clips().findFirst().ifPresent(placed -> {
+        String scene = text(placed, Field.SCENE) + text(placed, Field.SHOT);
+        add(source, key(scene, text(placed, Field.TAKE)), "noted in the file");
+      });
+    }
+  }
+
+  private static String text(PlacedClip placed, Field field) {
+    return placed.profile().text(placed.clip(), field).orElse("");
+  }
+
+  /** A source that an entry was matched with. */
+  void add(Source source, LogEntry entry) {
+    add(source, key(entry), "row " + entry.row() + " of " + entry.paper());
+  }
+
+  private void add(Source source, String key, String from) {
+    if (key.isEmpty()) {
+      return;
+    }
+    List<Known> known = bySlate.computeIfAbsent(key, _ -> new ArrayList<>());
+    if (known.stream().noneMatch(k -> k.source().id().equals(source.id()))) {
+      known.add(new Known(source, from));
+    }
+  }
+
+  /** The sources of an entry's scene and take. */
+  List<Known> of(LogEntry entry) {
+    return bySlate.getOrDefault(key(entry), List.of());
+  }
+
+  static String key(LogEntry entry) {
+    return key(entry.scene() + entry.shot(), entry.take());
+  }
+
+  /** Scene with its letters and take as they are compared; empty where one of them is missing. */
+  static String key(String scene, String take) {
+    String plainScene = plain(scene);
+    String plainTake = plain(take);
+    return plainScene.isEmpty() || plainTake.isEmpty() ? "" : plainScene + "/" + plainTake;
+  }
+
+  private static String plain(String text) {
+    String upper = NOT_TOLD_APART.matcher(text.toUpperCase(Locale.ROOT)).replaceAll("");
+    return ZEROS.matcher(WORD.matcher(upper).replaceFirst("")).replaceAll("");
+  }
+}
