@@ -29,6 +29,7 @@ public final class LogReader {
   private static final Pattern STARRED = Pattern.compile("(.+?)\\s*[*◯○]|[*◯○]\\s*(.+?)");
   private static final Pattern SLATE_WITH_TAKE =
       Pattern.compile("(.+?)\\s*[/–-]\\s*(?:T(?:ake|k)?\\s*)?(\\d{1,3})", Pattern.CASE_INSENSITIVE);
+
   /** What a row of sums begins with, in the languages of the header words. */
   private static final Pattern TOTAL =
       Pattern.compile(

@@ -18,6 +18,7 @@ public record Setting(String key, String title, Kind kind, String initial, List<
     WHOLE_NUMBER,
     YES_NO,
     TEXT,
+    TEXT_OR_NOTHING,
     ONE_OF
   }
 
@@ -40,12 +41,18 @@ public record Setting(String key, String title, Kind kind, String initial, List<
     return new Setting(key, title, Kind.TEXT, initial, List.of());
   }
 
+  /** A text that may be empty, and is from the start. */
+  public static Setting textOrNothing(String key, String title) {
+    return new Setting(key, title, Kind.TEXT_OR_NOTHING, "", List.of());
+  }
+
   /** Whether {@code value} can be said. */
   public boolean accepts(String value) {
     return switch (kind) {
       case WHOLE_NUMBER -> value.matches("\\d{1,9}");
       case YES_NO -> value.equals("yes") || value.equals("no");
       case TEXT -> !value.isBlank();
+      case TEXT_OR_NOTHING -> true;
       case ONE_OF -> words.contains(value);
     };
   }

@@ -69,8 +69,7 @@ public final class JsonRows implements PaperFormat {
                       java.util.LinkedHashMap::new));
     }
     if (objects.isEmpty()) {
-      problems.error(
-          "", "There is no list of entries in the file.", "A log is a list of objects.");
+      problems.error("", "There is no list of entries in the file.", "A log is a list of objects.");
       return Optional.empty();
     }
     return Optional.of(table(objects, common));
@@ -109,8 +108,7 @@ public final class JsonRows implements PaperFormat {
     return switch (value) {
       case JsonArray array ->
           array.elements().stream().map(JsonRows::text).collect(Collectors.joining("; "));
-      case JsonLiteral literal ->
-          literal.equals(JsonLiteral.of(true)) ? "yes" : "";
+      case JsonLiteral literal -> literal.equals(JsonLiteral.of(true)) ? "yes" : "";
       default -> value.display();
     };
   }

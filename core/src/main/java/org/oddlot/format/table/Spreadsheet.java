@@ -183,8 +183,7 @@ public final class Spreadsheet implements PaperFormat {
         default -> Form.NUMBER;
       };
     }
-    String plain =
-        QUOTED.matcher(format).replaceAll("").toLowerCase(java.util.Locale.ROOT);
+    String plain = QUOTED.matcher(format).replaceAll("").toLowerCase(java.util.Locale.ROOT);
     boolean day = plain.indexOf('d') >= 0 || plain.indexOf('y') >= 0;
     boolean clock = plain.indexOf('h') >= 0 || plain.indexOf('s') >= 0;
     if (day) {

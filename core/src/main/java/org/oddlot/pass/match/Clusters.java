@@ -14,8 +14,8 @@ import org.oddlot.pass.match.Candidate.Agreement;
 import org.oddlot.pass.match.Sight.Seen;
 
 /**
- * Entries that want the same clips, each given a clip of its own so that all together are as near as
- * can be. What is only wanted by one entry is no cluster.
+ * Entries that want the same clips, each given a clip of its own so that all together are as near
+ * as can be. What is only wanted by one entry is no cluster.
  */
 final class Clusters {
   /** Larger ones are a log that fits nothing; no order of it would be worth looking at. */
@@ -36,8 +36,7 @@ final class Clusters {
               .filter(one::fits)
               .toList();
       wantedBy.put(one.entry().id(), wanted);
-      wanted.forEach(c ->
-          wanting.computeIfAbsent(key(one, c), _ -> new ArrayList<>()).add(one));
+      wanted.forEach(c -> wanting.computeIfAbsent(key(one, c), _ -> new ArrayList<>()).add(one));
     }
   }
 

@@ -119,13 +119,12 @@ final class Sight {
   /** A source that the entry names, wherever it lies. */
   private Candidate byName(LogEntry entry, Source source) {
     Optional<Timecode> at =
-        source.rate()
+        source
+            .rate()
             .filter(rate -> entry.rate().isEmpty() || entry.rate().get().equals(rate))
             .flatMap(rate -> entry.in().flatMap(label -> label.at(rate, label.semicolon())));
-    long frames =
-        at.map(t -> source.start().orElseThrow().value() - t.frames()).orElse(0L);
-    boolean inside =
-        at.isPresent() && frames <= 0 && -frames < Starts.duration(source);
+    long frames = at.map(t -> source.start().orElseThrow().value() - t.frames()).orElse(0L);
+    boolean inside = at.isPresent() && frames <= 0 && -frames < Starts.duration(source);
     return new Candidate(
         source,
         at,
@@ -204,11 +203,7 @@ final class Sight {
   }
 
   private void add(
-      LogEntry entry,
-      Timecode at,
-      Source source,
-      List<Source> named,
-      List<Candidate> candidates) {
+      LogEntry entry, Timecode at, Source source, List<Source> named, List<Candidate> candidates) {
     Agreement date = agreement(entry, source);
     if (date == Agreement.DIFFERENT) {
       return;

@@ -18,7 +18,8 @@ import org.oddlot.profile.Field;
 final class Slates {
   private static final Pattern NOT_TOLD_APART = Pattern.compile("[^\\p{L}\\p{N}]+");
   private static final Pattern ZEROS = Pattern.compile("(?<![0-9])0+(?=[0-9])");
-  private static final Pattern WORD = Pattern.compile("^(SCENE|SC|SZ|TAKE|TK|T|PRISE|KLAPPE)(?=[0-9])");
+  private static final Pattern WORD =
+      Pattern.compile("^(SCENE|SC|SZ|TAKE|TK|T|PRISE|KLAPPE)(?=[0-9])");
 
   private final Map<String, List<Known>> bySlate = new HashMap<>();
 
@@ -32,10 +33,13 @@ final class Slates {
 
   Slates(List<Source> sources) {
     for (Source source : sources) {
-      source.clips().findFirst().ifPresent(placed -> {
-        String scene = text(placed, Field.SCENE) + text(placed, Field.SHOT);
-        add(source, key(scene, text(placed, Field.TAKE)), "noted in the file");
-      });
+      source
+          .clips()
+          .findFirst()
+          .ifPresent(placed -> {
+            String scene = text(placed, Field.SCENE) + text(placed, Field.SHOT);
+            add(source, key(scene, text(placed, Field.TAKE)), "noted in the file");
+          });
     }
   }
 

@@ -124,9 +124,7 @@ final class Verdicts {
   private void tell(MatchFinding finding, Slates slates) {
     Optional<Decision> decision = Optional.ofNullable(decisions.get(finding.id()));
     boolean holds =
-        decision
-            .map(Decision::isAccepted)
-            .orElse(finding.standing() == Standing.SETTLED);
+        decision.map(Decision::isAccepted).orElse(finding.standing() == Standing.SETTLED);
     if (!holds || finding.entry().kind() != LogEntry.Kind.SHOT) {
       return;
     }
@@ -181,8 +179,7 @@ final class Verdicts {
           known,
           right,
           Standing.TO_LOOK_AT,
-          new Why(
-              "logged twice", Phrase.of("row %d is of the same scene and take", before.row())));
+          new Why("logged twice", Phrase.of("row %d is of the same scene and take", before.row())));
     }
     String names = right.stream().map(c -> c.source().name()).collect(Collectors.joining(" and "));
     return finding(
@@ -207,9 +204,7 @@ final class Verdicts {
     return candidates.stream()
         .collect(
             Collectors.groupingBy(
-                candidate -> candidate.source().camera(),
-                LinkedHashMap::new,
-                Collectors.toList()));
+                candidate -> candidate.source().camera(), LinkedHashMap::new, Collectors.toList()));
   }
 
   private MatchFinding finding(Seen one) {
@@ -362,8 +357,8 @@ final class Verdicts {
   }
 
   /**
-   * Where another entry has the better claim to the nearest clip: the clip that is left for this one
-   * when all are given one of their own.
+   * Where another entry has the better claim to the nearest clip: the clip that is left for this
+   * one when all are given one of their own.
    */
   private Optional<MatchFinding> nextFree(
       Seen one, Map<String, List<Candidate>> groups, Why contested) {

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Decision;
@@ -45,6 +46,19 @@ public final class TagPass implements Pass {
   public static final Setting USES =
       Setting.yesNo("uses", "Tag the clips in timelines as well", true);
 
+  /** How clips are called; they keep their names where nothing is said. */
+  public static final Setting NAME = Setting.textOrNothing("name", "Names");
+
+  /** Whether what is noted already and says something else is overwritten without asking. */
+  public static final Setting OVERWRITE =
+      Setting.yesNo("overwrite", "Overwrite what is there", false);
+
+  /** Whether circled takes get a keyword. */
+  public static final Setting CIRCLED = Setting.yesNo("circled", "Circled as keyword", false);
+
+  /** Whether the people in a take become keywords. */
+  public static final Setting PEOPLE = Setting.yesNo("people", "People as keywords", false);
+
   @Override
   public String id() {
     return "tag";
@@ -62,7 +76,7 @@ public final class TagPass implements Pass {
 
   @Override
   public List<Setting> settings() {
-    return List.of(USES);
+    return List.of(NAME, USES, OVERWRITE, CIRCLED, PEOPLE);
   }
 
   @Override
@@ -78,21 +92,34 @@ public final class TagPass implements Pass {
     }
 
     var findings = new ArrayList<TagFinding>();
+    var gathered = new LinkedHashMap<Source, Tags>();
+    var names = new NewNames(settings.text(NAME));
     for (Source source : matter.sources().all()) {
       List<LogEntry> its = bySource.get(source.id());
       if (its != null) {
         its.sort(Comparator.comparing(LogEntry::paper).thenComparingInt(LogEntry::row));
-        findings.add(finding(source, its, settings));
+        var tags = new Tags(source, its);
+        tags.alsoAsKeywords(settings.yes(CIRCLED), settings.yes(PEOPLE));
+        names.add(source, TagFinding.tokens(source, tags.notes()));
+        gathered.put(source, tags);
       }
-      if (findings.size() % 1000 == 999) {
+      if (gathered.size() % 1000 == 999) {
         progress.check();
       }
     }
+    gathered.forEach((source, tags) ->
+        findings.add(
+            finding(
+                source,
+                bySource.getOrDefault(source.id(), List.of()),
+                tags,
+                names.of(source),
+                settings)));
     return Look.of(findings);
   }
 
-  private static TagFinding finding(Source source, List<LogEntry> entries, Settings settings) {
-    var tags = new Tags(source, entries);
+  private static TagFinding finding(
+      Source source, List<LogEntry> entries, Tags tags, NewNames.Name name, Settings settings) {
     var conflicts = new ArrayList<Evidence>(tags.contradictions());
     for (PlacedClip placed : clips(source, settings)) {
       Profile profile = placed.profile();
@@ -114,6 +141,10 @@ public final class TagPass implements Pass {
             : Phrase.of(
                 "%s is there already as \"%s\"",
                 conflicts.getFirst().what(), conflicts.getFirst().value());
+    name.trouble().ifPresent(what -> conflicts.add(new Evidence("name", name.text(), what)));
+    if (name.trouble().isPresent()) {
+      reason = "\"" + name.text() + "\": " + name.trouble().get();
+    }
     if (!tags.contradictions().isEmpty()) {
       reason = "its entries do not agree: " + tags.contradictions().getFirst().value();
     }
@@ -122,9 +153,16 @@ public final class TagPass implements Pass {
         entries,
         tags.notes(),
         tags.marks(),
+        Optional.of(name.text()).filter(text -> !text.isEmpty() && !text.equals(source.name())),
         conflicts,
-        conflicts.isEmpty() ? Standing.SETTLED : Standing.TO_LOOK_AT,
+        isSafe(conflicts, tags, name, settings) ? Standing.SETTLED : Standing.TO_LOOK_AT,
         reason);
+  }
+
+  private static boolean isSafe(
+      List<Evidence> conflicts, Tags tags, NewNames.Name name, Settings settings) {
+    return conflicts.isEmpty()
+        || (settings.yes(OVERWRITE) && tags.contradictions().isEmpty() && name.trouble().isEmpty());
   }
 
   private static List<PlacedClip> clips(Source source, Settings settings) {
@@ -150,6 +188,7 @@ public final class TagPass implements Pass {
         Object identity = placed.clip().identity();
         claims.add(new Applied.Claim(identity, "metadata", judged.reason()));
         claims.add(new Applied.Claim(identity, "markers", judged.reason()));
+        claims.add(new Applied.Claim(identity, "name", judged.reason()));
       }
     }
     Matter changed =
@@ -178,9 +217,25 @@ public final class TagPass implements Pass {
         markers.add(mark.toMarker(profile));
       }
     }
+    String name = finding.newName().orElse(clip.name());
+    if (!name.equals(clip.name())) {
+      metadata = withOriginalName(metadata, clip.name(), profile);
+    }
     // What says all of it already stays the very same clip.
-    boolean same = metadata.equals(clip.metadata()) && markers.equals(clip.markers());
-    return same ? clip : clip.withMetadata(metadata).withMarkers(markers);
+    boolean same =
+        metadata.equals(clip.metadata())
+            && markers.equals(clip.markers())
+            && name.equals(clip.name());
+    return same ? clip : clip.withMetadata(metadata).withMarkers(markers).withName(name);
+  }
+
+  /** The name under which the clip came in first is kept, however often it is renamed. */
+  private static JsonObject withOriginalName(JsonObject metadata, String name, Profile profile) {
+    return profile
+        .place(Field.ORIGINAL_NAME)
+        .filter(place -> place.text(metadata).filter(text -> !text.isEmpty()).isEmpty())
+        .map(place -> place.set(metadata, JsonString.of(name)))
+        .orElse(metadata);
   }
 
   /** Whether what is marked can be seen in the clip: a use in a timeline may show a part only. */

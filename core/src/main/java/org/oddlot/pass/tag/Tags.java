@@ -135,6 +135,20 @@ final class Tags {
         .map(Timecode::toRationalTime);
   }
 
+  /** Adds what was ticked to become keywords of the whole clip. */
+  void alsoAsKeywords(boolean circled, boolean people) {
+    if (circled && shots.stream().anyMatch(LogEntry::circled)) {
+      marks.add(new Mark(MarkerKind.KEYWORD, "Circled", "Script", "", Optional.empty()));
+    }
+    if (people) {
+      notes.stream()
+          .filter(note -> note.field() == Field.PEOPLE)
+          .flatMap(note -> note.values().stream())
+          .forEach(name ->
+              marks.add(new Mark(MarkerKind.KEYWORD, name, "People", "", Optional.empty())));
+    }
+  }
+
   List<Note> notes() {
     return List.copyOf(notes);
   }

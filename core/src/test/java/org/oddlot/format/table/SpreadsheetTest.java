@@ -92,8 +92,7 @@ class SpreadsheetTest {
         .extracting(Problem::message)
         .containsExactly("There is another sheet that looks like a log; \"Day 1\" was read.");
     Log log =
-        LogReader.read(
-            "x", table, ColumnMapping.guess(table), Optional.empty(), new Problems("x"));
+        LogReader.read("x", table, ColumnMapping.guess(table), Optional.empty(), new Problems("x"));
     assertThat(log.entries()).as("a row of sums is no entry").hasSize(1);
   }
 
@@ -105,7 +104,9 @@ class SpreadsheetTest {
     assertThat(Spreadsheet.read(Arrays.copyOf(whole, whole.length / 2), problems)).isEmpty();
     byte[] old = new byte[1024];
     System.arraycopy(
-        new byte[] {(byte) 0xD0, (byte) 0xCF, 0x11, (byte) 0xE0, (byte) 0xA1, (byte) 0xB1, 0x1A, (byte) 0xE1},
+        new byte[] {
+          (byte) 0xD0, (byte) 0xCF, 0x11, (byte) 0xE0, (byte) 0xA1, (byte) 0xB1, 0x1A, (byte) 0xE1
+        },
         0,
         old,
         0,
@@ -125,11 +126,9 @@ class SpreadsheetTest {
         {"scene":"12","take":1,"tc in":"10:00:00:00","circled":true,"keywords":["gulls","wind"]},
         {"scene":"12","take":2,"tc in":"10:01:00:00","circled":false,"notes":"Inés"}]}
         """;
-    Table table =
-        JsonRows.read(json.getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
+    Table table = JsonRows.read(json.getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
     Log log =
-        LogReader.read(
-            "log.json", table, ColumnMapping.guess(table), Optional.empty(), problems);
+        LogReader.read("log.json", table, ColumnMapping.guess(table), Optional.empty(), problems);
     assertThat(log.entries()).hasSize(2);
     assertThat(log.entries().getFirst().circled()).isTrue();
     assertThat(log.entries().getFirst().keywords()).containsExactly("gulls", "wind");

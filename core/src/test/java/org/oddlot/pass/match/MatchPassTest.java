@@ -169,7 +169,8 @@ class MatchPassTest {
         .isEqualTo("the clip at this time, D001C001, has rate 25; the log says 23.976");
     assertThat(finding(outcome, 4).reason())
         .isEqualTo("the nearest clip, A001C001, starts 15 min 52 s away");
-    assertThat(finding(outcome, 5).reason()).isEqualTo("the entry has no timecode, and no clip is known to be of its scene and take");
+    assertThat(finding(outcome, 5).reason())
+        .isEqualTo("the entry has no timecode, and no clip is known to be of its scene and take");
     assertThat(finding(outcome, 6).reason()).isEqualTo("no clip starts within an hour of it");
     assertThat(List.of(2, 3, 4, 5, 6))
         .allMatch(row -> finding(outcome, row).standing() == Standing.OPEN);

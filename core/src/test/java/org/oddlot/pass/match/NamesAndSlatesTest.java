@@ -39,8 +39,7 @@ class NamesAndSlatesTest {
     "A001C001_260314_R1_proxy.mp4"
   })
   void aNameIsFoundInAnySpelling(String name) {
-    Judged judged =
-        row(twoCards().log("Clip,Scene,Take").log(name + ",12,1").run(), 2);
+    Judged judged = row(twoCards().log("Clip,Scene,Take").log(name + ",12,1").run(), 2);
     assertThat(judged.standing()).as(judged.reason()).isEqualTo(Standing.SETTLED);
     assertThat(judged.chosen()).containsExactly("media/A001C001_260314_R1.mov");
     assertThat(judged.finding().headline()).isEqualTo("by name");
@@ -86,8 +85,7 @@ class NamesAndSlatesTest {
             .run();
     Judged byHand = row(outcome, 4);
     assertThat(byHand.standing()).as(byHand.reason()).isEqualTo(Standing.SETTLED);
-    assertThat(byHand.reason())
-        .isEqualTo("A001C001_260314_R1: scene and take, row 2 of log.csv");
+    assertThat(byHand.reason()).isEqualTo("A001C001_260314_R1: scene and take, row 2 of log.csv");
     assertThat(row(outcome, 5).chosen())
         .as("both cameras ran")
         .containsExactlyInAnyOrder("media/A001C002_260314_R1.mov", "media/B003C010.mov");

@@ -54,7 +54,7 @@ public final class SettingsBar extends HBox {
         choice.setOnAction(_ -> onChange.accept(setting, choice.getValue()));
         yield titled(setting, choice);
       }
-      case WHOLE_NUMBER, TEXT -> titled(setting, field(setting, values));
+      case WHOLE_NUMBER, TEXT, TEXT_OR_NOTHING -> titled(setting, field(setting, values));
     };
   }
 

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
@@ -24,12 +25,15 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Judged;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.PlacedClip;
+import org.oddlot.pass.Setting;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.tag.Mark;
+import org.oddlot.pass.tag.NamePattern;
 import org.oddlot.pass.tag.Note;
 import org.oddlot.pass.tag.TagFinding;
 import org.oddlot.pass.tag.TagPass;
 import org.oddlot.profile.Field;
+import org.oddlot.text.Phrase;
 
 /** The bench of Name and tag: what is written into each clip, and what would be overwritten. */
 public final class TagBench implements Bench {
@@ -50,6 +54,8 @@ public final class TagBench implements Bench {
   private final Button accept;
   private final Button decline;
   private final Button takeBack;
+  private final SettingsBar names;
+  private final javafx.scene.control.Label preview = Words.of("", "quiet");
   private List<Judged> all = List.of();
   private String find = "";
 
@@ -58,15 +64,8 @@ public final class TagBench implements Bench {
     this.session = session;
     settings =
         new SettingsBar(
-            pass.settings(),
-            (setting, value) ->
-                session.changeSheet(
-                    sheet ->
-                        sheet.withSettings(
-                            pass.id(), sheet.settings(pass.id()).with(setting, value)),
-                    value.equals("yes")
-                        ? "clips in timelines are tagged as well"
-                        : "only clips in bins are tagged"));
+            List.of(TagPass.USES, TagPass.OVERWRITE, TagPass.CIRCLED, TagPass.PEOPLE), this::set);
+    names = new SettingsBar(List.of(TagPass.NAME), this::set);
     evidence.getStyleClass().add("evidence");
     evidence.setId("tag-evidence");
     accept = Actions.main("accept", "Accept", "Enter", () -> decide(Decision.accept(), "accepted"));
@@ -80,14 +79,54 @@ public final class TagBench implements Bench {
     columns();
     var line = new javafx.scene.layout.HBox(tabs, Words.spring(), settings);
     line.getStyleClass().add("tab-line");
-    frame.with(rows, line, rows).withActions(Words.spring(), takeBack, decline, accept);
+    preview.setId("name-preview");
+    names.getChildren().addListener((javafx.collections.ListChangeListener<Node>) _ -> follow());
+    var naming = new javafx.scene.layout.HBox(12, names, preview);
+    naming.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    frame.with(rows, line, naming, rows).withActions(Words.spring(), takeBack, decline, accept);
     rows.getSelectionModel().selectedItemProperty().addListener((_, _, judged) -> select(judged));
     rows.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+  }
+
+  private void set(Setting setting, String value) {
+    session.changeSheet(
+        sheet -> sheet.withSettings(pass.id(), sheet.settings(pass.id()).with(setting, value)),
+        Phrase.of("set \"%s\" to %s", setting.title(), value.isEmpty() ? "nothing" : value));
+  }
+
+  /** Shows what a pattern makes of the lot's own clips while it is typed. */
+  private void follow() {
+    if (names.lookup("#setting-name") instanceof TextField field) {
+      field.setPrefColumnCount(26);
+      field.setPromptText("{scene}{shot}[-{take:2}][ {camera}][-{n}]");
+      field.textProperty().addListener((_, _, text) -> preview(text));
+      preview(field.getText());
+    }
+  }
+
+  private void preview(String text) {
+    Optional<String> problem = text.isBlank() ? Optional.empty() : NamePattern.problem(text);
+    preview.getStyleClass().setAll("label", problem.isPresent() ? "trouble" : "quiet");
+    if (text.isBlank()) {
+      preview.setText("clips keep their names");
+    } else if (problem.isPresent()) {
+      preview.setText(problem.get());
+    } else {
+      NamePattern pattern = NamePattern.parse(text);
+      preview.setText(
+          all.stream()
+              .map(judged -> (TagFinding) judged.finding())
+              .filter(finding -> !finding.tokens().getOrDefault("take", "").isEmpty())
+              .limit(3)
+              .map(finding -> finding.title() + " → " + pattern.name(finding.tokens()))
+              .collect(Collectors.joining("   ")));
+    }
   }
 
   private void columns() {
     rows.nodes("", 24, judged -> new StandingMark(judged.standing()));
     rows.words("Clip", 92, judged -> judged.finding().title());
+    rows.words("New name", 96, judged -> ((TagFinding) judged.finding()).newName().orElse(""));
     rows.words("Scene", 54, judged -> note(judged, Field.SCENE));
     rows.words("Take", 42, judged -> note(judged, Field.TAKE));
     rows.words("Cam", 40, judged -> note(judged, Field.CAMERA));
@@ -175,6 +214,7 @@ public final class TagBench implements Bench {
   public void show(State state, Optional<StepOutcome> step) {
     all = step.map(StepOutcome::judged).orElse(List.of());
     settings.show(state.lot().sheet().settings(pass.id()));
+    names.show(state.lot().sheet().settings(pass.id()));
     int needing = count(Group.NEEDS_YOU);
     frame.answer(all.size() == 1 ? "1 clip" : all.size() + " clips", needing);
     tabs.show(
@@ -227,12 +267,18 @@ public final class TagBench implements Bench {
     }
     var finding = (TagFinding) judged.finding();
     evidence.getChildren().add(Words.paragraph(finding.title(), "evidence-title"));
-    evidence.getChildren().add(Words.paragraph("From " + finding.reason(), "quiet"));
+    evidence
+        .getChildren()
+        .add(
+            finding.conflicts().isEmpty()
+                ? Words.paragraph("From " + finding.reason(), "quiet")
+                : Words.paragraph(finding.reason(), "reason"));
     if (!finding.conflicts().isEmpty()) {
       evidence.getChildren().addAll(Words.section("There already"), Facts.of(finding.conflicts()));
     }
     evidence.getChildren().add(Words.section("Will write"));
     var facts = new Facts();
+    finding.newName().ifPresent(name -> facts.add(new Evidence("name", name, "")));
     finding.notes().forEach(note -> facts.add(new Evidence(note.title(), note.words(), "")));
     evidence.getChildren().add(facts);
     if (!finding.marks().isEmpty()) {

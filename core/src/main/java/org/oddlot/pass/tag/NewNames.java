@@ -1,0 +1,62 @@
+package org.oddlot.pass.tag;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.pass.Source;
+
+/** What the sources of a lot will be called, seen together so that no two are called the same. */
+final class NewNames {
+  private final Optional<NamePattern> pattern;
+  private final Optional<String> problem;
+  private final Map<String, Map<String, String>> values = new LinkedHashMap<>();
+  private final Map<String, List<String>> byName = new HashMap<>();
+
+  /**
+   * A name.
+   *
+   * @param text the name; empty where the clip keeps its own
+   * @param trouble why it cannot be given without a word
+   */
+  record Name(String text, Optional<String> trouble) {}
+
+  NewNames(String text) {
+    problem = text.isBlank() ? Optional.empty() : NamePattern.problem(text);
+    pattern =
+        text.isBlank() || problem.isPresent()
+            ? Optional.empty()
+            : Optional.of(NamePattern.parse(text));
+  }
+
+  void add(Source source, Map<String, String> itsValues) {
+    values.put(source.id(), itsValues);
+    pattern.ifPresent(
+        p -> byName.computeIfAbsent(p.name(itsValues), _ -> new ArrayList<>()).add(source.id()));
+  }
+
+  Name of(Source source) {
+    if (problem.isPresent()) {
+      return new Name("", Optional.of("the pattern is wrong: " + problem.get()));
+    }
+    Map<String, String> its = values.get(source.id());
+    if (pattern.isEmpty() || its == null) {
+      return new Name("", Optional.empty());
+    }
+    String name = pattern.get().name(its);
+    List<String> same = byName.getOrDefault(name, List.of());
+    if (same.size() > 1 && pattern.get().hasCounter()) {
+      var counted = new HashMap<>(its);
+      counted.put(NamePattern.COUNTER, Integer.toString(1 + same.indexOf(source.id())));
+      name = pattern.get().name(counted);
+    } else if (same.size() > 1) {
+      return new Name(
+          name,
+          Optional.of(
+              same.size() + " clips would have this name; [-{n}] in the pattern counts them"));
+    }
+    return new Name(name, NamePattern.illegal(name));
+  }
+}

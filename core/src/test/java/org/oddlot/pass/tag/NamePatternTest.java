@@ -1,0 +1,158 @@
+package org.oddlot.pass.tag;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlot.pass.Engine;
+import org.oddlot.pass.LedgerEntry;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Progress;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.Sample;
+import org.oddlot.pass.Settings;
+import org.oddlot.pass.Standing;
+import org.oddlot.time.FrameRate;
+
+class NamePatternTest {
+  private static final Map<String, String> VALUES =
+      Map.of(
+          "scene",
+          "12a",
+          "take",
+          "3",
+          "camera",
+          "A",
+          "roll",
+          "A001",
+          "name",
+          "A001C007",
+          "date",
+          "2026-03-14");
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "{scene}-{take} | 12a-3",
+        "{scene:U}{shot}[-{take:2}][ {camera}] | 12A-03 A",
+        "{scene:U:4}_{take:3} | 0012A_003",
+        "{scene}[ setup {shot}][ {camera:l}] | 12a a",
+        "[{shot}/]{name} | A001C007",
+        "{date} {roll} | 2026-03-14 A001",
+        "{scene}[-{n}] | 12a"
+      })
+  void tokensBecomeWords(String pattern, String name) {
+    assertThat(NamePattern.parse(pattern).name(VALUES)).isEqualTo(name);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "{scene | a brace is not closed",
+        "{sceen} | {sceen} is not known",
+        "{take:x} | \":x\" is not understood",
+        "[{take} | a bracket is not closed",
+        "a]b | a bracket is closed that was not opened",
+        "a}b | a brace is closed that was not opened",
+        "[a[b]] | brackets within brackets"
+      })
+  void whatIsWrongIsSaid(String pattern, String problem) {
+    assertThat(NamePattern.problem(pattern).orElseThrow()).startsWith(problem);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"12/3", "a:b", "x?", "CON", "end."})
+  void namesThatSomeFileSystemRefusesAreSaid(String name) {
+    assertThat(NamePattern.illegal(name)).isPresent();
+    assertThat(NamePattern.illegal("12A-03 A (Inés)")).isEmpty();
+  }
+
+  private static Outcome named(String pattern, Sample sample) {
+    RunSheet sheet =
+        RunSheet.initial().withSettings("tag", Settings.INITIAL.with(TagPass.NAME, pattern));
+    return new Engine().run(sample.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
+  }
+
+  private static Sample twoTakes() {
+    return Sample.at(FrameRate.FPS_25)
+        .clip("A001C001 10:00:00:00 250 A")
+        .clip("A001C002 10:05:00:00 250 A")
+        .use("A001C001 10:00:00:00 250", 10, 20)
+        .log("Scene,Take,TC In")
+        .log("12,1,10:00:00:00")
+        .log("12,2,10:05:00:00");
+  }
+
+  @Test
+  void clipsAndTheirUsesAreRenamedAndTheOriginalNameKept() {
+    Outcome outcome = named("{scene}-{take:2}", twoTakes());
+    assertThat(outcome.ledger())
+        .filteredOn(entry -> entry.property().equals("name") && entry.pass().equals("tag"))
+        .extracting(LedgerEntry::before, LedgerEntry::after)
+        .containsExactlyInAnyOrder(
+            org.assertj.core.groups.Tuple.tuple("A001C001", "12-01"),
+            org.assertj.core.groups.Tuple.tuple("A001C001", "12-01"),
+            org.assertj.core.groups.Tuple.tuple("A001C002", "12-02"));
+    assertThat(outcome.ledger())
+        .filteredOn(entry -> entry.property().endsWith("original_name"))
+        .hasSize(3)
+        .allMatch(entry -> entry.after().startsWith("A001C00"));
+  }
+
+  @Test
+  void collisionsAreShownAndCountedIfThePatternSaysSo() {
+    Outcome same = named("scene {scene}", twoTakes());
+    assertThat(same.step("tag").orElseThrow().judged())
+        .hasSize(2)
+        .allMatch(judged -> judged.standing() == Standing.TO_LOOK_AT)
+        .allMatch(judged -> judged.reason().contains("2 clips would have this name"));
+    Outcome counted = named("scene {scene}[-{n}]", twoTakes());
+    assertThat(counted.step("tag").orElseThrow().judged())
+        .allMatch(judged -> judged.standing() == Standing.SETTLED)
+        .extracting(judged -> ((TagFinding) judged.finding()).newName().orElseThrow())
+        .containsExactly("scene 12-1", "scene 12-2");
+    Outcome wrong = named("{scene", twoTakes());
+    assertThat(wrong.step("tag").orElseThrow().judged())
+        .allMatch(judged -> judged.reason().contains("the pattern is wrong"));
+  }
+
+  @Test
+  void tickedFieldsBecomeKeywordsOfTheWholeClip() {
+    Sample sample =
+        Sample.at(FrameRate.FPS_25)
+            .clip("A001C001 10:00:00:00 250 A")
+            .log("Scene,Take,TC In,Circled,People")
+            .log("12,1,10:00:00:00,x,Inés; Pilar");
+    RunSheet sheet =
+        RunSheet.initial()
+            .withSettings(
+                "tag", Settings.INITIAL.with(TagPass.CIRCLED, "yes").with(TagPass.PEOPLE, "yes"));
+    Outcome outcome =
+        new Engine().run(sample.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
+    assertThat(outcome.ledger())
+        .filteredOn(entry -> entry.property().contains("keywords"))
+        .extracting(LedgerEntry::after)
+        .anyMatch(after -> after.contains("Circled"))
+        .anyMatch(after -> after.contains("Pilar"));
+  }
+
+  @Test
+  void whatIsThereIsOverwrittenOnlyIfThatIsSaid() {
+    Sample sample =
+        Sample.at(FrameRate.FPS_25)
+            .clip("A001C001 10:00:00:00 250 A", "\"oddlot\":{\"log\":{\"scene\":\"13\"}}")
+            .log("Scene,Take,TC In")
+            .log("12,1,10:00:00:00");
+    assertThat(sample.run().step("tag").orElseThrow().tally().toLookAt()).isEqualTo(1);
+    RunSheet sheet =
+        RunSheet.initial().withSettings("tag", Settings.INITIAL.with(TagPass.OVERWRITE, "yes"));
+    Outcome outcome =
+        new Engine().run(sample.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
+    assertThat(outcome.ledger()).anyMatch(e -> e.before().equals("13") && e.after().equals("12"));
+  }
+}
