@@ -18,6 +18,7 @@ import org.oddlot.paper.Log;
 import org.oddlot.paper.LogReader;
 import org.oddlot.paper.Table;
 import org.oddlot.pass.Document;
+import org.oddlot.pass.FoundStart;
 import org.oddlot.pass.Matter;
 import org.oddlot.pass.Paper;
 import org.oddlot.pass.Progress;
@@ -32,6 +33,7 @@ public final class Intake {
   private final List<Unread> unread = new ArrayList<>();
   private final List<Lot.Input> inputs = new ArrayList<>();
   private final Set<String> names = new HashSet<>();
+  private final Map<String, Path> folders = new HashMap<>();
   private final Map<Key, Object> results = new HashMap<>();
   private final Map<Key, Object> previous;
 
@@ -47,11 +49,17 @@ public final class Intake {
     private final Lot lot;
     private final Matter matter;
     private final Map<Key, Object> results;
+    private final Map<MediaAtHand.Seen, Optional<FoundStart>> media;
 
-    private Taken(Lot lot, Matter matter, Map<Key, Object> results) {
+    private Taken(
+        Lot lot,
+        Matter matter,
+        Map<Key, Object> results,
+        Map<MediaAtHand.Seen, Optional<FoundStart>> media) {
       this.lot = lot;
       this.matter = matter;
       this.results = Map.copyOf(results);
+      this.media = Map.copyOf(media);
     }
 
     /** The lot, its inputs with the digests of what was read. */
@@ -97,7 +105,12 @@ public final class Intake {
             .filter(intake::isSame)
             .filter(same -> same.lot().equals(lot.name()))
             .orElseGet(() -> Matter.of(lot.name(), intake.documents, intake.papers, intake.unread));
-    return new Taken(read, matter, intake.results);
+    var media = new MediaAtHand(previous.map(taken -> taken.media).orElse(Map.of()));
+    List<FoundStart> starts = media.starts(matter, intake.folders, progress);
+    if (!starts.equals(matter.foundStarts())) {
+      matter = matter.withFoundStarts(starts);
+    }
+    return new Taken(read, matter, intake.results, media.seen());
   }
 
   private boolean isSame(Matter matter) {
@@ -109,6 +122,8 @@ public final class Intake {
   private void take(Lot.Input input) {
     var key = new Key(input.path(), input.reading());
     String name = uniqueName(new InputFile(input.path()));
+    Optional.ofNullable(input.path().toAbsolutePath().getParent())
+        .ifPresent(folder -> folders.put(name, folder));
     Object result = previous.get(key);
     if (result instanceof Document document && document.name().equals(name)) {
       documents.add(document);

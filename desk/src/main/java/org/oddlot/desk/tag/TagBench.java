@@ -77,13 +77,13 @@ public final class TagBench implements Bench {
             () -> decide(Decision.decline(), "left alone"));
     takeBack = Actions.button("take-back", "Take back", "Backspace", this::takeBack);
     columns();
-    var line = new javafx.scene.layout.HBox(tabs, Words.spring(), settings);
+    var line = new javafx.scene.layout.HBox(tabs);
     line.getStyleClass().add("tab-line");
     preview.setId("name-preview");
     names.getChildren().addListener((javafx.collections.ListChangeListener<Node>) _ -> follow());
     var naming = new javafx.scene.layout.HBox(12, names, preview);
     naming.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    frame.with(rows, line, naming, rows).withActions(Words.spring(), takeBack, decline, accept);
+    frame.with(rows, naming, settings, line, rows).withActions(Words.spring(), takeBack, decline, accept);
     rows.getSelectionModel().selectedItemProperty().addListener((_, _, judged) -> select(judged));
     rows.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
   }
@@ -127,12 +127,12 @@ public final class TagBench implements Bench {
     rows.nodes("", 24, judged -> new StandingMark(judged.standing()));
     rows.words("Clip", 92, judged -> judged.finding().title());
     rows.words("New name", 96, judged -> ((TagFinding) judged.finding()).newName().orElse(""));
-    rows.words("Scene", 54, judged -> note(judged, Field.SCENE));
-    rows.words("Take", 42, judged -> note(judged, Field.TAKE));
-    rows.words("Cam", 40, judged -> note(judged, Field.CAMERA));
-    rows.words("Circled", 56, judged -> note(judged, Field.CIRCLED).isEmpty() ? "" : "yes");
-    rows.words("Notes", 190, judged -> note(judged, Field.NOTES));
-    rows.words("Marks", 110, TagBench::marks);
+    rows.words("Scene", 58, judged -> note(judged, Field.SCENE));
+    rows.words("Take", 50, judged -> note(judged, Field.TAKE));
+    rows.words("Cam", 48, judged -> note(judged, Field.CAMERA));
+    rows.words("Circled", 68, judged -> note(judged, Field.CIRCLED).isEmpty() ? "" : "yes");
+    rows.words("Notes", 150, judged -> note(judged, Field.NOTES));
+    rows.words("Marks", 84, TagBench::marks);
     rows.words("From", 90, judged -> from((TagFinding) judged.finding()), "quiet");
   }
 

@@ -1,0 +1,248 @@
+package org.oddlot.media;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Optional;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
+import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
+import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVChannelLayout;
+import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
+import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+import org.bytedeco.ffmpeg.global.avcodec;
+import org.bytedeco.ffmpeg.global.avformat;
+import org.bytedeco.ffmpeg.global.avutil;
+import org.bytedeco.ffmpeg.global.swresample;
+import org.bytedeco.ffmpeg.swresample.SwrContext;
+import org.bytedeco.javacpp.FloatPointer;
+import org.bytedeco.javacpp.Pointer;
+import org.bytedeco.javacpp.PointerPointer;
+import org.oddlot.time.FrameRate;
+
+/**
+ * A media file, opened for reading with FFmpeg. What is asked of it is read from its headers; sound
+ * is decoded only where it is asked for.
+ */
+public final class MediaFile implements Closeable {
+  static {
+    avutil.av_log_set_level(avutil.AV_LOG_QUIET);
+  }
+
+  private final AVFormatContext format;
+
+  private MediaFile(AVFormatContext format) {
+    this.format = format;
+  }
+
+  /**
+   * Opens a file.
+   *
+   * @throws IOException if it is not there or no media file, with a reason
+   */
+  public static MediaFile open(Path path) throws IOException {
+    var format = new AVFormatContext(null);
+    check(
+        avformat.avformat_open_input(format, path.toString(), null, null),
+        path.getFileName() + " is no media file that can be read");
+    try {
+      check(
+          avformat.avformat_find_stream_info(format, (AVDictionary) null),
+          path.getFileName() + " is damaged");
+    } catch (IOException e) {
+      avformat.avformat_close_input(format);
+      throw e;
+    }
+    return new MediaFile(format);
+  }
+
+  private static int check(int result, String otherwise) throws IOException {
+    if (result < 0) {
+      throw new IOException(otherwise);
+    }
+    return result;
+  }
+
+  /** The rate of the picture, if there is a picture. */
+  public Optional<FrameRate> rate() {
+    return stream(avutil.AVMEDIA_TYPE_VIDEO).map(MediaFile::rate);
+  }
+
+  private static FrameRate rate(AVStream stream) {
+    AVRational rate = stream.avg_frame_rate();
+    return FrameRate.ofDouble((double) rate.num() / rate.den());
+  }
+
+  /** The timecode that the container gives its first frame, as it is written there. */
+  public Optional<String> timecode() {
+    Optional<String> ofFile = value(format.metadata(), "timecode");
+    for (int i = 0; i < format.nb_streams() && ofFile.isEmpty(); i++) {
+      ofFile = value(format.streams(i).metadata(), "timecode");
+    }
+    return ofFile;
+  }
+
+  /** When the file was recorded, as it says itself, in ISO 8601. */
+  public Optional<String> created() {
+    return value(format.metadata(), "creation_time");
+  }
+
+  /** The broadcast extension's time reference, in samples since midnight. */
+  public Optional<Long> timeReference() {
+    return value(format.metadata(), "time_reference").map(Long::parseLong);
+  }
+
+  /** How many channels the first sound stream has; zero where there is none. */
+  public int channels() {
+    return stream(avutil.AVMEDIA_TYPE_AUDIO)
+        .map(s -> s.codecpar().ch_layout().nb_channels())
+        .orElse(0);
+  }
+
+  /** Samples in a second of the first sound stream; zero where there is none. */
+  public int sampleRate() {
+    return stream(avutil.AVMEDIA_TYPE_AUDIO).map(s -> s.codecpar().sample_rate()).orElse(0);
+  }
+
+  private static Optional<String> value(AVDictionary dictionary, String key) {
+    AVDictionaryEntry entry =
+        dictionary == null ? null : avutil.av_dict_get(dictionary, key, null, 0);
+    return entry == null || entry.isNull()
+        ? Optional.empty()
+        : Optional.of(entry.value().getString());
+  }
+
+  private Optional<AVStream> stream(int type) {
+    for (int i = 0; i < format.nb_streams(); i++) {
+      if (format.streams(i).codecpar().codec_type() == type) {
+        return Optional.of(format.streams(i));
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** What takes sound as it is decoded. */
+  public interface Listener {
+    /**
+     * Takes some samples.
+     *
+     * @param channels one array a channel
+     * @param length how many samples of each are meant
+     * @return whether to go on
+     */
+    boolean hear(float[][] channels, int length);
+  }
+
+  /**
+   * Decodes the first sound stream from its beginning until the end or until the listener has heard
+   * enough.
+   *
+   * @throws IOException if there is no sound or it cannot be decoded
+   */
+  public void listen(Listener listener) throws IOException {
+    AVStream stream =
+        stream(avutil.AVMEDIA_TYPE_AUDIO).orElseThrow(() -> new IOException("there is no sound"));
+    AVCodec codec = avcodec.avcodec_find_decoder(stream.codecpar().codec_id());
+    if (codec == null || codec.isNull()) {
+      throw new IOException("the sound is of a kind that cannot be decoded");
+    }
+    AVCodecContext context = avcodec.avcodec_alloc_context3(codec);
+    AVPacket packet = avcodec.av_packet_alloc();
+    AVFrame frame = avutil.av_frame_alloc();
+    try (var planes = new Planes(stream)) {
+      check(
+          avcodec.avcodec_parameters_to_context(context, stream.codecpar()),
+          "the sound cannot be decoded");
+      check(
+          avcodec.avcodec_open2(context, codec, (AVDictionary) null),
+          "the sound cannot be decoded");
+      boolean more = true;
+      while (more && avformat.av_read_frame(format, packet) >= 0) {
+        if (packet.stream_index() == stream.index()
+            && avcodec.avcodec_send_packet(context, packet) >= 0) {
+          while (more && avcodec.avcodec_receive_frame(context, frame) >= 0) {
+            more = planes.hand(frame, listener);
+          }
+        }
+        avcodec.av_packet_unref(packet);
+      }
+    } finally {
+      avutil.av_frame_free(frame);
+      avcodec.av_packet_free(packet);
+      avcodec.avcodec_free_context(context);
+    }
+  }
+
+  /** Samples of any form as one array of floats a channel. */
+  private static final class Planes implements Closeable {
+    private final SwrContext converter = new SwrContext(null);
+    private final int channels;
+    private float[][] arrays = new float[0][0];
+    private FloatPointer[] pointers = new FloatPointer[0];
+    private int capacity;
+
+    Planes(AVStream stream) throws IOException {
+      AVChannelLayout layout = stream.codecpar().ch_layout();
+      channels = layout.nb_channels();
+      check(
+          swresample.swr_alloc_set_opts2(
+              converter,
+              layout,
+              avutil.AV_SAMPLE_FMT_FLTP,
+              stream.codecpar().sample_rate(),
+              layout,
+              stream.codecpar().format(),
+              stream.codecpar().sample_rate(),
+              0,
+              null),
+          "the sound cannot be converted");
+      check(swresample.swr_init(converter), "the sound cannot be converted");
+    }
+
+    boolean hand(AVFrame frame, Listener listener) throws IOException {
+      int length = frame.nb_samples();
+      if (length > capacity) {
+        grow(length);
+      }
+      try (var out = new PointerPointer<Pointer>(pointers)) {
+        int converted =
+            swresample.swr_convert(
+                converter, out, length, frame.extended_data(), frame.nb_samples());
+        check(converted, "the sound cannot be converted");
+        for (int i = 0; i < channels; i++) {
+          pointers[i].get(arrays[i], 0, converted);
+        }
+        return listener.hear(arrays, converted);
+      }
+    }
+
+    private void grow(int length) {
+      capacity = length;
+      arrays = new float[channels][length];
+      for (FloatPointer pointer : pointers) {
+        pointer.close();
+      }
+      pointers = new FloatPointer[channels];
+      for (int i = 0; i < channels; i++) {
+        pointers[i] = new FloatPointer(length);
+      }
+    }
+
+    @Override
+    public void close() {
+      for (FloatPointer pointer : pointers) {
+        pointer.close();
+      }
+      swresample.swr_free(converter);
+    }
+  }
+
+  @Override
+  public void close() {
+    avformat.avformat_close_input(format);
+  }
+}

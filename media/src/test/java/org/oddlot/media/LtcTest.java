@@ -1,0 +1,93 @@
+package org.oddlot.media;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Timecode;
+
+class LtcTest {
+  private static final int RATE = 48_000;
+
+  private static float[] encode(String start, FrameRate rate, int frames) {
+    return LtcEncoder.encode(Timecode.parse(start, rate), frames, RATE, 0.5);
+  }
+
+  private static List<String> labels(Timecode start, int count) {
+    return IntStream.range(0, count)
+        .mapToObj(i -> start.plusFrames(i).withinDay().toString())
+        .toList();
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "23.976, 10:14:07:10",
+    "24, 01:00:00:00",
+    "25, 23:59:58:20",
+    "29.97, 09:59:59;20",
+    "29.97, 10:00:59:10",
+    "30, 00:00:00:00"
+  })
+  void everyFrameIsDecodedAtEveryRate(String rate, String start) {
+    FrameRate fps = FrameRate.parse(rate);
+    Timecode first = Timecode.parse(start, fps);
+    List<LtcFrame> frames = LtcDecoder.decode(encode(start, fps, 60), RATE);
+    // The last frame has no change after it that would end its last bit.
+    assertThat(frames).extracting(LtcFrame::toString).isEqualTo(labels(first, 59));
+    double length = RATE / fps.toDouble();
+    for (int i = 0; i < frames.size(); i++) {
+      assertThat(frames.get(i).start()).isCloseTo(i * length, org.assertj.core.data.Offset.offset(1.0));
+    }
+  }
+
+  @Test
+  void theOtherWayRoundInNoiseQuietAndFromTheMiddle() {
+    float[] clean = encode("10:14:07:10", FrameRate.FPS_25, 100);
+    var random = new Random(5);
+    float[] noisy = new float[clean.length - 3000];
+    for (int i = 0; i < noisy.length; i++) {
+      noisy[i] = (float) (-0.02 * clean[i + 3000] + 0.0012 * random.nextGaussian());
+    }
+    List<LtcFrame> frames = LtcDecoder.decode(noisy, RATE);
+    assertThat(frames).hasSizeGreaterThan(90);
+    LtcStart start = LtcStart.of(frames, RATE, FrameRate.FPS_25).orElseThrow();
+    // 3,000 samples are a little over one and a half frames.
+    assertThat(Timecode.of(start.start(), false)).hasToString("10:14:07:12");
+    assertThat(start.isSteady()).isTrue();
+  }
+
+  @Test
+  void aJumpIsSeenAndTheLongerPartHolds() {
+    float[] first = encode("10:00:00:00", FrameRate.FPS_24, 20);
+    float[] second = encode("10:30:00:00", FrameRate.FPS_24, 60);
+    float[] both = Arrays.copyOf(first, first.length + second.length);
+    System.arraycopy(second, 0, both, first.length, second.length);
+    LtcStart start =
+        LtcStart.of(LtcDecoder.decode(both, RATE), RATE, FrameRate.FPS_24).orElseThrow();
+    assertThat(Timecode.of(start.start(), false)).hasToString("10:29:59:04");
+    assertThat(start.isSteady()).isFalse();
+  }
+
+  @Test
+  void soundThatIsNoTimecodeSaysNothing() {
+    var random = new Random(9);
+    float[] noise = new float[RATE * 4];
+    float[] tone = new float[RATE * 4];
+    for (int i = 0; i < noise.length; i++) {
+      noise[i] = (float) (0.3 * random.nextGaussian());
+      tone[i] = (float) Math.sin(2 * Math.PI * 1000 * i / RATE);
+    }
+    assertThat(LtcStart.of(LtcDecoder.decode(noise, RATE), RATE, FrameRate.FPS_24)).isEmpty();
+    assertThat(LtcDecoder.decode(tone, RATE)).isEmpty();
+    assertThat(LtcDecoder.decode(new float[RATE], RATE)).isEmpty();
+    // Thirty frames in a second are no timecode of a picture at 24.
+    float[] thirty = encode("10:00:00:00", FrameRate.FPS_30, 60);
+    assertThat(LtcStart.of(LtcDecoder.decode(thirty, RATE), RATE, FrameRate.FPS_24)).isEmpty();
+  }
+}
