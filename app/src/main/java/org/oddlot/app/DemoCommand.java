@@ -32,6 +32,7 @@ final class DemoCommand implements Callable<Integer> {
   public Integer call() throws IOException {
     Path demo = folder == null ? Path.of("oddlot-demo") : folder;
     Path lot = Demo.make(demo);
+    Demo.makeDayTwo(demo.resolve("day 2"));
     PrintWriter out = spec.commandLine().getOut();
     if (Display.isMissing()) {
       out.println(

@@ -29,6 +29,7 @@ final class MakeDemoCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     Path lot = Demo.make(folder);
+    Demo.makeDayTwo(folder.resolve("day 2"));
     PrintWriter out = spec.commandLine().getOut();
     out.println(output.json ? new JsonDocuments().put("lot", lot.toString()).print() : lot);
     out.flush();

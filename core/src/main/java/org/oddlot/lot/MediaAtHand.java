@@ -88,7 +88,9 @@ final class MediaAtHand {
     return before;
   }
 
-  /** The file that a target URL means, if it is there: a file URL, or a path beside the timeline. */
+  /**
+   * The file that a target URL means, if it is there: a file URL, or a path beside the timeline.
+   */
   static Optional<Path> file(String url, Path folder) {
     try {
       Path path;

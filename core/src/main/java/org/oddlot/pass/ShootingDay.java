@@ -1,7 +1,6 @@
 package org.oddlot.pass;
 
 import java.time.LocalDate;
-import org.oddlot.paper.Label;
 
 /**
  * A shooting day, which may go on past midnight: what is shot before six in the morning can be
@@ -17,9 +16,9 @@ public final class ShootingDay {
    * Whether two dates mean one shooting day for something at this time of day: they are the same,
    * or it is night and they follow each other.
    */
-  public static boolean isSame(LocalDate one, LocalDate other, Label at) {
+  public static boolean isSame(LocalDate one, LocalDate other, int hour) {
     return one.equals(other)
-        || (at.hours() < ENDS_AT_HOUR
+        || (hour < ENDS_AT_HOUR
             && (one.plusDays(1).equals(other) || other.plusDays(1).equals(one)));
   }
 }

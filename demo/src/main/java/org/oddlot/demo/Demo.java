@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.SafeFile;
+import org.oddlot.text.Phrase;
 
 /** Makes the demo's lot and all that is in it. */
 public final class Demo {
@@ -33,6 +35,43 @@ public final class Demo {
     Path lot = folder.resolve(LOT + LotFile.EXTENSION);
     if (!Files.exists(lot)) {
       LotFile.save(Lot.empty(LOT).withFiles(List.of(timeline, log)), lot);
+    }
+    return lot;
+  }
+
+  /**
+   * Makes the second day in {@code folder}: a lot by itself, with small movies for the camera whose
+   * timecode is only on its sound.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeDayTwo(Path folder) throws IOException {
+    var day = new DayTwo();
+    Path timeline = folder.resolve("orrin-day2.otio");
+    List<Path> papers =
+        List.of(
+            folder.resolve("orrin-day2-shots.csv"),
+            folder.resolve("orrin-day2-camera-b.csv"),
+            folder.resolve("orrin-day2-keywords.tsv"),
+            folder.resolve("orrin-day2-script.xlsx"));
+    put(timeline, day.export());
+    put(papers.get(0), day.shotLog().getBytes(StandardCharsets.UTF_8));
+    put(papers.get(1), day.secondLog().getBytes(StandardCharsets.UTF_8));
+    put(papers.get(2), day.keywordLog().getBytes(StandardCharsets.UTF_8));
+    put(papers.get(3), day.scriptNotes());
+    for (DayTwo.Shot shot : day.lost()) {
+      Path movie = folder.resolve(Phrase.of("media/%s/%s.mov", shot.card(), shot.name()));
+      if (!Files.exists(movie)) {
+        Files.createDirectories(movie.getParent());
+        SafeFile.write(movie, path -> Movies.write(shot, path));
+      }
+    }
+    Path lot = folder.resolve("Orrin day 2" + LotFile.EXTENSION);
+    if (!Files.exists(lot)) {
+      var inputs = new ArrayList<>(List.of(timeline));
+      inputs.addAll(papers);
+      LotFile.save(Lot.empty("Orrin day 2").withFiles(inputs), lot);
     }
     return lot;
   }

@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Decodes linear timecode: 80 bits a frame in biphase mark, where the signal changes at the start of
- * every bit, and in the middle of a one (SMPTE ST 12-1). Only the moments of change count, so that
- * it does not matter which way round the cable was. The speed may be anything from 24 to 30 frames
- * in a second and is followed as it drifts; what is no timecode is passed over, and decoding goes on
- * with the next sync word.
+ * Decodes linear timecode: 80 bits a frame in biphase mark, where the signal changes at the start
+ * of every bit, and in the middle of a one (SMPTE ST 12-1). Only the moments of change count, so
+ * that it does not matter which way round the cable was. The speed may be anything from 24 to 30
+ * frames in a second and is followed as it drifts; what is no timecode is passed over, and decoding
+ * goes on with the next sync word.
  */
 public final class LtcDecoder {
   private static final int BITS = 80;

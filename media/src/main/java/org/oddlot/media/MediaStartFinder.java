@@ -18,8 +18,8 @@ import org.oddlot.time.Timecode;
 import org.oddlot.time.TimecodeException;
 
 /**
- * Finds the start of a source in its media: in the container's timecode track, as linear timecode on
- * any channel of its sound, in a sound file's time reference.
+ * Finds the start of a source in its media: in the container's timecode track, as linear timecode
+ * on any channel of its sound, in a sound file's time reference.
  */
 public final class MediaStartFinder implements StartFinder {
   /** How much of the sound is listened to, in seconds: enough to be sure, short enough to wait. */
@@ -72,9 +72,7 @@ public final class MediaStartFinder implements StartFinder {
             new FoundStart(
                 source.id(),
                 RationalTime.ofSeconds(
-                    Rational.of(samples, file.sampleRate()),
-                    rate,
-                    java.math.RoundingMode.FLOOR),
+                    Rational.of(samples, file.sampleRate()), rate, java.math.RoundingMode.FLOOR),
                 Origin.TIME_REFERENCE,
                 Phrase.of("%d samples after midnight", samples)));
   }
@@ -88,15 +86,14 @@ public final class MediaStartFinder implements StartFinder {
       decoders.add(new LtcDecoder(sampleRate));
     }
     long[] heard = {0};
-    file.listen(
-        (samples, length) -> {
-          progress.check();
-          for (int i = 0; i < channels; i++) {
-            decoders.get(i).add(samples[i], length);
-          }
-          heard[0] += length;
-          return heard[0] < (long) SECONDS * sampleRate;
-        });
+    file.listen((samples, length) -> {
+      progress.check();
+      for (int i = 0; i < channels; i++) {
+        decoders.get(i).add(samples[i], length);
+      }
+      heard[0] += length;
+      return heard[0] < (long) SECONDS * sampleRate;
+    });
     for (int i = 0; i < channels; i++) {
       Optional<LtcStart> start = LtcStart.of(decoders.get(i).frames(), sampleRate, rate);
       if (start.isPresent()) {

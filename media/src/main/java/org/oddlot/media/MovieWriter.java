@@ -31,7 +31,7 @@ public final class MovieWriter {
   /**
    * Writes a movie.
    *
-   * @param path where to; its ending says the container
+   * @param path where to; it becomes a QuickTime file whatever its name
    * @param rate of the picture
    * @param frames how many
    * @param channels sound, one array a channel; none for a movie without sound
@@ -49,7 +49,7 @@ public final class MovieWriter {
       throws IOException {
     var format = new AVFormatContext(null);
     check(
-        avformat.avformat_alloc_output_context2(format, null, null, path.toString()),
+        avformat.avformat_alloc_output_context2(format, null, "mov", path.toString()),
         "no container for " + path.getFileName());
     format.flags(format.flags() | AVFormatContext.AVFMT_FLAG_BITEXACT);
     AVCodec codec = avcodec.avcodec_find_encoder(avcodec.AV_CODEC_ID_MPEG4);
@@ -176,11 +176,7 @@ public final class MovieWriter {
   }
 
   private static void writeSound(
-      AVFormatContext format,
-      AVStream stream,
-      AVPacket packet,
-      float[][] channels,
-      int sampleRate)
+      AVFormatContext format, AVStream stream, AVPacket packet, float[][] channels, int sampleRate)
       throws IOException {
     int length = channels[0].length;
     for (int from = 0; from < length; from += sampleRate) {
@@ -197,8 +193,7 @@ public final class MovieWriter {
       check(avcodec.av_new_packet(packet, bytes.length), "no memory for sound");
       packet.data().put(bytes, 0, bytes.length);
       packet.stream_index(stream.index());
-      packet.pts(
-          avutil.av_rescale_q(from, avutil.av_make_q(1, sampleRate), stream.time_base()));
+      packet.pts(avutil.av_rescale_q(from, avutil.av_make_q(1, sampleRate), stream.time_base()));
       packet.dts(packet.pts());
       packet.duration(
           avutil.av_rescale_q(count, avutil.av_make_q(1, sampleRate), stream.time_base()));

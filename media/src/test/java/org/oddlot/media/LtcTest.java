@@ -42,7 +42,8 @@ class LtcTest {
     assertThat(frames).extracting(LtcFrame::toString).isEqualTo(labels(first, 59));
     double length = RATE / fps.toDouble();
     for (int i = 0; i < frames.size(); i++) {
-      assertThat(frames.get(i).start()).isCloseTo(i * length, org.assertj.core.data.Offset.offset(1.0));
+      assertThat(frames.get(i).start())
+          .isCloseTo(i * length, org.assertj.core.data.Offset.offset(1.0));
     }
   }
 

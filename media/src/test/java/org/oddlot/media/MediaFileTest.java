@@ -78,8 +78,7 @@ class MediaFileTest {
   @Test
   void mediaThatSaysNothingAndFilesThatAreNoneAreNoError() throws IOException {
     Path silent = folder.resolve("s.mov");
-    MovieWriter.write(
-        silent, FrameRate.FPS_25, 50, new float[2][96_000], 48_000, Optional.empty());
+    MovieWriter.write(silent, FrameRate.FPS_25, 50, new float[2][96_000], 48_000, Optional.empty());
     assertThat(find(FrameRate.FPS_25, silent)).isEmpty();
     Path text = Files.writeString(folder.resolve("t.mov"), "no movie");
     assertThat(find(FrameRate.FPS_25, text)).isEmpty();

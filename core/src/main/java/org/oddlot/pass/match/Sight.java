@@ -236,12 +236,13 @@ final class Sight {
   }
 
   private static Agreement agreement(LogEntry entry, Source source) {
+    Optional<Integer> hour =
+        entry.in().map(Label::hours).or(() -> source.startLabel().map(Timecode::hours));
     boolean sameNight =
         entry.date().isPresent()
             && source.recorded().isPresent()
-            && entry
-                .in()
-                .filter(in -> ShootingDay.isSame(entry.date().get(), source.recorded().get(), in))
+            && hour.filter(at ->
+                    ShootingDay.isSame(entry.date().get(), source.recorded().get(), at))
                 .isPresent();
     return sameNight ? Agreement.SAME : agreement(entry.date(), source.recorded());
   }

@@ -14,8 +14,8 @@ import org.oddlot.pass.putright.ClockEstimate.Shift;
  *
  * <p>Entries and starts are counted into bins of the day, and the bins correlated around the day by
  * way of their Fourier transforms, which gives the number of pairs for every shift at once. The few
- * best shifts are then refined to the frame: the median of the differences in the half second where
- * they are densest. What is noise (entries without a clip, clips without an entry) spreads over the
+ * best shifts are then refined to the frame: the median of the differences in the second where they
+ * are densest. What is noise (entries without a clip, clips without an entry) spreads over the
  * whole day and does not move the peak.
  */
 final class ClockEstimator {
@@ -155,7 +155,7 @@ final class ClockEstimator {
     if (differences.length == 0) {
       return Optional.empty();
     }
-    long shift = densest(differences, Math.max(1, framesInDay / (2 * 86_400)));
+    long shift = densest(differences, Math.max(1, framesInDay / 86_400));
     return Optional.of(new Shift(shift, matches(entries, shift)));
   }
 

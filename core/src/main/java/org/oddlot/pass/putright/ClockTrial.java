@@ -35,7 +35,7 @@ public final class ClockTrial {
         matter.papers().stream().filter(p -> p.name().equals(correction.paper())).findFirst();
     return paper
         .map(p ->
-            PaperClocks.of(p, matter.sources(), tolerance).groups().stream()
+            PaperClocks.of(p, matter, tolerance).groups().stream()
                 .filter(group ->
                     correction.cameras().isEmpty() || correction.cameras().contains(group.camera()))
                 .toList())

@@ -38,10 +38,14 @@ public sealed interface Correction {
    * @param paper the log
    * @param cameras the cameras whose entries it is about; all if empty
    * @param rate the rate at which the frames are counted
+   * @param rates the rate of each camera's clips, at which labels without a rate of their own count
    */
-  record Clock(String paper, Set<String> cameras, FrameRate rate) implements Correction {
+  record Clock(
+      String paper, Set<String> cameras, FrameRate rate, Map<String, FrameRate> rates)
+      implements Correction {
     public Clock {
       cameras = Set.copyOf(cameras);
+      rates = Map.copyOf(rates);
     }
 
     boolean isAbout(LogEntry entry) {
@@ -57,7 +61,8 @@ public sealed interface Correction {
     }
 
     private LogEntry shifted(LogEntry entry, long frames) {
-      FrameRate own = entry.rate().orElse(rate);
+      FrameRate own =
+          entry.rate().orElseGet(() -> rates.getOrDefault(DayFrames.camera(entry.camera()), rate));
       long by = frames * own.nominal() / rate.nominal();
       Optional<Timecode> in =
           entry.in().flatMap(label -> at(label, own)).map(t -> t.plusFrames(by));

@@ -95,7 +95,7 @@ final class Days {
     Optional<Source> agreeing =
         near.stream()
             .filter(
-                s -> ShootingDay.isSame(day, s.recorded().orElseThrow(), entry.in().orElseThrow()))
+                s -> ShootingDay.isSame(day, s.recorded().orElseThrow(), entry.in().orElseThrow().hours()))
             .findFirst();
     if (agreeing.isPresent()) {
       entriesAgree.merge(new PaperDay(entry.paper(), day), 1, Integer::sum);

@@ -17,9 +17,9 @@ import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Matter;
 import org.oddlot.pass.Paper;
 import org.oddlot.pass.Source;
-import org.oddlot.pass.Sources;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.ClockEstimate.Shift;
 import org.oddlot.text.Phrase;
@@ -71,7 +71,9 @@ final class PaperClocks {
     this.tolerance = tolerance;
   }
 
-  static PaperClocks of(Paper paper, Sources sources, long tolerance) {
+  static PaperClocks of(Paper paper, Matter matter, long tolerance) {
+    Set<LocalDate> logged =
+        matter.entries().flatMap(entry -> entry.date().stream()).collect(Collectors.toSet());
     Map<String, List<LogEntry>> byCamera =
         paper.log().entries().stream()
             .filter(entry -> entry.kind() == LogEntry.Kind.SHOT && entry.in().isPresent())
@@ -83,12 +85,13 @@ final class PaperClocks {
       List<Source> its =
           ofTheDays(
               paper,
-              sources.all().stream()
+              matter.sources().all().stream()
                   .filter(source ->
                       camera.isEmpty()
                           || source.camera().isEmpty()
                           || DayFrames.camera(source.camera()).equals(camera))
-                  .toList());
+                  .toList(),
+              logged);
       commonest(its.stream().flatMap(source -> source.rate().stream()))
           .ifPresent(
               rate -> groups.add(group(camera, entries, its, new DayFrames(rate), tolerance)));
@@ -112,22 +115,23 @@ final class PaperClocks {
     return new Group(camera, entries, sources, frames, estimator, estimator.estimate(open.times()));
   }
 
-  /** Those of the log's days; all of them if the log names days on which nothing was shot. */
-  private static List<Source> ofTheDays(Paper paper, List<Source> all) {
+  /**
+   * Those that are not of another day: a source counts as of another day if some log speaks of that
+   * day and this one does not. A card that is dated on no day of any log is dated wrong, rather.
+   */
+  private static List<Source> ofTheDays(Paper paper, List<Source> all, Set<LocalDate> logged) {
     Set<LocalDate> days = new HashSet<>();
-    paper.log().entries().stream().flatMap(e -> e.date().stream()).forEach(days::add);
-    List<Source> known = all.stream().filter(s -> s.start().isPresent()).toList();
-    List<Source> same =
-        known.stream()
-            .filter(s ->
-                s.recorded()
-                    .filter(day ->
-                        days.contains(day)
-                            || days.contains(day.minusDays(1))
-                            || days.contains(day.plusDays(1)))
-                    .isPresent())
-            .toList();
-    return same.isEmpty() ? known : same;
+    paper.log().entries().stream()
+        .flatMap(e -> e.date().stream())
+        .forEach(day -> days.addAll(List.of(day.minusDays(1), day, day.plusDays(1))));
+    return all.stream()
+        .filter(s -> s.start().isPresent())
+        .filter(s ->
+            days.isEmpty()
+                || s.recorded()
+                    .filter(day -> logged.contains(day) && !days.contains(day))
+                    .isEmpty())
+        .toList();
   }
 
   private static <T> Optional<T> commonest(Stream<T> values) {
@@ -204,7 +208,12 @@ final class PaperClocks {
         whole ? Set.of() : together.stream().map(Group::camera).collect(Collectors.toSet());
     String title =
         whole ? paper.name() : paper.name() + ", camera " + String.join(", ", sorted(cameras));
-    var correction = new Correction.Clock(paper.name(), cameras, rate);
+    var correction = new Correction.Clock(
+            paper.name(),
+            cameras,
+            rate,
+            together.stream()
+                .collect(Collectors.toMap(Group::camera, group -> group.frames().rate())));
     if (estimate.isInStep() || estimate.best().isEmpty()) {
       return new PutRightFinding(
           id,

@@ -52,7 +52,7 @@ public final class PutRightPass implements Pass {
     var days = new Days(matter, tolerance);
     for (Paper paper : matter.papers()) {
       progress.check();
-      PaperClocks clocks = PaperClocks.of(paper, matter.sources(), tolerance);
+      PaperClocks clocks = PaperClocks.of(paper, matter, tolerance);
       findings.addAll(clocks.findings());
       Shifts shifts = clocks.shifts(decisions);
       findings.addAll(new Rates(clocks, shifts, tolerance).findings());

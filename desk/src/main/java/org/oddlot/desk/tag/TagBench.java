@@ -83,7 +83,9 @@ public final class TagBench implements Bench {
     names.getChildren().addListener((javafx.collections.ListChangeListener<Node>) _ -> follow());
     var naming = new javafx.scene.layout.HBox(12, names, preview);
     naming.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    frame.with(rows, naming, settings, line, rows).withActions(Words.spring(), takeBack, decline, accept);
+    frame
+        .with(rows, naming, settings, line, rows)
+        .withActions(Words.spring(), takeBack, decline, accept);
     rows.getSelectionModel().selectedItemProperty().addListener((_, _, judged) -> select(judged));
     rows.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
   }
