@@ -32,13 +32,13 @@ final class DemoCommand implements Callable<Integer> {
   public Integer call() throws IOException {
     Path demo = folder == null ? Path.of("oddlot-demo") : folder;
     Path lot = Demo.make(demo);
-    Demo.makeDayTwo(demo.resolve("day 2"));
+    Path second = Demo.makeDayTwo(demo.resolve("day 2"));
     PrintWriter out = spec.commandLine().getOut();
     if (Display.isMissing()) {
       out.println(
           "There is no display: the window runs offscreen and goes through the demo by itself.");
       out.flush();
-      OddLotApp.open(lot.toString(), "--tour=" + demo.resolve("tour"));
+      OddLotApp.open(lot.toString(), "--tour=" + demo.resolve("tour"), "--second=" + second);
     } else {
       out.println("The demo lot is " + lot.toAbsolutePath());
       out.flush();

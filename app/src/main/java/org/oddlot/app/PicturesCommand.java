@@ -26,7 +26,12 @@ final class PicturesCommand implements Callable<Integer> {
     // Nothing of the person's own may be seen on the pictures.
     System.setProperty("oddlot.config", scratch.resolve("config").toString());
     Path lot = Demo.make(scratch.resolve("Orrin/day 1"));
-    OddLotApp.open(lot.toString(), "--tour=" + folder.toAbsolutePath(), "--scratch=" + scratch);
+    Path second = Demo.makeDayTwo(scratch.resolve("Orrin/day 2"));
+    OddLotApp.open(
+        lot.toString(),
+        "--tour=" + folder.toAbsolutePath(),
+        "--scratch=" + scratch,
+        "--second=" + second);
     delete(scratch);
     return ExitCode.DONE;
   }

@@ -79,7 +79,7 @@ class CommandsTest {
                 .containsExactly(
                     "document", "place", "property", "before", "after", "pass", "reason"));
     assertThat(json.array("findings"))
-        .hasSize(7)
+        .hasSize(8)
         .allSatisfy(finding ->
             assertThat(((JsonObject) finding).string("standing").orElseThrow())
                 .isIn("to_look_at", "open"));

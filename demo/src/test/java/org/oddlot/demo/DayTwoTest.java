@@ -91,12 +91,16 @@ class DayTwoTest {
     Outcome outcome = run(lot, decisions);
     List<Judged> script =
         outcome.step("match").orElseThrow().judged().stream()
-            .filter(judged ->
-                ((MatchFinding) judged.finding()).entry().paper().endsWith(".xlsx"))
+            .filter(judged -> ((MatchFinding) judged.finding()).entry().paper().endsWith(".xlsx"))
             .toList();
     assertThat(script).hasSize(84);
     assertThat(script)
-        .as(script.stream().filter(j -> j.standing() != Standing.SETTLED).map(Judged::reason).toList().toString())
+        .as(
+            script.stream()
+                .filter(j -> j.standing() != Standing.SETTLED)
+                .map(Judged::reason)
+                .toList()
+                .toString())
         .allMatch(judged -> judged.standing() == Standing.SETTLED)
         .allMatch(judged -> judged.chosen().size() == 1);
     Lot read = Intake.read(lot, Progress.NONE).lot();

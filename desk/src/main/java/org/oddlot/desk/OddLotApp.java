@@ -3,6 +3,7 @@ package org.oddlot.desk;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import javafx.application.Application;
@@ -49,7 +50,9 @@ public final class OddLotApp extends Application {
       Path pictures = Path.of(tour);
       String scratch = getParameters().getNamed().get("scratch");
       Path output = (scratch == null ? pictures : Path.of(scratch)).resolve("out");
-      new Tour(session, window, pictures, output).begin();
+      Optional<Path> second =
+          Optional.ofNullable(getParameters().getNamed().get("second")).map(Path::of);
+      new Tour(session, window, pictures, output, second).begin();
     }
   }
 

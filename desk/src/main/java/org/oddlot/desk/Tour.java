@@ -32,6 +32,7 @@ final class Tour {
   private final DeskWindow window;
   private final Path folder;
   private final Path output;
+  private final Optional<Path> second;
   private final Deque<Step> steps = new ArrayDeque<>();
   private int waited;
 
@@ -42,20 +43,20 @@ final class Tour {
   /**
    * @param folder where the pictures go
    * @param output where what the lot gives is written to
+   * @param second another lot, for what goes wrong on other days
    */
-  Tour(Session session, DeskWindow window, Path folder, Path output) {
+  Tour(Session session, DeskWindow window, Path folder, Path output, Optional<Path> second) {
     this.session = session;
     this.window = window;
     this.folder = folder;
     this.output = output;
+    this.second = second;
   }
 
   void begin() {
     steps.add(() -> station("intake"));
     steps.add(() -> select("intake-rows", 1));
     steps.add(() -> picture("intake"));
-    steps.add(() -> station("putright"));
-    steps.add(() -> picture("put-right"));
     steps.add(() -> station("match"));
     steps.add(() -> select("match-rows", 1));
     steps.add(() -> picture("match"));
@@ -72,6 +73,17 @@ final class Tour {
     steps.add(() -> select("ledger-rows", 14));
     steps.add(() -> picture("return"));
     steps.add(() -> report("After the doubtful ones were settled"));
+    steps.add(this::sayWhatWasWritten);
+    second.ifPresent(lot -> {
+      steps.add(() -> session.open(List.of(lot)));
+      steps.add(() -> station("putright"));
+      steps.add(() -> select("putright-rows", 1));
+      steps.add(() -> picture("put-right"));
+      steps.add(() -> report("The second day, with nothing put right"));
+      steps.add(this::putRight);
+      steps.add(() -> station("match"));
+      steps.add(() -> report("The second day, put right"));
+    });
     steps.add(this::end);
     next();
   }
@@ -137,6 +149,21 @@ final class Tour {
     }
   }
 
+  private void putRight() {
+    List<Judged> all =
+        session.state().outcome().flatMap(outcome -> outcome.step("putright")).stream()
+            .flatMap(step -> step.judged().stream())
+            .filter(judged -> judged.standing() == Standing.TO_LOOK_AT)
+            .filter(judged -> !judged.chosen().isEmpty())
+            .toList();
+    for (Judged judged : all) {
+      session.decide(
+          judged.finding().id(),
+          Optional.of(Decision.accept(judged.chosen())),
+          "put right " + judged.finding().title());
+    }
+  }
+
   private void report(String when) {
     State state = session.state();
     System.out.println(when + ":");
@@ -153,8 +180,11 @@ final class Tour {
     }
   }
 
-  private void end() {
+  private void sayWhatWasWritten() {
     session.state().written().forEach(file -> System.out.println("Written " + file.path()));
+  }
+
+  private void end() {
     System.out.println("Pictures of the stations are in " + folder.toAbsolutePath());
     Platform.exit();
   }

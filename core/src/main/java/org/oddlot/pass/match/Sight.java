@@ -82,16 +82,20 @@ final class Sight {
     var candidates = new ArrayList<Candidate>();
     if (entry.in().isPresent()) {
       Label label = entry.in().get();
-      for (FrameRate rate : starts.rates()) {
-        if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
-          continue;
-        }
-        Optional<Timecode> at = label.at(rate, label.semicolon());
-        if (at.isEmpty()) {
-          doubt = doubt.or(() -> Optional.of(noSuchFrame(label, rate)));
-          at = label.toTheSecond().at(rate, label.semicolon());
-        }
-        at.ifPresent(timecode -> collect(entry, timecode, named, candidates));
+      List<FrameRate> rates =
+          starts.rates().stream()
+              .filter(rate -> entry.rate().isEmpty() || entry.rate().get().equals(rate))
+              .toList();
+      // A frame that exists at some rate was counted at that one.
+      List<FrameRate> possible =
+          rates.stream().filter(rate -> label.at(rate, label.semicolon()).isPresent()).toList();
+      if (possible.isEmpty() && !rates.isEmpty()) {
+        doubt = doubt.or(() -> Optional.of(noSuchFrame(label, rates.getFirst())));
+      }
+      Label read = possible.isEmpty() ? label.toTheSecond() : label;
+      for (FrameRate rate : possible.isEmpty() ? rates : possible) {
+        read.at(rate, label.semicolon())
+            .ifPresent(timecode -> collect(entry, timecode, named, candidates));
       }
     }
     for (Source source : named) {
@@ -241,8 +245,8 @@ final class Sight {
     boolean sameNight =
         entry.date().isPresent()
             && source.recorded().isPresent()
-            && hour.filter(at ->
-                    ShootingDay.isSame(entry.date().get(), source.recorded().get(), at))
+            && hour.filter(
+                    at -> ShootingDay.isSame(entry.date().get(), source.recorded().get(), at))
                 .isPresent();
     return sameNight ? Agreement.SAME : agreement(entry.date(), source.recorded());
   }

@@ -51,7 +51,7 @@ final class Starts {
   }
 
   /** The rates that there are. */
-  Iterable<FrameRate> rates() {
+  List<FrameRate> rates() {
     return lanes.keySet().stream().sorted().toList();
   }
 

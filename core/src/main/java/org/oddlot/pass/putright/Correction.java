@@ -40,8 +40,7 @@ public sealed interface Correction {
    * @param rate the rate at which the frames are counted
    * @param rates the rate of each camera's clips, at which labels without a rate of their own count
    */
-  record Clock(
-      String paper, Set<String> cameras, FrameRate rate, Map<String, FrameRate> rates)
+  record Clock(String paper, Set<String> cameras, FrameRate rate, Map<String, FrameRate> rates)
       implements Correction {
     public Clock {
       cameras = Set.copyOf(cameras);

@@ -94,8 +94,9 @@ final class Days {
     LocalDate day = entry.date().orElseThrow();
     Optional<Source> agreeing =
         near.stream()
-            .filter(
-                s -> ShootingDay.isSame(day, s.recorded().orElseThrow(), entry.in().orElseThrow().hours()))
+            .filter(s ->
+                ShootingDay.isSame(
+                    day, s.recorded().orElseThrow(), entry.in().orElseThrow().hours()))
             .findFirst();
     if (agreeing.isPresent()) {
       entriesAgree.merge(new PaperDay(entry.paper(), day), 1, Integer::sum);

@@ -208,7 +208,8 @@ final class PaperClocks {
         whole ? Set.of() : together.stream().map(Group::camera).collect(Collectors.toSet());
     String title =
         whole ? paper.name() : paper.name() + ", camera " + String.join(", ", sorted(cameras));
-    var correction = new Correction.Clock(
+    var correction =
+        new Correction.Clock(
             paper.name(),
             cameras,
             rate,

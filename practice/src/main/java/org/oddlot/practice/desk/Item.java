@@ -43,12 +43,13 @@ public sealed interface Item {
       ObjectNode foreign)
       implements Item {
 
-    Optional<Media> active() {
+    /** The media that is used, if there is any. */
+    public Optional<Media> active() {
       return Optional.ofNullable(media.get(activeMedia));
     }
 
     /** The part that is used, or all of the media. */
-    Optional<Span> span() {
+    public Optional<Span> span() {
       return used.isPresent() ? used : active().flatMap(Media::available);
     }
   }
