@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.ShootingDay;
@@ -29,7 +30,8 @@ final class Sight {
       DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
 
   private final Starts starts;
-  private final Names names;
+  private final List<Source> sources;
+  private @Nullable Names names;
   private final long tolerance;
 
   private static final DateTimeFormatter SHORT_DAY =
@@ -37,7 +39,7 @@ final class Sight {
 
   Sight(List<Source> sources, long tolerance) {
     this.starts = new Starts(sources);
-    this.names = new Names(sources);
+    this.sources = sources;
     this.tolerance = tolerance;
   }
 
@@ -78,7 +80,7 @@ final class Sight {
         endsBeforeItBegins(entry)
             ? Optional.of(new Why("ends too early", "the entry ends before it begins"))
             : Optional.empty();
-    List<Source> named = entry.clip().isEmpty() ? List.of() : names.find(entry.clip());
+    List<Source> named = entry.clip().isEmpty() ? List.of() : names().find(entry.clip());
     var candidates = new ArrayList<Candidate>();
     if (entry.in().isPresent()) {
       Label label = entry.in().get();
@@ -153,6 +155,16 @@ final class Sight {
         Optional.of(known.from()));
   }
 
+  /** Made when the first entry names a clip; most logs do not. */
+  private Names names() {
+    Names made = names;
+    if (made == null) {
+      made = new Names(sources);
+      names = made;
+    }
+    return made;
+  }
+
   private Seen seenNone(LogEntry entry, Why why) {
     return new Seen(entry, List.of(), Optional.empty(), Optional.of(why), tolerance);
   }
@@ -178,6 +190,7 @@ final class Sight {
     if (entry.kind() == LogEntry.Kind.SHOT) {
       starts.startingWithin(
           at.rate(),
+          entry.date(),
           at.frames() - NEAR * tolerance,
           at.frames() + NEAR * tolerance,
           source -> add(entry, at, source, named, candidates));
@@ -185,6 +198,7 @@ final class Sight {
     long end = Math.max(at.frames() + 1, end(entry, at));
     starts.touching(
         at.rate(),
+        entry.date(),
         at.frames(),
         end,
         source -> {
@@ -302,8 +316,17 @@ final class Sight {
       for (long reach = 2 * rate.nominal(); reach <= FAR_SECONDS * rate.nominal(); reach *= 4) {
         int before = found.size();
         starts.startingWithin(
-            rate, frames - reach, frames + reach, source -> found.add(nearest(source, frames)));
-        starts.touching(rate, frames, frames + 1, source -> found.add(nearest(source, frames)));
+            rate,
+            Optional.empty(),
+            frames - reach,
+            frames + reach,
+            source -> found.add(nearest(source, frames)));
+        starts.touching(
+            rate,
+            Optional.empty(),
+            frames,
+            frames + 1,
+            source -> found.add(nearest(source, frames)));
         if (found.size() > before) {
           break;
         }

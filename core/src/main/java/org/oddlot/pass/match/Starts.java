@@ -1,11 +1,15 @@
 package org.oddlot.pass.match;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.oddlot.pass.Source;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
@@ -14,7 +18,7 @@ import org.oddlot.time.RationalTime;
  * Sources by their start timecode, for each rate, so that those near a moment are found at once.
  */
 final class Starts {
-  private final Map<FrameRate, Lane> lanes = new HashMap<>();
+  private final Map<FrameRate, Map<Optional<LocalDate>, Lane>> lanes = new HashMap<>();
 
   /** The sources of one rate, earliest first. */
   private static final class Lane {
@@ -33,13 +37,39 @@ final class Starts {
   }
 
   Starts(List<Source> all) {
-    var byRate = new HashMap<FrameRate, List<Source>>();
+    var byRate = new HashMap<FrameRate, Map<Optional<LocalDate>, List<Source>>>();
     for (Source source : all) {
       source
           .rate()
-          .ifPresent(rate -> byRate.computeIfAbsent(rate, _ -> new ArrayList<>()).add(source));
+          .ifPresent(rate ->
+              byRate
+                  .computeIfAbsent(rate, _ -> new HashMap<>())
+                  .computeIfAbsent(source.recorded(), _ -> new ArrayList<>())
+                  .add(source));
     }
-    byRate.forEach((rate, sources) -> lanes.put(rate, new Lane(sources)));
+    byRate.forEach((rate, days) -> {
+      var lanesOfRate = new HashMap<Optional<LocalDate>, Lane>();
+      days.forEach((day, sources) -> lanesOfRate.put(day, new Lane(sources)));
+      lanes.put(rate, lanesOfRate);
+    });
+  }
+
+  /**
+   * The lanes in which something for a day can be: the day itself, the ones beside it (a night goes
+   * past midnight) and what is not dated; all of them where no day is given.
+   */
+  private Collection<Lane> lanes(FrameRate rate, Optional<LocalDate> day) {
+    Map<Optional<LocalDate>, Lane> all = lanes.getOrDefault(rate, Map.of());
+    if (day.isEmpty()) {
+      return all.values();
+    }
+    return Stream.of(
+            day,
+            day.map(d -> d.minusDays(1)),
+            day.map(d -> d.plusDays(1)),
+            Optional.<LocalDate>empty())
+        .flatMap(d -> Stream.ofNullable(all.get(d)))
+        .toList();
   }
 
   private static long start(Source source) {
@@ -57,12 +87,15 @@ final class Starts {
 
   /**
    * Gives the sources at {@code rate} that start from {@code from} to {@code to}, both included.
+   *
+   * @param day only what can be of this day; of any where it is empty
    */
-  void startingWithin(FrameRate rate, long from, long to, Consumer<Source> action) {
-    Lane lane = lanes.get(rate);
-    if (lane == null) {
-      return;
-    }
+  void startingWithin(
+      FrameRate rate, Optional<LocalDate> day, long from, long to, Consumer<Source> action) {
+    lanes(rate, day).forEach(lane -> startingWithin(lane, from, to, action));
+  }
+
+  private static void startingWithin(Lane lane, long from, long to, Consumer<Source> action) {
     for (int i = firstFrom(lane.starts, from);
         i < lane.starts.length && lane.starts[i] <= to;
         i++) {
@@ -70,21 +103,24 @@ final class Starts {
     }
   }
 
-  /** Gives the sources at {@code rate} that have a frame from {@code from} up to {@code to}. */
-  void touching(FrameRate rate, long from, long to, Consumer<Source> action) {
-    Lane lane = lanes.get(rate);
-    if (lane == null) {
-      return;
+  /**
+   * Gives the sources at {@code rate} that have a frame from {@code from} up to {@code to}.
+   *
+   * @param day only what can be of this day; of any where it is empty
+   */
+  void touching(
+      FrameRate rate, Optional<LocalDate> day, long from, long to, Consumer<Source> action) {
+    for (Lane lane : lanes(rate, day)) {
+      startingWithin(
+          lane,
+          from - lane.longest,
+          Math.max(from, to - 1),
+          source -> {
+            if (start(source) + duration(source) > from) {
+              action.accept(source);
+            }
+          });
     }
-    startingWithin(
-        rate,
-        from - lane.longest,
-        Math.max(from, to - 1),
-        source -> {
-          if (start(source) + duration(source) > from) {
-            action.accept(source);
-          }
-        });
   }
 
   private static int firstFrom(long[] starts, long from) {

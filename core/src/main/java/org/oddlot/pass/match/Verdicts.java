@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Sources;
@@ -29,19 +30,13 @@ final class Verdicts {
   private final Map<String, List<Claim>> claims = new HashMap<>();
 
   /** Who gets what where several want the same. */
-  private final Clusters clusters;
+  private @Nullable Clusters clusters;
 
   private record Claim(LogEntry entry, long distance, boolean byHand) {}
 
   Verdicts(List<Seen> seen, Sources sources, Map<String, Decision> decisions) {
     this.seen = seen;
     this.sources = sources;
-    this.clusters =
-        new Clusters(
-            seen.stream()
-                .filter(one -> one.entry().kind() == LogEntry.Kind.SHOT)
-                .filter(one -> decisions.get(MatchFinding.idOf(one.entry())) == null)
-                .toList());
     this.decisions = decisions;
     for (Seen one : seen) {
       if (one.entry().kind() == LogEntry.Kind.SHOT) {
@@ -105,19 +100,24 @@ final class Verdicts {
   /** First what timecodes and names say, then what follows from it for scenes and takes. */
   List<MatchFinding> findings() {
     List<MatchFinding> first = seen.stream().map(this::finding).toList();
+    if (seen.stream().noneMatch(Verdicts::isOnlyBySlate)) {
+      return first;
+    }
     var slates = new Slates(sources.all());
     first.forEach(finding -> tell(finding, slates));
     var findings = new ArrayList<MatchFinding>(first.size());
     var taken = new HashMap<String, LogEntry>();
     for (int i = 0; i < first.size(); i++) {
       Seen one = seen.get(i);
-      boolean onlyBySlate =
-          one.entry().kind() == LogEntry.Kind.SHOT
-              && one.candidates().isEmpty()
-              && one.entry().in().isEmpty();
-      findings.add(onlyBySlate ? bySlate(one, slates, taken) : first.get(i));
+      findings.add(isOnlyBySlate(one) ? bySlate(one, slates, taken) : first.get(i));
     }
     return findings;
+  }
+
+  private static boolean isOnlyBySlate(Seen one) {
+    return one.entry().kind() == LogEntry.Kind.SHOT
+        && one.candidates().isEmpty()
+        && one.entry().in().isEmpty();
   }
 
   /** What a person or the pass itself settled says which scene and take a source is. */
@@ -367,7 +367,7 @@ final class Verdicts {
     for (Map.Entry<String, List<Candidate>> group : groups.entrySet()) {
       Candidate nearest = group.getValue().getFirst();
       Candidate left =
-          clusters
+          clusters()
               .given(one, group.getKey())
               .flatMap(id ->
                   group.getValue().stream().filter(c -> c.source().id().equals(id)).findFirst())
@@ -389,6 +389,20 @@ final class Verdicts {
                     "%s; left for this one: %s",
                     contested.reason(),
                     free.stream().map(Verdicts::inWords).collect(Collectors.joining(", "))))));
+  }
+
+  private Clusters clusters() {
+    Clusters made = clusters;
+    if (made == null) {
+      made =
+          new Clusters(
+              seen.stream()
+                  .filter(one -> one.entry().kind() == LogEntry.Kind.SHOT)
+                  .filter(one -> decisions.get(MatchFinding.idOf(one.entry())) == null)
+                  .toList());
+      clusters = made;
+    }
+    return made;
   }
 
   private static MatchFinding twoAtOnce(Seen one, List<Candidate> nearest, List<Candidate> group) {

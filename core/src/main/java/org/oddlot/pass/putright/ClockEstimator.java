@@ -22,7 +22,10 @@ final class ClockEstimator {
   /** Bins of a day, each about two thirds of a second; a power of two for the transform. */
   private static final int BINS = 1 << 17;
 
-  private static final int PEAKS = 8;
+  private static final int PEAKS = 6;
+
+  /** Entries that are enough to find a shift to the frame; the matches are counted over all. */
+  private static final int ENOUGH = 5000;
 
   private final long[] starts;
   private final long framesInDay;
@@ -151,12 +154,24 @@ final class ClockEstimator {
       middle -= framesInDay;
     }
     long reach = 2 * framesInDay / BINS + 1;
-    long[] differences = differences(entries, middle - reach, middle + reach);
+    long[] differences = differences(some(entries), middle - reach, middle + reach);
     if (differences.length == 0) {
       return Optional.empty();
     }
     long shift = densest(differences, Math.max(1, framesInDay / 86_400));
     return Optional.of(new Shift(shift, matches(entries, shift)));
+  }
+
+  /** As many of many entries as are enough, from all over the day. */
+  private static long[] some(long[] entries) {
+    if (entries.length <= ENOUGH) {
+      return entries;
+    }
+    long[] some = new long[ENOUGH];
+    for (int i = 0; i < ENOUGH; i++) {
+      some[i] = entries[(int) ((long) i * entries.length / ENOUGH)];
+    }
+    return some;
   }
 
   /** How far starts are from entries, as far as that lies in a range, in ascending order. */

@@ -3,12 +3,14 @@ package org.oddlot.pass.putright;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -84,27 +86,28 @@ final class Days {
               .computeIfAbsent(
                   new PaperDay(entry.paper(), entry.date().get()), _ -> new ArrayList<>())
               .add(entry);
-          group.frames().of(entry).ifPresent(at -> see(entry, near.at(at + shifts.of(entry))));
+          group.frames().of(entry).ifPresent(at -> see(entry, near, at + shifts.of(entry)));
         }
       }
     }
   }
 
-  private void see(LogEntry entry, List<Source> near) {
+  private void see(LogEntry entry, Near near, long at) {
     LocalDate day = entry.date().orElseThrow();
+    int hour = entry.in().orElseThrow().hours();
     Optional<Source> agreeing =
-        near.stream()
-            .filter(s ->
-                ShootingDay.isSame(
-                    day, s.recorded().orElseThrow(), entry.in().orElseThrow().hours()))
+        near.at(at, List.of(day, day.minusDays(1), day.plusDays(1))).stream()
+            .filter(s -> ShootingDay.isSame(day, s.recorded().orElseThrow(), hour))
             .findFirst();
     if (agreeing.isPresent()) {
       entriesAgree.merge(new PaperDay(entry.paper(), day), 1, Integer::sum);
       Source source = agreeing.get();
       clipsAgree.merge(new CardDay(card(source), source.recorded().orElseThrow()), 1, Integer::sum);
       taken.add(source.id());
-    } else if (!near.isEmpty()) {
-      apart.add(new Apart(entry, near.getFirst()));
+    } else {
+      near.at(at, near.days()).stream()
+          .findFirst()
+          .ifPresent(source -> apart.add(new Apart(entry, source)));
     }
   }
 
@@ -201,38 +204,41 @@ final class Days {
     return count + " " + (count == 1 ? what : plural);
   }
 
-  /** Sources by their time of day. */
+  /** Sources by their day and their time of day. */
   private static final class Near {
     private record At(long frame, Source source) {}
 
-    private final List<At> sorted;
-    private final long[] frames;
+    private final Map<LocalDate, NavigableMap<Long, List<At>>> byDay = new TreeMap<>();
     private final long tolerance;
 
     Near(List<Source> sources, DayFrames dayFrames, long tolerance) {
-      this.sorted =
-          sources.stream()
-              .flatMap(s -> dayFrames.of(s).map(frame -> new At(frame, s)).stream())
-              .sorted(Comparator.comparingLong(At::frame))
-              .toList();
-      this.frames = sorted.stream().mapToLong(At::frame).toArray();
       this.tolerance = tolerance;
+      for (Source source : sources) {
+        dayFrames
+            .of(source)
+            .ifPresent(frame ->
+                byDay
+                    .computeIfAbsent(source.recorded().orElseThrow(), _ -> new TreeMap<>())
+                    .computeIfAbsent(frame, _ -> new ArrayList<>())
+                    .add(new At(frame, source)));
+      }
     }
 
-    /** The sources that start near a time, the nearest first. */
-    List<Source> at(long frame) {
-      int first = java.util.Arrays.binarySearch(frames, frame - tolerance);
+    Set<LocalDate> days() {
+      return byDay.keySet();
+    }
+
+    /** The sources of some days that start near a time, the nearest first. */
+    List<Source> at(long frame, Collection<LocalDate> days) {
       var near = new ArrayList<At>();
-      for (int i = first < 0 ? -first - 1 : first;
-          i < frames.length && frames[i] <= frame + tolerance;
-          i++) {
-        near.add(sorted.get(i));
-      }
-      // From the first of several at one frame on.
-      for (int i = (first < 0 ? -first - 1 : first) - 1;
-          i >= 0 && frames[i] >= frame - tolerance;
-          i--) {
-        near.add(sorted.get(i));
+      for (LocalDate day : days) {
+        NavigableMap<Long, List<At>> ofDay = byDay.get(day);
+        if (ofDay != null) {
+          ofDay
+              .subMap(frame - tolerance, true, frame + tolerance, true)
+              .values()
+              .forEach(near::addAll);
+        }
       }
       near.sort(
           Comparator.comparingLong((At a) -> Math.abs(a.frame - frame))

@@ -92,6 +92,16 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
       return first;
     }
 
+    /** This with what is before the dawn put after midnight of the next day. */
+    private Lane from(double dawn) {
+      List<Mark> marks = new ArrayList<>();
+      for (int i = 0; i < size(); i++) {
+        double later = starts[i] < dawn ? 86_400 : 0;
+        marks.add(new Mark(starts[i] + later, ends[i] + later, names[i]));
+      }
+      return new Lane(name, log, paper, marks, withoutTime);
+    }
+
     /** The thing at a time, or the nearest one within a reach. */
     Optional<Integer> at(double seconds, double reach) {
       int best = -1;
@@ -138,7 +148,39 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
         lanes.add(entries(paper.name(), entries));
       }
     }
-    return new DayLanes(List.copyOf(lanes), day);
+    double dawn = dawn(lanes);
+    return new DayLanes(lanes.stream().map(lane -> lane.from(dawn)).toList(), day);
+  }
+
+  /**
+   * When the shooting day begins, in seconds: after the longest time around the clock in which
+   * there is nothing, so that a night that goes past midnight stays in one piece.
+   */
+  private static double dawn(List<Lane> lanes) {
+    boolean[] busy = new boolean[24];
+    for (Lane lane : lanes) {
+      for (int i = 0; i < lane.size(); i++) {
+        busy[Math.floorMod((int) (lane.start(i) / 3600), 24)] = true;
+      }
+    }
+    int best = 0;
+    int longest = 0;
+    for (int hour = 0; hour < 24; hour++) {
+      int empty = 0;
+      while (empty < 24 && !busy[Math.floorMod(hour - 1 - empty, 24)]) {
+        empty++;
+      }
+      // Of equal ones the first, so that an ordinary day begins at midnight.
+      if (busy[hour] && empty > longest) {
+        longest = empty;
+        best = hour;
+      }
+    }
+    boolean wraps = false;
+    for (int hour = 0; hour < best; hour++) {
+      wraps |= busy[hour];
+    }
+    return wraps ? best * 3600.0 : 0;
   }
 
   private static boolean isOf(Optional<LocalDate> recorded, Optional<LocalDate> day) {

@@ -146,7 +146,7 @@ final class DayMap extends Region {
 
   private void look(double newFrom, double newTo) {
     double width = Math.clamp(newTo - newFrom, LEAST_SECONDS, 2 * 86_400);
-    double middle = Math.clamp((newFrom + newTo) / 2, 0, 86_400);
+    double middle = Math.clamp((newFrom + newTo) / 2, 0, 2 * 86_400);
     from = middle - width / 2;
     to = middle + width / 2;
     draw();
@@ -324,7 +324,9 @@ final class DayMap extends Region {
     g.fillText(shortened(lane.name()), 8, y + rowHeight() / 2, LEFT - 18);
     if (lane.size() == 0 && lane.withoutTime() > 0) {
       g.setFill(doubt.getValue());
-      g.fillText(lane.withoutTime() + " without a timecode", LEFT + 12, y + rowHeight() / 2);
+      String words = lane.withoutTime() + " without a timecode";
+      g.clearRect(LEFT + 6, y + 4, words.length() * 6.6 + 12, rowHeight() - 8);
+      g.fillText(words, LEFT + 12, y + rowHeight() / 2);
     }
   }
 

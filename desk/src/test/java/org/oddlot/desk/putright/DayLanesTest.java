@@ -1,0 +1,68 @@
+package org.oddlot.desk.putright;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlot.demo.Demo;
+import org.oddlot.lot.Intake;
+import org.oddlot.lot.LotFile;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.Progress;
+
+class DayLanesTest {
+  @TempDir private Path folder;
+
+  private Matter dayTwo() throws IOException {
+    return Intake.read(LotFile.open(Demo.makeDayTwo(folder)), Progress.NONE).matter();
+  }
+
+  @Test
+  void aNightPastMidnightStaysInOnePiece() throws IOException {
+    DayLanes lanes = DayLanes.of(dayTwo(), Optional.empty());
+    assertThat(lanes.lanes())
+        .extracting(DayLanes.Lane::name)
+        .containsExactly(
+            "Camera A",
+            "Camera B",
+            "Camera C",
+            "Camera D",
+            "orrin-day2-shots.csv",
+            "orrin-day2-camera-b.csv",
+            "orrin-day2-keywords.tsv",
+            "orrin-day2-script.xlsx");
+    double[] span = lanes.span();
+    assertThat(span[0]).isBetween(13 * 3600.0, 14 * 3600.0);
+    assertThat(span[1]).isBetween(24 * 3600.0, 25 * 3600.0);
+    assertThat(lanes.lanes().getLast().withoutTime()).isEqualTo(84);
+  }
+
+  @Test
+  void aDayShowsWhatIsOfThatDay() throws IOException {
+    Matter matter = dayTwo();
+    assertThat(DayLanes.days(matter))
+        .containsExactly(
+            LocalDate.of(2025, 3, 15), LocalDate.of(2026, 3, 15), LocalDate.of(2026, 3, 16));
+    DayLanes day = DayLanes.of(matter, Optional.of(LocalDate.of(2025, 3, 15)));
+    assertThat(day.lanes()).as("the papers are all of other days").hasSize(1);
+    DayLanes.Lane camera = day.lanes().getFirst();
+    assertThat(camera.size()).isEqualTo(18);
+    int third = camera.at(camera.start(2) + 1, 0).orElseThrow();
+    assertThat(camera.nameOf(third)).isEqualTo("A004C003");
+    assertThat(camera.at(0, 10)).isEmpty();
+    assertThat(camera.firstFrom(camera.end(17) + 3600)).isEqualTo(18);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"7:12, 180", "-7:12, -180", "+180, 180", "1:07:12, 1620", "−3, -3"})
+  void shiftsAreTypedInSecondsAndFrames(String text, long frames) {
+    assertThat(TypedCorrection.frames(text, 24)).contains(frames);
+    assertThat(TypedCorrection.frames("soon", 24)).isEmpty();
+  }
+}
