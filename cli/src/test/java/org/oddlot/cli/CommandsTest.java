@@ -287,6 +287,41 @@ class CommandsTest {
     assertThat(LotFile.open(Path.of(lot)).decisions()).isEmpty();
   }
 
+  @Test
+  void filesOfAnyKindByThemselvesAreRunTogether() throws IOException {
+    Path day = folder.resolve("two");
+    Demo.makeDayTwo(day);
+    Path moved = folder.resolve("notes.json");
+    Files.writeString(
+        moved,
+        """
+        {"date": "2026-03-15", "entries": [
+          {"clip": "D001C001", "scene": "99", "take": 1, "notes": "from the air"},
+          {"clip": "X001C001", "scene": "99", "take": 2}]}
+        """);
+    Ended ended =
+        run(
+            "run",
+            day.resolve("orrin-day2.otio").toString(),
+            day.resolve("orrin-day2-camera-b.csv").toString(),
+            moved.toString(),
+            "--out",
+            out("o"),
+            "--accept",
+            "settled",
+            "--json");
+    assertThat(ended.json().array("written")).hasSize(1);
+    assertThat(tally(ended.json(), "intake", "settled")).isEqualTo(3);
+    assertThat(ended.json().array("findings").toString())
+        .contains("no clip is called X001C001")
+        .contains("30 entries are tagged 25");
+    assertThat(ended.json().array("ledger").toString()).contains("from the air");
+    Ended checked = run("check", day.resolve("orrin-day2-script.xlsx").toString(), "--json");
+    JsonObject file = (JsonObject) checked.json().array("files").getFirst();
+    assertThat(file.string("format").orElseThrow()).isEqualTo("Spreadsheet");
+    assertThat(((JsonNumber) file.get("entries").orElseThrow()).spelling()).isEqualTo("84");
+  }
+
   private static int tally(JsonObject document, String pass, String what) {
     return document.array("passes").stream()
         .map(JsonObject.class::cast)

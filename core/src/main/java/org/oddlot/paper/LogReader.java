@@ -22,8 +22,8 @@ public final class LogReader {
   private static final List<String> YES =
       List.of(
           "*", "x", "y", "yes", "true", "1", "ok", "circled", "circle", "good", "print", "◯", "○",
-          "●", "✓", "✔", "j", "ja", "o", "oui", "s", "si", "sim", "tak", "k", "gut", "bon",
-          "bonne");
+          "●", "✓", "✔", "j", "ja", "o", "oui", "s", "si", "sí", "sì", "sim", "tak", "k", "gut",
+          "bon", "bonne");
 
   private static final Pattern RINGED = Pattern.compile("[(\\[{]\\s*(.+?)\\s*[)\\]}]");
   private static final Pattern STARRED = Pattern.compile("(.+?)\\s*[*◯○]|[*◯○]\\s*(.+?)");

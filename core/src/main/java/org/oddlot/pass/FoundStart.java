@@ -1,6 +1,6 @@
 package org.oddlot.pass;
 
-import org.oddlot.time.RationalTime;
+import org.oddlot.time.Timecode;
 
 /**
  * A start timecode that was found in the media itself, for a source whose file does not say it.
@@ -10,7 +10,7 @@ import org.oddlot.time.RationalTime;
  * @param origin where it was found
  * @param evidence what it rests on, in words
  */
-public record FoundStart(String source, RationalTime start, Origin origin, String evidence) {
+public record FoundStart(String source, Timecode start, Origin origin, String evidence) {
 
   /** Where a start can be found. */
   public enum Origin {

@@ -260,4 +260,24 @@ class MorningJourneyTest extends Journey {
     assertThat(status()).isEqualTo("Nothing has changed, so there was nothing to write.");
     assertThat(folder.resolve("demo").toFile().list()).noneMatch(name -> name.contains("(odd"));
   }
+
+  @Test
+  void aSpreadsheetAndRowsOfJsonAreTakenInLikeAnyPaper() throws IOException {
+    Demo.makeDayTwo(folder.resolve("two"));
+    Path notes = folder.resolve("more.json");
+    Files.writeString(
+        notes, "[{\"clip\":\"A005C001\",\"scene\":\"23\",\"take\":3,\"notes\":\"rain\"}]");
+    open(
+        folder.resolve("two/orrin-day2.otio"), folder.resolve("two/orrin-day2-script.xlsx"), notes);
+    assertThat(tally("intake").settled()).isEqualTo(3);
+    clickOn("orrin-day2-script.xlsx");
+    assertThat(words("intake-evidence")).contains("84");
+    assertThat(words("mapping")).contains("Clip").contains("the header says so");
+    go(3);
+    clickOn("#find");
+    write("rain");
+    WaitForIt.fx();
+    clickOn("#tab-settled");
+    assertThat(words("match-rows")).contains("A005C001").contains("by name");
+  }
 }

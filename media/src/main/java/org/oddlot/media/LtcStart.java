@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.oddlot.time.FrameRate;
-import org.oddlot.time.RationalTime;
 import org.oddlot.time.Timecode;
 import org.oddlot.time.TimecodeException;
 
@@ -17,7 +16,7 @@ import org.oddlot.time.TimecodeException;
  * @param agreeing how many frames say so
  * @param frames how many frames there are
  */
-record LtcStart(RationalTime start, int agreeing, int frames) {
+record LtcStart(Timecode start, int agreeing, int frames) {
   /** A channel with fewer frames than this has no timecode: chance makes one now and then. */
   private static final int FEWEST = 5;
 
@@ -44,7 +43,14 @@ record LtcStart(RationalTime start, int agreeing, int frames) {
         .max(Map.Entry.<Long, Integer>comparingByValue().thenComparing(Map.Entry.comparingByKey()))
         .filter(best -> best.getValue() >= FEWEST && best.getValue() * 2 > frames.size())
         .map(best ->
-            new LtcStart(RationalTime.of(best.getKey(), rate), best.getValue(), frames.size()));
+            new LtcStart(
+                Timecode.ofFrames(best.getKey(), rate, isDropFrame(frames, rate)),
+                best.getValue(),
+                frames.size()));
+  }
+
+  private static boolean isDropFrame(List<LtcFrame> frames, FrameRate rate) {
+    return rate.canDropFrames() && frames.getFirst().dropFrame();
   }
 
   private static List<Long> starts(List<LtcFrame> frames, double sampleRate, FrameRate rate) {

@@ -54,14 +54,13 @@ public final class MediaStartFinder implements StartFinder {
             Timecode timecode = Timecode.parse(text, file.rate().orElse(rate));
             return timecode.rate().equals(rate)
                 ? Optional.of(
-                    new FoundStart(
-                        source.id(), timecode.toRationalTime(), Origin.CONTAINER, "timecode track"))
+                    new FoundStart(source.id(), timecode, Origin.CONTAINER, "timecode track"))
                 : Optional.<FoundStart>empty();
           } catch (TimecodeException e) {
             return Optional.empty();
           }
         })
-        .filter(found -> found.start().value() != 0);
+        .filter(found -> found.start().frames() != 0);
   }
 
   private static Optional<FoundStart> inTimeReference(
@@ -71,8 +70,12 @@ public final class MediaStartFinder implements StartFinder {
         .map(samples ->
             new FoundStart(
                 source.id(),
-                RationalTime.ofSeconds(
-                    Rational.of(samples, file.sampleRate()), rate, java.math.RoundingMode.FLOOR),
+                Timecode.of(
+                    RationalTime.ofSeconds(
+                        Rational.of(samples, file.sampleRate()),
+                        rate,
+                        java.math.RoundingMode.FLOOR),
+                    false),
                 Origin.TIME_REFERENCE,
                 Phrase.of("%d samples after midnight", samples)));
   }

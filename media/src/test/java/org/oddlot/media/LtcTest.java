@@ -59,7 +59,7 @@ class LtcTest {
     assertThat(frames).hasSizeGreaterThan(90);
     LtcStart start = LtcStart.of(frames, RATE, FrameRate.FPS_25).orElseThrow();
     // 3,000 samples are a little over one and a half frames.
-    assertThat(Timecode.of(start.start(), false)).hasToString("10:14:07:12");
+    assertThat(start.start()).hasToString("10:14:07:12");
     assertThat(start.isSteady()).isTrue();
   }
 
@@ -71,7 +71,7 @@ class LtcTest {
     System.arraycopy(second, 0, both, first.length, second.length);
     LtcStart start =
         LtcStart.of(LtcDecoder.decode(both, RATE), RATE, FrameRate.FPS_24).orElseThrow();
-    assertThat(Timecode.of(start.start(), false)).hasToString("10:29:59:04");
+    assertThat(start.start()).hasToString("10:29:59:04");
     assertThat(start.isSteady()).isFalse();
   }
 
@@ -90,5 +90,39 @@ class LtcTest {
     // Thirty frames in a second are no timecode of a picture at 24.
     float[] thirty = encode("10:00:00:00", FrameRate.FPS_30, 60);
     assertThat(LtcStart.of(LtcDecoder.decode(thirty, RATE), RATE, FrameRate.FPS_24)).isEmpty();
+  }
+
+  /** The label of a drop-frame start is shown as the camera showed it. */
+  @Test
+  void dropFrameStaysDropFrame() {
+    float[] sound = encode("10:20:30;05", FrameRate.FPS_29_97, 60);
+    LtcStart start =
+        LtcStart.of(LtcDecoder.decode(sound, RATE), RATE, FrameRate.FPS_29_97).orElseThrow();
+    assertThat(start.start()).hasToString("10:20:30;05");
+  }
+
+  @Test
+  void aTapeThatRunsFastOrSlowIsFollowed() {
+    float[] sound = encode("10:00:00:00", FrameRate.FPS_25, 80);
+    for (double speed : new double[] {0.96, 1.04}) {
+      float[] other = new float[(int) (sound.length / speed)];
+      for (int i = 0; i < other.length; i++) {
+        other[i] = sound[(int) Math.min(sound.length - 1, Math.round(i * speed))];
+      }
+      assertThat(LtcDecoder.decode(other, RATE)).as("speed %s", speed).hasSizeGreaterThan(75);
+    }
+  }
+
+  @Test
+  void spikesWithinABitAreNoChanges() {
+    float[] sound = encode("10:00:00:00", FrameRate.FPS_25, 80);
+    var random = new Random(3);
+    for (int i = 0; i < 60; i++) {
+      sound[random.nextInt(sound.length)] *= -1;
+    }
+    List<LtcFrame> frames = LtcDecoder.decode(sound, RATE);
+    assertThat(frames).hasSizeGreaterThan(40);
+    assertThat(LtcStart.of(frames, RATE, FrameRate.FPS_25).orElseThrow().start())
+        .hasToString("10:00:00:00");
   }
 }

@@ -49,7 +49,7 @@ class MediaFileTest {
     MovieWriter.write(file, fps, 30, new float[0][], 48_000, Optional.of(label));
     FoundStart found = find(fps, file).orElseThrow();
     assertThat(found.origin()).isEqualTo(Origin.CONTAINER);
-    assertThat(found.start()).isEqualTo(Timecode.parse(label, fps).toRationalTime());
+    assertThat(found.start()).isEqualTo(Timecode.parse(label, fps));
     try (MediaFile media = MediaFile.open(file)) {
       assertThat(media.rate()).contains(fps);
       assertThat(media.channels()).isZero();
@@ -68,7 +68,7 @@ class MediaFileTest {
     MovieWriter.write(file, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty());
     FoundStart found = find(rate, file).orElseThrow();
     assertThat(found.origin()).isEqualTo(Origin.LTC);
-    assertThat(Timecode.of(found.start(), false)).hasToString("14:22:08:05");
+    assertThat(found.start()).hasToString("14:22:08:05");
     assertThat(found.evidence()).startsWith("channel 2,");
     Path again = folder.resolve("again.mov");
     MovieWriter.write(again, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty());
@@ -88,5 +88,58 @@ class MediaFileTest {
     Path half = folder.resolve("h.mov");
     Files.write(half, java.util.Arrays.copyOf(Files.readAllBytes(silent), 3000));
     assertThat(find(FrameRate.FPS_25, half)).isEmpty();
+  }
+
+  /**
+   * A sound file with a broadcast extension; its time reference lies at bytes 338–345: EBU Tech
+   * 3285.
+   */
+  private static byte[] broadcastWave(long timeReference, int seconds) {
+    var bext = java.nio.ByteBuffer.allocate(602).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+    bext.putLong(338, timeReference);
+    bext.putShort(346, (short) 1);
+    int data = 2 * 48_000 * seconds;
+    var file =
+        java.nio.ByteBuffer.allocate(12 + 8 + 602 + 8 + 16 + 8 + data)
+            .order(java.nio.ByteOrder.LITTLE_ENDIAN);
+    file.put("RIFF".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    file.putInt(file.capacity() - 8);
+    file.put("WAVEbext".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    file.putInt(602).put(bext.array());
+    file.put("fmt ".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    file.putInt(16).putShort((short) 1).putShort((short) 1);
+    file.putInt(48_000).putInt(96_000).putShort((short) 2).putShort((short) 16);
+    file.put("data".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    file.putInt(data);
+    return file.array();
+  }
+
+  @Test
+  void aSoundFilesTimeReferenceIsFound() throws IOException {
+    // 2,002 samples are a frame at 23.976: reference-values, arithmetic.
+    long frame = 10 * 3600 * 24 + 5;
+    Path file = Files.write(folder.resolve("s.wav"), broadcastWave(2002 * frame, 1));
+    FoundStart found = find(FrameRate.FPS_23_976, file).orElseThrow();
+    assertThat(found.origin()).isEqualTo(Origin.TIME_REFERENCE);
+    assertThat(found.start()).hasToString("10:00:00:05");
+    assertThat(found.evidence()).isEqualTo(2002 * frame + " samples after midnight");
+    try (MediaFile media = MediaFile.open(file)) {
+      assertThat(media.channels()).isEqualTo(1);
+      assertThat(media.sampleRate()).isEqualTo(48_000);
+    }
+  }
+
+  @Test
+  void listeningStopsWhenEnoughWasHeard() throws IOException {
+    Path file = Files.write(folder.resolve("long.wav"), broadcastWave(0, 20));
+    long[] heard = {0};
+    try (MediaFile media = MediaFile.open(file)) {
+      media.listen((channels, length) -> {
+        assertThat(channels).hasNumberOfRows(1);
+        heard[0] += length;
+        return heard[0] < 48_000;
+      });
+    }
+    assertThat(heard[0]).isBetween(48_000L, 100_000L);
   }
 }

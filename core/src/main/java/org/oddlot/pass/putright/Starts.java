@@ -45,7 +45,11 @@ final class Starts {
     return matter
         .sources()
         .byId(found.source())
-        .filter(source -> source.start().filter(start -> !start.equals(found.start())).isPresent())
+        .filter(source ->
+            source
+                .start()
+                .filter(start -> !start.equals(found.start().toRationalTime()))
+                .isPresent())
         .isPresent();
   }
 
@@ -59,7 +63,9 @@ final class Starts {
     String title = card(source(first));
     var starts =
         found.stream()
-            .collect(Collectors.toMap(FoundStart::source, FoundStart::start, (a, _) -> a));
+            .collect(
+                Collectors.toMap(
+                    FoundStart::source, each -> each.start().toRationalTime(), (a, _) -> a));
     String words =
         Phrase.of(
             "%d %s from %s, with %d %s in timelines",
@@ -71,9 +77,7 @@ final class Starts {
     var evidence = new ArrayList<Evidence>();
     for (FoundStart each : found) {
       Source source = source(each);
-      evidence.add(
-          new Evidence(
-              source.name(), Timecode.of(each.start(), false).toString(), each.evidence()));
+      evidence.add(new Evidence(source.name(), each.start().toString(), each.evidence()));
     }
     return new PutRightFinding(
         "putright:start:" + key,
@@ -86,7 +90,7 @@ final class Starts {
             source(first).name(),
             source(first).startLabel().map(Timecode::toString).orElse("nothing"),
             first.origin().words(),
-            Timecode.of(first.start(), false)),
+            first.start()),
         List.of(new Choice(Correction.Start.FOUND, words, List.of())),
         first.origin().isDoubtful() ? List.of() : List.of(Correction.Start.FOUND),
         evidence);

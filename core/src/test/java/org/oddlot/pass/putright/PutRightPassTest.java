@@ -261,7 +261,7 @@ class PutRightPassTest {
             .map(source ->
                 new FoundStart(
                     source.id(),
-                    RationalTime.of(random.nextLong(1, 2_000_000), rate),
+                    Timecode.ofFrames(random.nextLong(1, 2_000_000), rate, false),
                     FoundStart.Origin.LTC,
                     "480 frames"))
             .toList();
@@ -271,7 +271,7 @@ class PutRightPassTest {
     assertThat(before.ledger()).isEmpty();
     Outcome after = run(known, Map.of(finding.id(), Decision.accept()));
     Map<String, RationalTime> starts = new HashMap<>();
-    found.forEach(f -> starts.put(f.source(), f.start()));
+    found.forEach(f -> starts.put(f.source(), f.start().toRationalTime()));
     List<PlacedClip> old = clips(before.end());
     List<PlacedClip> now = clips(after.end());
     assertThat(now).hasSameSizeAs(old);

@@ -178,7 +178,7 @@ class DeskTest {
         .startsWith("cannot be read");
   }
 
-  private static final String GAP =
+  private static final String HOLE =
       """
       {"OTIO_SCHEMA":"Gap.1","name":"hole","metadata":{},"source_range":RANGE,"effects":[],"markers":[]}\
       """
@@ -208,7 +208,7 @@ class DeskTest {
 
   @Test
   void aTimelineKeepsItsGapsItsTransitionsAndWhatIsForeign() throws IOException {
-    Project project = read(timeline("Video", CLIP, TRANSITION, GAP, CLIP));
+    Project project = read(timeline("Video", CLIP, TRANSITION, HOLE, CLIP));
     assertThat(project.complaints()).isEmpty();
     Item.Sequence sequence = project.sequences().getFirst();
     assertThat(sequence.start().orElseThrow().label()).isEqualTo("01:00:00:00");
@@ -250,14 +250,14 @@ class DeskTest {
 
   @Test
   void rangesThatCannotBeAreSaid() throws IOException {
-    String mixed = GAP.replaceFirst("\"value\":50,\"rate\":24", "\"value\":50,\"rate\":25");
+    String mixed = HOLE.replaceFirst("\"value\":50,\"rate\":24", "\"value\":50,\"rate\":25");
     assertThat(complaints(timeline("Video", mixed)))
         .containsExactly("a range starts at one rate and lasts at another");
-    assertThat(complaints(timeline("Video", GAP.replace("\"value\":50", "\"value\":-50"))))
+    assertThat(complaints(timeline("Video", HOLE.replace("\"value\":50", "\"value\":-50"))))
         .containsExactly("a range lasts less than nothing");
-    assertThat(complaints(timeline("Video", GAP.replace("\"value\":50", "\"value\":NaN"))))
+    assertThat(complaints(timeline("Video", HOLE.replace("\"value\":50", "\"value\":NaN"))))
         .containsExactly("a time is not usable");
-    assertThat(complaints(timeline("Video", GAP.replace(RANGE, "null"))))
+    assertThat(complaints(timeline("Video", HOLE.replace(RANGE, "null"))))
         .containsExactly("a range is missing");
   }
 
