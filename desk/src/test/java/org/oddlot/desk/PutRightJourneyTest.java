@@ -149,4 +149,25 @@ class PutRightJourneyTest extends Journey {
     Item.Clip renamed = clip(project, "21A-01 A");
     assertThat(renamed.nameAtImport()).isEqualTo("A004C003");
   }
+
+  @Test
+  void theMapIsZoomedAndWalkedAndTellsWhatIsUnderTheHand() {
+    openDay();
+    var map = lookup("#day-map").query();
+    clickOn("#zoom-frames");
+    clickOn(map);
+    hit(KeyCode.PLUS);
+    hit(KeyCode.RIGHT);
+    hit(KeyCode.HOME);
+    moveTo(map);
+    scroll(5, javafx.geometry.VerticalDirection.UP);
+    WaitForIt.fx();
+    // Nothing is tried by looking, and nothing decided.
+    assertThat(lookup("#putright-trial").queryLabeled().getText()).isEmpty();
+    assertThat(session.state().lot().decisions()).isEmpty();
+    clickOn("2026-03-16 9");
+    WaitForIt.fx();
+    hit(KeyCode.F1);
+    assertThat(words("overlay")).contains("to the day map");
+  }
 }
