@@ -47,6 +47,11 @@ public final class Demo {
    * @throws IOException if something could not be written
    */
   public static Path makeDayTwo(Path folder) throws IOException {
+    Path lot = folder.resolve("Orrin day 2" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      // It is written last: all else is there, and a start need not wait for it.
+      return lot;
+    }
     var day = new DayTwo();
     Path timeline = folder.resolve("orrin-day2.otio");
     List<Path> papers =
@@ -67,12 +72,9 @@ public final class Demo {
         SafeFile.write(movie, path -> Movies.write(shot, path));
       }
     }
-    Path lot = folder.resolve("Orrin day 2" + LotFile.EXTENSION);
-    if (!Files.exists(lot)) {
-      var inputs = new ArrayList<>(List.of(timeline));
-      inputs.addAll(papers);
-      LotFile.save(Lot.empty("Orrin day 2").withFiles(inputs), lot);
-    }
+    var inputs = new ArrayList<>(List.of(timeline));
+    inputs.addAll(papers);
+    LotFile.save(Lot.empty("Orrin day 2").withFiles(inputs), lot);
     return lot;
   }
 
