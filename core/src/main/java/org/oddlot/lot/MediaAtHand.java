@@ -97,7 +97,7 @@ final class MediaAtHand {
       if (url.startsWith("file:")) {
         URI uri = URI.create(url.replace(" ", "%20"));
         path = Path.of(Optional.ofNullable(uri.getPath()).orElse(""));
-      } else if (url.matches("[A-Za-z][A-Za-z0-9+.-]+:.*") || url.startsWith("name:")) {
+      } else if (url.matches("[A-Za-z][A-Za-z0-9+.-]+:.*")) {
         return Optional.empty();
       } else {
         path = folder.resolve(URLDecoder.decode(url.replace("+", "%2B"), StandardCharsets.UTF_8));

@@ -14,4 +14,10 @@ public final class Phrase {
   public static String of(@FormatString String pattern, @Nullable Object... values) {
     return String.format(Locale.ROOT, pattern, values);
   }
+
+  /** A count with its noun: {@code 1 entry}, {@code 3 entries}, {@code 2 clips}. */
+  public static String count(int count, String noun) {
+    String plural = noun.endsWith("y") ? noun.substring(0, noun.length() - 1) + "ies" : noun + "s";
+    return count + " " + (count == 1 ? noun : plural);
+  }
 }

@@ -106,7 +106,8 @@ public final class IntakePass implements Pass {
     String summary =
         Phrase.of(
             "%s and %s",
-            count(timelines.size(), "timeline"), count(sources.all().size(), "source clip"));
+            Phrase.count(timelines.size(), "timeline"),
+            Phrase.count(sources.all().size(), "source clip"));
     return finding(document.name(), Kind.TIMELINES, summary, evidence, document.problems());
   }
 
@@ -125,7 +126,11 @@ public final class IntakePass implements Pass {
     evidence.add(
         new Evidence("columns", used + " of " + columns.size() + " used", unused(columns)));
     return finding(
-        paper.name(), Kind.LOG, count(entries.size(), "log entry"), evidence, paper.problems());
+        paper.name(),
+        Kind.LOG,
+        Phrase.count(entries.size(), "log entry"),
+        evidence,
+        paper.problems());
   }
 
   private static IntakeFinding unread(Unread unread) {
@@ -161,11 +166,6 @@ public final class IntakePass implements Pass {
     if (count > 0) {
       evidence.add(new Evidence(what, Integer.toString(count), verdict));
     }
-  }
-
-  static String count(int count, String what) {
-    String plural = what.endsWith("y") ? what.substring(0, what.length() - 1) + "ies" : what + "s";
-    return count + " " + (count == 1 ? what : plural);
   }
 
   private static String cameras(Sources sources) {

@@ -94,6 +94,18 @@ final class ClockEstimator {
     return count;
   }
 
+  /** How far the start that is nearest to a time is away. */
+  long nearest(long at) {
+    int found = Arrays.binarySearch(starts, at);
+    if (found >= 0) {
+      return 0;
+    }
+    int after = -found - 1;
+    long next = after < starts.length ? starts[after] - at : Long.MAX_VALUE;
+    long before = after > 0 ? at - starts[after - 1] : Long.MAX_VALUE;
+    return Math.min(next, before);
+  }
+
   private double[] correlation(long[] entries) {
     double[] first = binned(entries);
     double[] second = binned(starts);

@@ -13,12 +13,10 @@ import org.oddlot.time.FrameRate;
  */
 public final class ClockTrial {
   private final List<Group> groups;
-  private final List<long[]> times;
   private final FrameRate rate;
 
   private ClockTrial(List<Group> groups, FrameRate rate) {
     this.groups = List.copyOf(groups);
-    this.times = groups.stream().map(Group::times).toList();
     this.rate = rate;
   }
 
@@ -50,19 +48,13 @@ public final class ClockTrial {
 
   /** How many entries there are. */
   public int total() {
-    return times.stream().mapToInt(t -> t.length).sum();
+    return groups.stream().mapToInt(Group::size).sum();
   }
 
   /** How many entries fall on clips of their own if all are {@code frames} later. */
   public int matches(long frames) {
-    int matches = 0;
-    for (int i = 0; i < groups.size(); i++) {
-      Group group = groups.get(i);
-      matches +=
-          group
-              .estimator()
-              .matches(times.get(i), frames * group.frames().rate().nominal() / rate.nominal());
-    }
-    return matches;
+    return groups.stream()
+        .mapToInt(group -> group.matches(frames * group.frames().rate().nominal() / rate.nominal()))
+        .sum();
   }
 }

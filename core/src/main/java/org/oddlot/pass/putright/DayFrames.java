@@ -45,4 +45,9 @@ record DayFrames(FrameRate rate) {
   static String camera(String letter) {
     return letter.strip().toUpperCase(Locale.ROOT);
   }
+
+  /** Whether a source can be of a camera: it is, or one of the two does not say its camera. */
+  static boolean canBeOf(Source source, String camera) {
+    return camera.isEmpty() || source.camera().isEmpty() || camera(source.camera()).equals(camera);
+  }
 }

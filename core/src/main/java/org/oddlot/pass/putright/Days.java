@@ -73,12 +73,7 @@ final class Days {
   void add(PaperClocks clocks, Shifts shifts) {
     for (PaperClocks.Group group : clocks.groups()) {
       List<Source> its =
-          sources.stream()
-              .filter(source ->
-                  group.camera().isEmpty()
-                      || source.camera().isEmpty()
-                      || DayFrames.camera(source.camera()).equals(group.camera()))
-              .toList();
+          sources.stream().filter(source -> DayFrames.canBeOf(source, group.camera())).toList();
       var near = new Near(its, group.frames(), tolerance);
       for (LogEntry entry : group.entries()) {
         if (entry.date().isPresent()) {
@@ -171,13 +166,15 @@ final class Days {
         new Choice(
             toEntries,
             Phrase.of(
-                "%s of the log dated %s", count(entries.size(), "entry"), DAY.format(clipDay)),
+                "%s of the log dated %s",
+                Phrase.count(entries.size(), "entry"), DAY.format(clipDay)),
             List.of(new Evidence("matches", Integer.toString(together.size()), "")));
     Choice changeClips =
         new Choice(
             toClips,
             Phrase.of(
-                "%s of %s dated %s", count(clips.size(), "clip"), cardNames, DAY.format(logDay)),
+                "%s of %s dated %s",
+                Phrase.count(clips.size(), "clip"), cardNames, DAY.format(logDay)),
             List.of(new Evidence("matches", Integer.toString(together.size()), "")));
     return new PutRightFinding(
         id,
@@ -197,11 +194,6 @@ final class Days {
 
   private static String confirmed(@org.jspecify.annotations.Nullable Integer count) {
     return count == null ? "nothing else agrees" : count + " others agree";
-  }
-
-  private static String count(int count, String what) {
-    String plural = what.endsWith("y") ? what.substring(0, what.length() - 1) + "ies" : what + "s";
-    return count + " " + (count == 1 ? what : plural);
   }
 
   /** Sources by their day and their time of day. */

@@ -13,6 +13,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
@@ -33,42 +34,90 @@ final class PaperClocks {
 
   private final Paper paper;
   private final List<Group> groups;
-  private final long tolerance;
+  private @Nullable Map<String, List<Group>> together;
 
-  /**
-   * The shot entries of one camera and the sources that they may belong to.
-   *
-   * @param camera the camera's letter; empty where the log does not say it
-   * @param entries the entries that have a timecode
-   * @param sources the sources that have one
-   * @param frames how their times are compared
-   * @param estimate what their times say
-   */
-  record Group(
-      String camera,
-      List<LogEntry> entries,
-      List<Source> sources,
-      DayFrames frames,
-      ClockEstimator estimator,
-      ClockEstimate estimate) {
+  /** The shot entries of one camera and the sources that they may belong to. */
+  static final class Group {
+    private final String camera;
+    private final List<LogEntry> entries;
+    private final List<Source> sources;
+    private final DayFrames frames;
+    private final ClockEstimator estimator;
+    private final long[] times;
+    private @Nullable ClockEstimate estimate;
 
-    long[] times() {
-      return entries.stream()
-          .flatMap(entry -> frames.of(entry).stream())
-          .mapToLong(Long::longValue)
-          .sorted()
-          .toArray();
+    private Group(
+        String camera,
+        List<LogEntry> entries,
+        List<Source> sources,
+        DayFrames frames,
+        long tolerance) {
+      this.camera = camera;
+      this.entries = List.copyOf(entries);
+      this.sources = List.copyOf(sources);
+      this.frames = frames;
+      long[] starts =
+          sources.stream()
+              .flatMap(source -> frames.of(source).stream())
+              .mapToLong(Long::longValue)
+              .toArray();
+      this.estimator = new ClockEstimator(starts, frames.inDay(), tolerance);
+      this.times =
+          entries.stream()
+              .flatMap(entry -> frames.of(entry).stream())
+              .mapToLong(Long::longValue)
+              .sorted()
+              .toArray();
+    }
+
+    /** The camera's letter; empty where the log does not say it. */
+    String camera() {
+      return camera;
+    }
+
+    /** The entries that have a timecode. */
+    List<LogEntry> entries() {
+      return entries;
+    }
+
+    /** The sources that have one. */
+    List<Source> sources() {
+      return sources;
+    }
+
+    /** How their times are compared. */
+    DayFrames frames() {
+      return frames;
+    }
+
+    /** How many times there are. */
+    int size() {
+      return times.length;
+    }
+
+    /** What their times say; found when it is asked for first, trials have no need of it. */
+    ClockEstimate estimate() {
+      ClockEstimate known = estimate;
+      if (known == null) {
+        known = estimator.estimate(times);
+        estimate = known;
+      }
+      return known;
     }
 
     int matches(long shift) {
-      return estimator.matches(times(), shift);
+      return estimator.matches(times, shift);
+    }
+
+    /** How far away the nearest start is. */
+    long nearest(long at) {
+      return estimator.nearest(at);
     }
   }
 
-  private PaperClocks(Paper paper, List<Group> groups, long tolerance) {
+  private PaperClocks(Paper paper, List<Group> groups) {
     this.paper = paper;
     this.groups = List.copyOf(groups);
-    this.tolerance = tolerance;
   }
 
   static PaperClocks of(Paper paper, Matter matter, long tolerance) {
@@ -86,33 +135,14 @@ final class PaperClocks {
           ofTheDays(
               paper,
               matter.sources().all().stream()
-                  .filter(source ->
-                      camera.isEmpty()
-                          || source.camera().isEmpty()
-                          || DayFrames.camera(source.camera()).equals(camera))
+                  .filter(source -> DayFrames.canBeOf(source, camera))
                   .toList(),
               logged);
       commonest(its.stream().flatMap(source -> source.rate().stream()))
           .ifPresent(
-              rate -> groups.add(group(camera, entries, its, new DayFrames(rate), tolerance)));
+              rate -> groups.add(new Group(camera, entries, its, new DayFrames(rate), tolerance)));
     });
-    return new PaperClocks(paper, groups, tolerance);
-  }
-
-  private static Group group(
-      String camera,
-      List<LogEntry> entries,
-      List<Source> sources,
-      DayFrames frames,
-      long tolerance) {
-    long[] starts =
-        sources.stream()
-            .flatMap(source -> frames.of(source).stream())
-            .mapToLong(Long::longValue)
-            .toArray();
-    var estimator = new ClockEstimator(starts, frames.inDay(), tolerance);
-    Group open = new Group(camera, entries, sources, frames, estimator, ClockEstimate.NOTHING);
-    return new Group(camera, entries, sources, frames, estimator, estimator.estimate(open.times()));
+    return new PaperClocks(paper, groups);
   }
 
   /**
@@ -164,12 +194,21 @@ final class PaperClocks {
 
   /** The groups that share a clock, by the finding's id; the largest group leads. */
   private Map<String, List<Group>> together() {
+    Map<String, List<Group>> known = together;
+    if (known == null) {
+      known = gathered();
+      together = known;
+    }
+    return known;
+  }
+
+  private Map<String, List<Group>> gathered() {
     if (groups.isEmpty()) {
       return Map.of();
     }
     Group leading = leading(groups);
     long shift = shift(leading.estimate());
-    var together = new TreeMap<String, List<Group>>();
+    var byId = new TreeMap<String, List<Group>>();
     String all = "putright:clock:" + paper.name();
     for (Group group : groups) {
       int own = group.estimate().best().map(Shift::matches).orElse(0);
@@ -178,11 +217,10 @@ final class PaperClocks {
               || group.entries().size() < FEWEST
               || 5 * group.matches(scaled(shift, leading, group))
                   >= 4 * Math.max(own, group.estimate().now());
-      together
-          .computeIfAbsent(agrees ? all : all + ":" + group.camera(), _ -> new ArrayList<>())
+      byId.computeIfAbsent(agrees ? all : all + ":" + group.camera(), _ -> new ArrayList<>())
           .add(group);
     }
-    return together;
+    return byId;
   }
 
   private static Group leading(List<Group> groups) {
@@ -305,9 +343,5 @@ final class PaperClocks {
       }
     }
     return new Shifts(byCamera);
-  }
-
-  long tolerance() {
-    return tolerance;
   }
 }

@@ -1,7 +1,6 @@
 package org.oddlot.pass.putright;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeMap;
@@ -104,12 +103,6 @@ final class Rates {
     int matches = 0;
     double distance = 0;
     for (Group group : groups) {
-      long[] starts =
-          group.sources().stream()
-              .flatMap(source -> group.frames().of(source).stream())
-              .mapToLong(Long::longValue)
-              .sorted()
-              .toArray();
       for (LogEntry entry : group.entries()) {
         if (!correction.isAbout(entry)) {
           continue;
@@ -121,7 +114,7 @@ final class Rates {
             group
                 .frames()
                 .of(meant)
-                .map(at -> nearest(starts, at + shifts.of(entry)))
+                .map(at -> group.nearest(at + shifts.of(entry)))
                 .orElse(Long.MAX_VALUE);
         if (nearest <= tolerance && !impossible) {
           matches++;
@@ -130,17 +123,5 @@ final class Rates {
       }
     }
     return new Fit(meaning, words, matches, matches == 0 ? 0 : distance / matches);
-  }
-
-  /** How far away the nearest of some times in ascending order is. */
-  static long nearest(long[] times, long at) {
-    int found = Arrays.binarySearch(times, at);
-    if (found >= 0) {
-      return 0;
-    }
-    int after = -found - 1;
-    long next = after < times.length ? times[after] - at : Long.MAX_VALUE;
-    long before = after > 0 ? at - times[after - 1] : Long.MAX_VALUE;
-    return Math.min(next, before);
   }
 }

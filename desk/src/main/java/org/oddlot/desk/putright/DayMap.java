@@ -12,7 +12,6 @@ import javafx.geometry.VPos;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
@@ -246,7 +245,7 @@ final class DayMap extends Region {
       case HOME -> wholeDay();
       default -> used = false;
     }
-    if (used && event.getCode() != KeyCode.UNDEFINED) {
+    if (used) {
       event.consume();
     }
   }

@@ -30,7 +30,6 @@ import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Judged;
-import org.oddlot.pass.Matter;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.ClockTrial;
@@ -199,13 +198,9 @@ public final class PutRightBench implements Bench {
     frame.answer(
         judged.isEmpty()
             ? "nothing to compare"
-            : count(judged.size() - needing, "thing") + " in order",
+            : Phrase.count(judged.size() - needing, "thing") + " in order",
         needing);
     refresh();
-  }
-
-  private static String count(int count, String what) {
-    return count + " " + (count == 1 ? what : what + "s");
   }
 
   private static int clips(Optional<StepOutcome> step, Optional<LocalDate> day) {
@@ -323,14 +318,10 @@ public final class PutRightBench implements Bench {
     String key = clock.paper() + clock.cameras();
     if (!trials.containsKey(key)) {
       step.flatMap(
-              s -> ClockTrial.of(matter(s), clock, s.settings().number(PutRightPass.TOLERANCE)))
+              s -> ClockTrial.of(s.before(), clock, s.settings().number(PutRightPass.TOLERANCE)))
           .ifPresent(t -> trials.put(key, t));
     }
     return Optional.ofNullable(trials.get(key));
-  }
-
-  private static Matter matter(StepOutcome outcome) {
-    return outcome.before();
   }
 
   private void showEvidence(@Nullable Judged judged) {
