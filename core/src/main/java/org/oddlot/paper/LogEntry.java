@@ -90,4 +90,11 @@ public record LogEntry(
         id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, roll, clip,
         circled, notes, people, keywords, category);
   }
+
+  /** This with its clip and its roll called otherwise. */
+  public LogEntry withNames(String newClip, String newRoll) {
+    return new LogEntry(
+        id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, newRoll, newClip,
+        circled, notes, people, keywords, category);
+  }
 }

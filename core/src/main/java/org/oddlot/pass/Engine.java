@@ -1,6 +1,7 @@
 package org.oddlot.pass;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -78,28 +79,35 @@ public final class Engine {
       Map<String, Decision> decisions,
       Optional<StepOutcome> previous,
       Progress progress) {
+    Map<String, Decision> said = about(pass, decisions);
     Optional<StepOutcome> same =
         previous.filter(p ->
-            p.before() == matter
-                && p.settings().equals(settings)
-                && p.judged().stream()
-                    .allMatch(judged ->
-                        Optional.ofNullable(decisions.get(judged.finding().id()))
-                            .equals(judged.decision())));
+            p.before() == matter && p.settings().equals(settings) && p.decisions().equals(said));
     if (same.isPresent()) {
       return same.get();
     }
-    Look look = pass.look(matter, settings, decisions, progress);
+    Look look = pass.look(matter, settings, said, progress);
     List<Judged> judged =
         look.findings().stream()
-            .map(f -> new Judged(f, Optional.ofNullable(decisions.get(f.id()))))
+            .map(f -> new Judged(f, Optional.ofNullable(said.get(f.id()))))
             .toList();
     progress.check();
     Applied applied =
         pass.apply(matter, settings, judged.stream().filter(this::isAccepted).toList(), progress);
     Ledger.check(pass, matter, applied);
     return new StepOutcome(
-        pass, settings, matter, look, judged, applied.matter(), applied.claims());
+        pass, settings, said, matter, look, judged, applied.matter(), applied.claims());
+  }
+
+  /** What was said about the findings of a pass, also of findings that it had not made before. */
+  private static Map<String, Decision> about(Pass pass, Map<String, Decision> decisions) {
+    var its = new LinkedHashMap<String, Decision>();
+    decisions.forEach((id, decision) -> {
+      if (id.startsWith(pass.id() + ":")) {
+        its.put(id, decision);
+      }
+    });
+    return its;
   }
 
   private boolean isAccepted(Judged judged) {

@@ -5,7 +5,10 @@ import java.util.List;
 /** One proposal of a pass. */
 public interface Finding {
 
-  /** What it is known by: names what it is about, so that a second look has the same. */
+  /**
+   * What it is known by: begins with the id of its pass and a colon, and names what it is about, so
+   * that a second look has the same.
+   */
   String id();
 
   /** What it is about, in few words. */

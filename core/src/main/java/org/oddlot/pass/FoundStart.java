@@ -17,6 +17,7 @@ public record FoundStart(String source, Timecode start, Origin origin, String ev
     CONTAINER("the file's timecode track", false),
     LTC("timecode on a sound channel", false),
     TIME_REFERENCE("the sound file's time reference", false),
+    LIST("the row that names it", true),
     FILE_DATE("the file's date", true);
 
     private final String words;

@@ -1,6 +1,7 @@
 package org.oddlot.pass;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -17,6 +18,7 @@ public record Outcome(List<StepOutcome> steps, Matter start, Matter end) {
    *
    * @param pass the pass
    * @param settings what was set
+   * @param decisions what was said about its findings
    * @param before what it looked at
    * @param look what it saw
    * @param judged its findings and what was said about them
@@ -26,11 +28,16 @@ public record Outcome(List<StepOutcome> steps, Matter start, Matter end) {
   public record StepOutcome(
       Pass pass,
       Settings settings,
+      Map<String, Decision> decisions,
       Matter before,
       Look look,
       List<Judged> judged,
       Matter after,
       List<Applied.Claim> claims) {
+
+    public StepOutcome {
+      decisions = Map.copyOf(decisions);
+    }
 
     /** How its findings stand. */
     public Tally tally() {

@@ -45,6 +45,15 @@ public final class Sample {
     return this;
   }
 
+  /** A clip in a bin whose media lies on a card. */
+  public Sample clipOn(String card, String words) {
+    clips.add(
+        clip(words.split(" ", -1), rate, "")
+            .replace("{\"source\":{", "{\"source\":{\"reel\":\"" + card + "\",")
+            .replace("\"media/", "\"media/" + card + "/"));
+    return this;
+  }
+
   /** A clip in a bin at another rate. */
   public Sample clipAt(FrameRate other, String words) {
     clips.add(clip(words.split(" ", -1), other, ""));

@@ -129,6 +129,65 @@ class PutRightJourneyTest extends Journey {
   }
 
   @Test
+  void someRowsAndARollArePutRightByHand() {
+    openDay();
+    clickOn("#tab-clips");
+    WaitForIt.fx();
+    find("a004");
+    clickOn("#hand-clips");
+    press(KeyCode.CONTROL, KeyCode.A).release(KeyCode.A, KeyCode.CONTROL);
+    hit(KeyCode.D);
+    write("+366");
+    hit(KeyCode.ENTER);
+    // A year with a leap day is not meant: what was said is seen in the list and taken back.
+    clickOn("#tab-findings");
+    WaitForIt.fx();
+    find("");
+    choose("18 clips: the date moved by +366");
+    clickOn("#take-back");
+    settle();
+    assertThat(session.state().lot().decisions()).isEmpty();
+    clickOn("#tab-clips");
+    WaitForIt.fx();
+    find("a004");
+    clickOn("#hand-clips");
+    press(KeyCode.CONTROL, KeyCode.A).release(KeyCode.A, KeyCode.CONTROL);
+    hit(KeyCode.D);
+    write("2026-03-15");
+    hit(KeyCode.ENTER);
+    find("c001c001");
+    clickOn("#hand-clips");
+    hit(KeyCode.HOME);
+    clickOn("#hand-start");
+    write("nonsense");
+    hit(KeyCode.ENTER);
+    assertThat(words("overlay")).contains("is no timecode");
+    interact(() -> lookup("#by-hand").queryAs(TextField.class).setText("13:30:00:00"));
+    clickOn("#by-hand-take");
+    settle();
+    clickOn("#tab-entries");
+    WaitForIt.fx();
+    find("");
+    clickOn("#hand-entries");
+    hit(KeyCode.HOME);
+    hit(KeyCode.R);
+    clickOn("#by-hand-labels");
+    clickOn("#by-hand");
+    write("25");
+    hit(KeyCode.ENTER);
+    assertThat(session.state().lot().decisions()).hasSize(3);
+    Project project = write();
+    assertThat(clip(project, "A004C001").active().orElseThrow().shoot().day())
+        .isEqualTo("2026-03-15");
+    assertThat(clip(project, "C001C001").span().orElseThrow().label()).isEqualTo("13:30:00:00");
+  }
+
+  private void find(String text) {
+    interact(() -> lookup("#find").queryAs(TextField.class).setText(text));
+    WaitForIt.fx();
+  }
+
+  @Test
   void aPatternIsTypedPreviewedAndWritten() {
     openDay();
     clickOn("#putright-rows");

@@ -3,10 +3,9 @@ package org.oddlot.pass.match;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.regex.Pattern;
+import org.oddlot.pass.PlainName;
 import org.oddlot.pass.Source;
 
 /**
@@ -15,12 +14,6 @@ import org.oddlot.pass.Source;
  * clips apart.
  */
 final class Names {
-  private static final Pattern ENDING = Pattern.compile("\\.[A-Za-z][A-Za-z0-9]{1,4}$");
-  private static final Pattern SEPARATOR = Pattern.compile("[^\\p{L}\\p{N}]+");
-  private static final Pattern IDLE_SEPARATOR = Pattern.compile("(?<![0-9])_|_(?![0-9])");
-  private static final Pattern ZEROS = Pattern.compile("(?<![0-9])0+(?=[0-9])");
-  private static final Pattern LETTER_FOR_ZERO = Pattern.compile("(?<=[0-9])O|O(?=[0-9])");
-
   /** A part of a name that is shorter than this names nothing. */
   private static final int LEAST = 2;
 
@@ -29,11 +22,11 @@ final class Names {
 
   Names(List<Source> sources) {
     for (Source source : sources) {
-      String plain = plain(source.name());
+      String plain = PlainName.of(source.name());
       if (!plain.isEmpty()) {
         exact.computeIfAbsent(plain, _ -> new ArrayList<>()).add(source);
       }
-      String file = plain(fileName(source.id()));
+      String file = PlainName.of(fileName(source.id()));
       if (!file.isEmpty() && !file.equals(plain)) {
         exact.computeIfAbsent(file, _ -> new ArrayList<>()).add(source);
       }
@@ -45,25 +38,12 @@ final class Names {
     return id.startsWith("name:") ? "" : id.substring(id.lastIndexOf('/') + 1);
   }
 
-  /** A name as it is compared. */
-  static String plain(String name) {
-    String upper = ENDING.matcher(name.strip()).replaceFirst("").toUpperCase(Locale.ROOT);
-    String digits = upper;
-    for (String before = ""; !before.equals(digits); ) {
-      before = digits;
-      digits = LETTER_FOR_ZERO.matcher(before).replaceAll("0");
-    }
-    String joined = SEPARATOR.matcher(digits).replaceAll("_");
-    // Between two numbers the separator stays, or they would become one.
-    return ZEROS.matcher(IDLE_SEPARATOR.matcher(joined).replaceAll("")).replaceAll("");
-  }
-
   /**
    * The sources that {@code name} can mean: those of that name; else those whose names begin with
    * it; else those whose whole name it begins with.
    */
   List<Source> find(String name) {
-    String plain = plain(name);
+    String plain = PlainName.of(name);
     List<Source> same = exact.get(plain);
     if (same != null) {
       return same;

@@ -8,10 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.oddlot.json.JsonString;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Applied;
+import org.oddlot.pass.ClipChanges;
 import org.oddlot.pass.Matter;
 import org.oddlot.pass.PlacedClip;
 import org.oddlot.pass.Source;
@@ -22,12 +25,18 @@ import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Clip;
-import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.MediaReference;
 
 /** Something that can be put right, and how that is done. */
-public sealed interface Correction {
+public sealed interface Correction
+    permits ByHand,
+        Correction.Clock,
+        Correction.Rate,
+        Correction.Day,
+        Correction.Start,
+        Correction.Spelling,
+        Correction.Rename {
 
   /** What a correction leaves, and what its changes are owed to. */
   Applied apply(Matter matter, String chosen, String reason);
@@ -114,10 +123,15 @@ public sealed interface Correction {
     }
 
     LogEntry applied(LogEntry entry, String chosen) {
-      boolean recount = chosen.equals(CLOCK);
+      return tagged(entry, to, chosen);
+    }
+
+    /** An entry at another rate; one without a rate was counted at none that could be recounted. */
+    static LogEntry tagged(LogEntry entry, FrameRate to, String meaning) {
+      FrameRate from = meaning.equals(CLOCK) ? entry.rate().orElse(to) : to;
       return entry.withTimes(
-          entry.in().map(label -> recount ? label.recounted(from, to) : label),
-          entry.out().map(label -> recount ? label.recounted(from, to) : label),
+          entry.in().map(label -> label.recounted(from, to)),
+          entry.out().map(label -> label.recounted(from, to)),
           Optional.of(to));
     }
 
@@ -129,7 +143,8 @@ public sealed interface Correction {
 
   /**
    * The day of some entries, or of the clips of some cards. What is chosen is {@code entries DATE}
-   * or {@code clips DATE}.
+   * or {@code clips DATE}, or {@code +N} or {@code -N} in place of the date for N days later or
+   * earlier; what has no day is not shifted.
    *
    * @param paper the log
    * @param entries the ids of the entries
@@ -147,14 +162,28 @@ public sealed interface Correction {
     @Override
     public Applied apply(Matter matter, String chosen, String reason) {
       List<String> words = List.of(chosen.split(" ", -1));
-      LocalDate date = LocalDate.parse(words.getLast());
+      String day = words.getLast();
       if (words.getFirst().equals(ENTRIES)) {
         return changedEntries(
             matter,
-            entry -> entries.contains(entry.id()) ? entry.withDate(Optional.of(date)) : entry);
+            entry -> entries.contains(entry.id()) ? entry.withDate(day(day, entry.date())) : entry);
       }
       return changedClips(
-          matter, clips, reason, "media_references", (clip, placed) -> dated(clip, placed, date));
+          matter,
+          clips,
+          reason,
+          "media_references",
+          (clip, placed) ->
+              day(day, placed.profile().recorded(clip))
+                  .map(date -> dated(clip, placed, date))
+                  .orElse(clip));
+    }
+
+    /** The day that is meant, for something that is dated {@code now}. */
+    static Optional<LocalDate> day(String said, Optional<LocalDate> now) {
+      return said.startsWith("+") || said.startsWith("-")
+          ? now.map(date -> date.plusDays(Long.parseLong(said)))
+          : Optional.of(LocalDate.parse(said));
     }
 
     private static Clip dated(Clip clip, PlacedClip placed, LocalDate date) {
@@ -179,32 +208,39 @@ public sealed interface Correction {
 
   /**
    * The start timecode of sources: their media's range moves, and with it every use of it in every
-   * timeline, so that each record frame still shows the same frame of the media. What is chosen is
-   * {@link #FOUND}, or {@code +N} or {@code -N} for a shift in frames.
+   * timeline, so that each record frame still shows the same frame of the media.
    *
-   * @param starts what was found as the start of each source
+   * @param ways the start of each source as it should be, for each choice that there is
    */
-  record Start(Map<String, RationalTime> starts) implements Correction {
+  record Start(Map<String, Map<String, RationalTime>> ways) implements Correction {
     static final String FOUND = "found";
 
     public Start {
-      starts = Map.copyOf(starts);
+      ways = Map.copyOf(ways);
+    }
+
+    /** The one way there is. */
+    static Start found(Map<String, RationalTime> starts) {
+      return new Start(Map.of(FOUND, Map.copyOf(starts)));
+    }
+
+    /** The ids of the sources that it is about. */
+    public Set<String> sources() {
+      return ways.values().stream()
+          .flatMap(starts -> starts.keySet().stream())
+          .collect(Collectors.toUnmodifiableSet());
     }
 
     @Override
     public Applied apply(Matter matter, String chosen, String reason) {
       var shifts = new HashMap<String, RationalTime>();
-      starts.forEach((id, found) ->
-          matter
-              .sources()
-              .byId(id)
-              .flatMap(Source::start)
-              .ifPresent(now ->
-                  shifts.put(
-                      id,
-                      chosen.equals(FOUND)
-                          ? found.minus(now)
-                          : RationalTime.of(Long.parseLong(chosen), now.rate()))));
+      ways.getOrDefault(chosen, Map.of())
+          .forEach((id, start) ->
+              matter
+                  .sources()
+                  .byId(id)
+                  .flatMap(Source::start)
+                  .ifPresent(now -> shifts.put(id, start.minus(now))));
       return changedClips(
           matter,
           shifts.keySet(),
@@ -247,34 +283,79 @@ public sealed interface Correction {
     }
   }
 
+  /**
+   * How the entries of a log call clips and rolls: as the clips themselves are called.
+   *
+   * @param paper the log
+   * @param clips the clips' names, by what the log calls them
+   * @param rolls the rolls' names, by what the log calls them
+   */
+  record Spelling(String paper, Map<String, String> clips, Map<String, String> rolls)
+      implements Correction {
+    /** What is chosen: the clips have it right. */
+    static final String AS_THE_CLIPS = "as the clips";
+
+    public Spelling {
+      clips = Map.copyOf(clips);
+      rolls = Map.copyOf(rolls);
+    }
+
+    @Override
+    public Applied apply(Matter matter, String chosen, String reason) {
+      return changedEntries(
+          matter,
+          entry ->
+              entry.paper().equals(paper)
+                  ? entry.withNames(
+                      clips.getOrDefault(entry.clip(), entry.clip()),
+                      rolls.getOrDefault(entry.roll(), entry.roll()))
+                  : entry);
+    }
+  }
+
+  /**
+   * What clips are called.
+   *
+   * @param names the new name of each source's clips
+   */
+  record Rename(Map<String, String> names) implements Correction {
+    /** What is chosen: these names. */
+    static final String SO = "so";
+
+    public Rename {
+      names = Map.copyOf(names);
+    }
+
+    @Override
+    public Applied apply(Matter matter, String chosen, String reason) {
+      return changedClips(
+          matter,
+          names.keySet(),
+          reason,
+          "name",
+          (clip, placed) -> clip.withName(names.getOrDefault(Sources.idOf(clip), clip.name())));
+    }
+  }
+
   /** A change of a clip that knows where the clip lies. */
   interface ClipChange {
     Clip of(Clip clip, PlacedClip placed);
   }
 
-  private static Applied changedEntries(
-      Matter matter, java.util.function.UnaryOperator<LogEntry> change) {
+  private static Applied changedEntries(Matter matter, UnaryOperator<LogEntry> change) {
     return new Applied(matter.withPapers(paper -> paper.withEntries(change)), List.of());
   }
 
   private static Applied changedClips(
       Matter matter, Set<String> sources, String reason, String property, ClipChange change) {
-    var edits = new HashMap<String, Edits>();
-    var claims = new ArrayList<Applied.Claim>();
+    var changes = new ClipChanges();
     for (String id : sources) {
       List<PlacedClip> placed =
           matter.sources().byId(id).map(source -> source.clips().toList()).orElse(List.of());
       for (PlacedClip each : placed) {
-        edits
-            .computeIfAbsent(each.document(), _ -> new Edits())
-            .change(each.clip(), clip -> change.of((Clip) clip, each));
-        claims.add(new Applied.Claim(each.clip().identity(), property, reason));
+        changes.add(each, clip -> change.of(clip, each), reason, property);
       }
     }
-    return new Applied(
-        matter.withDocuments(document ->
-            document.withRoot(
-                edits.getOrDefault(document.name(), new Edits()).applyTo(document.root()))),
-        claims);
+    return changes.applyTo(matter);
   }
 }

@@ -16,8 +16,9 @@ import org.oddlot.pass.Settings;
 
 /**
  * Finds what would keep entries and clips apart: a log whose clock is late, that was set to another
- * rate, that is dated another day; a card dated wrong; clips without a start timecode. Each is
- * proposed with what matches now and what would, and nothing of it is done until a person says so.
+ * rate, that is dated another day; a card dated wrong; clips without a start timecode; reels that
+ * lie over each other; names written otherwise. Each is proposed with what matches now and what
+ * would, and nothing of it is done until a person says so.
  */
 public final class PutRightPass implements Pass {
   /** How far apart an entry and the start of its clip may be. */
@@ -48,11 +49,16 @@ public final class PutRightPass implements Pass {
       Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
     long tolerance = settings.number(TOLERANCE);
     var findings = new ArrayList<PutRightFinding>();
-    findings.addAll(new Starts(matter).findings());
-    var days = new Days(matter, tolerance);
-    for (Paper paper : matter.papers()) {
+    ByHand.in(decisions).forEach((id, hand) -> findings.add(hand.finding(id, matter)));
+    // What a person put right already is not found wrong again.
+    Matter put = ByHand.applied(decisions, matter);
+    findings.addAll(new Starts(put).findings());
+    findings.addAll(new Reels(put, tolerance).findings());
+    findings.addAll(new Spellings(put).findings());
+    var days = new Days(put, tolerance);
+    for (Paper paper : put.papers()) {
       progress.check();
-      PaperClocks clocks = PaperClocks.of(paper, matter, tolerance);
+      PaperClocks clocks = PaperClocks.of(paper, put, tolerance);
       findings.addAll(clocks.findings());
       Shifts shifts = clocks.shifts(decisions);
       findings.addAll(new Rates(clocks, shifts, tolerance).findings());
@@ -66,13 +72,17 @@ public final class PutRightPass implements Pass {
   public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
     var claims = new ArrayList<Applied.Claim>();
     Matter now = matter;
-    // Rates first: a shift counts frames at the rate that is right.
+    // What was said by hand first, the rest was found after it. Then rates: a shift counts frames
+    // at the rate that is right.
     for (Class<? extends Correction> kind :
         List.of(
+            ByHand.class,
+            Correction.Spelling.class,
             Correction.Rate.class,
             Correction.Clock.class,
             Correction.Day.class,
-            Correction.Start.class)) {
+            Correction.Start.class,
+            Correction.Rename.class)) {
       for (Judged judged : accepted) {
         var finding = (PutRightFinding) judged.finding();
         if (kind.isInstance(finding.correction()) && !judged.chosen().isEmpty()) {

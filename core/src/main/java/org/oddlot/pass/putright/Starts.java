@@ -3,12 +3,18 @@ package org.oddlot.pass.putright;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.oddlot.paper.Label;
+import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FoundStart;
 import org.oddlot.pass.Matter;
+import org.oddlot.pass.PlainName;
 import org.oddlot.pass.Source;
 import org.oddlot.pass.Standing;
 import org.oddlot.text.Phrase;
@@ -25,7 +31,7 @@ final class Starts {
   /** A finding for each card and each place where its starts were found. */
   List<PutRightFinding> findings() {
     Map<String, List<FoundStart>> byCard =
-        matter.foundStarts().stream()
+        Stream.concat(matter.foundStarts().stream(), listed())
             .filter(this::differs)
             .collect(
                 Collectors.groupingBy(
@@ -35,6 +41,43 @@ final class Starts {
     var findings = new ArrayList<PutRightFinding>();
     byCard.forEach((key, found) -> findings.add(finding(key, found)));
     return findings;
+  }
+
+  /** The starts that papers say of sources by name, where the media does not. */
+  private Stream<FoundStart> listed() {
+    Set<String> found =
+        matter.foundStarts().stream().map(FoundStart::source).collect(Collectors.toSet());
+    List<Source> missing =
+        matter.sources().all().stream()
+            .filter(source -> source.start().filter(start -> start.value() == 0).isPresent())
+            .filter(source -> !found.contains(source.id()))
+            .toList();
+    if (missing.isEmpty()) {
+      return Stream.of();
+    }
+    Map<String, List<LogEntry>> named =
+        matter
+            .entries()
+            .filter(entry -> entry.kind() == LogEntry.Kind.SHOT && !entry.clip().isEmpty())
+            .collect(Collectors.groupingBy(entry -> PlainName.of(entry.clip())));
+    return missing.stream()
+        .flatMap(source ->
+            named.getOrDefault(PlainName.of(source.name()), List.of()).stream()
+                .limit(1)
+                .flatMap(entry -> listed(source, entry).stream()));
+  }
+
+  private static Optional<FoundStart> listed(Source source, LogEntry entry) {
+    return entry
+        .in()
+        .filter(Label::isToTheFrame)
+        .flatMap(label -> label.at(source.rate().orElseThrow(), label.semicolon()))
+        .map(start ->
+            new FoundStart(
+                source.id(),
+                start,
+                FoundStart.Origin.LIST,
+                "row " + entry.row() + " of " + entry.paper()));
   }
 
   private Source source(FoundStart found) {
@@ -82,9 +125,11 @@ final class Starts {
     return new PutRightFinding(
         "putright:start:" + key,
         title,
-        new Correction.Start(starts),
+        Correction.Start.found(starts),
         Standing.TO_LOOK_AT,
-        first.origin().isDoubtful() ? "start from the file's date" : "no start timecode",
+        first.origin().isDoubtful()
+            ? "a start from " + first.origin().words()
+            : "no start timecode",
         Phrase.of(
             "%s starts at %s in the file; %s says %s",
             source(first).name(),

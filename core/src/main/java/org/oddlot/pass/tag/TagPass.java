@@ -2,7 +2,6 @@ package org.oddlot.pass.tag;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +12,7 @@ import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Applied;
+import org.oddlot.pass.ClipChanges;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Judged;
@@ -31,9 +31,7 @@ import org.oddlot.profile.Pointer;
 import org.oddlot.profile.Profile;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Clip;
-import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Marker;
-import org.oddlot.timeline.TimelineObject;
 
 /**
  * Writes what the matched entries say into the clips: scene, shot, take, camera, circle, notes,
@@ -174,33 +172,24 @@ public final class TagPass implements Pass {
 
   @Override
   public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
-    var edits = new HashMap<String, Edits>();
-    var claims = new ArrayList<Applied.Claim>();
-
+    var changes = new ClipChanges();
     for (Judged judged : accepted) {
       progress.check();
       var finding = (TagFinding) judged.finding();
       for (PlacedClip placed : clips(finding.source(), settings)) {
-        Profile profile = placed.profile();
-        edits
-            .computeIfAbsent(placed.document(), _ -> new Edits())
-            .change(placed.clip(), clip -> tagged((Clip) clip, finding, profile));
-        Object identity = placed.clip().identity();
-        claims.add(new Applied.Claim(identity, "metadata", judged.reason()));
-        claims.add(new Applied.Claim(identity, "markers", judged.reason()));
-        claims.add(new Applied.Claim(identity, "name", judged.reason()));
+        changes.add(
+            placed,
+            clip -> tagged(clip, finding, placed.profile()),
+            judged.reason(),
+            "metadata",
+            "markers",
+            "name");
       }
     }
-    Matter changed =
-        edits.isEmpty()
-            ? matter
-            : matter.withDocuments(document ->
-                document.withRoot(
-                    edits.getOrDefault(document.name(), new Edits()).applyTo(document.root())));
-    return new Applied(changed, claims);
+    return changes.applyTo(matter);
   }
 
-  private static TimelineObject tagged(Clip clip, TagFinding finding, Profile profile) {
+  private static Clip tagged(Clip clip, TagFinding finding, Profile profile) {
     JsonObject metadata = clip.metadata();
     for (Note note : finding.notes()) {
       Optional<Pointer> place = profile.place(note.field());

@@ -190,7 +190,8 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
   private static Lane clips(String camera, List<Source> sources) {
     List<Mark> marks =
         sources.stream()
-            .filter(source -> source.start().isPresent())
+            // A start of zero is none.
+            .filter(source -> source.start().filter(start -> start.value() != 0).isPresent())
             .map(source -> {
               double from = seconds(source.start().orElseThrow());
               double lasts = source.range().map(r -> seconds(r.duration())).orElse(0.0);

@@ -276,6 +276,7 @@ final class DayMap extends Region {
       } else {
         drawClips(g, lane, y);
       }
+      drawWithoutTime(g, lane, y, width);
       g.setStroke(line.getValue());
       g.setLineWidth(1);
       double rule = Math.round(y + rowHeight()) + 0.5;
@@ -310,6 +311,22 @@ final class DayMap extends Region {
     }
   }
 
+  /** How many things of a row cannot be drawn, at its end. */
+  private void drawWithoutTime(GraphicsContext g, Lane lane, double y, double width) {
+    if (lane.withoutTime() == 0) {
+      return;
+    }
+    String words = lane.withoutTime() + " without a timecode";
+    double wide = words.length() * 6.4 + 14;
+    g.clearRect(width - wide, y + 3, wide, rowHeight() - 5);
+    g.setFont(Font.font("IBM Plex Sans Medium", 12));
+    g.setTextBaseline(VPos.CENTER);
+    g.setTextAlign(TextAlignment.RIGHT);
+    // A paper may do without; a clip should have one.
+    g.setFill((lane.isLog() ? quiet : doubt).getValue());
+    g.fillText(words, width - 8, y + rowHeight() / 2);
+  }
+
   private void drawName(GraphicsContext g, Lane lane, double y) {
     g.setFont(Font.font("IBM Plex Sans Medium", 12));
     g.setTextBaseline(VPos.CENTER);
@@ -321,12 +338,6 @@ final class DayMap extends Region {
     }
     g.setFill(ink.getValue());
     g.fillText(shortened(lane.name()), 8, y + rowHeight() / 2, LEFT - 18);
-    if (lane.size() == 0 && lane.withoutTime() > 0) {
-      g.setFill(doubt.getValue());
-      String words = lane.withoutTime() + " without a timecode";
-      g.clearRect(LEFT + 6, y + 4, words.length() * 6.6 + 12, rowHeight() - 8);
-      g.fillText(words, LEFT + 12, y + rowHeight() / 2);
-    }
   }
 
   private static String shortened(String name) {

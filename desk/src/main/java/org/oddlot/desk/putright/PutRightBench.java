@@ -2,6 +2,7 @@ package org.oddlot.desk.putright;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.desk.kit.Actions;
@@ -30,8 +32,10 @@ import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Judged;
+import org.oddlot.pass.Matter;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Standing;
+import org.oddlot.pass.putright.ByHand;
 import org.oddlot.pass.putright.ClockTrial;
 import org.oddlot.pass.putright.Correction;
 import org.oddlot.pass.putright.PutRightFinding;
@@ -46,6 +50,10 @@ public final class PutRightBench implements Bench {
   private final BenchFrame frame = new BenchFrame(pass.question());
   private final SettingsBar settings;
   private final Tabs<DayTab> days = new Tabs<>(_ -> refresh());
+  private final Tabs<Listing> listings = new Tabs<>(_ -> refresh());
+  private final StackPane listing = new StackPane();
+  private final HandPane entries;
+  private final HandPane clips;
   private final DayMap map = new DayMap(this::tryShift);
   private final Label trial = Words.of("", "trial");
   private final Sheet<Judged> rows =
@@ -56,10 +64,21 @@ public final class PutRightBench implements Bench {
   private final Button takeBack;
   private final Button type;
   private Optional<StepOutcome> step = Optional.empty();
+
+  /** What the pass looked at, with what was put right by hand. */
+  private Optional<Matter> put = Optional.empty();
+
   private final Map<String, ClockTrial> trials = new LinkedHashMap<>();
   private Optional<Long> tried = Optional.empty();
   private int picked;
   private String find = "";
+
+  /** What is listed under the map. */
+  private enum Listing {
+    FINDINGS,
+    ENTRIES,
+    CLIPS
+  }
 
   /** A day that can be looked at; empty for all of them over each other. */
   private record DayTab(Optional<LocalDate> day) {
@@ -73,6 +92,8 @@ public final class PutRightBench implements Bench {
   public PutRightBench(Session session, Overlay overlay) {
     this.session = session;
     this.overlay = overlay;
+    entries = new HandPane(overlay, true, this::say);
+    clips = new HandPane(overlay, false, this::say);
     evidence.getStyleClass().add("evidence");
     evidence.setId("putright-evidence");
     trial.setId("putright-trial");
@@ -110,8 +131,10 @@ public final class PutRightBench implements Bench {
             Actions.button("zoom-frames", "Frames", "", () -> map.look(3)));
     below.setAlignment(Pos.CENTER_LEFT);
     below.getStyleClass().add("day-line");
+    var lists = new HBox(listings);
+    lists.getStyleClass().add("tab-line");
     frame
-        .with(rows, top, map, below, rows)
+        .with(listing, top, map, below, lists, listing)
         .withActions(Words.spring(), takeBack, type, decline, accept);
   }
 
@@ -145,10 +168,10 @@ public final class PutRightBench implements Bench {
   }
 
   private static String how(Judged judged) {
-    if (judged.finding().standing() == Standing.SETTLED) {
-      return judged.decision().isPresent() ? "by hand" : "";
-    }
-    return chosen(judged).map(Choice::label).orElse("");
+    boolean byHand =
+        finding(judged).correction() instanceof ByHand
+            || (judged.finding().standing() == Standing.SETTLED && judged.decision().isPresent());
+    return chosen(judged).map(Choice::label).orElse(byHand ? "by hand" : "");
   }
 
   private static Optional<Choice> chosen(Judged judged) {
@@ -178,20 +201,21 @@ public final class PutRightBench implements Bench {
         step.map(StepOutcome::before).equals(newStep.map(StepOutcome::before))
             && newStep.isPresent();
     step = newStep;
+    put = newStep.map(s -> ByHand.applied(state.lot().decisions(), s.before()));
     if (!same) {
       trials.clear();
     }
     tried = Optional.empty();
     settings.show(state.lot().sheet().settings(pass.id()));
     List<DayTab> tabs = new ArrayList<>();
-    List<LocalDate> all = newStep.map(s -> DayLanes.days(s.before())).orElse(List.of());
+    List<LocalDate> all = put.map(DayLanes::days).orElse(List.of());
     if (all.size() != 1) {
       tabs.add(new DayTab(Optional.empty()));
     }
     all.stream().limit(6).forEach(day -> tabs.add(new DayTab(Optional.of(day))));
     days.show(
         tabs.stream()
-            .map(tab -> new Tabs.Tab<>(tab, tab.toString(), clips(newStep, tab.day)))
+            .map(tab -> new Tabs.Tab<>(tab, tab.toString(), clips(put, tab.day)))
             .toList());
     List<Judged> judged = newStep.map(StepOutcome::judged).orElse(List.of());
     int needing = (int) judged.stream().filter(j -> j.standing() == Standing.TO_LOOK_AT).count();
@@ -203,10 +227,11 @@ public final class PutRightBench implements Bench {
     refresh();
   }
 
-  private static int clips(Optional<StepOutcome> step, Optional<LocalDate> day) {
-    return step.map(s ->
+  private static int clips(Optional<Matter> matter, Optional<LocalDate> day) {
+    return matter
+        .map(m ->
             (int)
-                s.before().sources().all().stream()
+                m.sources().all().stream()
                     .filter(source -> day.isEmpty() || source.recorded().equals(day))
                     .count())
         .orElse(0);
@@ -214,11 +239,36 @@ public final class PutRightBench implements Bench {
 
   private void refresh() {
     String part = find.strip().toLowerCase(java.util.Locale.ROOT);
+    Optional<LocalDate> day = Optional.ofNullable(days.chosen()).flatMap(DayTab::day);
+    Optional<Matter> now = step.map(StepOutcome::after);
+    entries.show(now, day);
+    clips.show(now, day);
+    entries.find(part);
+    clips.find(part);
+    listings.show(
+        List.of(
+            new Tabs.Tab<>(
+                Listing.FINDINGS,
+                "Findings",
+                step.map(StepOutcome::judged).orElse(List.of()).size()),
+            new Tabs.Tab<>(Listing.ENTRIES, "Log entries", entries.size()),
+            new Tabs.Tab<>(Listing.CLIPS, "Clips", clips.size())));
+    Listing chosen = listings.chosen() == null ? Listing.FINDINGS : listings.chosen();
+    listing
+        .getChildren()
+        .setAll(
+            switch (chosen) {
+              case FINDINGS -> rows;
+              case ENTRIES -> entries.node();
+              case CLIPS -> clips.node();
+            });
     rows.show(
         step.map(StepOutcome::judged).orElse(List.of()).stream()
             .filter(judged ->
                 (what(judged) + judged.reason()).toLowerCase(java.util.Locale.ROOT).contains(part))
-            .sorted(java.util.Comparator.comparing(j -> j.standing() != Standing.TO_LOOK_AT))
+            .sorted(
+                Comparator.comparing((Judged j) -> j.standing() != Standing.TO_LOOK_AT)
+                    .thenComparing(j -> j.decision().isEmpty()))
             .toList(),
         judged -> judged.finding().id());
     select(rows.getSelectionModel().getSelectedItem());
@@ -255,7 +305,7 @@ public final class PutRightBench implements Bench {
   private void showMap(@Nullable Judged judged) {
     Optional<LocalDate> day = Optional.ofNullable(days.chosen()).flatMap(DayTab::day);
     map.show(
-        step.map(s -> DayLanes.of(s.before(), day))
+        put.map(matter -> DayLanes.of(matter, day))
             .orElse(new DayLanes(List.of(), Optional.empty())),
         Optional.ofNullable(judged).flatMap(PutRightBench::paper),
         shiftOf(judged));
@@ -317,8 +367,9 @@ public final class PutRightBench implements Bench {
   private Optional<ClockTrial> trial(Correction.Clock clock) {
     String key = clock.paper() + clock.cameras();
     if (!trials.containsKey(key)) {
-      step.flatMap(
-              s -> ClockTrial.of(s.before(), clock, s.settings().number(PutRightPass.TOLERANCE)))
+      step.flatMap(s ->
+              ClockTrial.of(
+                  put.orElse(s.before()), clock, s.settings().number(PutRightPass.TOLERANCE)))
           .ifPresent(t -> trials.put(key, t));
     }
     return Optional.ofNullable(trials.get(key));
@@ -384,7 +435,17 @@ public final class PutRightBench implements Bench {
           Phrase.of(
               "The start of %d sources, and every use of them in timelines with it: each record"
                   + " frame still shows the same picture.",
-              start.starts().size());
+              start.sources().size());
+      case ByHand hand ->
+          hand.kind().isOfEntries()
+              ? "The entries, in this lot only. The paper stays as it is."
+              : "The clips, in the file that is written.";
+      case Correction.Spelling _ ->
+          "How the log’s entries call them, in this lot only. The paper stays as it is.";
+      case Correction.Rename rename ->
+          Phrase.of(
+              "The names of %d clips and of their uses, in the file that is written.",
+              rename.names().size());
     };
   }
 
@@ -444,6 +505,14 @@ public final class PutRightBench implements Bench {
         "put right " + finding(judged).title());
   }
 
+  /** Says what a person put right by hand, as a decision of its own. */
+  private void say(ByHand hand, String what) {
+    session.decide(
+        ByHand.newId(session.state().lot().decisions().keySet()),
+        Optional.of(hand.toDecision()),
+        what + ": " + hand.words());
+  }
+
   private void decline() {
     selected()
         .ifPresent(judged ->
@@ -479,7 +548,11 @@ public final class PutRightBench implements Bench {
 
   @Override
   public void focus() {
-    rows.requestFocus();
+    switch (listings.chosen() == null ? Listing.FINDINGS : listings.chosen()) {
+      case FINDINGS -> rows.requestFocus();
+      case ENTRIES -> entries.focus();
+      case CLIPS -> clips.focus();
+    }
   }
 
   @Override
@@ -496,6 +569,7 @@ public final class PutRightBench implements Bench {
         new KeyHint("Enter", "accept what is chosen, or the shift that is tried"),
         new KeyHint("Delete", "leave it as it is"),
         new KeyHint("T", "type a shift or a date"),
+        new KeyHint("D  R  S", "in the lists: set the date, the rate, the start of what is chosen"),
         new KeyHint("M", "to the day map"),
         new KeyHint("← →  + −", "on the map: along the day, zoom"),
         new KeyHint("Shift ← →", "on the map: try a frame more, with Ctrl a second"),
