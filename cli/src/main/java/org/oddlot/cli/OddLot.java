@@ -22,7 +22,8 @@ import picocli.CommandLine.Spec;
       RunCommand.class,
       ConvertCommand.class,
       MakeDemoCommand.class,
-      PracticeCommand.class
+      PracticeCommand.class,
+      ProfileCommand.class
     })
 public final class OddLot implements Callable<Integer> {
 

@@ -14,10 +14,12 @@ public interface PaperFormat {
    *
    * @param charset the charset of the text
    * @param separator what stands between two values
+   * @param sheet which sheet of a workbook is meant
    */
-  record Options(Optional<Charset> charset, Optional<Character> separator) {
+  record Options(Optional<Charset> charset, Optional<Character> separator, Optional<String> sheet) {
     /** All as the file suggests it. */
-    public static final Options DETECTED = new Options(Optional.empty(), Optional.empty());
+    public static final Options DETECTED =
+        new Options(Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   /** Its name for people. */

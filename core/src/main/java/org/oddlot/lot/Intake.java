@@ -1,5 +1,6 @@
 package org.oddlot.lot;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -21,13 +22,19 @@ import org.oddlot.pass.Document;
 import org.oddlot.pass.FoundStart;
 import org.oddlot.pass.Matter;
 import org.oddlot.pass.Paper;
+import org.oddlot.pass.ProfileFile;
 import org.oddlot.pass.Progress;
 import org.oddlot.pass.Unread;
 import org.oddlot.problem.Problems;
+import org.oddlot.profile.Profile;
+import org.oddlot.profile.ProfileReader;
 import org.oddlot.profile.Profiles;
+import org.oddlot.timeline.TimelineObject;
 
 /** Reads the files of a lot. */
 public final class Intake {
+  private static final List<String> PROFILES = List.of(".yaml", ".yml");
+
   private final List<Document> documents = new ArrayList<>();
   private final List<Paper> papers = new ArrayList<>();
   private final List<Unread> unread = new ArrayList<>();
@@ -35,10 +42,14 @@ public final class Intake {
   private final Set<String> names = new HashSet<>();
   private final Map<String, Path> folders = new HashMap<>();
   private final Map<Key, Object> results = new HashMap<>();
+  private final List<ProfileFile> profiles = new ArrayList<>();
+  private final Map<Path, Problems> profileProblems = new HashMap<>();
   private final Map<Key, Object> previous;
+  private final MappingMemory memory;
 
-  private Intake(Map<Key, Object> previous) {
+  private Intake(Map<Key, Object> previous, MappingMemory memory) {
     this.previous = previous;
+    this.memory = memory;
   }
 
   /** A file and how it is read: as long as both are the same it need not be read again. */
@@ -80,7 +91,7 @@ public final class Intake {
    * @throws org.oddlot.pass.CancelledException if {@code progress} asks to stop
    */
   public static Taken read(Lot lot, Progress progress) {
-    return read(lot, Optional.empty(), progress);
+    return read(lot, MappingMemory.none(), Optional.empty(), progress);
   }
 
   /**
@@ -89,8 +100,11 @@ public final class Intake {
    *
    * @throws org.oddlot.pass.CancelledException if {@code progress} asks to stop
    */
-  public static Taken read(Lot lot, Optional<Taken> previous, Progress progress) {
-    var intake = new Intake(previous.map(taken -> taken.results).orElse(Map.of()));
+  public static Taken read(
+      Lot lot, MappingMemory memory, Optional<Taken> previous, Progress progress) {
+    var intake = new Intake(previous.map(taken -> taken.results).orElse(Map.of()), memory);
+    // How timelines are understood comes before them, wherever it stands among the files.
+    lot.inputs().forEach(intake::takeProfile);
     for (int i = 0; i < lot.inputs().size(); i++) {
       Lot.Input input = lot.inputs().get(i);
       progress.check();
@@ -104,7 +118,9 @@ public final class Intake {
             .map(Taken::matter)
             .filter(intake::isSame)
             .filter(same -> same.lot().equals(lot.name()))
-            .orElseGet(() -> Matter.of(lot.name(), intake.documents, intake.papers, intake.unread));
+            .orElseGet(() ->
+                Matter.of(lot.name(), intake.documents, intake.papers, intake.unread)
+                    .withProfiles(intake.profiles));
     var media = new MediaAtHand(previous.map(taken -> taken.media).orElse(Map.of()));
     List<FoundStart> starts = media.starts(matter, intake.folders, progress);
     if (!starts.equals(matter.foundStarts())) {
@@ -116,17 +132,53 @@ public final class Intake {
   private boolean isSame(Matter matter) {
     return matter.documents().equals(documents)
         && matter.papers().equals(papers)
-        && matter.unread().equals(unread);
+        && matter.unread().equals(unread)
+        && matter.profiles().equals(profiles);
+  }
+
+  private static boolean isProfile(Lot.Input input) {
+    return PROFILES.contains(new InputFile(input.path()).extension());
+  }
+
+  private void takeProfile(Lot.Input input) {
+    if (!isProfile(input)) {
+      return;
+    }
+    var file = new InputFile(input.path());
+    var problems = new Problems(uniqueName(file));
+    file.read(problems)
+        .map(bytes -> new String(bytes, StandardCharsets.UTF_8))
+        .flatMap(yaml -> ProfileReader.read(yaml, problems))
+        .ifPresent(read -> profiles.add(new ProfileFile(problems.file(), read, problems.list())));
+    profileProblems.put(input.path(), problems);
+  }
+
+  private Profile profile(TimelineObject root, Reading reading) {
+    var known = new ArrayList<>(Profiles.shipped());
+    profiles.forEach(file -> known.add(file.profile()));
+    return reading
+        .profile()
+        .flatMap(name -> Profiles.byName(name, known))
+        .orElseGet(() -> Profiles.recognise(root, known));
   }
 
   private void take(Lot.Input input) {
+    if (isProfile(input)) {
+      Problems problems = profileProblems.get(input.path());
+      inputs.add(input);
+      if (problems != null && profiles.stream().noneMatch(p -> p.name().equals(problems.file()))) {
+        unread.add(new Unread(problems.file(), problems.list()));
+      }
+      return;
+    }
     var key = new Key(input.path(), input.reading());
     String name = uniqueName(new InputFile(input.path()));
     Optional.ofNullable(input.path().toAbsolutePath().getParent())
         .ifPresent(folder -> folders.put(name, folder));
     Object result = previous.get(key);
     if (result instanceof Document document && document.name().equals(name)) {
-      documents.add(document);
+      Profile profile = profile(document.root(), input.reading());
+      documents.add(profile.equals(document.profile()) ? document : document.withProfile(profile));
       inputs.add(input.withSha256(document.sha256()));
     } else if (result instanceof Paper paper && paper.name().equals(name)) {
       papers.add(paper);
@@ -134,7 +186,7 @@ public final class Intake {
     } else {
       read(input, new Problems(name));
     }
-    remember(key, name);
+    remember(new Key(input.path(), inputs.getLast().reading()), name);
   }
 
   private void remember(Key key, String name) {
@@ -157,7 +209,8 @@ public final class Intake {
               ? "A file that ends in \"" + file.extension() + "\" is of no kind that is read here."
               : "The file is not there.",
           Files.exists(input.path())
-              ? "Timelines end in .otio, .otioz or .otiod, papers in .csv, .tsv, .txt, .xlsx or .json."
+              ? "Timelines end in .otio, .otioz or .otiod, papers in .csv, .tsv, .txt, .xlsx or .json, mapping"
+                  + " profiles in .yaml."
               : "It may have been moved or renamed.");
       leaveUnread(input, problems);
     }
@@ -206,7 +259,7 @@ public final class Intake {
             problems.file(),
             read.get().sha256(),
             read.get().root(),
-            Profiles.recognise(read.get().root(), Profiles.shipped()),
+            profile(read.get().root(), input.reading()),
             problems.list()));
   }
 
@@ -218,10 +271,17 @@ public final class Intake {
     }
     String sha256 = file.read(problems).map(InputFile::sha256).orElse("");
     noteChange(input, sha256, problems);
-    inputs.add(input.withSha256(sha256));
-    ColumnMapping mapping = input.reading().over(ColumnMapping.guess(table.get()));
-    Log log =
-        LogReader.read(problems.file(), table.get(), mapping, input.reading().order(), problems);
+    Reading reading = input.reading();
+    if (input.sha256().isEmpty() && reading.columns().isEmpty() && reading.order().isEmpty()) {
+      Optional<Reading> known = memory.recall(table.get());
+      if (known.isPresent()) {
+        reading = reading.withColumns(known.get().columns()).withOrder(known.get().order());
+        problems.info("", "Its columns are read as those of the last paper with this header.");
+      }
+    }
+    inputs.add(input.withSha256(sha256).withReading(reading));
+    ColumnMapping mapping = reading.over(ColumnMapping.guess(table.get()));
+    Log log = LogReader.read(problems.file(), table.get(), mapping, reading.order(), problems);
     papers.add(new Paper(log, table.get(), mapping, problems.list()));
   }
 

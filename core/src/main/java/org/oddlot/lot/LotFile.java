@@ -1,13 +1,11 @@
 package org.oddlot.lot;
 
 import java.io.IOException;
-import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -21,8 +19,6 @@ import org.oddlot.json.JsonPatch;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonStyle;
 import org.oddlot.json.JsonValue;
-import org.oddlot.paper.DateReader;
-import org.oddlot.paper.LogField;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Settings;
@@ -124,7 +120,7 @@ public final class LotFile {
     }
     return input.reading().equals(Reading.DETECTED)
         ? json
-        : json.with("reading", reading(input.reading()));
+        : json.with("reading", ReadingJson.of(input.reading()));
   }
 
   private static String relative(Path path, Path folder) {
@@ -134,26 +130,6 @@ public final class LotFile {
       // On another drive there is no way from here to there.
       return path.toString();
     }
-  }
-
-  private static JsonObject reading(Reading reading) {
-    var columns = new LinkedHashMap<String, JsonValue>();
-    new TreeMap<>(reading.columns())
-        .forEach((index, field) ->
-            columns.put(
-                Integer.toString(index + 1),
-                field.<JsonValue>map(f -> JsonString.of(f.word())).orElse(JsonLiteral.NULL)));
-    JsonObject json = JsonObject.EMPTY;
-    if (reading.charset().isPresent()) {
-      json = json.with("charset", JsonString.of(reading.charset().get().name()));
-    }
-    if (reading.separator().isPresent()) {
-      json = json.with("separator", JsonString.of(reading.separator().get().toString()));
-    }
-    if (reading.order().isPresent()) {
-      json = json.with("dates", JsonString.of(word(reading.order().get())));
-    }
-    return columns.isEmpty() ? json : json.with("columns", JsonObject.of(columns));
   }
 
   private static String word(Enum<?> value) {
@@ -198,7 +174,7 @@ public final class LotFile {
             new Lot.Input(
                 folder.resolve(input.string("file").orElse("")).normalize(),
                 input.string("sha256").orElse(""),
-                reading(input.object("reading"))));
+                ReadingJson.parse(input.object("reading"))));
       }
     }
     var decisions = new LinkedHashMap<String, Decision>();
@@ -214,28 +190,6 @@ public final class LotFile {
 
   private static Optional<Long> whole(JsonValue value) {
     return value instanceof JsonNumber number ? number.whole() : Optional.empty();
-  }
-
-  private static Reading reading(JsonObject json) {
-    var columns = new LinkedHashMap<Integer, Optional<LogField>>();
-    json.object("columns")
-        .members()
-        .forEach((index, field) ->
-            constant(LogField.class, field.display())
-                .map(Optional::of)
-                .or(() -> Optional.of(Optional.empty()))
-                .ifPresent(f -> columns.put(Integer.parseInt(index) - 1, f)));
-    return new Reading(
-        json.string("charset").filter(Charset::isSupported).map(Charset::forName),
-        json.string("separator").filter(s -> s.length() == 1).map(s -> s.charAt(0)),
-        json.string("dates").flatMap(word -> constant(DateReader.Order.class, word)),
-        columns);
-  }
-
-  private static <E extends Enum<E>> Optional<E> constant(Class<E> type, String word) {
-    return List.of(type.getEnumConstants()).stream()
-        .filter(constant -> word(constant).equals(word))
-        .findFirst();
   }
 
   private static Decision decision(JsonObject json) {

@@ -15,6 +15,7 @@ import org.oddlot.paper.LogEntry.Kind;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
+import org.oddlot.time.Timecode;
 
 /** Makes a log of a table whose columns are known. What cannot be read is said, row by row. */
 public final class LogReader {
@@ -35,6 +36,9 @@ public final class LogReader {
       Pattern.compile(
           "(?:grand )?(?:totals?|sum|summe|gesamt|somme|suma|totale|totaal|razem|summa|i alt)\\b.*",
           Pattern.CASE_INSENSITIVE);
+
+  private static final Pattern SECONDS =
+      Pattern.compile("(\\d{1,6}(?:[.,]\\d{1,6})?)\\s*(?:s|sec|secs|seconds)?");
 
   private static final Pattern DROP =
       Pattern.compile("\\s*(N?DF|drop|non-?drop)\\s*$", Pattern.CASE_INSENSITIVE);
@@ -136,7 +140,7 @@ public final class LogReader {
             row.number(),
             kind,
             in,
-            label(row, LogField.OUT),
+            label(row, LogField.OUT).or(() -> in.flatMap(start -> end(start, row))),
             rate(row),
             date(row),
             scene,
@@ -198,6 +202,49 @@ public final class LogReader {
           Phrase.of("The entry is kept without its %s.", field.title()));
     }
     return label;
+  }
+
+  /** Where an entry ends that says how long it is: as a timecode, or in seconds. */
+  private Optional<Label> end(Label start, Table.Row row) {
+    String cell = text(row, LogField.DURATION);
+    if (cell.isEmpty()) {
+      return Optional.empty();
+    }
+    Optional<Label> length = Label.parse(cell);
+    Matcher seconds = SECONDS.matcher(cell);
+    if (length.isEmpty() && !seconds.matches()) {
+      problems.warning(
+          "row " + row.number(),
+          Phrase.of("\"%s\" is not a duration.", cell),
+          "The entry is kept without an end. A duration is a timecode or a number of seconds.");
+      return Optional.empty();
+    }
+    // Without a rate of its own the frames of a duration cannot be counted on.
+    FrameRate rate = quietRate(row).orElse(FrameRate.FPS_24);
+    boolean toTheFrame = quietRate(row).isPresent() && start.isToTheFrame();
+    long frames =
+        length
+            .flatMap(l ->
+                (toTheFrame ? l : l.toTheSecond())
+                    .at(rate, false)
+                    .or(() -> l.toTheSecond().at(rate, false)))
+            .map(Timecode::frames)
+            .orElseGet(() ->
+                Math.round(
+                    Double.parseDouble(seconds.group(1).replace(',', '.')) * rate.nominal()));
+    return start
+        .at(rate, start.semicolon())
+        .or(() -> start.toTheSecond().at(rate, start.semicolon()))
+        .map(at -> at.plusFrames(toTheFrame ? frames : frames / rate.nominal() * rate.nominal()))
+        .map(end -> start.like(end.withinDay()));
+  }
+
+  private Optional<FrameRate> quietRate(Table.Row row) {
+    try {
+      return Optional.of(FrameRate.parse(DROP.matcher(text(row, LogField.RATE)).replaceFirst("")));
+    } catch (IllegalArgumentException e) {
+      return Optional.empty();
+    }
   }
 
   private Optional<FrameRate> rate(Table.Row row) {

@@ -8,8 +8,9 @@ import java.util.List;
  * @param header what stands above each column
  * @param rows the rows under the header, without empty ones
  * @param form how the table was read, for people: {@code UTF-8, semicolons}
+ * @param sheets the names of the sheets of which this is one; empty where there are none
  */
-public record Table(List<String> header, List<Row> rows, String form) {
+public record Table(List<String> header, List<Row> rows, String form, List<String> sheets) {
 
   /**
    * One row.
@@ -31,6 +32,17 @@ public record Table(List<String> header, List<Row> rows, String form) {
   public Table {
     header = List.copyOf(header);
     rows = List.copyOf(rows);
+    sheets = List.copyOf(sheets);
+  }
+
+  /** A table that is all there is in its file. */
+  public static Table of(List<String> header, List<Row> rows, String form) {
+    return new Table(header, rows, form, List.of());
+  }
+
+  /** This as one of several sheets. */
+  public Table among(List<String> allSheets) {
+    return new Table(header, rows, form, allSheets);
   }
 
   /** What stands in a column, row by row, without the empty cells. */

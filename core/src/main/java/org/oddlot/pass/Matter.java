@@ -15,6 +15,7 @@ public final class Matter {
   private final List<Unread> unread;
   private final List<Pairing> pairings;
   private final List<FoundStart> foundStarts;
+  private final List<ProfileFile> profiles;
   private @Nullable Sources sources;
 
   private Matter(
@@ -24,6 +25,7 @@ public final class Matter {
       List<Unread> unread,
       List<Pairing> pairings,
       List<FoundStart> foundStarts,
+      List<ProfileFile> profiles,
       @Nullable Sources sources) {
     this.lot = lot;
     this.documents = List.copyOf(documents);
@@ -31,6 +33,7 @@ public final class Matter {
     this.unread = List.copyOf(unread);
     this.pairings = List.copyOf(pairings);
     this.foundStarts = List.copyOf(foundStarts);
+    this.profiles = List.copyOf(profiles);
     this.sources = sources;
   }
 
@@ -41,7 +44,7 @@ public final class Matter {
    */
   public static Matter of(
       String lot, List<Document> documents, List<Paper> papers, List<Unread> unread) {
-    return new Matter(lot, documents, papers, unread, List.of(), List.of(), null);
+    return new Matter(lot, documents, papers, unread, List.of(), List.of(), List.of(), null);
   }
 
   /** The lot's name. */
@@ -74,9 +77,20 @@ public final class Matter {
     return foundStarts;
   }
 
+  /** The mapping profiles that came in with the files. */
+  public List<ProfileFile> profiles() {
+    return profiles;
+  }
+
+  /** This with mapping profiles. */
+  public Matter withProfiles(List<ProfileFile> newProfiles) {
+    return new Matter(
+        lot, documents, papers, unread, pairings, foundStarts, newProfiles, sources());
+  }
+
   /** This with start timecodes that were found in the media. */
   public Matter withFoundStarts(List<FoundStart> found) {
-    return new Matter(lot, documents, papers, unread, pairings, found, sources());
+    return new Matter(lot, documents, papers, unread, pairings, found, profiles, sources());
   }
 
   /** All entries of all logs. */
@@ -97,7 +111,14 @@ public final class Matter {
   /** This with each document changed. */
   public Matter withDocuments(UnaryOperator<Document> change) {
     return new Matter(
-        lot, documents.stream().map(change).toList(), papers, unread, pairings, foundStarts, null);
+        lot,
+        documents.stream().map(change).toList(),
+        papers,
+        unread,
+        pairings,
+        foundStarts,
+        profiles,
+        null);
   }
 
   /** This with each paper changed. */
@@ -109,12 +130,14 @@ public final class Matter {
         unread,
         pairings,
         foundStarts,
+        profiles,
         sources());
   }
 
   /** This with other pairings. */
   public Matter withPairings(List<Pairing> newPairings) {
-    return new Matter(lot, documents, papers, unread, newPairings, foundStarts, sources());
+    return new Matter(
+        lot, documents, papers, unread, newPairings, foundStarts, profiles, sources());
   }
 
   /** The document of this name. */

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
 import org.oddlot.problem.Problems;
 import org.oddlot.timeline.Clip;
@@ -28,6 +29,16 @@ public final class Profiles {
   /** Odd Lot's own. */
   public static Profile own() {
     return SHIPPED.getFirst();
+  }
+
+  /** The profile of this name; the last one, so that what came in later takes its place. */
+  public static Optional<Profile> byName(String name, List<Profile> profiles) {
+    return profiles.reversed().stream().filter(p -> p.name().equals(name)).findFirst();
+  }
+
+  /** The text of a shipped profile, to be edited; empty if there is none of this name. */
+  public static Optional<String> yaml(String name) {
+    return byName(name, SHIPPED).map(profile -> text(profile.name() + ".yaml"));
   }
 
   /** The profile of the program that wrote {@code root}, Odd Lot's own where none is recognised. */
@@ -66,15 +77,18 @@ public final class Profiles {
 
   private static Profile load(String name) {
     String file = name + ".yaml";
+    var problems = new Problems(file);
+    return ProfileReader.read(text(file), problems)
+        .filter(_ -> problems.list().isEmpty())
+        .orElseThrow(() -> new IllegalStateException(problems.list().toString()));
+  }
+
+  private static String text(String file) {
     try (InputStream in = Profiles.class.getResourceAsStream(file)) {
       if (in == null) {
         throw new IllegalStateException(file + " is not shipped");
       }
-      String yaml = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-      var problems = new Problems(file);
-      return ProfileReader.read(yaml, problems)
-          .filter(_ -> problems.list().isEmpty())
-          .orElseThrow(() -> new IllegalStateException(problems.list().toString()));
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -185,11 +185,12 @@ class LotTest {
   @Test
   void whatWasReadIsNotReadAgain() throws IOException {
     Intake.Taken first = Intake.read(day(), Progress.NONE);
-    Intake.Taken second = Intake.read(first.lot(), Optional.of(first), Progress.NONE);
+    Intake.Taken second =
+        Intake.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
     assertThat(second.matter()).isSameAs(first.matter());
     Lot more =
         first.lot().withFiles(List.of(write("in/log2.csv", "Scene,Take,TC In\n1,1,10:00:00:00\n")));
-    Intake.Taken third = Intake.read(more, Optional.of(first), Progress.NONE);
+    Intake.Taken third = Intake.read(more, MappingMemory.none(), Optional.of(first), Progress.NONE);
     assertThat(third.matter().documents().getFirst())
         .isSameAs(first.matter().documents().getFirst());
     assertThat(third.matter().papers()).hasSize(2);

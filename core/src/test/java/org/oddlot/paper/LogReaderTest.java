@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.format.PaperFormat;
 import org.oddlot.format.table.SeparatedValues;
@@ -182,5 +183,38 @@ class LogReaderTest {
     assertThat(problems.list())
         .extracting(Problem::message)
         .containsExactly("No column is known to hold a timecode or a clip name.");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "10:00:00:00 | 25     | 00:00:04:12 | 10:00:04:12",
+        "10:00:00:00 | 25     | 4,4 s       | 10:00:04:10",
+        "10:00:00:00 | 23,976 | 2.25        | 10:00:02:06",
+        "10:00:00    |        | 00:01:05    | 10:01:05",
+        // Without a rate of its own the frames cannot be counted on.
+        "10:00:00:00 |        | 00:00:04:12 | 10:00:04:00",
+        "23:59:59:00 | 25     | 2           | 00:00:01:00",
+        // There is no frame 30 of 25.
+        "10:00:00:00 | 25     | 00:00:04:30 | 10:00:04:00",
+      })
+  void whatSaysHowLongItIsSaysWhereItEnds(String in, String rate, String length, String out) {
+    String said = rate == null ? "" : rate;
+    assertThat(
+            read("Keyword;TC In;FPS;Duration\ngulls;%s;%s;%s\n".formatted(in, said, length))
+                .getFirst()
+                .out()
+                .orElseThrow())
+        .hasToString(out);
+    assertThat(problems.list()).isEmpty();
+  }
+
+  @Test
+  void aLengthThatIsNoneIsSaid() {
+    assertThat(read("Keyword;TC In;Duration\ngulls;10:00:00:00;long\n").getFirst().out()).isEmpty();
+    assertThat(problems.list())
+        .extracting(Problem::message)
+        .containsExactly("\"long\" is not a duration.");
   }
 }

@@ -24,6 +24,6 @@ final class HeaderRow {
     List<String> cells = rows.get(header).cells();
     List<Table.Row> body =
         rows.stream().skip(header + 1L).filter(row -> !row.cells().equals(cells)).toList();
-    return new Table(cells.stream().map(String::strip).toList(), body, form);
+    return Table.of(cells.stream().map(String::strip).toList(), body, form);
   }
 }

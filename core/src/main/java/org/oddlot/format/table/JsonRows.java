@@ -101,7 +101,7 @@ public final class JsonRows implements PaperFormat {
                           .orElse(""))
                   .toList()));
     }
-    return new Table(List.copyOf(header), rows, "JSON");
+    return Table.of(List.copyOf(header), rows, "JSON");
   }
 
   private static String text(JsonValue value) {

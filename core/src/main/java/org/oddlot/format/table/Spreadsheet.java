@@ -49,11 +49,11 @@ public final class Spreadsheet implements PaperFormat {
 
   @Override
   public Optional<Table> read(InputFile file, Options options, Problems problems) {
-    return file.read(problems).flatMap(bytes -> read(bytes, problems));
+    return file.read(problems).flatMap(bytes -> read(bytes, options, problems));
   }
 
   /** The table in {@code bytes}; empty where there is none, and then {@code problems} says why. */
-  public static Optional<Table> read(byte[] bytes, Problems problems) {
+  public static Optional<Table> read(byte[] bytes, Options options, Problems problems) {
     if (ReadableWorkbook.isOLE2Header(bytes)) {
       problems.error(
           "",
@@ -63,7 +63,7 @@ public final class Spreadsheet implements PaperFormat {
     }
     try (var workbook =
         new ReadableWorkbook(new ByteArrayInputStream(bytes), new ReadingOptions(true, true))) {
-      return read(workbook, problems);
+      return read(workbook, options.sheet(), problems);
     } catch (IOException | RuntimeException e) {
       problems.error(
           "",
@@ -73,30 +73,33 @@ public final class Spreadsheet implements PaperFormat {
     }
   }
 
-  private static Optional<Table> read(ReadableWorkbook workbook, Problems problems)
-      throws IOException {
+  private static Optional<Table> read(
+      ReadableWorkbook workbook, Optional<String> wanted, Problems problems) throws IOException {
     List<Sheet> sheets =
         workbook.getSheets().filter(s -> s.getVisibility() == SheetVisibility.VISIBLE).toList();
-    Optional<Sheet> best = Optional.empty();
-    int most = -1;
-    for (Sheet sheet : sheets) {
-      int known = knownHeaders(sheet);
-      if (known > most) {
-        most = known;
-        best = Optional.of(sheet);
-      }
+    List<String> names = sheets.stream().map(Sheet::getName).toList();
+    Optional<Sheet> meant =
+        wanted.flatMap(name -> sheets.stream().filter(s -> s.getName().equals(name)).findFirst());
+    if (wanted.isPresent() && meant.isEmpty()) {
+      problems.warning(
+          "",
+          Phrase.of("There is no sheet \"%s\" in the workbook any more.", wanted.get()),
+          "Choose another one if that which is read is not the right one.");
     }
+    Optional<Sheet> best = meant.isPresent() ? meant : best(sheets);
     if (best.isEmpty()) {
       problems.error("", "The workbook has no sheet to be seen.", "");
       return Optional.empty();
     }
     String name = best.get().getName();
-    for (Sheet other : sheets) {
-      if (!other.getName().equals(name) && knownHeaders(other) > 1) {
-        problems.warning(
-            other.getName(),
-            Phrase.of("There is another sheet that looks like a log; \"%s\" was read.", name),
-            "Save the other one as a file of its own if it is needed.");
+    if (meant.isEmpty()) {
+      for (Sheet other : sheets) {
+        if (!other.getName().equals(name) && knownHeaders(other) > 1) {
+          problems.warning(
+              other.getName(),
+              Phrase.of("There is another sheet that looks like a log; \"%s\" was read.", name),
+              "Choose the sheet that is meant. If both are, save one as a file of its own.");
+        }
       }
     }
     List<Table.Row> rows = rows(best.get(), MOST_ROWS);
@@ -107,7 +110,21 @@ public final class Spreadsheet implements PaperFormat {
     if (rows.size() == MOST_ROWS) {
       problems.warning(name, "The sheet has more rows than are read.", "Split it.");
     }
-    return Optional.of(HeaderRow.split(rows, "sheet " + name));
+    return Optional.of(HeaderRow.split(rows, "sheet " + name).among(names));
+  }
+
+  /** The sheet with the most headers that are known. */
+  private static Optional<Sheet> best(List<Sheet> sheets) throws IOException {
+    Optional<Sheet> best = Optional.empty();
+    int most = -1;
+    for (Sheet sheet : sheets) {
+      int known = knownHeaders(sheet);
+      if (known > most) {
+        most = known;
+        best = Optional.of(sheet);
+      }
+    }
+    return best;
   }
 
   private static int knownHeaders(Sheet sheet) throws IOException {

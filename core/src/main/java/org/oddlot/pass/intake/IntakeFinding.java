@@ -29,6 +29,7 @@ public record IntakeFinding(
   public enum Kind {
     TIMELINES,
     LOG,
+    PROFILE,
     UNREAD
   }
 

@@ -22,6 +22,7 @@ import org.oddlot.pass.Look;
 import org.oddlot.pass.Matter;
 import org.oddlot.pass.Paper;
 import org.oddlot.pass.Pass;
+import org.oddlot.pass.ProfileFile;
 import org.oddlot.pass.Progress;
 import org.oddlot.pass.Settings;
 import org.oddlot.pass.Source;
@@ -65,6 +66,7 @@ public final class IntakePass implements Pass {
     var findings = new ArrayList<IntakeFinding>();
     matter.documents().forEach(document -> findings.add(document(document)));
     matter.papers().forEach(paper -> findings.add(paper(paper)));
+    matter.profiles().forEach(profile -> findings.add(profile(profile, matter)));
     matter.unread().forEach(unread -> findings.add(unread(unread)));
     return Look.of(findings);
   }
@@ -131,6 +133,24 @@ public final class IntakePass implements Pass {
         Phrase.count(entries.size(), "log entry"),
         evidence,
         paper.problems());
+  }
+
+  private static IntakeFinding profile(ProfileFile file, Matter matter) {
+    List<String> users =
+        matter.documents().stream()
+            .filter(document -> document.profile().equals(file.profile()))
+            .map(Document::name)
+            .toList();
+    return finding(
+        file.name(),
+        Kind.PROFILE,
+        Phrase.of(
+            "where %s keeps %s, %s",
+            file.profile().title(),
+            Phrase.count(file.profile().places().size(), "thing"),
+            users.isEmpty() ? "no file here is of it" : "as in " + String.join(", ", users)),
+        List.of(new Evidence("profile", file.profile().name(), "")),
+        file.problems());
   }
 
   private static IntakeFinding unread(Unread unread) {

@@ -62,7 +62,8 @@ class SeparatedValuesTest {
   @Test
   void aCharsetCanBeSet() {
     byte[] bytes = "Scene;Notes\n12;Inés\n".getBytes(Charset.forName("x-MacRoman"));
-    var options = new Options(Optional.of(Charset.forName("x-MacRoman")), Optional.empty());
+    var options =
+        new Options(Optional.of(Charset.forName("x-MacRoman")), Optional.empty(), Optional.empty());
     assertThat(
             SeparatedValues.read(bytes, options, problems).orElseThrow().rows().getFirst().cell(1))
         .isEqualTo("Inés");

@@ -1,13 +1,22 @@
 package org.oddlot.desk.intake;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.oddlot.desk.kit.Actions;
 import org.oddlot.desk.kit.Sheet;
 import org.oddlot.desk.kit.Words;
+import org.oddlot.desk.session.Session;
+import org.oddlot.lot.Reading;
 import org.oddlot.pass.Document;
+import org.oddlot.profile.Profile;
+import org.oddlot.profile.Profiles;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Clip;
@@ -19,11 +28,15 @@ import org.oddlot.timeline.TimelineObject;
 /** What lies in a timeline file: its bins and timelines, with what they hold. */
 final class ContentsPane {
   private final Sheet<Row> rows = new Sheet<>("contents-rows", "There is nothing in this file.");
-  private final VBox box = new VBox(6, Words.section("Bins and timelines"), rows);
+  private final HBox profile = new HBox(12);
+  private final VBox box = new VBox(6, profile, Words.section("Bins and timelines"), rows);
+  private final Session session;
 
   private record Row(String name, String what, String clips, String start) {}
 
-  ContentsPane() {
+  ContentsPane(Session session) {
+    this.session = session;
+    profile.setAlignment(Pos.CENTER_LEFT);
     rows.words("Name", 320, Row::name);
     rows.words("What it is", 100, Row::what, "quiet");
     rows.figures("Holds", 150, Row::clips);
@@ -32,7 +45,24 @@ final class ContentsPane {
     box.getStyleClass().add("detail");
   }
 
-  Node show(Document document) {
+  Node show(Path file, Reading reading, Document document, List<Profile> known) {
+    profile
+        .getChildren()
+        .setAll(
+            Choices.of(
+                "profile",
+                "Written by",
+                known.stream().map(Profile::name).distinct().toList(),
+                reading.profile(),
+                name -> Profiles.byName(name, known).map(Profile::title).orElse(name),
+                chosen -> session.read(file, Optional.empty(), r -> r.withProfile(chosen))),
+            Words.of(document.profile().title(), "quiet"),
+            Words.spring(),
+            Actions.button(
+                "copy-profile",
+                "Copy the profile to edit it",
+                "",
+                () -> session.copyProfile(document.profile().name())));
     var found = new ArrayList<Row>();
     Placed.root(document.root())
         .walk(placed -> {

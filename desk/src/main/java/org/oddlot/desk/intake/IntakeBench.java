@@ -4,8 +4,10 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.StackPane;
@@ -27,10 +29,13 @@ import org.oddlot.pass.Judged;
 import org.oddlot.pass.Matter;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Paper;
+import org.oddlot.pass.ProfileFile;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.intake.IntakeFinding;
 import org.oddlot.pass.intake.IntakePass;
 import org.oddlot.problem.Problem;
+import org.oddlot.profile.Profile;
+import org.oddlot.profile.Profiles;
 
 /** The bench of Intake: what came in, what is wrong with it, and how the papers are read. */
 public final class IntakeBench implements Bench {
@@ -43,7 +48,7 @@ public final class IntakeBench implements Bench {
           "intake-rows", "Add the exported timeline and the day's papers, or drop them here.");
   private final StackPane detail = new StackPane();
   private final MappingPane mapping;
-  private final ContentsPane contents = new ContentsPane();
+  private final ContentsPane contents;
   private final VBox evidence = new VBox(6);
   private final Button remove;
   private Optional<StepOutcome> step = Optional.empty();
@@ -55,6 +60,7 @@ public final class IntakeBench implements Bench {
     this.session = session;
     this.picker = picker;
     mapping = new MappingPane(session);
+    contents = new ContentsPane(session);
     evidence.getStyleClass().add("evidence");
     evidence.setId("intake-evidence");
     files.nodes("", 24, judged -> new StandingMark(judged.standing()));
@@ -66,6 +72,7 @@ public final class IntakeBench implements Bench {
         .with(detail, files, detail)
         .withActions(
             Actions.button("read-again", "Read again", "F5", session::readAgain),
+            Actions.button("paste", "Paste a table", "Ctrl V", this::paste),
             Words.spring(),
             remove,
             Actions.main("add-files", "Add files…", "Ctrl O", this::addFiles));
@@ -73,7 +80,10 @@ public final class IntakeBench implements Bench {
     files.addEventFilter(
         KeyEvent.KEY_PRESSED,
         event -> {
-          if (event.getCode() == KeyCode.DELETE) {
+          if (event.isShortcutDown() && event.getCode() == KeyCode.V) {
+            paste();
+            event.consume();
+          } else if (event.getCode() == KeyCode.DELETE) {
             remove();
             event.consume();
           } else if (event.getCode() == KeyCode.F5) {
@@ -87,12 +97,17 @@ public final class IntakeBench implements Bench {
     return switch (finding.kind()) {
       case TIMELINES -> "timeline file";
       case LOG -> "log";
+      case PROFILE -> "mapping profile";
       case UNREAD -> "not read";
     };
   }
 
   private void addFiles() {
     session.open(picker.filesToOpen(session.preferences().lastFolder()));
+  }
+
+  private void paste() {
+    session.paste(Optional.ofNullable(Clipboard.getSystemClipboard().getString()).orElse(""));
   }
 
   private void remove() {
@@ -168,7 +183,10 @@ public final class IntakeBench implements Bench {
     paper.ifPresent(p ->
         path(p.name())
             .ifPresent(file -> detail.getChildren().add(mapping.show(file, reading(file), p))));
-    document.ifPresent(d -> detail.getChildren().add(contents.show(d)));
+    document.ifPresent(d ->
+        path(d.name())
+            .ifPresent(file ->
+                detail.getChildren().add(contents.show(file, reading(file), d, profiles(matter)))));
     evidence.getChildren().add(Words.paragraph(finding.name(), "evidence-title"));
     if (!finding.evidence().isEmpty()) {
       evidence.getChildren().addAll(Words.section("In it"), Facts.of(finding.evidence()));
@@ -182,6 +200,12 @@ public final class IntakeBench implements Bench {
             .add(Words.of("and " + (finding.problems().size() - 30) + " more", "quiet"));
       }
     }
+  }
+
+  private static List<Profile> profiles(Matter matter) {
+    return Stream.concat(
+            Profiles.shipped().stream(), matter.profiles().stream().map(ProfileFile::profile))
+        .toList();
   }
 
   private org.oddlot.lot.Reading reading(Path file) {
@@ -221,6 +245,7 @@ public final class IntakeBench implements Bench {
     return List.of(
         new KeyHint("↑ ↓", "the file before, the next file"),
         new KeyHint("Ctrl O", "add files"),
+        new KeyHint("Ctrl V", "add a table that was copied, from a spreadsheet or a mail"),
         new KeyHint("Delete", "take the file out of the lot; it stays where it is"),
         new KeyHint("F5", "read all files again"));
   }

@@ -13,9 +13,10 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import org.oddlot.desk.kit.Words;
 import org.oddlot.desk.session.Session;
+import org.oddlot.format.InputFile;
+import org.oddlot.format.table.SeparatedValues;
 import org.oddlot.lot.Reading;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.DateReader;
@@ -28,8 +29,6 @@ import org.oddlot.pass.Paper;
  */
 final class MappingPane {
   private static final int SAMPLE_ROWS = 16;
-  private static final String AS_DETECTED = "as it seems";
-
   private static final List<Charset> CHARSETS =
       List.of(
           StandardCharsets.UTF_8,
@@ -58,32 +57,46 @@ final class MappingPane {
   }
 
   Node show(Path file, Reading reading, Paper paper) {
-    options
-        .getChildren()
-        .setAll(
-            choice(
-                "charset",
-                "Charset",
-                CHARSETS,
-                reading.charset(),
-                Charset::name,
-                chosen -> session.read(file, r -> r.withCharset(chosen))),
-            choice(
-                "separator",
-                "Separator",
-                List.of(',', ';', '\t', '|'),
-                reading.separator(),
-                MappingPane::separatorName,
-                chosen -> session.read(file, r -> r.withSeparator(chosen))),
-            choice(
-                "dates",
-                "Dates",
-                List.of(DateReader.Order.values()),
-                reading.order(),
-                order -> order == DateReader.Order.DAY_FIRST ? "day first" : "month first",
-                chosen -> session.read(file, r -> r.withOrder(chosen))),
-            Words.spring(),
-            Words.of(paper.table().form(), "quiet"));
+    var choices = new ArrayList<Node>();
+    if (paper.table().sheets().size() > 1) {
+      choices.add(
+          Choices.of(
+              "sheet",
+              "Sheet",
+              paper.table().sheets(),
+              reading.sheet(),
+              name -> name,
+              chosen -> session.read(file, Optional.of(paper), r -> r.withSheet(chosen))));
+    }
+    if (isText(file)) {
+      choices.add(
+          Choices.of(
+              "charset",
+              "Charset",
+              CHARSETS,
+              reading.charset(),
+              Charset::name,
+              chosen -> session.read(file, Optional.of(paper), r -> r.withCharset(chosen))));
+      choices.add(
+          Choices.of(
+              "separator",
+              "Separator",
+              List.of(',', ';', '\t', '|'),
+              reading.separator(),
+              MappingPane::separatorName,
+              chosen -> session.read(file, Optional.of(paper), r -> r.withSeparator(chosen))));
+    }
+    choices.add(
+        Choices.of(
+            "dates",
+            "Dates",
+            List.of(DateReader.Order.values()),
+            reading.order(),
+            order -> order == DateReader.Order.DAY_FIRST ? "day first" : "month first",
+            chosen -> session.read(file, Optional.of(paper), r -> r.withOrder(chosen))));
+    choices.add(Words.spring());
+    choices.add(Words.of(paper.table().form(), "quiet"));
+    options.getChildren().setAll(choices);
     double position = scroll.getHvalue();
     var nodes = new ArrayList<Node>();
     for (int i = 0; i < paper.mapping().columns().size(); i++) {
@@ -92,6 +105,11 @@ final class MappingPane {
     columns.getChildren().setAll(nodes);
     scroll.setHvalue(position);
     return box;
+  }
+
+  /** Only text has a charset and a separator. */
+  private static boolean isText(Path file) {
+    return new SeparatedValues().extensions().contains(new InputFile(file).extension());
   }
 
   private static String separatorName(char separator) {
@@ -111,12 +129,13 @@ final class MappingPane {
     for (LogField field : LogField.values()) {
       choice.getItems().add(Optional.of(field));
     }
-    choice.setConverter(converter(field -> field.map(LogField::title).orElse("not used")));
+    choice.setConverter(Choices.converter(field -> field.map(LogField::title).orElse("not used")));
     choice.setValue(column.field());
     choice.setMaxWidth(Double.MAX_VALUE);
     choice.setAccessibleText("What the column " + column.header() + " holds");
-    choice.setOnAction(
-        _ -> session.read(file, reading -> reading.withColumn(index, choice.getValue())));
+    choice.setOnAction(_ ->
+        session.read(
+            file, Optional.of(paper), reading -> reading.withColumn(index, choice.getValue())));
     var cells = new VBox();
     cells.getStyleClass().add("mapping-cells");
     for (Table.Row row : paper.table().rows().stream().limit(SAMPLE_ROWS).toList()) {
@@ -138,40 +157,5 @@ final class MappingPane {
         .field()
         .filter(f -> f == LogField.IN || f == LogField.OUT || f == LogField.DATE)
         .isPresent();
-  }
-
-  private static <T> Node choice(
-      String id,
-      String title,
-      List<T> values,
-      Optional<T> chosen,
-      java.util.function.Function<T, String> name,
-      java.util.function.Consumer<Optional<T>> onChoice) {
-    var box = new ComboBox<Optional<T>>();
-    box.setId("reading-" + id);
-    box.getItems().add(Optional.empty());
-    values.forEach(value -> box.getItems().add(Optional.of(value)));
-    box.setConverter(converter(value -> value.map(name).orElse(AS_DETECTED)));
-    box.setValue(chosen);
-    box.setOnAction(_ -> onChoice.accept(box.getValue()));
-    var label = Words.of(title, "quiet");
-    label.setLabelFor(box);
-    var line = new HBox(6, label, box);
-    line.setAlignment(Pos.CENTER_LEFT);
-    return line;
-  }
-
-  private static <T> StringConverter<T> converter(java.util.function.Function<T, String> words) {
-    return new StringConverter<>() {
-      @Override
-      public String toString(T value) {
-        return value == null ? "" : words.apply(value);
-      }
-
-      @Override
-      public T fromString(String text) {
-        throw new UnsupportedOperationException("Values are chosen, not typed");
-      }
-    };
   }
 }

@@ -18,14 +18,19 @@ import org.oddlot.lot.Autosave;
 import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.MappingMemory;
 import org.oddlot.lot.Output;
 import org.oddlot.lot.Reading;
+import org.oddlot.lot.SafeFile;
+import org.oddlot.paper.Table;
 import org.oddlot.pass.CancelledException;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Paper;
 import org.oddlot.pass.Progress;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.profile.Profiles;
 import org.oddlot.text.Phrase;
 
 /**
@@ -37,6 +42,7 @@ public final class Session {
   private final Executor background;
   private final Executor interfaceThread;
   private final Preferences preferences;
+  private final MappingMemory memory;
   private final ReadOnlyObjectWrapper<State> state = new ReadOnlyObjectWrapper<>(State.NOTHING);
   private final ReadOnlyObjectWrapper<Work> work = new ReadOnlyObjectWrapper<>(Work.IDLE);
   private final ReadOnlyObjectWrapper<Notice> notice = new ReadOnlyObjectWrapper<>(Notice.NONE);
@@ -57,6 +63,7 @@ public final class Session {
     this.background = background;
     this.interfaceThread = interfaceThread;
     this.preferences = preferences;
+    this.memory = MappingMemory.in(preferences.folder().resolve("columns.json"));
   }
 
   /** All that the window shows. */
@@ -130,9 +137,14 @@ public final class Session {
     change(state().lot().without(file), "took out " + file.getFileName());
   }
 
-  /** Reads a paper otherwise. */
-  public void read(Path file, UnaryOperator<Reading> otherwise) {
+  /** Reads a file otherwise; papers of the same header will be read like it. */
+  public void read(Path file, Optional<Paper> paper, UnaryOperator<Reading> otherwise) {
     Lot lot = state().lot();
+    paper.ifPresent(p ->
+        lot.inputs().stream()
+            .filter(input -> input.path().equals(file))
+            .findFirst()
+            .ifPresent(input -> remember(p.table(), otherwise.apply(input.reading()))));
     change(
         lot.withInputs(
             lot.inputs().stream()
@@ -142,6 +154,56 @@ public final class Session {
                         : input)
                 .toList()),
         "read " + file.getFileName() + " otherwise");
+  }
+
+  private void remember(Table table, Reading reading) {
+    try {
+      memory.remember(table, reading);
+    } catch (IOException e) {
+      // Not being able to remember is no reason to stop working.
+      System.getLogger(Session.class.getName()).log(System.Logger.Level.WARNING, "columns", e);
+    }
+  }
+
+  /**
+   * Adds a paper of which only the text is there: it is kept as a file beside the others first, so
+   * that the lot can be opened again.
+   */
+  public void paste(String text) {
+    if (text.isBlank()) {
+      say(Notice.of("There is no text to paste."));
+      return;
+    }
+    Path folder = usualFolder().orElse(preferences.folder());
+    try {
+      Files.createDirectories(folder);
+      Path file =
+          SafeFile.writeNew(folder.resolve("pasted.txt"), path -> Files.writeString(path, text));
+      addFiles(List.of(file));
+    } catch (IOException e) {
+      say(Notice.trouble("The text could not be kept: " + message(e)));
+    }
+  }
+
+  /**
+   * Puts a copy of a shipped mapping profile beside the files, to be edited, and adds it: it takes
+   * the place of the one that is shipped.
+   */
+  public void copyProfile(String name) {
+    Path folder = usualFolder().orElse(preferences.folder());
+    Optional<String> yaml = Profiles.yaml(name);
+    if (yaml.isEmpty()) {
+      say(Notice.of("The profile " + name + " came in as a file; edit that."));
+      return;
+    }
+    try {
+      Path file =
+          SafeFile.writeNew(
+              folder.resolve(name + ".yaml"), path -> Files.writeString(path, yaml.get()));
+      addFiles(List.of(file));
+    } catch (IOException e) {
+      say(Notice.trouble("The profile could not be copied: " + message(e)));
+    }
   }
 
   /** Reads all files again, whether they seem to have changed or not. */
@@ -288,7 +350,7 @@ public final class Session {
     start(
         "Run",
         job -> {
-          Intake.Taken read = Intake.read(lot, taken, job);
+          Intake.Taken read = Intake.read(lot, memory, taken, job);
           taken = Optional.of(read);
           Outcome outcome =
               new Engine().run(read.matter(), lot.sheet(), lot.decisions(), previous, job);
@@ -302,7 +364,7 @@ public final class Session {
     start(
         "Run",
         job -> {
-          Intake.Taken read = Intake.read(lot, taken, job);
+          Intake.Taken read = Intake.read(lot, memory, taken, job);
           taken = Optional.of(read);
           Outcome outcome =
               new Engine().run(read.matter(), lot.sheet(), lot.decisions(), Optional.empty(), job);
@@ -320,7 +382,7 @@ public final class Session {
     start(
         "Write",
         job -> {
-          Intake.Taken read = Intake.read(lot, taken, job);
+          Intake.Taken read = Intake.read(lot, memory, taken, job);
           taken = Optional.of(read);
           Outcome outcome =
               new Engine().run(read.matter(), lot.sheet(), lot.decisions(), previous, job);

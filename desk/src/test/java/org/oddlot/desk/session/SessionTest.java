@@ -222,7 +222,9 @@ class SessionTest {
     session.open(List.of(log));
     assertThat(notice()).isEqualTo("These files are in the lot already.");
     session.read(
-        log, reading -> reading.withColumn(0, Optional.of(org.oddlot.paper.LogField.SHOT)));
+        log,
+        Optional.empty(),
+        reading -> reading.withColumn(0, Optional.of(org.oddlot.paper.LogField.SHOT)));
     work();
     assertThat(session.state().outcome().orElseThrow().start().entries())
         .anyMatch(entry -> entry.shot().equals("99"));

@@ -1,0 +1,60 @@
+package org.oddlot.desk.intake;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.layout.HBox;
+import javafx.util.StringConverter;
+import org.oddlot.desk.kit.Words;
+
+/** Choices of how a file is read: what it seems to be, or what a person says. */
+final class Choices {
+  private static final String AS_DETECTED = "as it seems";
+
+  private Choices() {}
+
+  /**
+   * A choice with its title.
+   *
+   * @param id of the control, after {@code reading-}
+   * @param chosen what a person chose; empty for what is seen from the file
+   */
+  static <T> Node of(
+      String id,
+      String title,
+      List<T> values,
+      Optional<T> chosen,
+      Function<T, String> name,
+      Consumer<Optional<T>> onChoice) {
+    var box = new ComboBox<Optional<T>>();
+    box.setId("reading-" + id);
+    box.getItems().add(Optional.empty());
+    values.forEach(value -> box.getItems().add(Optional.of(value)));
+    box.setConverter(converter(value -> value.map(name).orElse(AS_DETECTED)));
+    box.setValue(chosen);
+    box.setOnAction(_ -> onChoice.accept(box.getValue()));
+    var label = Words.of(title, "quiet");
+    label.setLabelFor(box);
+    var line = new HBox(6, label, box);
+    line.setAlignment(Pos.CENTER_LEFT);
+    return line;
+  }
+
+  static <T> StringConverter<T> converter(Function<T, String> words) {
+    return new StringConverter<>() {
+      @Override
+      public String toString(T value) {
+        return value == null ? "" : words.apply(value);
+      }
+
+      @Override
+      public T fromString(String text) {
+        throw new UnsupportedOperationException("Values are chosen, not typed");
+      }
+    };
+  }
+}
