@@ -21,6 +21,7 @@ import org.oddlot.time.FrameRate;
  * @param take the take's number, without a circle
  * @param camera the camera's letter
  * @param roll the reel or card
+ * @param soundRoll the recorder's roll
  * @param clip a clip or file name
  * @param circled whether the take was circled
  * @param notes what was remarked
@@ -42,6 +43,7 @@ public record LogEntry(
     String take,
     String camera,
     String roll,
+    String soundRoll,
     String clip,
     boolean circled,
     String notes,
@@ -80,21 +82,21 @@ public record LogEntry(
   public LogEntry withTimes(
       Optional<Label> newIn, Optional<Label> newOut, Optional<FrameRate> newRate) {
     return new LogEntry(
-        id, paper, row, kind, newIn, newOut, newRate, date, scene, shot, take, camera, roll, clip,
-        circled, notes, people, keywords, category);
+        id, paper, row, kind, newIn, newOut, newRate, date, scene, shot, take, camera, roll,
+        soundRoll, clip, circled, notes, people, keywords, category);
   }
 
   /** This on another day. */
   public LogEntry withDate(Optional<LocalDate> newDate) {
     return new LogEntry(
-        id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, roll, clip,
-        circled, notes, people, keywords, category);
+        id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, roll,
+        soundRoll, clip, circled, notes, people, keywords, category);
   }
 
   /** This with its clip and its roll called otherwise. */
   public LogEntry withNames(String newClip, String newRoll) {
     return new LogEntry(
-        id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, newRoll, newClip,
-        circled, notes, people, keywords, category);
+        id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, newRoll,
+        soundRoll, newClip, circled, notes, people, keywords, category);
   }
 }

@@ -14,6 +14,7 @@ public enum LogField {
   TAKE("take"),
   CAMERA("camera"),
   ROLL("roll"),
+  SOUND_ROLL("sound roll"),
   CLIP("clip name"),
   CIRCLED("circled"),
   NOTES("notes"),

@@ -148,6 +148,7 @@ public final class LogReader {
             take,
             text(row, LogField.CAMERA),
             text(row, LogField.ROLL),
+            text(row, LogField.SOUND_ROLL),
             text(row, LogField.CLIP),
             circled,
             marker.isEmpty() ? notes : (notes.isEmpty() ? marker : marker + ". " + notes),

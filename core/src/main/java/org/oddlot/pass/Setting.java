@@ -9,7 +9,7 @@ import java.util.List;
  * @param title what it is called on the screen
  * @param kind what can be said
  * @param initial what holds as long as nothing is said
- * @param words for {@link Kind#ONE_OF} what can be said
+ * @param words for {@link Kind#ONE_OF} and {@link Kind#SOME_OF} what can be said
  */
 public record Setting(String key, String title, Kind kind, String initial, List<String> words) {
 
@@ -19,7 +19,9 @@ public record Setting(String key, String title, Kind kind, String initial, List<
     YES_NO,
     TEXT,
     TEXT_OR_NOTHING,
-    ONE_OF
+    ONE_OF,
+    /** Words joined by commas, or nothing. */
+    SOME_OF
   }
 
   public Setting {
@@ -46,6 +48,16 @@ public record Setting(String key, String title, Kind kind, String initial, List<
     return new Setting(key, title, Kind.TEXT_OR_NOTHING, "", List.of());
   }
 
+  /** Any of these words; none from the start. */
+  public static Setting someOf(String key, String title, List<String> words) {
+    return new Setting(key, title, Kind.SOME_OF, "", words);
+  }
+
+  /** The words of a value. */
+  static List<String> split(String value) {
+    return value.isEmpty() ? List.of() : List.of(value.split(",", -1));
+  }
+
   /** Whether {@code value} can be said. */
   public boolean accepts(String value) {
     return switch (kind) {
@@ -54,6 +66,7 @@ public record Setting(String key, String title, Kind kind, String initial, List<
       case TEXT -> !value.isBlank();
       case TEXT_OR_NOTHING -> true;
       case ONE_OF -> words.contains(value);
+      case SOME_OF -> words.containsAll(split(value));
     };
   }
 }

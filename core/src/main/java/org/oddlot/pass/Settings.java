@@ -1,5 +1,6 @@
 package org.oddlot.pass;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -38,6 +39,11 @@ public record Settings(Map<String, String> values) {
   /** What holds, as a number. */
   public int number(Setting setting) {
     return Integer.parseInt(text(setting));
+  }
+
+  /** What holds, as words of which any can be chosen. */
+  public List<String> chosen(Setting setting) {
+    return Setting.split(text(setting));
   }
 
   /** What holds, as yes or no. */

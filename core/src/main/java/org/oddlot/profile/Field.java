@@ -21,6 +21,7 @@ public enum Field {
   NOTES("log"),
   PEOPLE("log"),
   DEPARTMENTS("log"),
+  SOUND_ROLL("log"),
   ORIGINAL_NAME("clip"),
   KEYWORDS("clip"),
   KEYWORD_TEXT("keyword", "text"),

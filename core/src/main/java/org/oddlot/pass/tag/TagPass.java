@@ -35,7 +35,7 @@ import org.oddlot.timeline.Marker;
 
 /**
  * Writes what the matched entries say into the clips: scene, shot, take, camera, circle, notes,
- * people; keyword ranges; markers. What is there already and says something else is overwritten
+ * people; keyword ranges; selects; markers. Gathers the clips in new bins. What is there already and says something else is overwritten
  * only when a person accepts it.
  */
 public final class TagPass implements Pass {
@@ -51,11 +51,15 @@ public final class TagPass implements Pass {
   public static final Setting OVERWRITE =
       Setting.yesNo("overwrite", "Overwrite what is there", false);
 
-  /** Whether circled takes get a keyword. */
-  public static final Setting CIRCLED = Setting.yesNo("circled", "Circled as keyword", false);
+  /** What becomes keywords of the whole clip, by the department that wrote it down. */
+  public static final Setting KEYWORDS =
+      Setting.someOf("keywords", "Keywords", Keyworded.words());
 
-  /** Whether the people in a take become keywords. */
-  public static final Setting PEOPLE = Setting.yesNo("people", "People as keywords", false);
+  /** Whether circled takes are marked as selects. */
+  public static final Setting SELECTS = Setting.yesNo("selects", "Circled as selects", false);
+
+  /** By what the clips are gathered in new bins. */
+  public static final Setting BINS = Setting.someOf("bins", "New bins", BinSet.words());
 
   @Override
   public String id() {
@@ -74,7 +78,7 @@ public final class TagPass implements Pass {
 
   @Override
   public List<Setting> settings() {
-    return List.of(NAME, USES, OVERWRITE, CIRCLED, PEOPLE);
+    return List.of(NAME, KEYWORDS, BINS, SELECTS, USES, OVERWRITE);
   }
 
   @Override
@@ -97,7 +101,10 @@ public final class TagPass implements Pass {
       if (its != null) {
         its.sort(Comparator.comparing(LogEntry::paper).thenComparingInt(LogEntry::row));
         var tags = new Tags(source, its);
-        tags.alsoAsKeywords(settings.yes(CIRCLED), settings.yes(PEOPLE));
+        tags.alsoAsKeywords(settings.chosen(KEYWORDS));
+        if (settings.yes(SELECTS)) {
+          tags.selectCircled();
+        }
         names.add(source, TagFinding.tokens(source, tags.notes()));
         gathered.put(source, tags);
       }
@@ -186,7 +193,8 @@ public final class TagPass implements Pass {
             "name");
       }
     }
-    return changes.applyTo(matter);
+    Applied tagged = changes.applyTo(matter);
+    return BinSet.added(tagged, settings.chosen(BINS));
   }
 
   private static Clip tagged(Clip clip, TagFinding finding, Profile profile) {

@@ -43,6 +43,7 @@ final class Tags {
     one(Field.TAKE, LogEntry::take);
     one(Field.CAMERA, entry -> entry.camera().isEmpty() ? source.camera() : entry.camera());
     one(Field.ROLL, entry -> entry.roll().isEmpty() ? source.reel() : entry.roll());
+    one(Field.SOUND_ROLL, LogEntry::soundRoll);
     if (shots.stream().anyMatch(LogEntry::circled)) {
       notes.add(Note.of(Field.CIRCLED, "yes"));
     }
@@ -135,17 +136,33 @@ final class Tags {
         .map(Timecode::toRationalTime);
   }
 
-  /** Adds what was ticked to become keywords of the whole clip. */
-  void alsoAsKeywords(boolean circled, boolean people) {
-    if (circled && shots.stream().anyMatch(LogEntry::circled)) {
-      marks.add(new Mark(MarkerKind.KEYWORD, "Circled", "Script", "", Optional.empty()));
+  /** Adds what was chosen to become keywords of the whole clip. */
+  void alsoAsKeywords(List<String> chosen) {
+    for (Keyworded each : Keyworded.values()) {
+      if (chosen.contains(each.word())) {
+        notes.stream()
+            .filter(note -> note.field() == each.field())
+            .flatMap(note -> note.values().stream())
+            .map(value ->
+                new Mark(
+                    MarkerKind.KEYWORD,
+                    each.keyword(value),
+                    each.category(),
+                    "",
+                    Optional.empty()))
+            .forEach(marks::add);
+      }
     }
-    if (people) {
-      notes.stream()
-          .filter(note -> note.field() == Field.PEOPLE)
-          .flatMap(note -> note.values().stream())
-          .forEach(name ->
-              marks.add(new Mark(MarkerKind.KEYWORD, name, "People", "", Optional.empty())));
+  }
+
+  /** Marks all of a circled take as a select. */
+  void selectCircled() {
+    if (shots.stream().anyMatch(LogEntry::circled)) {
+      source
+          .range()
+          .ifPresent(all ->
+              marks.add(
+                  new Mark(MarkerKind.SELECT, "Circled", "Script", "", Optional.of(all))));
     }
   }
 

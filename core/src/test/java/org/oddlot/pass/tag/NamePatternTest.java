@@ -2,20 +2,31 @@ package org.oddlot.pass.tag;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlot.format.otio.OtioReader;
+import org.oddlot.format.otio.OtioWriter;
+import org.oddlot.pass.Document;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.LedgerEntry;
+import org.oddlot.pass.Matter;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Progress;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Sample;
 import org.oddlot.pass.Settings;
 import org.oddlot.pass.Standing;
+import org.oddlot.problem.Problems;
+import org.oddlot.profile.Profiles;
 import org.oddlot.time.FrameRate;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Differences;
+import org.oddlot.timeline.TimelineObject;
 
 class NamePatternTest {
   private static final Map<String, String> VALUES =
@@ -131,7 +142,7 @@ class NamePatternTest {
     RunSheet sheet =
         RunSheet.initial()
             .withSettings(
-                "tag", Settings.INITIAL.with(TagPass.CIRCLED, "yes").with(TagPass.PEOPLE, "yes"));
+                "tag", Settings.INITIAL.with(TagPass.KEYWORDS, "circled,people"));
     Outcome outcome =
         new Engine().run(sample.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
     assertThat(outcome.ledger())
@@ -154,5 +165,102 @@ class NamePatternTest {
     Outcome outcome =
         new Engine().run(sample.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
     assertThat(outcome.ledger()).anyMatch(e -> e.before().equals("13") && e.after().equals("12"));
+  }
+
+  private static Outcome run(Sample sample, Settings settings) {
+    return new Engine()
+        .run(
+            sample.matter(),
+            RunSheet.initial().withSettings("tag", settings),
+            Map.of(),
+            Optional.empty(),
+            Progress.NONE);
+  }
+
+  private static Sample scenes() {
+    return Sample.at(FrameRate.FPS_25)
+        .clip("A001C001 10:00:00:00 250 A 2026-03-14")
+        .clip("A001C002 11:00:00:00 250 A 2026-03-14")
+        .clip("B001C001 11:00:00:00 250 B 2026-03-15")
+        .clip("A001C003 12:00:00:00 250 A 2026-03-14")
+        .use("A001C001 10:00:00:00 250 A 2026-03-14", 0, 10)
+        .log("Scene,Take,Cam,TC In,Date,Circled,Sound roll")
+        .log("12,1,A,10:00:00:00,2026-03-14,x,S03")
+        .log("2,1,A,11:00:00:00,2026-03-14,,S03")
+        .log("12A,1,B,11:00:00:00,2026-03-15,x,");
+  }
+
+  @Test
+  void newBinsGatherTheClipsAndTheOldOnesStay() {
+    Outcome outcome = run(scenes(), Settings.INITIAL.with(TagPass.BINS, "scene,circled"));
+    Bin root = (Bin) outcome.end().documents().getFirst().root();
+    Bin before = (Bin) outcome.start().documents().getFirst().root();
+    assertThat(root.children()).hasSize(before.children().size() + 2);
+    Bin scenes = (Bin) root.children().get(before.children().size());
+    assertThat(scenes.name()).isEqualTo("By scene");
+    // As people count, not letter by letter.
+    assertThat(scenes.children())
+        .extracting(TimelineObject::name)
+        .containsExactly("Scene 2", "Scene 12", "Scene 12A");
+    assertThat(scenes.children().get(1).children())
+        .extracting(TimelineObject::name)
+        .containsExactly("A001C001");
+    Bin circled = (Bin) root.children().getLast();
+    assertThat(circled.children().getFirst().children())
+        .extracting(TimelineObject::name)
+        .containsExactly("A001C001", "B001C001");
+    // Each set is one change, with a reason.
+    assertThat(outcome.ledger())
+        .filteredOn(entry -> entry.reason().startsWith("the clips by"))
+        .hasSize(2);
+  }
+
+  @Test
+  void theFileWithNewBinsIsReadAgainWithTheSameClipsInThem() {
+    Outcome outcome = run(scenes(), Settings.INITIAL.with(TagPass.BINS, "camera"));
+    var bytes = new java.io.ByteArrayOutputStream();
+    OtioWriter.write(outcome.end().documents().getFirst().root(), bytes);
+    var problems = new Problems("again");
+    Bin again = (Bin) OtioReader.read(bytes.toByteArray(), problems).orElseThrow();
+    assertThat(problems.list()).isEmpty();
+    Bin cameras = (Bin) again.children().getLast();
+    assertThat(cameras.children())
+        .extracting(TimelineObject::name)
+        .containsExactly("Camera A", "Camera B");
+    Clip copy = (Clip) cameras.children().getFirst().children().getFirst();
+    Clip first = (Clip) again.children().getFirst();
+    assertThat(Differences.between(first, copy)).isEmpty();
+    // What is there already is not made once more.
+    Document document =
+        new Document("again.otio", "0123456789abcdef", again, Profiles.own(), List.of());
+    Matter matter = Matter.of("Day", List.of(document), List.of(), List.of());
+    RunSheet sheet =
+        RunSheet.initial()
+            .withSettings("tag", Settings.INITIAL.with(TagPass.BINS, "camera"));
+    assertThat(
+            new Engine()
+                .run(matter, sheet, Map.of(), Optional.empty(), Progress.NONE)
+                .ledger())
+        .isEmpty();
+  }
+
+  @Test
+  void circledTakesBecomeSelectsAndDepartmentsKeywords() {
+    Outcome outcome =
+        run(
+            scenes(),
+            Settings.INITIAL.with(TagPass.SELECTS, "yes").with(TagPass.KEYWORDS, "sound roll"));
+    assertThat(outcome.ledger())
+        .filteredOn(entry -> entry.property().startsWith("markers"))
+        .extracting(LedgerEntry::after)
+        .hasSize(3)
+        .allMatch(after -> after.contains("Circled at") || after.contains("Circled "));
+    assertThat(outcome.ledger())
+        .extracting(LedgerEntry::after)
+        .anyMatch(after -> after.contains("Sound roll S03"));
+    assertThat(outcome.ledger())
+        .filteredOn(entry -> entry.property().endsWith("departments/sound/roll"))
+        .hasSize(3)
+        .allMatch(entry -> entry.after().equals("S03"));
   }
 }

@@ -2,10 +2,13 @@ package org.oddlot.desk.kit;
 
 import java.util.List;
 import java.util.function.BiConsumer;
+import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.CustomMenuItem;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import org.oddlot.pass.Setting;
@@ -54,8 +57,46 @@ public final class SettingsBar extends HBox {
         choice.setOnAction(_ -> onChange.accept(setting, choice.getValue()));
         yield titled(setting, choice);
       }
+      case SOME_OF -> someOf(setting, values);
       case WHOLE_NUMBER, TEXT, TEXT_OR_NOTHING -> titled(setting, field(setting, values));
     };
+  }
+
+  /** A menu of ticks that stays open while several are set. */
+  private MenuButton someOf(Setting setting, Settings values) {
+    List<String> chosen = values.chosen(setting);
+    var menu = new MenuButton(summary(setting, chosen));
+    menu.setId("setting-" + setting.key());
+    for (String word : setting.words()) {
+      var tick = new CheckBox(word);
+      tick.setId("setting-" + setting.key() + "-" + word.replace(' ', '-'));
+      tick.setSelected(chosen.contains(word));
+      menu.getItems().add(new CustomMenuItem(tick, false));
+    }
+    // Said once, when the menu is closed: each step to be taken back is a whole answer.
+    menu.showingProperty()
+        .addListener((_, _, showing) -> {
+          String now =
+              menu.getItems().stream()
+                  .map(item -> (CheckBox) ((CustomMenuItem) item).getContent())
+                  .filter(CheckBox::isSelected)
+                  .map(CheckBox::getText)
+                  .collect(Collectors.joining(","));
+          if (!showing && !now.equals(values.text(setting))) {
+            onChange.accept(setting, now);
+          }
+        });
+    return menu;
+  }
+
+  private static String summary(Setting setting, List<String> chosen) {
+    return setting.title()
+        + ": "
+        + switch (chosen.size()) {
+          case 0 -> "none";
+          case 1, 2 -> String.join(", ", chosen);
+          default -> chosen.size() + " kinds";
+        };
   }
 
   private TextField field(Setting setting, Settings values) {

@@ -64,7 +64,13 @@ public final class TagBench implements Bench {
     this.session = session;
     settings =
         new SettingsBar(
-            List.of(TagPass.USES, TagPass.OVERWRITE, TagPass.CIRCLED, TagPass.PEOPLE), this::set);
+            List.of(
+                TagPass.KEYWORDS,
+                TagPass.BINS,
+                TagPass.SELECTS,
+                TagPass.USES,
+                TagPass.OVERWRITE),
+            this::set);
     names = new SettingsBar(List.of(TagPass.NAME), this::set);
     evidence.getStyleClass().add("evidence");
     evidence.setId("tag-evidence");

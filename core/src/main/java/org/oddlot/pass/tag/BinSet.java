@@ -1,0 +1,139 @@
+package org.oddlot.pass.tag;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Function;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Document;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.PlacedClip;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Sources;
+import org.oddlot.profile.Field;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.TimelineObject;
+
+/**
+ * A set of new bins beside those that are there: a bin for each scene, day or camera, in it the
+ * clips once more. The old ones stay as they are. A file that is a single timeline can have none.
+ */
+enum BinSet {
+  SCENE("scene", "By scene", Field.SCENE),
+  DAY("day", "By day", Field.RECORDED),
+  CAMERA("camera", "By camera", Field.CAMERA),
+  CIRCLED("circled", "By circle", Field.CIRCLED);
+
+  private final String word;
+  private final String title;
+  private final Field field;
+
+  BinSet(String word, String title, Field field) {
+    this.word = word;
+    this.title = title;
+    this.field = field;
+  }
+
+  static List<String> words() {
+    return Arrays.stream(values()).map(set -> set.word).toList();
+  }
+
+  /** What was tagged, with the sets that are chosen. */
+  static Applied added(Applied tagged, List<String> chosen) {
+    Matter matter = tagged.matter();
+    var claims = new ArrayList<>(tagged.claims());
+    for (BinSet set : values()) {
+      if (chosen.contains(set.word)) {
+        matter = matter.withDocuments(document -> set.addedTo(document, claims));
+      }
+    }
+    return new Applied(matter, claims);
+  }
+
+  private Document addedTo(Document document, List<Applied.Claim> claims) {
+    if (!(document.root() instanceof Bin root)) {
+      return document;
+    }
+    var groups = new TreeMap<String, List<TimelineObject>>(BinSet::naturally);
+    for (Source source : Sources.of(List.of(document)).all()) {
+      source.inBins().stream()
+          .findFirst()
+          .ifPresent(clip ->
+              value(source, clip)
+                  .ifPresent(name ->
+                      groups.computeIfAbsent(name, _ -> new ArrayList<>()).add(clip.clip())));
+    }
+    Bin set =
+        Bin.of(
+            title,
+            groups.entrySet().stream().map(e -> Bin.of(e.getKey(), e.getValue())).toList());
+    if (groups.isEmpty() || root.children().stream().anyMatch(there -> isSame(there, set))) {
+      return document;
+    }
+    claims.add(new Applied.Claim(set, "", "the clips " + title.toLowerCase(java.util.Locale.ROOT)));
+    var children = new ArrayList<TimelineObject>(root.children());
+    children.add(set);
+    return document.withRoot(root.withChildren(children));
+  }
+
+  private Optional<String> value(Source source, PlacedClip placed) {
+    Function<Field, Optional<String>> noted = f -> placed.profile().text(placed.clip(), f);
+    return switch (this) {
+      case SCENE -> noted.apply(field).map(scene -> "Scene " + scene);
+      case DAY -> source.recorded().map(Object::toString);
+      case CAMERA ->
+          noted
+              .apply(field)
+              .or(() -> Optional.of(source.camera()).filter(c -> !c.isEmpty()))
+              .map(camera -> "Camera " + camera);
+      case CIRCLED -> noted.apply(field).filter("true"::equals).map(_ -> "Circled");
+    };
+  }
+
+  /** Whether a set that came in has the same bins with the same clips. */
+  private static boolean isSame(TimelineObject there, Bin set) {
+    return there instanceof Bin && shape(there).equals(shape(set));
+  }
+
+  private static String shape(TimelineObject object) {
+    return object instanceof Bin bin
+        ? bin.name() + bin.children().stream().map(BinSet::shape).toList()
+        : object.name();
+  }
+
+  /** Scene 2 before scene 12, and 12 before 12A. */
+  private static int naturally(String one, String other) {
+    int a = 0;
+    int b = 0;
+    while (a < one.length() && b < other.length()) {
+      int endA = digits(one, a);
+      int endB = digits(other, b);
+      int order;
+      if (endA > a && endB > b && endA - a < 10 && endB - b < 10) {
+        order =
+            Integer.compare(
+                Integer.parseInt(one.substring(a, endA)),
+                Integer.parseInt(other.substring(b, endB)));
+        a = endA;
+        b = endB;
+      } else {
+        order = Character.compare(one.charAt(a++), other.charAt(b++));
+      }
+      if (order != 0) {
+        return order;
+      }
+    }
+    int rest = Integer.compare(one.length() - a, other.length() - b);
+    return rest != 0 ? rest : one.compareTo(other);
+  }
+
+  private static int digits(String text, int from) {
+    int end = from;
+    while (end < text.length() && text.charAt(end) >= '0' && text.charAt(end) <= '9') {
+      end++;
+    }
+    return end;
+  }
+}
