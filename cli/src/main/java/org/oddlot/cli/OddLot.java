@@ -23,7 +23,8 @@ import picocli.CommandLine.Spec;
       ConvertCommand.class,
       MakeDemoCommand.class,
       PracticeCommand.class,
-      ProfileCommand.class
+      ProfileCommand.class,
+      ReceiveCommand.class
     })
 public final class OddLot implements Callable<Integer> {
 

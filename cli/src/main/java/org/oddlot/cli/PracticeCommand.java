@@ -18,19 +18,19 @@ import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
-/** {@code oddlot practice desk import|export} */
+/** {@code oddlot practice desk|slate} */
 @Command(
     name = "practice",
     description = "The stand-ins for other programs.",
     mixinStandardHelpOptions = true,
-    subcommands = PracticeCommand.Desk.class)
+    subcommands = {PracticeCommand.Desk.class, PracticeSlateCommand.class})
 final class PracticeCommand implements Callable<Integer> {
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
 
   @Override
   public Integer call() {
-    throw new ParameterException(spec.commandLine(), "Say which one: desk.");
+    throw new ParameterException(spec.commandLine(), "Say which one: desk or slate.");
   }
 
   /** The editing program. */

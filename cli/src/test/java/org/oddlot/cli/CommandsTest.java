@@ -329,4 +329,33 @@ class CommandsTest {
         .mapToInt(one -> Integer.parseInt(((JsonNumber) one.get(what).orElseThrow()).spelling()))
         .sum();
   }
+
+  @Test
+  void practiceSlateWritesALogThatIsReadLikeAny() throws IOException {
+    Path script = Files.writeString(folder.resolve("s.txt"), "10:14:07.5 take 77 4 A\n");
+    String[] set = {
+      "practice", "slate", "--script", script.toString(), "--date", "2026-03-14", "--rate", "24"
+    };
+    assertThat(run(with(set, "--clock-offset", "7.5", "--out", out("slate.csv"))).code())
+        .isEqualTo(ExitCode.DONE);
+    assertThat(folder.resolve("slate.csv")).content().contains("10:14:15:00,,2026-03-14,24,77,4,A");
+    assertThat(run(set).err()).contains("--out FILE or --serve PORT");
+    Files.writeString(script, "dance\n");
+    Ended wrong = run(with(set, "--out", out("slate.json")));
+    assertThat(wrong.code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(wrong.err()).contains("s.txt, line 1:");
+    assertThat(run("receive", "nowhere").err()).contains("no address of a device");
+  }
+
+  private static String[] with(String[] arguments, String... more) {
+    return java.util.stream.Stream.of(arguments, more)
+        .flatMap(java.util.Arrays::stream)
+        .toArray(String[]::new);
+  }
+
+  @Test
+  void aShippedProfileIsPrintedToBeEdited() {
+    assertThat(run("profile", "practice-desk").out()).startsWith("# Where Practice Desk keeps");
+    assertThat(run("profile", "harbour").err()).contains("there are odd-lot, practice-desk");
+  }
 }

@@ -89,14 +89,14 @@ public record LogEntry(
   /** This on another day. */
   public LogEntry withDate(Optional<LocalDate> newDate) {
     return new LogEntry(
-        id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, roll,
-        soundRoll, clip, circled, notes, people, keywords, category);
+        id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, roll, soundRoll,
+        clip, circled, notes, people, keywords, category);
   }
 
   /** This with its clip and its roll called otherwise. */
   public LogEntry withNames(String newClip, String newRoll) {
     return new LogEntry(
-        id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, newRoll,
-        soundRoll, newClip, circled, notes, people, keywords, category);
+        id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, newRoll, soundRoll,
+        newClip, circled, notes, people, keywords, category);
   }
 }

@@ -82,7 +82,7 @@ final class DeskWindow {
     this.returning = new ReturnBench(session, picker);
     for (Bench bench :
         List.of(
-            new IntakeBench(session, picker),
+            new IntakeBench(session, picker, overlay),
             new PutRightBench(session, overlay),
             new MatchBench(session, overlay),
             new TagBench(session),

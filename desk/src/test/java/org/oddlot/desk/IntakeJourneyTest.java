@@ -3,11 +3,14 @@ package org.oddlot.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.DataFormat;
 import javafx.scene.input.KeyCode;
@@ -16,6 +19,10 @@ import org.oddlot.demo.Demo;
 import org.oddlot.paper.LogField;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.Item;
+import org.oddlot.practice.slate.Clock;
+import org.oddlot.practice.slate.Script;
+import org.oddlot.practice.slate.SlateLog;
+import org.oddlot.practice.slate.SlateServer;
 
 /** How papers and timelines are read, corrected by hand. */
 class IntakeJourneyTest extends Journey {
@@ -97,5 +104,36 @@ class IntakeJourneyTest extends Journey {
     choose("reading-profile", Optional.of("odd-lot"));
     assertThat(session.state().outcome().orElseThrow().start().sources().all())
         .allMatch(source -> source.recorded().isEmpty());
+  }
+
+  @Test
+  void aLogIsReceivedFromADevice() throws IOException {
+    Demo.make(folder.resolve("demo"));
+    open(folder.resolve("demo/orrin-day1.otio"));
+    var script = Script.parse("10:14:07.5 take 77 4 A\n10:15:00 take 77 5 A\n");
+    var clock = new Clock(BigDecimal.valueOf(25), LocalDate.of(2026, 3, 14), 0);
+    try (var device = SlateServer.start(SlateLog.of(script, clock), 0, 1, 3)) {
+      clickOn("#receive");
+      WaitForIt.fx();
+      write("nowhere");
+      hit(KeyCode.ENTER);
+      assertThat(words("overlay")).contains("is no port of this machine");
+      interact(() ->
+          lookup("#device-address")
+              .queryAs(TextField.class)
+              .setText(Integer.toString(device.address().getPort())));
+      clickOn("#device-receive");
+      settle();
+    }
+    assertThat(words("intake-rows")).contains("Practice Slate log.json");
+    assertThat(session.state().outcome().orElseThrow().start().entries())
+        .anyMatch(entry -> entry.scene().equals("77") && entry.take().equals("5"));
+    // Without the device the window says so and goes on.
+    clickOn("#receive");
+    WaitForIt.fx();
+    write("1");
+    hit(KeyCode.ENTER);
+    settle();
+    assertThat(status()).contains("is the device attached and switched on?");
   }
 }

@@ -67,8 +67,7 @@ enum BinSet {
     }
     Bin set =
         Bin.of(
-            title,
-            groups.entrySet().stream().map(e -> Bin.of(e.getKey(), e.getValue())).toList());
+            title, groups.entrySet().stream().map(e -> Bin.of(e.getKey(), e.getValue())).toList());
     if (groups.isEmpty() || root.children().stream().anyMatch(there -> isSame(there, set))) {
       return document;
     }

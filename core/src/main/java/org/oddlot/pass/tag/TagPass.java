@@ -35,8 +35,8 @@ import org.oddlot.timeline.Marker;
 
 /**
  * Writes what the matched entries say into the clips: scene, shot, take, camera, circle, notes,
- * people; keyword ranges; selects; markers. Gathers the clips in new bins. What is there already and says something else is overwritten
- * only when a person accepts it.
+ * people; keyword ranges; selects; markers. Gathers the clips in new bins. What is there already
+ * and says something else is overwritten only when a person accepts it.
  */
 public final class TagPass implements Pass {
 
@@ -52,8 +52,7 @@ public final class TagPass implements Pass {
       Setting.yesNo("overwrite", "Overwrite what is there", false);
 
   /** What becomes keywords of the whole clip, by the department that wrote it down. */
-  public static final Setting KEYWORDS =
-      Setting.someOf("keywords", "Keywords", Keyworded.words());
+  public static final Setting KEYWORDS = Setting.someOf("keywords", "Keywords", Keyworded.words());
 
   /** Whether circled takes are marked as selects. */
   public static final Setting SELECTS = Setting.yesNo("selects", "Circled as selects", false);

@@ -145,11 +145,7 @@ final class Tags {
             .flatMap(note -> note.values().stream())
             .map(value ->
                 new Mark(
-                    MarkerKind.KEYWORD,
-                    each.keyword(value),
-                    each.category(),
-                    "",
-                    Optional.empty()))
+                    MarkerKind.KEYWORD, each.keyword(value), each.category(), "", Optional.empty()))
             .forEach(marks::add);
       }
     }
@@ -161,8 +157,7 @@ final class Tags {
       source
           .range()
           .ifPresent(all ->
-              marks.add(
-                  new Mark(MarkerKind.SELECT, "Circled", "Script", "", Optional.of(all))));
+              marks.add(new Mark(MarkerKind.SELECT, "Circled", "Script", "", Optional.of(all))));
     }
   }
 

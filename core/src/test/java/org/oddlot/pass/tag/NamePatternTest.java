@@ -141,8 +141,7 @@ class NamePatternTest {
             .log("12,1,10:00:00:00,x,Inés; Pilar");
     RunSheet sheet =
         RunSheet.initial()
-            .withSettings(
-                "tag", Settings.INITIAL.with(TagPass.KEYWORDS, "circled,people"));
+            .withSettings("tag", Settings.INITIAL.with(TagPass.KEYWORDS, "circled,people"));
     Outcome outcome =
         new Engine().run(sample.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
     assertThat(outcome.ledger())
@@ -235,12 +234,8 @@ class NamePatternTest {
         new Document("again.otio", "0123456789abcdef", again, Profiles.own(), List.of());
     Matter matter = Matter.of("Day", List.of(document), List.of(), List.of());
     RunSheet sheet =
-        RunSheet.initial()
-            .withSettings("tag", Settings.INITIAL.with(TagPass.BINS, "camera"));
-    assertThat(
-            new Engine()
-                .run(matter, sheet, Map.of(), Optional.empty(), Progress.NONE)
-                .ledger())
+        RunSheet.initial().withSettings("tag", Settings.INITIAL.with(TagPass.BINS, "camera"));
+    assertThat(new Engine().run(matter, sheet, Map.of(), Optional.empty(), Progress.NONE).ledger())
         .isEmpty();
   }
 

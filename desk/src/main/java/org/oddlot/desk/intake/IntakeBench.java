@@ -17,6 +17,7 @@ import org.oddlot.desk.kit.Actions;
 import org.oddlot.desk.kit.Bench;
 import org.oddlot.desk.kit.BenchFrame;
 import org.oddlot.desk.kit.Facts;
+import org.oddlot.desk.kit.Overlay;
 import org.oddlot.desk.kit.Sheet;
 import org.oddlot.desk.kit.StandingMark;
 import org.oddlot.desk.kit.Words;
@@ -42,6 +43,7 @@ public final class IntakeBench implements Bench {
   private final IntakePass pass = new IntakePass();
   private final Session session;
   private final FilePicker picker;
+  private final Overlay overlay;
   private final BenchFrame frame = new BenchFrame(pass.question());
   private final Sheet<Judged> files =
       new Sheet<>(
@@ -55,10 +57,13 @@ public final class IntakeBench implements Bench {
   private List<Lot.Input> inputs = List.of();
   private String find = "";
 
-  /** The bench for {@code session}; files are asked for with {@code picker}. */
-  public IntakeBench(Session session, FilePicker picker) {
+  /**
+   * The bench for {@code session}; files are asked for with {@code picker}, questions laid over.
+   */
+  public IntakeBench(Session session, FilePicker picker, Overlay overlay) {
     this.session = session;
     this.picker = picker;
+    this.overlay = overlay;
     mapping = new MappingPane(session);
     contents = new ContentsPane(session);
     evidence.getStyleClass().add("evidence");
@@ -73,6 +78,7 @@ public final class IntakeBench implements Bench {
         .withActions(
             Actions.button("read-again", "Read again", "F5", session::readAgain),
             Actions.button("paste", "Paste a table", "Ctrl V", this::paste),
+            Actions.button("receive", "Receive…", "", this::receive),
             Words.spring(),
             remove,
             Actions.main("add-files", "Add files…", "Ctrl O", this::addFiles));
@@ -104,6 +110,15 @@ public final class IntakeBench implements Bench {
 
   private void addFiles() {
     session.open(picker.filesToOpen(session.preferences().lastFolder()));
+  }
+
+  private void receive() {
+    var asked =
+        new DeviceAddress(address -> {
+          overlay.close();
+          session.receive(address);
+        });
+    overlay.open(asked.node(), asked.first());
   }
 
   private void paste() {

@@ -1,6 +1,7 @@
 package org.oddlot.desk.session;
 
 import java.io.IOException;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
@@ -15,6 +16,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.lot.Autosave;
+import org.oddlot.lot.DeviceLog;
 import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
@@ -183,6 +185,17 @@ public final class Session {
     } catch (IOException e) {
       say(Notice.trouble("The text could not be kept: " + message(e)));
     }
+  }
+
+  /** Fetches the log of a device at this machine and adds it once it is whole. */
+  public void receive(URI address) {
+    Path folder = usualFolder().orElse(preferences.folder());
+    start(
+        "Receive",
+        job -> {
+          Path file = DeviceLog.receive(address, folder, job);
+          return () -> addFiles(List.of(file));
+        });
   }
 
   /**
@@ -458,7 +471,7 @@ public final class Session {
           after = () -> {};
         }
       } catch (IOException e) {
-        String text = "It could not be written: " + message(e);
+        String text = (what.equals("Write") ? "It could not be written: " : "") + message(e);
         after = () -> say(Notice.trouble(text));
       } catch (RuntimeException | OutOfMemoryError e) {
         System.getLogger(Session.class.getName()).log(System.Logger.Level.ERROR, what, e);
@@ -473,8 +486,11 @@ public final class Session {
   private void finish(Job job, Runnable result) {
     if (running == job) {
       running = null;
-      work.set(Work.IDLE);
       result.run();
+      // What came of it may have begun something new.
+      if (running == null) {
+        work.set(Work.IDLE);
+      }
     }
   }
 

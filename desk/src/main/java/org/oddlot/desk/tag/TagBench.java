@@ -65,11 +65,7 @@ public final class TagBench implements Bench {
     settings =
         new SettingsBar(
             List.of(
-                TagPass.KEYWORDS,
-                TagPass.BINS,
-                TagPass.SELECTS,
-                TagPass.USES,
-                TagPass.OVERWRITE),
+                TagPass.KEYWORDS, TagPass.BINS, TagPass.SELECTS, TagPass.USES, TagPass.OVERWRITE),
             this::set);
     names = new SettingsBar(List.of(TagPass.NAME), this::set);
     evidence.getStyleClass().add("evidence");

@@ -1,0 +1,51 @@
+package org.oddlot.cli;
+
+import java.io.IOException;
+import java.net.URI;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import org.oddlot.lot.DeviceLog;
+import org.oddlot.pass.Progress;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code oddlot receive ADDRESS} */
+@Command(
+    name = "receive",
+    description = "Fetches the log of a logging device that is attached to this machine.",
+    mixinStandardHelpOptions = true)
+final class ReceiveCommand implements Callable<Integer> {
+  @Parameters(
+      paramLabel = "ADDRESS",
+      description = "Where the device is: http://127.0.0.1:PORT/log, or only the port.")
+  private @SuppressWarnings("NullAway.Init") String address;
+
+  @Option(
+      names = "--out",
+      paramLabel = "DIR",
+      description = "The folder to write to; the one that is open unless said otherwise.")
+  private Path folder = Path.of("");
+
+  @Spec
+  private @SuppressWarnings("NullAway.Init") CommandSpec spec;
+
+  @Override
+  public Integer call() throws IOException {
+    URI uri =
+        DeviceLog.address(address)
+            .orElseThrow(() ->
+                new ParameterException(
+                    spec.commandLine(),
+                    "\""
+                        + address
+                        + "\" is no address of a device at this machine, such as 8421."));
+    Path file = DeviceLog.receive(uri, folder.toAbsolutePath(), Progress.NONE);
+    spec.commandLine().getOut().println("Written " + file);
+    spec.commandLine().getOut().flush();
+    return ExitCode.DONE;
+  }
+}
