@@ -33,7 +33,7 @@ public final class MatchPass implements Pass {
   /** How far apart an entry and the start of its clip may be. */
   public static final Setting TOLERANCE = Setting.number("tolerance", "Tolerance in frames", 48);
 
-  private static final int ENTRIES_BETWEEN_CHECKS = 1000;
+  private static final int ENTRIES_AT_ONCE = 5000;
 
   @Override
   public String id() {
@@ -61,12 +61,15 @@ public final class MatchPass implements Pass {
     List<LogEntry> entries = matter.entries().toList();
     var sight = new Sight(matter.sources().all(), settings.number(TOLERANCE));
     var seen = new ArrayList<Sight.Seen>(entries.size());
-    for (LogEntry entry : entries) {
-      if (seen.size() % ENTRIES_BETWEEN_CHECKS == 0) {
-        progress.check();
-        progress.at(0.8 * seen.size() / entries.size(), "Match");
-      }
-      seen.add(sight.of(entry));
+    for (int from = 0; from < entries.size(); from += ENTRIES_AT_ONCE) {
+      progress.check();
+      progress.at(0.8 * from / entries.size(), "Match");
+      // What is seen of an entry does not depend on the others.
+      seen.addAll(
+          entries.subList(from, Math.min(from + ENTRIES_AT_ONCE, entries.size()))
+              .parallelStream()
+              .map(sight::of)
+              .toList());
     }
     List<MatchFinding> findings = new Verdicts(seen, matter.sources(), decisions).findings();
     return new Look(List.copyOf(findings), leftOver(matter, findings, decisions));
@@ -88,10 +91,13 @@ public final class MatchPass implements Pass {
         if (!candidate.hasTime()) {
           continue;
         }
-        nearest.merge(
-            candidate.source().id(),
-            new Near(finding.entry(), candidate),
-            (old, other) -> old.candidate.distance() <= other.candidate.distance() ? old : other);
+        if (!named.contains(candidate.source().id())) {
+          nearest.merge(
+              candidate.source().id(),
+              new Near(finding.entry(), candidate),
+              (old, other) ->
+                  old.candidate.distance() <= other.candidate.distance() ? old : other);
+        }
       }
     }
     return matter.sources().all().stream()

@@ -156,7 +156,7 @@ final class Sight {
   }
 
   /** Made when the first entry names a clip; most logs do not. */
-  private Names names() {
+  private synchronized Names names() {
     Names made = names;
     if (made == null) {
       made = new Names(sources);

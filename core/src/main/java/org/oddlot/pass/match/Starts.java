@@ -19,6 +19,7 @@ import org.oddlot.time.RationalTime;
  */
 final class Starts {
   private final Map<FrameRate, Map<Optional<LocalDate>, Lane>> lanes = new HashMap<>();
+  private final List<FrameRate> rates;
 
   /** The sources of one rate, earliest first. */
   private static final class Lane {
@@ -52,6 +53,7 @@ final class Starts {
       days.forEach((day, sources) -> lanesOfRate.put(day, new Lane(sources)));
       lanes.put(rate, lanesOfRate);
     });
+    rates = lanes.keySet().stream().sorted().toList();
   }
 
   /**
@@ -82,7 +84,7 @@ final class Starts {
 
   /** The rates that there are. */
   List<FrameRate> rates() {
-    return lanes.keySet().stream().sorted().toList();
+    return rates;
   }
 
   /**

@@ -85,21 +85,22 @@ final class Verdicts {
    * just near enough.
    */
   private static Map<String, List<Candidate>> byCamera(Seen one) {
-    Map<String, List<Candidate>> groups =
-        one.candidates().stream()
-            .filter(candidate -> candidate.sameCamera() != Agreement.DIFFERENT)
-            .collect(
-                Collectors.groupingBy(
-                    candidate -> candidate.source().camera(),
-                    LinkedHashMap::new,
-                    Collectors.toList()));
+    var groups = new LinkedHashMap<String, List<Candidate>>();
+    for (Candidate candidate : one.candidates()) {
+      if (candidate.sameCamera() != Agreement.DIFFERENT) {
+        groups
+            .computeIfAbsent(candidate.source().camera(), _ -> new ArrayList<>(2))
+            .add(candidate);
+      }
+    }
     groups.values().removeIf(group -> !one.fits(group.getFirst()));
     return groups;
   }
 
   /** First what timecodes and names say, then what follows from it for scenes and takes. */
   List<MatchFinding> findings() {
-    List<MatchFinding> first = seen.stream().map(this::finding).toList();
+    // Who claims what is known by now; each verdict is found by itself.
+    List<MatchFinding> first = seen.parallelStream().map(this::finding).toList();
     if (seen.stream().noneMatch(Verdicts::isOnlyBySlate)) {
       return first;
     }
@@ -216,6 +217,9 @@ final class Verdicts {
 
   /** The candidates that the entry names and that nothing speaks against. */
   private static List<Candidate> right(Seen one) {
+    if (one.entry().clip().isEmpty()) {
+      return List.of();
+    }
     return one.candidates().stream()
         .filter(c -> c.sameName() == Agreement.SAME)
         .filter(c -> c.sameDate() != Agreement.DIFFERENT)
@@ -226,6 +230,9 @@ final class Verdicts {
 
   /** What the clip's name in the log says; empty where it says nothing. */
   private Optional<MatchFinding> named(Seen one) {
+    if (one.entry().clip().isEmpty()) {
+      return Optional.empty();
+    }
     List<Candidate> named =
         one.candidates().stream().filter(c -> c.sameName() == Agreement.SAME).toList();
     if (named.isEmpty()) {
@@ -391,7 +398,7 @@ final class Verdicts {
                     free.stream().map(Verdicts::inWords).collect(Collectors.joining(", "))))));
   }
 
-  private Clusters clusters() {
+  private synchronized Clusters clusters() {
     Clusters made = clusters;
     if (made == null) {
       made =

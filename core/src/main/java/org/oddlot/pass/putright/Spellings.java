@@ -2,8 +2,10 @@ package org.oddlot.pass.putright;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -36,19 +38,28 @@ final class Spellings {
 
   List<PutRightFinding> findings() {
     var findings = new ArrayList<PutRightFinding>();
-    Map<String, String> clips = byPlain(Source::name);
-    Map<String, String> rolls = byPlain(Source::reel);
+    Map<String, String> clips = byPlain(LogEntry::clip, Source::name);
+    Map<String, String> rolls = byPlain(LogEntry::roll, Source::reel);
     matter.papers().forEach(paper -> spelling(paper, clips, rolls).ifPresent(findings::add));
     straySpaces().ifPresent(findings::add);
     findings.addAll(namesakes());
     return findings;
   }
 
-  /** The names that are in use, by how they are compared; without those that several share. */
-  private Map<String, String> byPlain(Function<Source, String> name) {
+  /**
+   * The names that are in use, by how they are compared, without those that several share; nothing
+   * where no paper names any.
+   */
+  private Map<String, String> byPlain(
+      Function<LogEntry, String> said, Function<Source, String> name) {
     var found = new HashMap<String, String>();
-    for (Source source : matter.sources().all()) {
-      String its = PlainName.withoutEnding(name.apply(source));
+    if (matter.entries().allMatch(entry -> said.apply(entry).isEmpty())) {
+      return found;
+    }
+    var names = new HashSet<String>();
+    matter.sources().all().forEach(source -> names.add(name.apply(source)));
+    for (String each : names) {
+      String its = PlainName.withoutEnding(each);
       // Two spellings of the clips themselves: neither is the right one.
       found.merge(PlainName.of(its), its, (one, other) -> one.equals(other) ? one : "");
     }
@@ -101,7 +112,7 @@ final class Spellings {
     var names = new LinkedHashMap<String, String>();
     var evidence = new ArrayList<Evidence>();
     for (Source source : matter.sources().all()) {
-      String tidy = STRAY.matcher(source.name()).replaceAll(" ").strip();
+      String tidy = tidy(source.name());
       if (!tidy.equals(source.name()) && !tidy.isEmpty()) {
         names.put(source.id(), tidy);
         evidence.add(new Evidence("clip", "“" + source.name() + "”", ""));
@@ -115,6 +126,11 @@ final class Spellings {
         rename("spaces", "Clips", names, what, what, "names without them", true, evidence));
   }
 
+  private static String tidy(String name) {
+    boolean maybe = name.chars().anyMatch(c -> c <= ' ' || c > '~');
+    return maybe ? STRAY.matcher(name).replaceAll(" ").strip() : name;
+  }
+
   /** Clips of the same name that are not the same. */
   private List<PutRightFinding> namesakes() {
     Map<String, List<Source>> byName =
@@ -122,7 +138,9 @@ final class Spellings {
             .filter(source -> !source.name().isBlank() && !source.reel().isBlank())
             .collect(
                 Collectors.groupingBy(
-                    source -> PlainName.of(source.name()), TreeMap::new, Collectors.toList()));
+                    source -> source.name().strip().toUpperCase(Locale.ROOT),
+                    TreeMap::new,
+                    Collectors.toList()));
     var findings = new ArrayList<PutRightFinding>();
     var names = new LinkedHashMap<String, String>();
     var evidence = new ArrayList<Evidence>();
