@@ -66,8 +66,7 @@ public final class MatchPass implements Pass {
       progress.at(0.8 * from / entries.size(), "Match");
       // What is seen of an entry does not depend on the others.
       seen.addAll(
-          entries.subList(from, Math.min(from + ENTRIES_AT_ONCE, entries.size()))
-              .parallelStream()
+          entries.subList(from, Math.min(from + ENTRIES_AT_ONCE, entries.size())).parallelStream()
               .map(sight::of)
               .toList());
     }
@@ -95,8 +94,7 @@ public final class MatchPass implements Pass {
           nearest.merge(
               candidate.source().id(),
               new Near(finding.entry(), candidate),
-              (old, other) ->
-                  old.candidate.distance() <= other.candidate.distance() ? old : other);
+              (old, other) -> old.candidate.distance() <= other.candidate.distance() ? old : other);
         }
       }
     }

@@ -88,9 +88,7 @@ final class Verdicts {
     var groups = new LinkedHashMap<String, List<Candidate>>();
     for (Candidate candidate : one.candidates()) {
       if (candidate.sameCamera() != Agreement.DIFFERENT) {
-        groups
-            .computeIfAbsent(candidate.source().camera(), _ -> new ArrayList<>(2))
-            .add(candidate);
+        groups.computeIfAbsent(candidate.source().camera(), _ -> new ArrayList<>(2)).add(candidate);
       }
     }
     groups.values().removeIf(group -> !one.fits(group.getFirst()));
