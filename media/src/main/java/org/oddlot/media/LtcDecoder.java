@@ -29,7 +29,7 @@ public final class LtcDecoder {
   private boolean high;
   private float before;
   private long position;
-  private double lastChange = -1;
+  private double lastChange = Double.NaN;
   private double period;
   private double firstHalf = -1;
   private double firstHalfStart;
@@ -61,7 +61,11 @@ public final class LtcDecoder {
       // The level is followed, falling slowly; what is under a fifth of it is noise.
       peak = Math.max(Math.abs(sample), peak * 0.9995);
       double threshold = 0.2 * peak;
-      if (peak > 1e-4 && (high ? sample < -threshold : sample > threshold)) {
+      if (peak > 1e-4 && Double.isNaN(lastChange)) {
+        // The signal may begin high or low; that it begins is the first change.
+        high = sample > 0;
+        lastChange = crossing(before, sample);
+      } else if (peak > 1e-4 && (high ? sample < -threshold : sample > threshold)) {
         change(crossing(before, sample));
         high = !high;
       }
@@ -78,10 +82,6 @@ public final class LtcDecoder {
   }
 
   private void change(double at) {
-    if (lastChange < 0) {
-      lastChange = at;
-      return;
-    }
     double interval = at - lastChange;
     if (interval < 0.25 * period) {
       // A spike within a bit.

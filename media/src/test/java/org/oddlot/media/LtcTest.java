@@ -2,10 +2,13 @@ package org.oddlot.media;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Random;
 import java.util.stream.IntStream;
+import java.util.zip.GZIPInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -124,5 +127,39 @@ class LtcTest {
     assertThat(frames).hasSizeGreaterThan(40);
     assertThat(LtcStart.of(frames, RATE, FrameRate.FPS_25).orElseThrow().start())
         .hasToString("10:00:00:00");
+  }
+
+  /** Written by libltc 1.3.2 with {@code reference/ltc-fixtures}; 8-bit samples around 128. */
+  private static float[] libltc(String name) throws IOException {
+    try (var in =
+        new GZIPInputStream(
+            Objects.requireNonNull(LtcTest.class.getResourceAsStream("ltc-" + name + ".u8.gz")))) {
+      byte[] bytes = in.readAllBytes();
+      float[] samples = new float[bytes.length];
+      for (int i = 0; i < bytes.length; i++) {
+        samples[i] = ((bytes[i] & 0xff) - 128) / 128f;
+      }
+      return samples;
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "24, 24, 10:59:59:00",
+    "25, 25, 23:59:58:20",
+    "29.97-drop, 29.97, 10:00:59;00",
+    "30, 30, 01:00:00:00"
+  })
+  void whatLibltcWroteIsDecodedFrameForFrame(String name, String rate, String start)
+      throws IOException {
+    FrameRate fps = FrameRate.parse(rate);
+    List<LtcFrame> frames = LtcDecoder.decode(libltc(name), RATE);
+    List<String> wanted = labels(Timecode.parse(start, fps), 60);
+    // The last frame has no change after it that would end its last bit.
+    assertThat(frames).extracting(LtcFrame::toString).isEqualTo(wanted.subList(0, frames.size()));
+    assertThat(frames).hasSizeGreaterThanOrEqualTo(59);
+    if (name.endsWith("drop")) {
+      assertThat(frames).extracting(LtcFrame::toString).contains("10:00:59;29", "10:01:00;02");
+    }
   }
 }
