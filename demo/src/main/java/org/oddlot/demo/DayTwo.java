@@ -170,6 +170,18 @@ final class DayTwo {
     return shots.stream().filter(shot -> shot.camera() == 'C').toList();
   }
 
+  /** The clips of which there is media: the lost ones, and a short one of each other camera. */
+  List<Shot> filmed() {
+    var filmed = new ArrayList<Shot>(lost());
+    for (char camera : new char[] {'A', 'B', 'D'}) {
+      shots.stream()
+          .filter(shot -> shot.camera() == camera && shot.frames() < 30L * shot.nominal())
+          .findFirst()
+          .ifPresent(filmed::add);
+    }
+    return filmed;
+  }
+
   /** The file that Practice Desk exports. */
   byte[] export() {
     Map<Character, List<Item>> cameras = new LinkedHashMap<>();

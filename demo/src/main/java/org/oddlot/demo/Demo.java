@@ -65,7 +65,7 @@ public final class Demo {
     put(papers.get(1), day.secondLog().getBytes(StandardCharsets.UTF_8));
     put(papers.get(2), day.keywordLog().getBytes(StandardCharsets.UTF_8));
     put(papers.get(3), day.scriptNotes());
-    for (DayTwo.Shot shot : day.lost()) {
+    for (DayTwo.Shot shot : day.filmed()) {
       Path movie = folder.resolve(Phrase.of("media/%s/%s.mov", shot.card(), shot.name()));
       if (!Files.exists(movie)) {
         Files.createDirectories(movie.getParent());

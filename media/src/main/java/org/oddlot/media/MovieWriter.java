@@ -2,6 +2,7 @@ package org.oddlot.media;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
@@ -16,10 +17,11 @@ import org.bytedeco.ffmpeg.global.avcodec;
 import org.bytedeco.ffmpeg.global.avformat;
 import org.bytedeco.ffmpeg.global.avutil;
 import org.oddlot.time.FrameRate;
+import org.oddlot.time.Timecode;
 
 /**
  * Writes small movies for the demo and for tests: a plain picture that brightens from frame to
- * frame, sound as it is handed in, and a timecode track if one is wanted. The same input gives the
+ * frame, a label burnt into it if one is wanted, sound as it is handed in, and a timecode track if one is wanted. The same input gives the
  * same bytes.
  */
 public final class MovieWriter {
@@ -37,6 +39,7 @@ public final class MovieWriter {
    * @param channels sound, one array a channel; none for a movie without sound
    * @param sampleRate samples in a second
    * @param timecode of the first frame, as it is written
+   * @param burntIn the timecode of the first frame that the picture shows
    * @throws IOException if it cannot be written
    */
   public static void write(
@@ -45,7 +48,8 @@ public final class MovieWriter {
       int frames,
       float[][] channels,
       int sampleRate,
-      Optional<String> timecode)
+      Optional<String> timecode,
+      Optional<Timecode> burntIn)
       throws IOException {
     var format = new AVFormatContext(null);
     check(
@@ -81,7 +85,7 @@ public final class MovieWriter {
       check(
           avformat.avformat_write_header(format, (AVDictionary) null),
           "the head cannot be written");
-      writePicture(format, picture, video, frame, packet, frames);
+      writePicture(format, picture, video, frame, packet, frames, burntIn);
       if (sound.isPresent()) {
         writeSound(format, sound.get(), packet, channels, sampleRate);
       }
@@ -143,7 +147,8 @@ public final class MovieWriter {
       AVStream stream,
       AVFrame frame,
       AVPacket packet,
-      int frames)
+      int frames,
+      Optional<Timecode> burntIn)
       throws IOException {
     frame.format(picture.pix_fmt());
     frame.width(WIDTH);
@@ -153,7 +158,8 @@ public final class MovieWriter {
       boolean end = i == frames;
       if (!end) {
         check(avutil.av_frame_make_writable(frame), "no memory for a picture");
-        paint(frame, i);
+        int shown = i;
+        paint(frame, i, burntIn.map(first -> first.plusFrames(shown).withinDay().toString()));
         frame.pts(i);
       }
       check(avcodec.avcodec_send_frame(picture, end ? null : frame), "a picture was refused");
@@ -166,12 +172,16 @@ public final class MovieWriter {
     }
   }
 
-  private static void paint(AVFrame frame, int number) {
+  private static void paint(AVFrame frame, int number, Optional<String> label) {
     for (int plane = 0; plane < 3; plane++) {
       int height = plane == 0 ? HEIGHT : HEIGHT / 2;
-      long size = (long) frame.linesize(plane) * height;
-      byte value = (byte) (plane == 0 ? 40 + number % 160 : 128);
-      frame.data(plane).capacity(size).fill(value & 0xFF);
+      int stride = frame.linesize(plane);
+      byte[] dots = new byte[stride * height];
+      Arrays.fill(dots, (byte) (plane == 0 ? 40 + number % 160 : 128));
+      if (plane == 0) {
+        label.ifPresent(text -> BurntIn.paint(dots, WIDTH, stride, HEIGHT, text));
+      }
+      frame.data(plane).capacity(dots.length).put(dots);
     }
   }
 

@@ -46,7 +46,7 @@ class MediaFileTest {
   void theContainersTimecodeIsFound(String rate, String label) throws IOException {
     FrameRate fps = FrameRate.parse(rate);
     Path file = folder.resolve("a.mov");
-    MovieWriter.write(file, fps, 30, new float[0][], 48_000, Optional.of(label));
+    MovieWriter.write(file, fps, 30, new float[0][], 48_000, Optional.of(label), Optional.empty());
     FoundStart found = find(fps, file).orElseThrow();
     assertThat(found.origin()).isEqualTo(Origin.CONTAINER);
     assertThat(found.start()).isEqualTo(Timecode.parse(label, fps));
@@ -65,20 +65,20 @@ class MediaFileTest {
       voice[i] = (float) (0.3 * Math.sin(i * 0.02) * Math.sin(i * 0.0007));
     }
     Path file = folder.resolve("c.mov");
-    MovieWriter.write(file, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty());
+    MovieWriter.write(file, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty(), Optional.empty());
     FoundStart found = find(rate, file).orElseThrow();
     assertThat(found.origin()).isEqualTo(Origin.LTC);
     assertThat(found.start()).hasToString("14:22:08:05");
     assertThat(found.evidence()).startsWith("channel 2,");
     Path again = folder.resolve("again.mov");
-    MovieWriter.write(again, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty());
+    MovieWriter.write(again, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty(), Optional.empty());
     assertThat(Files.mismatch(file, again)).isEqualTo(-1);
   }
 
   @Test
   void mediaThatSaysNothingAndFilesThatAreNoneAreNoError() throws IOException {
     Path silent = folder.resolve("s.mov");
-    MovieWriter.write(silent, FrameRate.FPS_25, 50, new float[2][96_000], 48_000, Optional.empty());
+    MovieWriter.write(silent, FrameRate.FPS_25, 50, new float[2][96_000], 48_000, Optional.empty(), Optional.empty());
     assertThat(find(FrameRate.FPS_25, silent)).isEmpty();
     Path text = Files.writeString(folder.resolve("t.mov"), "no movie");
     assertThat(find(FrameRate.FPS_25, text)).isEmpty();
@@ -141,5 +141,29 @@ class MediaFileTest {
       });
     }
     assertThat(heard[0]).isBetween(48_000L, 100_000L);
+  }
+
+  @Test
+  void aLabelIsBurntIntoThePicture() {
+    byte[] luma = new byte[160 * 90];
+    BurntIn.paint(luma, 160, 160, 90, "10:14");
+    var rows = new StringBuilder();
+    for (int y = 70; y < 84; y += 2) {
+      for (int x = 50; x < 110; x += 2) {
+        rows.append(luma[y * 160 + x] == (byte) 230 ? '#' : '.');
+      }
+      rows.append('\n');
+    }
+    assertThat(rows.toString())
+        .isEqualTo(
+            """
+            ..#....###..........#......#..
+            .##...#...#...#....##.....##..
+            ..#...#...#.........#....#.#..
+            ..#...#...#.........#...#..#..
+            ..#...#...#...#.....#...#####.
+            ..#...#...#.........#......#..
+            .###...###.........###.....#..
+            """);
   }
 }
