@@ -21,8 +21,8 @@ import org.oddlot.time.Timecode;
 
 /**
  * Writes small movies for the demo and for tests: a plain picture that brightens from frame to
- * frame, a label burnt into it if one is wanted, sound as it is handed in, and a timecode track if one is wanted. The same input gives the
- * same bytes.
+ * frame, a label burnt into it if one is wanted, sound as it is handed in, and a timecode track if
+ * one is wanted. The same input gives the same bytes.
  */
 public final class MovieWriter {
   private static final int WIDTH = 160;

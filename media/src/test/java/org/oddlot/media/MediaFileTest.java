@@ -65,20 +65,29 @@ class MediaFileTest {
       voice[i] = (float) (0.3 * Math.sin(i * 0.02) * Math.sin(i * 0.0007));
     }
     Path file = folder.resolve("c.mov");
-    MovieWriter.write(file, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty(), Optional.empty());
+    MovieWriter.write(
+        file, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty(), Optional.empty());
     FoundStart found = find(rate, file).orElseThrow();
     assertThat(found.origin()).isEqualTo(Origin.LTC);
     assertThat(found.start()).hasToString("14:22:08:05");
     assertThat(found.evidence()).startsWith("channel 2,");
     Path again = folder.resolve("again.mov");
-    MovieWriter.write(again, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty(), Optional.empty());
+    MovieWriter.write(
+        again, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty(), Optional.empty());
     assertThat(Files.mismatch(file, again)).isEqualTo(-1);
   }
 
   @Test
   void mediaThatSaysNothingAndFilesThatAreNoneAreNoError() throws IOException {
     Path silent = folder.resolve("s.mov");
-    MovieWriter.write(silent, FrameRate.FPS_25, 50, new float[2][96_000], 48_000, Optional.empty(), Optional.empty());
+    MovieWriter.write(
+        silent,
+        FrameRate.FPS_25,
+        50,
+        new float[2][96_000],
+        48_000,
+        Optional.empty(),
+        Optional.empty());
     assertThat(find(FrameRate.FPS_25, silent)).isEmpty();
     Path text = Files.writeString(folder.resolve("t.mov"), "no movie");
     assertThat(find(FrameRate.FPS_25, text)).isEmpty();
