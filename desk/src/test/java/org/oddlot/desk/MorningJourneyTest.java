@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
@@ -67,6 +68,34 @@ class MorningJourneyTest extends Journey {
     go(4);
     shortcut(KeyCode.Z);
     assertThat(lookup("#setting-uses").queryAs(CheckBox.class).isSelected()).isTrue();
+  }
+
+  @Test
+  void keywordsAndNewBinsAreChosenFromMenusAndWritten() throws IOException {
+    open(demo());
+    go(4);
+    clickOn("#setting-keywords");
+    clickOn("#setting-keywords-circled");
+    clickOn("#setting-keywords-roll");
+    hit(KeyCode.ESCAPE);
+    settle();
+    assertThat(lookup("#setting-keywords").queryAs(MenuButton.class).getText())
+        .isEqualTo("Keywords: circled, roll");
+    clickOn("#setting-bins");
+    clickOn("#setting-bins-scene");
+    hit(KeyCode.ESCAPE);
+    settle();
+    writeOut();
+    var project = DeskReader.read(written());
+    assertThat(project.complaints()).isEmpty();
+    String text = java.nio.file.Files.readString(written());
+    assertThat(text).contains("\"By scene\"").contains("\"Scene 12A\"").contains("Roll A001");
+    // One step takes back a whole answer.
+    go(4);
+    shortcut(KeyCode.Z);
+    shortcut(KeyCode.Z);
+    assertThat(lookup("#setting-keywords").queryAs(MenuButton.class).getText())
+        .isEqualTo("Keywords: none");
   }
 
   @Test

@@ -10,12 +10,13 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import org.oddlot.pass.Setting;
 import org.oddlot.pass.Settings;
 
-/** What can be set about a pass, in a line above its findings. */
-public final class SettingsBar extends HBox {
+/** What can be set about a pass, above its findings; in two lines where one is too short. */
+public final class SettingsBar extends FlowPane {
   private final List<Setting> settings;
   private final BiConsumer<Setting, String> onChange;
   private Settings shown = new Settings(java.util.Map.of("", ""));
@@ -24,7 +25,7 @@ public final class SettingsBar extends HBox {
    * @param onChange is told what was set
    */
   public SettingsBar(List<Setting> settings, BiConsumer<Setting, String> onChange) {
-    super(18);
+    super(18, 8);
     this.settings = settings;
     this.onChange = onChange;
     setAlignment(Pos.CENTER_LEFT);
