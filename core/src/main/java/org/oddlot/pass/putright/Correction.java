@@ -128,10 +128,11 @@ public sealed interface Correction
 
     /** An entry at another rate; one without a rate was counted at none that could be recounted. */
     static LogEntry tagged(LogEntry entry, FrameRate to, String meaning) {
-      FrameRate from = meaning.equals(CLOCK) ? entry.rate().orElse(to) : to;
+      FrameRate from = entry.rate().orElse(to);
+      boolean recount = meaning.equals(CLOCK) && !from.equals(to);
       return entry.withTimes(
-          entry.in().map(label -> label.recounted(from, to)),
-          entry.out().map(label -> label.recounted(from, to)),
+          entry.in().map(label -> recount ? label.recounted(from, to) : label),
+          entry.out().map(label -> recount ? label.recounted(from, to) : label),
           Optional.of(to));
     }
 

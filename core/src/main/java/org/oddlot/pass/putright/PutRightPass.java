@@ -56,12 +56,14 @@ public final class PutRightPass implements Pass {
     findings.addAll(new Reels(put, tolerance).findings());
     findings.addAll(new Spellings(put).findings());
     var days = new Days(put, tolerance);
+    var stretches = new StretchRates(put);
     for (Paper paper : put.papers()) {
       progress.check();
       PaperClocks clocks = PaperClocks.of(paper, put, tolerance);
       findings.addAll(clocks.findings());
       Shifts shifts = clocks.shifts(decisions);
       findings.addAll(new Rates(clocks, shifts, tolerance).findings());
+      findings.addAll(stretches.findings(paper));
       days.add(clocks, shifts);
     }
     findings.addAll(days.findings());

@@ -160,4 +160,30 @@ class NamesAndReelsTest {
     Outcome after = sample.run(Map.of(finding.id(), Decision.accept(List.of("found"))));
     assertThat(starts(after)).containsExactly("14:30:00:05", "00:00:00:00");
   }
+
+  @Test
+  void keywordsAloneAtAnotherRateAreSeen() {
+    Sample sample =
+        Sample.at(RATE)
+            .clip("A001C001 10:00:00:00 500 A")
+            .clip("A001C002 10:00:10:00 500 A")
+            .clip("A001C003 11:00:00:00 500 A")
+            .log("Keyword,TC In,TC Out,FPS")
+            .log("gulls,10:00:02:29,10:00:04:00,30")
+            .log("wind,10:00:25:10,10:00:26:00,30")
+            .log("horn,11:00:01:15,11:00:02:00,30")
+            .log("rain,12:00:00:00,12:00:02:00,30");
+    Outcome before = sample.run();
+    assertThat(before.step("match").orElseThrow().tally().settled()).isZero();
+    PutRightFinding finding = finding(before, "rate").orElseThrow();
+    assertThat(finding.reason())
+        .isEqualTo("4 entries tagged 30, most clips run at 25; 3 would lie in clips");
+    // With frame 29 kept one of them would have no frame at all.
+    assertThat(finding.choices())
+        .extracting(choice -> choice.evidence().getFirst().value())
+        .containsExactly("3", "2");
+    assertThat(finding.proposed()).containsExactly(Correction.Rate.CLOCK);
+    Outcome after = sample.run(Map.of(finding.id(), Decision.accept()));
+    assertThat(after.step("match").orElseThrow().tally().settled()).isEqualTo(3);
+  }
 }

@@ -26,6 +26,8 @@ public final class SettingsBar extends FlowPane {
    */
   public SettingsBar(List<Setting> settings, BiConsumer<Setting, String> onChange) {
     super(18, 8);
+    // As wide as it must be, where nobody gives it more.
+    setPrefWrapLength(0);
     this.settings = settings;
     this.onChange = onChange;
     setAlignment(Pos.CENTER_LEFT);
