@@ -35,12 +35,6 @@ public final class ClipChanges {
 
   /** {@code matter} with the changes made; the very same where there are none. */
   public Applied applyTo(Matter matter) {
-    Matter changed =
-        edits.isEmpty()
-            ? matter
-            : matter.withDocuments(document ->
-                document.withRoot(
-                    edits.getOrDefault(document.name(), new Edits()).applyTo(document.root())));
-    return new Applied(changed, claims);
+    return new Applied(matter.withEdits(edits), claims);
   }
 }

@@ -1,11 +1,13 @@
 package org.oddlot.pass;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.timeline.Edits;
 
 /** All that a lot holds at one moment of the run. Immutable; a pass makes a new one. */
 public final class Matter {
@@ -119,6 +121,16 @@ public final class Matter {
         foundStarts,
         profiles,
         null);
+  }
+
+  /** This with edits made in some documents, by their names; the very same where there are none. */
+  public Matter withEdits(Map<String, Edits> edits) {
+    return edits.isEmpty()
+        ? this
+        : withDocuments(document ->
+            Optional.ofNullable(edits.get(document.name()))
+                .map(its -> document.withRoot(its.applyTo(document.root())))
+                .orElse(document));
   }
 
   /** This with each paper changed. */

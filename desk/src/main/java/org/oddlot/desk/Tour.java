@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.TableView;
 import javafx.util.Duration;
 import org.oddlot.desk.session.Session;
@@ -79,6 +80,9 @@ final class Tour {
       steps.add(() -> station("putright"));
       steps.add(() -> select("putright-rows", 1));
       steps.add(() -> picture("put-right"));
+      steps.add(() -> press("tab-clips"));
+      steps.add(() -> picture("put-right-clips"));
+      steps.add(() -> press("tab-findings"));
       steps.add(() -> report("The second day, with nothing put right"));
       steps.add(this::putRight);
       steps.add(() -> station("match"));
@@ -121,6 +125,12 @@ final class Tour {
   private void select(String table, int row) {
     if (window.scene().lookup("#" + table) instanceof TableView<?> rows) {
       rows.getSelectionModel().select(row);
+    }
+  }
+
+  private void press(String button) {
+    if (window.scene().lookup("#" + button) instanceof ButtonBase pressed) {
+      pressed.fire();
     }
   }
 

@@ -1,5 +1,6 @@
 package org.oddlot.format.table;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.oddlot.paper.HeaderCells;
 import org.oddlot.paper.Table;
@@ -22,8 +23,38 @@ final class HeaderRow {
       }
     }
     List<String> cells = rows.get(header).cells();
+    boolean twoRows =
+        header + 1 < rows.size()
+            && !rows.get(header + 1).cells().equals(cells)
+            && goesOn(rows.get(header + 1).cells());
     List<Table.Row> body =
-        rows.stream().skip(header + 1L).filter(row -> !row.cells().equals(cells)).toList();
-    return Table.of(cells.stream().map(String::strip).toList(), body, form);
+        rows.stream()
+            .skip(header + (twoRows ? 2L : 1L))
+            .filter(row -> !row.cells().equals(cells))
+            .toList();
+    List<String> whole = twoRows ? joined(cells, rows.get(header + 1).cells()) : cells;
+    return Table.of(whole.stream().map(String::strip).toList(), body, form);
+  }
+
+  /** Whether a row under the headers is a second row of them: says nothing but headers. */
+  private static boolean goesOn(List<String> cells) {
+    long said = cells.stream().filter(cell -> !cell.isBlank()).count();
+    return said > 1 && HeaderCells.known(cells) == said;
+  }
+
+  /**
+   * Two rows of headers as one: what stands over several columns, "Timecode" over "In" and "Out",
+   * is put before each of them.
+   */
+  private static List<String> joined(List<String> upper, List<String> lower) {
+    var joined = new ArrayList<String>();
+    String over = "";
+    for (int i = 0; i < Math.max(upper.size(), lower.size()); i++) {
+      String above = i < upper.size() ? upper.get(i).strip() : "";
+      String below = i < lower.size() ? lower.get(i).strip() : "";
+      over = above.isEmpty() ? over : above;
+      joined.add(below.isEmpty() ? above : (over + " " + below).strip());
+    }
+    return joined;
   }
 }

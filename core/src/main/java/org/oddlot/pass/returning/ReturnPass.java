@@ -130,13 +130,7 @@ public final class ReturnPass implements Pass {
       }
       edits.put(document.name(), changes);
     }
-    Matter changed =
-        edits.isEmpty()
-            ? matter
-            : matter.withDocuments(document ->
-                document.withRoot(
-                    edits.getOrDefault(document.name(), new Edits()).applyTo(document.root())));
-    return new Applied(changed, claims);
+    return new Applied(matter.withEdits(edits), claims);
   }
 
   private static List<Timeline> timelines(Document document) {

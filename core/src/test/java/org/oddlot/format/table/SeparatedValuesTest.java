@@ -11,6 +11,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.format.PaperFormat.Options;
+import org.oddlot.paper.ColumnMapping;
+import org.oddlot.paper.LogField;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
@@ -118,5 +120,28 @@ class SeparatedValuesTest {
   @Test
   void oneColumnIsATableToo() {
     assertThat(read("TC In\n10:00:00:00\n10:01:00:00\n").rows()).hasSize(2);
+  }
+
+  @Test
+  void headersOverSeveralColumnsAreJoinedWithThoseUnderThem() {
+    Table table =
+        SeparatedValues.read(
+                """
+                The Night Ferry to Orrin,,,,
+                Scene,Take,Timecode,,Notes
+                ,,In,Out,
+                12,1,10:00:00:00,10:00:10:00,good
+                12,2,10:01:00:00,10:01:10:00,
+                """
+                    .getBytes(StandardCharsets.UTF_8),
+                Options.DETECTED,
+                new Problems("log.csv"))
+            .orElseThrow();
+    assertThat(table.header())
+        .containsExactly("Scene", "Take", "Timecode In", "Timecode Out", "Notes");
+    assertThat(table.rows()).hasSize(2);
+    assertThat(ColumnMapping.guess(table).columns())
+        .extracting(column -> column.field().orElseThrow())
+        .containsExactly(LogField.SCENE, LogField.TAKE, LogField.IN, LogField.OUT, LogField.NOTES);
   }
 }

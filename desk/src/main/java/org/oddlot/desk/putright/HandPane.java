@@ -8,15 +8,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.VBox;
 import org.oddlot.desk.kit.Actions;
 import org.oddlot.desk.kit.Overlay;
 import org.oddlot.desk.kit.Sheet;
@@ -37,7 +33,7 @@ final class HandPane {
   private final BiConsumer<ByHand, String> onSaid;
   private final boolean entries;
   private final Sheet<Row> rows;
-  private final VBox box = new VBox(6);
+  private final List<Node> actions;
   private List<Row> all = List.of();
   private String find = "";
 
@@ -78,21 +74,14 @@ final class HandPane {
     rows.figures("Rate", 64, Row::rate);
     rows.figures("Starts at", 100, Row::start);
     rows.words("From", 180, Row::from, "quiet");
-    var line =
-        new HBox(
-            10,
+    actions =
+        List.of(
             Words.of("choose rows with Shift or Ctrl, all with Ctrl A", "quiet"),
-            Words.spring());
-    line.setAlignment(Pos.CENTER_LEFT);
-    line.getStyleClass().add("hand-line");
-    line.getChildren().add(action("hand-date", "Date…", "D", kindOfDate()));
-    if (entries) {
-      line.getChildren().add(action("hand-rate", "Rate…", "R", Kind.ENTRIES_RECOUNTED));
-    } else {
-      line.getChildren().add(action("hand-start", "Start timecode…", "S", Kind.CLIPS_START));
-    }
-    VBox.setVgrow(rows, Priority.ALWAYS);
-    box.getChildren().setAll(rows, line);
+            Words.spring(),
+            action("hand-date", "Date…", "D", kindOfDate()),
+            entries
+                ? action("hand-rate", "Rate…", "R", Kind.ENTRIES_RECOUNTED)
+                : action("hand-start", "Start timecode…", "S", Kind.CLIPS_START));
     rows.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
   }
 
@@ -140,7 +129,12 @@ final class HandPane {
   }
 
   Node node() {
-    return box;
+    return rows;
+  }
+
+  /** What can be done with the chosen rows. */
+  List<Node> actions() {
+    return actions;
   }
 
   int size() {

@@ -133,9 +133,7 @@ public final class PutRightBench implements Bench {
     below.getStyleClass().add("day-line");
     var lists = new HBox(listings);
     lists.getStyleClass().add("tab-line");
-    frame
-        .with(listing, top, map, below, lists, listing)
-        .withActions(Words.spring(), takeBack, type, decline, accept);
+    frame.with(listing, top, map, below, lists, listing);
   }
 
   private static PutRightFinding finding(Judged judged) {
@@ -254,14 +252,14 @@ public final class PutRightBench implements Bench {
             new Tabs.Tab<>(Listing.ENTRIES, "Log entries", entries.size()),
             new Tabs.Tab<>(Listing.CLIPS, "Clips", clips.size())));
     Listing chosen = listings.chosen() == null ? Listing.FINDINGS : listings.chosen();
-    listing
-        .getChildren()
-        .setAll(
-            switch (chosen) {
-              case FINDINGS -> rows;
-              case ENTRIES -> entries.node();
-              case CLIPS -> clips.node();
-            });
+    switch (chosen) {
+      case FINDINGS -> {
+        listing.getChildren().setAll(rows);
+        frame.withActions(Words.spring(), takeBack, type, decline, accept);
+      }
+      case ENTRIES -> list(entries);
+      case CLIPS -> list(clips);
+    }
     rows.show(
         step.map(StepOutcome::judged).orElse(List.of()).stream()
             .filter(judged ->
@@ -272,6 +270,11 @@ public final class PutRightBench implements Bench {
             .toList(),
         judged -> judged.finding().id());
     select(rows.getSelectionModel().getSelectedItem());
+  }
+
+  private void list(HandPane pane) {
+    listing.getChildren().setAll(pane.node());
+    frame.withActions(pane.actions().toArray(Node[]::new));
   }
 
   private Optional<Judged> selected() {
@@ -377,6 +380,18 @@ public final class PutRightBench implements Bench {
 
   private void showEvidence(@Nullable Judged judged) {
     evidence.getChildren().clear();
+    Listing chosen = listings.chosen();
+    if (chosen == Listing.ENTRIES || chosen == Listing.CLIPS) {
+      evidence
+          .getChildren()
+          .addAll(
+              Words.paragraph("By hand", "evidence-title"),
+              Words.paragraph(
+                  "What you set for the chosen rows stands among the findings and can be taken"
+                      + " back there. Everything is looked at again with it.",
+                  "quiet"));
+      return;
+    }
     if (judged == null) {
       evidence.getChildren().add(Words.paragraph("Choose a row to see what it rests on.", "quiet"));
       return;
