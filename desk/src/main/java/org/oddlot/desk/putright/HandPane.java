@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.SelectionMode;
@@ -34,6 +36,9 @@ final class HandPane {
   private final boolean entries;
   private final Sheet<Row> rows;
   private final List<Node> actions;
+  private Optional<Matter> matter = Optional.empty();
+  private Optional<LocalDate> day = Optional.empty();
+  private boolean made;
   private List<Row> all = List.of();
   private String find = "";
 
@@ -145,27 +150,38 @@ final class HandPane {
     rows.requestFocus();
   }
 
-  void find(String part) {
-    find = part;
-    refresh();
-  }
-
-  /** Shows what is of a day, or of any; what has no day is of each. */
-  void show(Optional<Matter> matter, Optional<LocalDate> day) {
-    all = matter.map(m -> entries ? entryRows(m, day) : clipRows(m, day)).orElse(List.of());
-    refresh();
+  /**
+   * Shows what is of a day, or of any, and has a text in it; what has no day is of each. Rows are
+   * made anew only if there is something new to be shown.
+   */
+  @SuppressWarnings("ReferenceEquality") // the very same matter has the very same rows
+  void show(Optional<Matter> newMatter, Optional<LocalDate> newDay, String part) {
+    boolean same =
+        newMatter.orElse(null) == matter.orElse(null) && newDay.equals(day) && made;
+    if (!same) {
+      matter = newMatter;
+      day = newDay;
+      made = true;
+      all = matter.map(m -> entries ? entryRows(m, day) : clipRows(m, day)).orElse(List.of());
+    }
+    if (!same || !part.equals(find)) {
+      find = part;
+      refresh();
+    }
   }
 
   private void refresh() {
-    Set<Row> before = Set.copyOf(rows.getSelectionModel().getSelectedItems());
-    Set<String> ids = before.stream().map(Row::id).collect(java.util.stream.Collectors.toSet());
+    Set<String> chosen =
+        rows.getSelectionModel().getSelectedItems().stream()
+            .map(Row::id)
+            .collect(Collectors.toSet());
     List<Row> shown = all.stream().filter(row -> find.isEmpty() || row.has(find)).toList();
     rows.show(shown, Row::id);
     // What was chosen stays chosen, so that the same rows can be given a date and then a rate.
-    for (int i = 0; i < shown.size(); i++) {
-      if (ids.contains(shown.get(i).id)) {
-        rows.getSelectionModel().select(i);
-      }
+    int[] again =
+        IntStream.range(0, shown.size()).filter(i -> chosen.contains(shown.get(i).id)).toArray();
+    if (again.length > 0) {
+      rows.getSelectionModel().selectIndices(again[0], again);
     }
   }
 

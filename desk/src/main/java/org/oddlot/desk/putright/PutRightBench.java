@@ -239,10 +239,8 @@ public final class PutRightBench implements Bench {
     String part = find.strip().toLowerCase(java.util.Locale.ROOT);
     Optional<LocalDate> day = Optional.ofNullable(days.chosen()).flatMap(DayTab::day);
     Optional<Matter> now = step.map(StepOutcome::after);
-    entries.show(now, day);
-    clips.show(now, day);
-    entries.find(part);
-    clips.find(part);
+    entries.show(now, day, part);
+    clips.show(now, day, part);
     listings.show(
         List.of(
             new Tabs.Tab<>(
