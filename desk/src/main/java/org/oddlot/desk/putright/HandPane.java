@@ -156,8 +156,7 @@ final class HandPane {
    */
   @SuppressWarnings("ReferenceEquality") // the very same matter has the very same rows
   void show(Optional<Matter> newMatter, Optional<LocalDate> newDay, String part) {
-    boolean same =
-        newMatter.orElse(null) == matter.orElse(null) && newDay.equals(day) && made;
+    boolean same = newMatter.orElse(null) == matter.orElse(null) && newDay.equals(day) && made;
     if (!same) {
       matter = newMatter;
       day = newDay;
