@@ -11,17 +11,10 @@ import subprocess
 import sys
 from pathlib import Path
 
+from common import Checks, clip
+
 TOP, OUT = Path(sys.argv[1]), Path(sys.argv[2])
-passed = failed = 0
-
-
-def check(what, expected, found):
-    global passed, failed
-    if expected == found:
-        passed += 1
-    else:
-        failed += 1
-        print(f"FAILED {what}: {expected!r} expected, {found!r} found")
+check = Checks()
 
 
 def run(*arguments):
@@ -34,35 +27,8 @@ def quiet(*arguments):
 
 def found_start(movie, rate):
     """What Odd Lot says of the start of a movie that the timeline file has at zero."""
-    time = lambda value: {"OTIO_SCHEMA": "RationalTime.1", "value": value, "rate": rate}
     timeline = movie.with_suffix(".otio")
-    timeline.write_text(
-        json.dumps(
-            {
-                "OTIO_SCHEMA": "Clip.2",
-                "metadata": {},
-                "name": movie.stem,
-                "source_range": None,
-                "effects": [],
-                "markers": [],
-                "enabled": True,
-                "active_media_reference_key": "DEFAULT_MEDIA",
-                "media_references": {
-                    "DEFAULT_MEDIA": {
-                        "OTIO_SCHEMA": "ExternalReference.1",
-                        "metadata": {},
-                        "name": "",
-                        "available_range": {
-                            "OTIO_SCHEMA": "TimeRange.1",
-                            "start_time": time(0.0),
-                            "duration": time(100.0),
-                        },
-                        "target_url": movie.name,
-                    }
-                },
-            }
-        )
-    )
+    timeline.write_text(json.dumps(clip(movie.stem, movie.name, rate, 0.0, 100.0, {})))
     result = json.loads(run(TOP / "oddlot", "run", timeline, "--json"))
     reasons = [f["reason"] for f in result["findings"] if f["pass"] == "putright"]
     match = re.search(r"says ([\d:;]+)$", reasons[0]) if reasons else None
@@ -120,8 +86,7 @@ def main():
     container()
     theirs_read_by_us()
     ours_read_by_them()
-    print(f"{passed} passed, {failed} failed")
-    return 1 if failed else 0
+    return check.result()
 
 
 sys.exit(main())

@@ -11,20 +11,13 @@ import subprocess
 import sys
 from pathlib import Path
 
+from common import Checks, clip
+
 TOP, OUT = Path(sys.argv[1]), Path(sys.argv[2])
-passed = failed = 0
+check = Checks()
 
 # The thirteenth token: columns by number, 2 is text, 5 a date as year, month, day (LibreOffice, CSV filter parameters).
 COLUMNS = ["Scene", "Take", "Cam", "Roll", "TC In", "TC Out", "Date", "FPS", "Circle", "Notes", "Cast"]
-
-
-def check(what, expected, found):
-    global passed, failed
-    if expected == found:
-        passed += 1
-    else:
-        failed += 1
-        print(f"FAILED {what}: {expected!r} expected, {found!r} found")
 
 
 def rows():
@@ -51,35 +44,12 @@ def rows():
 
 def clips():
     """A clip at the start of each row, so that reading is seen in what matches."""
-    time = lambda value: {"OTIO_SCHEMA": "RationalTime.1", "value": value, "rate": 24000 / 1001}
     children = []
     for i, row in enumerate(rows()):
         hours, minutes, seconds, frames = (int(part) for part in row[4].split(":"))
-        children.append(
-            {
-                "OTIO_SCHEMA": "Clip.2",
-                "metadata": {},
-                "name": f"{row[3]}C{i + 1:03d}",
-                "source_range": None,
-                "effects": [],
-                "markers": [],
-                "enabled": True,
-                "active_media_reference_key": "DEFAULT_MEDIA",
-                "media_references": {
-                    "DEFAULT_MEDIA": {
-                        "OTIO_SCHEMA": "ExternalReference.1",
-                        "metadata": {"oddlot": {"source": {"camera": row[2], "recorded": row[6]}}},
-                        "name": "",
-                        "available_range": {
-                            "OTIO_SCHEMA": "TimeRange.1",
-                            "start_time": time(((hours * 60 + minutes) * 60 + seconds) * 24.0 + frames),
-                            "duration": time(480.0),
-                        },
-                        "target_url": f"media/{i}.mov",
-                    }
-                },
-            }
-        )
+        start = ((hours * 60 + minutes) * 60 + seconds) * 24.0 + frames
+        known = {"oddlot": {"source": {"camera": row[2], "recorded": row[6]}}}
+        children.append(clip(f"{row[3]}C{i + 1:03d}", f"media/{i}.mov", 24000 / 1001, start, 480.0, known))
     return {"OTIO_SCHEMA": "SerializableCollection.1", "metadata": {}, "name": "Day", "children": children}
 
 
@@ -126,8 +96,7 @@ def main():
             check(f"{name} workbook: {what}", one, other)
         check(f"{name} workbook: every row matched", 60, sum(p["settled"] for p in found[0] if p["pass"] == "match"))
         check(f"{name} workbook: something was written", True, len(found[2]) > 300)
-    print(f"{passed} passed, {failed} failed")
-    return 1 if failed else 0
+    return check.result()
 
 
 sys.exit(main())

@@ -10,7 +10,6 @@ import org.oddlot.format.PaperFormat;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.table.SeparatedValues;
 import org.oddlot.paper.ColumnMapping;
-import org.oddlot.paper.LogReader;
 import org.oddlot.paper.Table;
 import org.oddlot.pass.Document;
 import org.oddlot.pass.Matter;
@@ -104,13 +103,8 @@ public final class Matching {
                 PaperFormat.Options.DETECTED,
                 problems)
             .orElseThrow();
-    ColumnMapping mapping = ColumnMapping.guess(table);
-    var paper =
-        new Paper(
-            LogReader.read("b.csv", table, mapping, Optional.empty(), problems),
-            table,
-            mapping,
-            List.of());
+    Paper paper =
+        Paper.read(table, ColumnMapping.guess(table), Optional.empty(), new Problems("b.csv"));
     return Matter.of(
         "bench",
         List.of(new Document("b.otio", "00", root, Profiles.own(), List.of())),

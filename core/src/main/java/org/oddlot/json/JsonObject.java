@@ -130,6 +130,12 @@ public final class JsonObject implements JsonValue {
         .flatMap(v -> v instanceof JsonString s ? Optional.of(s.value()) : Optional.empty());
   }
 
+  /** The whole number under {@code key}; empty where there is something else or nothing. */
+  public Optional<Long> whole(String key) {
+    return get(key)
+        .flatMap(value -> value instanceof JsonNumber number ? number.whole() : Optional.empty());
+  }
+
   /** The object of {@code key}; the empty one if it has none. */
   public JsonObject object(String key) {
     return get(key).map(v -> v instanceof JsonObject o ? o : EMPTY).orElse(EMPTY);

@@ -16,10 +16,8 @@ import java.util.Optional;
 import java.util.Set;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonException;
-import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonPatch;
-import org.oddlot.json.JsonStyle;
+import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
 import org.oddlot.pass.CancelledException;
 import org.oddlot.pass.Progress;
@@ -71,12 +69,10 @@ public final class DeviceLog {
     var device = new DeviceLog(address);
     try (device.client) {
       JsonObject log = device.fetch(progress);
-      Files.createDirectories(folder);
       String name = log.string("device").orElse("device") + " log.json";
       return SafeFile.writeNew(
           folder.resolve(name.replaceAll("[^\\p{L}\\p{N} ._-]", "-")),
-          path ->
-              Files.writeString(path, JsonPatch.toString(log, JsonStyle.indented("  ")) + "\n"));
+          path -> Files.writeString(path, JsonFile.text(log)));
     }
   }
 
@@ -87,7 +83,7 @@ public final class DeviceLog {
     while (entries.size() < total) {
       progress.check();
       head = piece(entries.size(), total, progress);
-      total = head.get("total").flatMap(DeviceLog::whole).orElse(-1L);
+      total = head.whole("total").orElse(-1L);
       List<? extends JsonValue> more = head.array("entries");
       boolean odd = total < 0 || total > MOST_ENTRIES || entries.size() + more.size() > total;
       if (odd || (more.isEmpty() && entries.size() < total)) {
@@ -99,12 +95,8 @@ public final class DeviceLog {
           Phrase.of("Received %d of %d entries", entries.size(), total));
     }
     return JsonObject.EMPTY
-        .with("device", head.get("device").orElse(org.oddlot.json.JsonString.of("device")))
+        .with("device", head.get("device").orElse(JsonString.of("device")))
         .with("entries", JsonArray.of(entries));
-  }
-
-  private static Optional<Long> whole(JsonValue value) {
-    return value instanceof JsonNumber number ? number.whole() : Optional.empty();
   }
 
   /** One piece, asked for again while it comes broken. */

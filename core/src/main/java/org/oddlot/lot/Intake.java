@@ -15,8 +15,6 @@ import org.oddlot.format.InputFile;
 import org.oddlot.format.PaperFormat;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.paper.ColumnMapping;
-import org.oddlot.paper.Log;
-import org.oddlot.paper.LogReader;
 import org.oddlot.paper.Table;
 import org.oddlot.pass.Document;
 import org.oddlot.pass.FoundStart;
@@ -43,7 +41,6 @@ public final class Intake {
   private final Map<String, Path> folders = new HashMap<>();
   private final Map<Key, Object> results = new HashMap<>();
   private final List<ProfileFile> profiles = new ArrayList<>();
-  private final Map<Path, Problems> profileProblems = new HashMap<>();
   private final Map<Key, Object> previous;
   private final MappingMemory memory;
 
@@ -149,8 +146,9 @@ public final class Intake {
     file.read(problems)
         .map(bytes -> new String(bytes, StandardCharsets.UTF_8))
         .flatMap(yaml -> ProfileReader.read(yaml, problems))
-        .ifPresent(read -> profiles.add(new ProfileFile(problems.file(), read, problems.list())));
-    profileProblems.put(input.path(), problems);
+        .ifPresentOrElse(
+            read -> profiles.add(new ProfileFile(problems.file(), read, problems.list())),
+            () -> unread.add(new Unread(problems.file(), problems.list())));
   }
 
   private Profile profile(TimelineObject root, Reading reading) {
@@ -164,11 +162,7 @@ public final class Intake {
 
   private void take(Lot.Input input) {
     if (isProfile(input)) {
-      Problems problems = profileProblems.get(input.path());
       inputs.add(input);
-      if (problems != null && profiles.stream().noneMatch(p -> p.name().equals(problems.file()))) {
-        unread.add(new Unread(problems.file(), problems.list()));
-      }
       return;
     }
     var key = new Key(input.path(), input.reading());
@@ -281,8 +275,7 @@ public final class Intake {
     }
     inputs.add(input.withSha256(sha256).withReading(reading));
     ColumnMapping mapping = reading.over(ColumnMapping.guess(table.get()));
-    Log log = LogReader.read(problems.file(), table.get(), mapping, reading.order(), problems);
-    papers.add(new Paper(log, table.get(), mapping, problems.list()));
+    papers.add(Paper.read(table.get(), mapping, reading.order(), problems));
   }
 
   private void leaveUnread(Lot.Input input, Problems problems) {

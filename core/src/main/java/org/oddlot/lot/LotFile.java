@@ -8,16 +8,13 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonPatch;
 import org.oddlot.json.JsonString;
-import org.oddlot.json.JsonStyle;
 import org.oddlot.json.JsonValue;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.RunSheet;
@@ -33,7 +30,6 @@ public final class LotFile {
   public static final String EXTENSION = ".oddlot";
 
   private static final long VERSION = 1;
-  private static final JsonStyle STYLE = JsonStyle.indented("  ");
 
   private LotFile() {}
 
@@ -43,8 +39,7 @@ public final class LotFile {
    * @throws IOException if it cannot be written; what was there before is still there
    */
   public static void save(Lot lot, Path file) throws IOException {
-    String json = toJson(lot, folderOf(file)) + "\n";
-    SafeFile.write(file, path -> Files.writeString(path, json));
+    JsonFile.write(file, toJson(lot, folderOf(file)));
   }
 
   /**
@@ -62,7 +57,7 @@ public final class LotFile {
         JsonObject.EMPTY
             .with("oddlot_run_sheet", JsonNumber.of(VERSION))
             .with("run_sheet", steps(sheet));
-    SafeFile.write(file, path -> Files.writeString(path, JsonPatch.toString(json, STYLE) + "\n"));
+    JsonFile.write(file, json);
   }
 
   /**
@@ -97,7 +92,7 @@ public final class LotFile {
     return folder == null ? Path.of("").toAbsolutePath() : folder;
   }
 
-  static String toJson(Lot lot, Path folder) {
+  static JsonObject toJson(Lot lot, Path folder) {
     var decisions = new LinkedHashMap<String, JsonValue>();
     // In the order of their ids, so that the same decisions give the same file.
     new TreeMap<>(lot.decisions()).forEach((id, said) -> decisions.put(id, decision(said)));
@@ -110,7 +105,7 @@ public final class LotFile {
                 JsonArray.of(lot.inputs().stream().map(input -> input(input, folder)).toList()))
             .with("run_sheet", steps(lot.sheet()))
             .with("decisions", JsonObject.of(decisions));
-    return JsonPatch.toString(json, STYLE);
+    return json;
   }
 
   private static JsonObject input(Lot.Input input, Path folder) {
@@ -160,7 +155,7 @@ public final class LotFile {
   }
 
   private static Lot fromJson(JsonObject json, Path folder) throws IOException {
-    long version = json.get("oddlot").flatMap(LotFile::whole).orElse(0L);
+    long version = json.whole("oddlot").orElse(0L);
     if (version == 0) {
       throw new IOException("This is no lot.");
     }
@@ -186,10 +181,6 @@ public final class LotFile {
           }
         });
     return new Lot(json.string("name").orElse("lot"), inputs, sheet(json), decisions);
-  }
-
-  private static Optional<Long> whole(JsonValue value) {
-    return value instanceof JsonNumber number ? number.whole() : Optional.empty();
   }
 
   private static Decision decision(JsonObject json) {

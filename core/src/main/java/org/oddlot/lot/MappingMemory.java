@@ -1,16 +1,10 @@
 package org.oddlot.lot;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonPatch;
-import org.oddlot.json.JsonStyle;
-import org.oddlot.json.JsonValue;
 import org.oddlot.paper.Table;
 
 /**
@@ -34,15 +28,7 @@ public final class MappingMemory {
 
   /** What is kept in {@code file}. */
   public static MappingMemory in(Path file) {
-    try {
-      return new MappingMemory(
-          Optional.of(file),
-          JsonValue.parse(Files.readString(file)) instanceof JsonObject object
-              ? object
-              : JsonObject.EMPTY);
-    } catch (IOException | JsonException e) {
-      return new MappingMemory(Optional.of(file), JsonObject.EMPTY);
-    }
+    return new MappingMemory(Optional.of(file), JsonFile.readOrEmpty(file));
   }
 
   private static String header(Table table) {
@@ -68,23 +54,12 @@ public final class MappingMemory {
       // Without a header there is nothing to know it by.
       return;
     }
-    if (kept.equals(Reading.DETECTED)) {
-      var others =
-          remembered.members().entrySet().stream()
-              .filter(e -> !e.getKey().equals(header))
-              .collect(
-                  Collectors.toMap(
-                      Map.Entry::getKey,
-                      Map.Entry::getValue,
-                      (a, _) -> a,
-                      java.util.LinkedHashMap::new));
-      remembered = JsonObject.of(others);
-    } else {
-      remembered = remembered.with(header, ReadingJson.of(kept));
-    }
+    remembered =
+        kept.equals(Reading.DETECTED)
+            ? remembered.without(header)
+            : remembered.with(header, ReadingJson.of(kept));
     if (file.isPresent()) {
-      String json = JsonPatch.toString(remembered, JsonStyle.indented("  ")) + "\n";
-      SafeFile.write(file.get(), path -> Files.writeString(path, json));
+      JsonFile.write(file.get(), remembered);
     }
   }
 }

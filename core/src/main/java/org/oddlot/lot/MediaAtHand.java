@@ -57,7 +57,7 @@ final class MediaAtHand {
     }
     var found = new ArrayList<FoundStart>();
     for (Source source : matter.sources().all()) {
-      if (source.start().filter(start -> start.value() == 0).isEmpty()) {
+      if (!source.startsAtZero()) {
         continue;
       }
       progress.check();

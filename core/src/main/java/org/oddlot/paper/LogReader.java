@@ -132,6 +132,7 @@ public final class LogReader {
     if (in.isEmpty() && scene.isEmpty() && take.isEmpty() && text(row, LogField.CLIP).isEmpty()) {
       return Optional.empty();
     }
+    Optional<FrameRate> rate = rate(row);
     Kind kind = kind(row, !scene.isEmpty() || !take.isEmpty(), !keywords.isEmpty(), marker);
     return Optional.of(
         new LogEntry(
@@ -140,8 +141,8 @@ public final class LogReader {
             row.number(),
             kind,
             in,
-            label(row, LogField.OUT).or(() -> in.flatMap(start -> end(start, row))),
-            rate(row),
+            label(row, LogField.OUT).or(() -> in.flatMap(start -> end(start, rate, row))),
+            rate,
             date(row),
             scene,
             text(row, LogField.SHOT),
@@ -206,7 +207,7 @@ public final class LogReader {
   }
 
   /** Where an entry ends that says how long it is: as a timecode, or in seconds. */
-  private Optional<Label> end(Label start, Table.Row row) {
+  private Optional<Label> end(Label start, Optional<FrameRate> said, Table.Row row) {
     String cell = text(row, LogField.DURATION);
     if (cell.isEmpty()) {
       return Optional.empty();
@@ -221,8 +222,8 @@ public final class LogReader {
       return Optional.empty();
     }
     // Without a rate of its own the frames of a duration cannot be counted on.
-    FrameRate rate = quietRate(row).orElse(FrameRate.FPS_24);
-    boolean toTheFrame = quietRate(row).isPresent() && start.isToTheFrame();
+    FrameRate rate = said.orElse(FrameRate.FPS_24);
+    boolean toTheFrame = said.isPresent() && start.isToTheFrame();
     long frames =
         length
             .flatMap(l ->
@@ -238,14 +239,6 @@ public final class LogReader {
         .or(() -> start.toTheSecond().at(rate, start.semicolon()))
         .map(at -> at.plusFrames(toTheFrame ? frames : frames / rate.nominal() * rate.nominal()))
         .map(end -> start.like(end.withinDay()));
-  }
-
-  private Optional<FrameRate> quietRate(Table.Row row) {
-    try {
-      return Optional.of(FrameRate.parse(DROP.matcher(text(row, LogField.RATE)).replaceFirst("")));
-    } catch (IllegalArgumentException e) {
-      return Optional.empty();
-    }
   }
 
   private Optional<FrameRate> rate(Table.Row row) {

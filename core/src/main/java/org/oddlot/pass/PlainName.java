@@ -18,7 +18,7 @@ public final class PlainName {
 
   /** A name as it is compared. */
   public static String of(String name) {
-    String upper = ENDING.matcher(name.strip()).replaceFirst("").toUpperCase(Locale.ROOT);
+    String upper = withoutEnding(name).toUpperCase(Locale.ROOT);
     String digits = upper;
     for (String before = ""; !before.equals(digits); ) {
       before = digits;

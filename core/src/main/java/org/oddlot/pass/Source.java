@@ -43,6 +43,11 @@ public record Source(
     return range.map(TimeRange::start);
   }
 
+  /** Whether it starts at zero, as what was recorded without timecode does in a file. */
+  public boolean startsAtZero() {
+    return start().filter(start -> start.value() == 0).isPresent();
+  }
+
   /** Its rate, if it is known. */
   public Optional<FrameRate> rate() {
     return start().map(RationalTime::rate);

@@ -283,7 +283,7 @@ class LotTest {
   void savingAndOpeningChangesNothing(
       @ForAll("decisions") Map<String, Decision> decisions, @ForAll String name) {
     Lot lot = new Lot(name, List.of(), RunSheet.initial(), decisions);
-    String json = LotFile.toJson(lot, Path.of("").toAbsolutePath());
+    String json = JsonFile.text(LotFile.toJson(lot, Path.of("").toAbsolutePath()));
     try {
       Path file = Files.createTempFile("lot", ".oddlot");
       Files.writeString(file, json);
@@ -292,7 +292,8 @@ class LotTest {
       assertThat(again).isEqualTo(lot);
       // The order in which things were decided is not in the file.
       Lot reordered = new Lot(name, List.of(), RunSheet.initial(), new HashMap<>(decisions));
-      assertThat(LotFile.toJson(reordered, Path.of("").toAbsolutePath())).isEqualTo(json);
+      assertThat(JsonFile.text(LotFile.toJson(reordered, Path.of("").toAbsolutePath())))
+          .isEqualTo(json);
     } catch (IOException e) {
       throw new AssertionError(e);
     }

@@ -9,8 +9,6 @@ import org.oddlot.format.PaperFormat;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.table.SeparatedValues;
 import org.oddlot.paper.ColumnMapping;
-import org.oddlot.paper.Log;
-import org.oddlot.paper.LogReader;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
@@ -136,9 +134,7 @@ public final class Sample {
                 PaperFormat.Options.DETECTED,
                 problems)
             .orElseThrow();
-    ColumnMapping mapping = ColumnMapping.guess(table);
-    Log entries = LogReader.read("log.csv", table, mapping, Optional.empty(), problems);
-    return new Paper(entries, table, mapping, problems.list());
+    return Paper.read(table, ColumnMapping.guess(table), Optional.empty(), problems);
   }
 
   /** What comes of running all passes. */

@@ -2,6 +2,7 @@ package org.oddlot.format.table;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.oddlot.paper.HeaderCells;
 import org.oddlot.paper.Table;
 
@@ -23,16 +24,18 @@ final class HeaderRow {
       }
     }
     List<String> cells = rows.get(header).cells();
-    boolean twoRows =
-        header + 1 < rows.size()
-            && !rows.get(header + 1).cells().equals(cells)
-            && goesOn(rows.get(header + 1).cells());
+    List<Table.Row> under = rows.subList(header + 1, rows.size());
+    Optional<List<String>> second =
+        under.stream()
+            .findFirst()
+            .map(Table.Row::cells)
+            .filter(next -> !next.equals(cells) && goesOn(next));
     List<Table.Row> body =
-        rows.stream()
-            .skip(header + (twoRows ? 2L : 1L))
+        under.stream()
+            .skip(second.isPresent() ? 1 : 0)
             .filter(row -> !row.cells().equals(cells))
             .toList();
-    List<String> whole = twoRows ? joined(cells, rows.get(header + 1).cells()) : cells;
+    List<String> whole = second.map(lower -> joined(cells, lower)).orElse(cells);
     return Table.of(whole.stream().map(String::strip).toList(), body, form);
   }
 

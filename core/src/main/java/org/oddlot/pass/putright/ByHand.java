@@ -33,6 +33,8 @@ public record ByHand(Kind kind, String value, List<String> about) implements Cor
   /** What the ids of such findings begin with. */
   private static final String PREFIX = "putright:hand:";
 
+  private static final int EXAMPLES = 12;
+
   /** What can be put right by hand, and the form in which it is said. */
   public enum Kind {
     /** A day, {@code 2026-03-14}, or a number of days later or earlier, {@code +1}. */
@@ -214,11 +216,12 @@ public record ByHand(Kind kind, String value, List<String> about) implements Cor
 
   /** What was said, as a finding: it can be seen and taken back as any other. */
   PutRightFinding finding(String id, Matter matter) {
+    Set<String> ids = Set.copyOf(about);
     List<String> names =
         kind.isOfEntries()
             ? matter
                 .entries()
-                .filter(entry -> about.contains(entry.id()))
+                .filter(entry -> ids.contains(entry.id()))
                 .map(entry -> "row " + entry.row() + " of " + entry.paper())
                 .toList()
             : about.stream()
@@ -228,9 +231,9 @@ public record ByHand(Kind kind, String value, List<String> about) implements Cor
     String what = Phrase.count(names.size(), kind.isOfEntries() ? "entry" : "clip");
     String to = words();
     var evidence = new ArrayList<Evidence>();
-    names.stream().limit(12).forEach(name -> evidence.add(new Evidence("about", name, "")));
-    if (names.size() > 12) {
-      evidence.add(new Evidence("and", names.size() - 12 + " more", ""));
+    names.stream().limit(EXAMPLES).forEach(name -> evidence.add(new Evidence("about", name, "")));
+    if (names.size() > EXAMPLES) {
+      evidence.add(new Evidence("and", names.size() - EXAMPLES + " more", ""));
     }
     return new PutRightFinding(
         id,

@@ -20,6 +20,7 @@ import org.oddlot.pass.PlacedClip;
 import org.oddlot.pass.Source;
 import org.oddlot.pass.Sources;
 import org.oddlot.profile.Field;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -120,6 +121,13 @@ public sealed interface Correction
       return entry.paper().equals(paper)
           && entry.rate().filter(from::equals).isPresent()
           && (cameras.isEmpty() || cameras.contains(DayFrames.camera(entry.camera())));
+    }
+
+    /** What a meaning is, as people read it. */
+    static String words(String meaning, FrameRate to) {
+      return meaning.equals(CLOCK)
+          ? Phrase.of("the time of day is right, frames counted anew at %s", to)
+          : Phrase.of("the labels are right, only the rate is wrong: %s", to);
     }
 
     LogEntry applied(LogEntry entry, String chosen) {

@@ -6,6 +6,7 @@ import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Source;
 import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
 import org.oddlot.time.Timecode;
 
 /**
@@ -33,12 +34,12 @@ record DayFrames(FrameRate rate) {
 
   /** Where a source starts; empty if that is not known. */
   Optional<Long> of(Source source) {
-    return source
-        .start()
-        .map(start ->
-            start.rate().nominal() == rate.nominal()
-                ? start.value()
-                : start.value() * rate.nominal() / start.rate().nominal());
+    return source.start().map(this::count);
+  }
+
+  /** How many frames a time or a duration is here, by its label. */
+  long count(RationalTime time) {
+    return time.value() * rate.nominal() / time.rate().nominal();
   }
 
   /** A camera's letter as it is compared. */

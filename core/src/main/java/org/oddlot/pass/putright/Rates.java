@@ -55,13 +55,13 @@ final class Rates {
         fit(
             correction,
             Correction.Rate.CLOCK,
-            Phrase.of("the time of day is right, frames counted anew at %s", to),
+            Correction.Rate.words(Correction.Rate.CLOCK, to),
             groups);
     Fit label =
         fit(
             correction,
             Correction.Rate.LABEL,
-            Phrase.of("the labels are right, only the rate is wrong: %s", to),
+            Correction.Rate.words(Correction.Rate.LABEL, to),
             groups);
     // Where both match as many, the one that is nearer to the starts is the likelier.
     Fit better =

@@ -57,7 +57,7 @@ final class Reels {
     Map<CameraDay, List<Source>> groups =
         matter.sources().all().stream()
             // A start of zero is none: those are looked for in the media.
-            .filter(source -> source.start().filter(start -> start.value() != 0).isPresent())
+            .filter(source -> source.start().isPresent() && !source.startsAtZero())
             .filter(source -> !source.reel().isEmpty())
             .collect(
                 Collectors.groupingBy(
@@ -203,7 +203,7 @@ final class Reels {
     for (Reel reel : reels) {
       for (Source source : reel.sources) {
         RationalTime start = start(source, reel, hours);
-        long at = start.value() * frames.rate().nominal() / start.rate().nominal();
+        long at = frames.count(start);
         starts.computeIfAbsent(DayFrames.camera(reel.name), _ -> new TreeSet<>()).add(at);
         all.add(at);
       }

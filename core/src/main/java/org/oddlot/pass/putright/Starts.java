@@ -49,7 +49,7 @@ final class Starts {
         matter.foundStarts().stream().map(FoundStart::source).collect(Collectors.toSet());
     List<Source> missing =
         matter.sources().all().stream()
-            .filter(source -> source.start().filter(start -> start.value() == 0).isPresent())
+            .filter(Source::startsAtZero)
             .filter(source -> !found.contains(source.id()))
             .toList();
     if (missing.isEmpty()) {

@@ -74,14 +74,8 @@ final class StretchRates {
             "%s tagged %s, most clips run at %s; %d would lie in clips",
             Phrase.count(its.size(), "entry"), from, to, most),
         List.of(
-            choice(
-                Correction.Rate.CLOCK,
-                Phrase.of("the time of day is right, frames counted anew at %s", to),
-                clock),
-            choice(
-                Correction.Rate.LABEL,
-                Phrase.of("the labels are right, only the rate is wrong: %s", to),
-                label)),
+            choice(Correction.Rate.CLOCK, Correction.Rate.words(Correction.Rate.CLOCK, to), clock),
+            choice(Correction.Rate.LABEL, Correction.Rate.words(Correction.Rate.LABEL, to), label)),
         most == 0
             ? List.of()
             : List.of(label > clock ? Correction.Rate.LABEL : Correction.Rate.CLOCK),
@@ -106,7 +100,7 @@ final class StretchRates {
             frames
                 .of(source)
                 .ifPresent(start -> {
-                  long end = start + lasts(source, frames.rate());
+                  long end = start + source.range().map(r -> frames.count(r.duration())).orElse(0L);
                   Map.Entry<Long, Long> before = covered.floorEntry(start);
                   if (before != null && before.getValue() >= start) {
                     covered.put(before.getKey(), Math.max(before.getValue(), end));
@@ -115,13 +109,6 @@ final class StretchRates {
                   }
                 }));
     return covered;
-  }
-
-  private static long lasts(Source source, FrameRate rate) {
-    return source
-        .range()
-        .map(range -> range.duration().value() * rate.nominal() / range.start().rate().nominal())
-        .orElse(0L);
   }
 
   private static int lyingInClips(

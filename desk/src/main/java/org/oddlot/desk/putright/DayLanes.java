@@ -191,7 +191,7 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
     List<Mark> marks =
         sources.stream()
             // A start of zero is none.
-            .filter(source -> source.start().filter(start -> start.value() != 0).isPresent())
+            .filter(source -> source.start().isPresent() && !source.startsAtZero())
             .map(source -> {
               double from = seconds(source.start().orElseThrow());
               double lasts = source.range().map(r -> seconds(r.duration())).orElse(0.0);

@@ -249,8 +249,7 @@ public final class PutRightBench implements Bench {
                 step.map(StepOutcome::judged).orElse(List.of()).size()),
             new Tabs.Tab<>(Listing.ENTRIES, "Log entries", entries.size()),
             new Tabs.Tab<>(Listing.CLIPS, "Clips", clips.size())));
-    Listing chosen = listings.chosen() == null ? Listing.FINDINGS : listings.chosen();
-    switch (chosen) {
+    switch (listed()) {
       case FINDINGS -> {
         listing.getChildren().setAll(rows);
         frame.withActions(Words.spring(), takeBack, type, decline, accept);
@@ -268,6 +267,10 @@ public final class PutRightBench implements Bench {
             .toList(),
         judged -> judged.finding().id());
     select(rows.getSelectionModel().getSelectedItem());
+  }
+
+  private Listing listed() {
+    return Optional.ofNullable(listings.chosen()).orElse(Listing.FINDINGS);
   }
 
   private void list(HandPane pane) {
@@ -378,8 +381,7 @@ public final class PutRightBench implements Bench {
 
   private void showEvidence(@Nullable Judged judged) {
     evidence.getChildren().clear();
-    Listing chosen = listings.chosen();
-    if (chosen == Listing.ENTRIES || chosen == Listing.CLIPS) {
+    if (listed() != Listing.FINDINGS) {
       evidence
           .getChildren()
           .addAll(
@@ -561,7 +563,7 @@ public final class PutRightBench implements Bench {
 
   @Override
   public void focus() {
-    switch (listings.chosen() == null ? Listing.FINDINGS : listings.chosen()) {
+    switch (listed()) {
       case FINDINGS -> rows.requestFocus();
       case ENTRIES -> entries.focus();
       case CLIPS -> clips.focus();

@@ -1,21 +1,17 @@
 package org.oddlot.desk.session;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.json.JsonArray;
-import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonPatch;
 import org.oddlot.json.JsonString;
-import org.oddlot.json.JsonStyle;
 import org.oddlot.json.JsonValue;
-import org.oddlot.lot.SafeFile;
+import org.oddlot.lot.JsonFile;
 
 /**
  * What the window remembers from one start to the next: recent lots, the last folder, the night
@@ -30,7 +26,7 @@ public final class Preferences {
   /** The preferences that are kept in {@code file}. */
   public Preferences(Path file) {
     this.file = file;
-    this.values = read(file);
+    this.values = JsonFile.readOrEmpty(file);
   }
 
   /** Where they are kept for this user: what {@code oddlot.config} says, or the usual folder. */
@@ -49,17 +45,6 @@ public final class Preferences {
   public Path folder() {
     Path parent = file.toAbsolutePath().getParent();
     return parent == null ? Path.of("").toAbsolutePath() : parent;
-  }
-
-  private static JsonObject read(Path file) {
-    try {
-      return JsonValue.parse(new String(Files.readAllBytes(file), StandardCharsets.UTF_8))
-              instanceof JsonObject object
-          ? object
-          : JsonObject.EMPTY;
-    } catch (IOException | JsonException e) {
-      return JsonObject.EMPTY;
-    }
   }
 
   /** The lots that were open last, the latest first, as far as they are still there. */
@@ -108,8 +93,7 @@ public final class Preferences {
   private void set(String key, JsonValue value) {
     values = values.with(key, value);
     try {
-      String json = JsonPatch.toString(values, JsonStyle.indented("  ")) + "\n";
-      SafeFile.write(file, path -> Files.writeString(path, json));
+      JsonFile.write(file, values);
     } catch (IOException e) {
       // Not being able to remember is no reason to stop working.
       System.getLogger(Preferences.class.getName())

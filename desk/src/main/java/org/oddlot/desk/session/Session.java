@@ -176,20 +176,29 @@ public final class Session {
       say(Notice.of("There is no text to paste."));
       return;
     }
-    Path folder = usualFolder().orElse(preferences.folder());
+    keep("pasted.txt", text, "The text could not be kept: ");
+  }
+
+  /** Puts a new file beside the others and adds it. */
+  private void keep(String name, String text, String otherwise) {
     try {
-      Files.createDirectories(folder);
-      Path file =
-          SafeFile.writeNew(folder.resolve("pasted.txt"), path -> Files.writeString(path, text));
-      addFiles(List.of(file));
+      addFiles(
+          List.of(
+              SafeFile.writeNew(
+                  folderOfFiles().resolve(name), path -> Files.writeString(path, text))));
     } catch (IOException e) {
-      say(Notice.trouble("The text could not be kept: " + message(e)));
+      say(Notice.trouble(otherwise + message(e)));
     }
+  }
+
+  /** Where the files of the lot lie; where there are none, the folder of the preferences. */
+  private Path folderOfFiles() {
+    return usualFolder().orElse(preferences.folder());
   }
 
   /** Fetches the log of a device at this machine and adds it once it is whole. */
   public void receive(URI address) {
-    Path folder = usualFolder().orElse(preferences.folder());
+    Path folder = folderOfFiles();
     start(
         "Receive",
         job -> {
@@ -203,20 +212,10 @@ public final class Session {
    * the place of the one that is shipped.
    */
   public void copyProfile(String name) {
-    Path folder = usualFolder().orElse(preferences.folder());
-    Optional<String> yaml = Profiles.yaml(name);
-    if (yaml.isEmpty()) {
-      say(Notice.of("The profile " + name + " came in as a file; edit that."));
-      return;
-    }
-    try {
-      Path file =
-          SafeFile.writeNew(
-              folder.resolve(name + ".yaml"), path -> Files.writeString(path, yaml.get()));
-      addFiles(List.of(file));
-    } catch (IOException e) {
-      say(Notice.trouble("The profile could not be copied: " + message(e)));
-    }
+    Profiles.yaml(name)
+        .ifPresentOrElse(
+            yaml -> keep(name + ".yaml", yaml, "The profile could not be copied: "),
+            () -> say(Notice.of("The profile " + name + " came in as a file; edit that.")));
   }
 
   /** Reads all files again, whether they seem to have changed or not. */
