@@ -68,6 +68,14 @@ public final class Sample {
     return this;
   }
 
+  /** The same of a clip at another rate, its range counted at one more. */
+  public Sample useAt(FrameRate media, FrameRate counted, String words, int from, int frames) {
+    String clip = clip(words.split(" ", -1), media, "");
+    uses.add(
+        clip.replace("\"source_range\":null", "\"source_range\":" + range(from, frames, counted)));
+    return this;
+  }
+
   /** A line of the log. */
   public Sample log(String line) {
     log.append(line).append('\n');

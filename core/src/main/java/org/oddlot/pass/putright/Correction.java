@@ -272,23 +272,15 @@ public sealed interface Correction
                   // What stands in for the media, a proxy for instance, moves with it.
                   reference.availableRange().map(TimeRange::start).equals(start)
                       ? reference.withAvailableRange(
-                          reference.availableRange().map(range -> moved(range, shift)))
+                          reference.availableRange().map(range -> range.shiftedBy(shift)))
                       : reference));
       Clip moved = clip.withMediaReferences(media);
-      moved = moved.withSourceRange(moved.sourceRange().map(range -> moved(range, shift)));
+      moved = moved.withSourceRange(moved.sourceRange().map(range -> range.shiftedBy(shift)));
       var markers = new ArrayList<Marker>();
       for (Marker marker : moved.markers()) {
-        markers.add(marker.withMarkedRange(moved(marker.markedRange(), shift)));
+        markers.add(marker.withMarkedRange(marker.markedRange().shiftedBy(shift)));
       }
       return moved.markers().isEmpty() ? moved : moved.withMarkers(markers);
-    }
-
-    private static TimeRange moved(TimeRange range, RationalTime shift) {
-      FrameRate rate = range.start().rate();
-      return range.shiftedBy(
-          rate.equals(shift.rate())
-              ? shift
-              : shift.rescaledTo(rate, java.math.RoundingMode.HALF_EVEN));
     }
   }
 

@@ -243,16 +243,17 @@ class PutRightPassTest {
   @Property(tries = 50)
   void aFoundStartMovesEveryUseWithIt(@ForAll long seed) {
     var random = new Random(seed);
-    FrameRate rate =
-        List.of(FrameRate.FPS_23_976, FrameRate.FPS_25, FrameRate.FPS_59_94).get(random.nextInt(3));
-    Sample sample = Sample.at(rate);
+    List<FrameRate> rates = List.of(FrameRate.FPS_23_976, FrameRate.FPS_25, FrameRate.FPS_59_94);
+    Sample sample = Sample.at(RATE);
     int clips = random.nextInt(1, 5);
     for (int i = 1; i <= clips; i++) {
+      FrameRate rate = rates.get(random.nextInt(3));
       String clip = "C001C%03d 00:00:00:00 480 C".formatted(i);
-      sample.clip(clip);
+      sample.clipAt(rate, clip);
       for (int use = random.nextInt(4); use > 0; use--) {
-        int from = random.nextInt(400);
-        sample.use(clip, from, random.nextInt(1, 480 - from));
+        int from = random.nextInt(100);
+        FrameRate counted = rates.get(random.nextInt(3));
+        sample.useAt(rate, counted, clip, from, random.nextInt(1, 150 - from));
       }
     }
     Matter matter = sample.matter();
@@ -261,7 +262,8 @@ class PutRightPassTest {
             .map(source ->
                 new FoundStart(
                     source.id(),
-                    Timecode.ofFrames(random.nextLong(1, 2_000_000), rate, false),
+                    Timecode.ofFrames(
+                        random.nextLong(1, 2_000_000), source.rate().orElseThrow(), false),
                     FoundStart.Origin.LTC,
                     "480 frames"))
             .toList();
@@ -279,7 +281,8 @@ class PutRightPassTest {
       assertThat(source.start()).contains(starts.get(source.id()));
     }
     for (int i = 0; i < old.size(); i++) {
-      assertThat(offset(now.get(i))).isEqualTo(offset(old.get(i)));
+      // Exactly, at whatever rate that can be counted.
+      assertThat(offset(now.get(i)).seconds()).isEqualTo(offset(old.get(i)).seconds());
       assertThat(now.get(i).clip().trimmedRange().map(TimeRange::duration))
           .isEqualTo(old.get(i).clip().trimmedRange().map(TimeRange::duration));
     }
