@@ -77,7 +77,7 @@ public final class MatchPass implements Pass {
   /** Sources that no finding speaks for, each with the best reason why. */
   private static List<Look.Remark> leftOver(
       Matter matter, List<MatchFinding> findings, Map<String, Decision> decisions) {
-    Set<String> named = new HashSet<>();
+    Set<String> named = HashSet.newHashSet(findings.size());
     var nearest = new HashMap<String, Near>();
     for (MatchFinding finding : findings) {
       Decision decision = decisions.get(finding.id());

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.oddlot.pass.Source;
@@ -20,6 +21,9 @@ import org.oddlot.time.RationalTime;
 final class Starts {
   private final Map<FrameRate, Map<Optional<LocalDate>, Lane>> lanes = new HashMap<>();
   private final List<FrameRate> rates;
+
+  /** What was asked for before: most entries are of few days. */
+  private final Map<Near, List<Lane>> near = new ConcurrentHashMap<>();
 
   /** The sources of one rate, earliest first. */
   private static final class Lane {
@@ -62,13 +66,18 @@ final class Starts {
    */
   private Collection<Lane> lanes(FrameRate rate, Optional<LocalDate> day) {
     Map<Optional<LocalDate>, Lane> all = lanes.getOrDefault(rate, Map.of());
-    if (day.isEmpty()) {
-      return all.values();
-    }
+    return day.isEmpty()
+        ? all.values()
+        : near.computeIfAbsent(new Near(rate, day.get()), n -> near(all, n.day));
+  }
+
+  private record Near(FrameRate rate, LocalDate day) {}
+
+  private static List<Lane> near(Map<Optional<LocalDate>, Lane> all, LocalDate day) {
     return Stream.of(
-            day,
-            day.map(d -> d.minusDays(1)),
-            day.map(d -> d.plusDays(1)),
+            Optional.of(day),
+            Optional.of(day.minusDays(1)),
+            Optional.of(day.plusDays(1)),
             Optional.<LocalDate>empty())
         .flatMap(d -> Stream.ofNullable(all.get(d)))
         .toList();

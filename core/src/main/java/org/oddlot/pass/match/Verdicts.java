@@ -27,7 +27,7 @@ final class Verdicts {
   private final Map<String, Decision> decisions;
 
   /** Who wants a source, nearest first. */
-  private final Map<String, List<Claim>> claims = new HashMap<>();
+  private final Map<String, List<Claim>> claims;
 
   /** Who gets what where several want the same. */
   private @Nullable Clusters clusters;
@@ -38,6 +38,7 @@ final class Verdicts {
     this.seen = seen;
     this.sources = sources;
     this.decisions = decisions;
+    this.claims = HashMap.newHashMap(seen.size());
     for (Seen one : seen) {
       if (one.entry().kind() == LogEntry.Kind.SHOT) {
         claim(one);
@@ -72,7 +73,7 @@ final class Verdicts {
   }
 
   private void addClaim(String source, Claim claim) {
-    claims.computeIfAbsent(source, _ -> new ArrayList<>()).add(claim);
+    claims.computeIfAbsent(source, _ -> new ArrayList<>(1)).add(claim);
   }
 
   private Optional<Decision> decision(Seen one) {
