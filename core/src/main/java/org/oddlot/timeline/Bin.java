@@ -22,7 +22,7 @@ public record Bin(Origin origin, String name, List<TimelineObject> children, Jso
 
   /** A new bin. */
   public static Bin of(String name, List<? extends TimelineObject> children) {
-    return new Bin(Origin.NONE, name, List.copyOf(children), JsonObject.EMPTY);
+    return new Bin(Origin.made(), name, List.copyOf(children), JsonObject.EMPTY);
   }
 
   @Override

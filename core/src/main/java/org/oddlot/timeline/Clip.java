@@ -50,7 +50,7 @@ public record Clip(
   /** A new clip of one piece of media, with nothing noted about it. */
   public static Clip of(String name, MediaReference media, Optional<TimeRange> sourceRange) {
     return new Clip(
-        Origin.NONE,
+        Origin.made(),
         name,
         sourceRange,
         Map.of(DEFAULT_MEDIA, media),
@@ -140,6 +140,20 @@ public record Clip(
         newMarkers,
         effects,
         enabled,
+        metadata);
+  }
+
+  /** This to be seen and heard, or not. */
+  public Clip withEnabled(boolean newEnabled) {
+    return new Clip(
+        origin,
+        name,
+        sourceRange,
+        mediaReferences,
+        activeKey,
+        markers,
+        effects,
+        newEnabled,
         metadata);
   }
 

@@ -9,10 +9,10 @@ import org.oddlot.json.JsonText;
 /**
  * Where an object was read from: the stretch of a text that spells it, and the object as it was
  * read there. Changed copies of the object keep its origin, which makes it the identity of the
- * object through all its changes; an object that was made here has {@link #NONE}.
+ * object through all its changes; an object that was made here has {@link #made} or {@link #NONE}.
  */
 public final class Origin {
-  /** The origin of what was not read from anywhere. */
+  /** The origin of what was not read from anywhere and is not told apart from its like. */
   public static final Origin NONE = new Origin(JsonText.of(""), 0, 0, 0, 0);
 
   private final JsonText text;
@@ -28,6 +28,14 @@ public final class Origin {
     this.end = end;
     this.bulkStart = bulkStart;
     this.bulkEnd = bulkEnd;
+  }
+
+  /**
+   * An origin for something that is made here and is the same through its later changes, although
+   * it was not read from anywhere.
+   */
+  public static Origin made() {
+    return new Origin(JsonText.of(""), 0, 0, 0, 0);
   }
 
   /** The stretch of {@code text} from {@code start} up to {@code end}. */
@@ -54,6 +62,11 @@ public final class Origin {
     }
     asRead = Objects.requireNonNull(object);
     return object;
+  }
+
+  /** Whether what has this origin was made here, not read. */
+  public boolean isMade() {
+    return asRead == null;
   }
 
   /** The object as it was read, empty where it was not read from anywhere. */
@@ -85,6 +98,6 @@ public final class Origin {
 
   @Override
   public String toString() {
-    return this == NONE ? "made here" : text.place(start);
+    return isMade() ? "made here" : text.place(start);
   }
 }

@@ -40,7 +40,7 @@ public record Stack(
   /** A new stack. */
   public static Stack of(String name, List<? extends Composable> children) {
     return new Stack(
-        Origin.NONE,
+        Origin.made(),
         name,
         Optional.empty(),
         List.copyOf(children),

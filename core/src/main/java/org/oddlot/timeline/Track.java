@@ -45,7 +45,7 @@ public record Track(
   /** A new track. */
   public static Track of(String name, String kind, List<? extends Composable> children) {
     return new Track(
-        Origin.NONE,
+        Origin.made(),
         name,
         kind,
         Optional.empty(),

@@ -61,7 +61,7 @@ final class OtioStyle {
 
   /** The style of the document that {@code root} was read from; of a new one, four spaces. */
   static OtioStyle of(TimelineObject root) {
-    return root.origin() == Origin.NONE
+    return root.origin().isMade()
         ? new OtioStyle(JsonStyle.indented("    "), Optional.empty())
         : new OtioStyle(root.origin().text().style(), root.origin().asRead());
   }

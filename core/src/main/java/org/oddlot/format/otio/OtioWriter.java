@@ -52,7 +52,7 @@ public final class OtioWriter {
     var style = OtioStyle.of(root);
     var out = new JsonOutput(stream, style.json());
     var writer = new OtioWriter(out, style);
-    if (origin == Origin.NONE) {
+    if (origin.isMade()) {
       writer.object(root, style.json().multiLine() ? style.json().newline() : "");
       out.raw(style.json().newline());
     } else {
@@ -67,7 +67,7 @@ public final class OtioWriter {
 
   /** Writes an object at a place where it was not before. */
   private void object(TimelineObject object, String lead) {
-    if (object.origin() == Origin.NONE) {
+    if (object.origin().isMade()) {
       fresh(object, lead);
     } else {
       out.moved(
@@ -188,7 +188,7 @@ public final class OtioWriter {
   /** Whether both are states of one object, so that the second is written over the first. */
   private static boolean isChangeOf(@Nullable Object before, TimelineObject after) {
     return before instanceof TimelineObject object
-        && after.origin() != Origin.NONE
+        && !after.origin().isMade()
         && object.origin() == after.origin();
   }
 
