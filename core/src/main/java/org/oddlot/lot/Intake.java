@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,6 +20,7 @@ import org.oddlot.paper.Table;
 import org.oddlot.pass.Document;
 import org.oddlot.pass.FoundStart;
 import org.oddlot.pass.Matter;
+import org.oddlot.pass.MeasuredOffset;
 import org.oddlot.pass.Paper;
 import org.oddlot.pass.ProfileFile;
 import org.oddlot.pass.Progress;
@@ -27,6 +29,7 @@ import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.ProfileReader;
 import org.oddlot.profile.Profiles;
+import org.oddlot.sound.SoundFile;
 import org.oddlot.timeline.TimelineObject;
 
 /** Reads the files of a lot. */
@@ -39,6 +42,7 @@ public final class Intake {
   private final List<Lot.Input> inputs = new ArrayList<>();
   private final Set<String> names = new HashSet<>();
   private final Map<String, Path> folders = new HashMap<>();
+  private final List<SoundFile> sounds = new ArrayList<>();
   private final Map<Key, Object> results = new HashMap<>();
   private final List<ProfileFile> profiles = new ArrayList<>();
   private final Map<Key, Object> previous;
@@ -57,17 +61,18 @@ public final class Intake {
     private final Lot lot;
     private final Matter matter;
     private final Map<Key, Object> results;
-    private final Map<MediaAtHand.Seen, Optional<FoundStart>> media;
+    private final MediaAtHand media;
 
-    private Taken(
-        Lot lot,
-        Matter matter,
-        Map<Key, Object> results,
-        Map<MediaAtHand.Seen, Optional<FoundStart>> media) {
+    private Taken(Lot lot, Matter matter, Map<Key, Object> results, MediaAtHand media) {
       this.lot = lot;
       this.matter = matter;
       this.results = Map.copyOf(results);
-      this.media = Map.copyOf(media);
+      this.media = media;
+    }
+
+    /** Where the media of a source lies, if it is there. */
+    public Optional<Path> mediaOf(String source) {
+      return Optional.ofNullable(media.files().get(source));
     }
 
     /** The lot, its inputs with the digests of what was read. */
@@ -118,12 +123,32 @@ public final class Intake {
             .orElseGet(() ->
                 Matter.of(lot.name(), intake.documents, intake.papers, intake.unread)
                     .withProfiles(intake.profiles));
-    var media = new MediaAtHand(previous.map(taken -> taken.media).orElse(Map.of()));
-    List<FoundStart> starts = media.starts(matter, intake.folders, progress);
+    var media =
+        new MediaAtHand(
+            intake.foldersOfDocuments(),
+            previous.map(taken -> taken.media.seen()).orElseGet(MediaAtHand.Known::nothing));
+    media.look(matter);
+    List<FoundStart> starts = media.starts(matter, progress);
     if (!starts.equals(matter.foundStarts())) {
       matter = matter.withFoundStarts(starts);
     }
-    return new Taken(read, matter, intake.results, media.seen());
+    List<SoundFile> sounds = media.sounds(intake.sounds, progress);
+    if (!sounds.equals(matter.sounds())) {
+      matter = matter.withSounds(sounds);
+    }
+    List<MeasuredOffset> offsets = media.offsets(PairToHear.some(matter), progress);
+    if (!offsets.equals(matter.offsets())) {
+      matter = matter.withOffsets(offsets);
+    }
+    return new Taken(read, matter, intake.results, media);
+  }
+
+  private Map<String, Path> foldersOfDocuments() {
+    var its = new LinkedHashMap<String, Path>();
+    documents.forEach(document ->
+        Optional.ofNullable(folders.get(document.name()))
+            .ifPresent(folder -> its.put(document.name(), folder)));
+    return its;
   }
 
   private boolean isSame(Matter matter) {
@@ -170,7 +195,10 @@ public final class Intake {
     Optional.ofNullable(input.path().toAbsolutePath().getParent())
         .ifPresent(folder -> folders.put(name, folder));
     Object result = previous.get(key);
-    if (result instanceof Document document && document.name().equals(name)) {
+    if (result instanceof SoundFile sound) {
+      sounds.add(sound);
+      inputs.add(input);
+    } else if (result instanceof Document document && document.name().equals(name)) {
       Profile profile = profile(document.root(), input.reading());
       documents.add(profile.equals(document.profile()) ? document : document.withProfile(profile));
       inputs.add(input.withSha256(document.sha256()));
@@ -184,6 +212,9 @@ public final class Intake {
   }
 
   private void remember(Key key, String name) {
+    sounds.stream()
+        .filter(sound -> sound.path().filter(key.path::equals).isPresent())
+        .forEach(sound -> results.put(key, sound));
     documents.stream().filter(d -> d.name().equals(name)).forEach(d -> results.put(key, d));
     papers.stream().filter(p -> p.name().equals(name)).forEach(p -> results.put(key, p));
   }
@@ -192,7 +223,9 @@ public final class Intake {
     var file = new InputFile(input.path());
     Optional<TimelineFormat> timelines = Formats.timelineFormat(file).or(() -> bySniffing(file));
     Optional<PaperFormat> paper = Formats.paperFormat(file);
-    if (timelines.isPresent()) {
+    if (SoundMedia.isWave(input.path()) || isOtherSound(file)) {
+      readSound(input, problems);
+    } else if (timelines.isPresent()) {
       readTimelines(timelines.get(), file, input, problems);
     } else if (paper.isPresent()) {
       readPaper(paper.get(), file, input, problems);
@@ -203,8 +236,8 @@ public final class Intake {
               ? "A file that ends in \"" + file.extension() + "\" is of no kind that is read here."
               : "The file is not there.",
           Files.exists(input.path())
-              ? "Timelines end in .otio, .otioz or .otiod, papers in .csv, .tsv, .txt, .xlsx or .json, mapping"
-                  + " profiles in .yaml."
+              ? "Timelines end in .otio, .otioz or .otiod, papers in .csv, .tsv, .txt, .xlsx or .json, sound in"
+                  + " .wav, .bwf or .aif, mapping profiles in .yaml."
               : "It may have been moved or renamed.");
       leaveUnread(input, problems);
     }
@@ -276,6 +309,20 @@ public final class Intake {
     inputs.add(input.withSha256(sha256).withReading(reading));
     ColumnMapping mapping = reading.over(ColumnMapping.guess(table.get()));
     papers.add(Paper.read(table.get(), mapping, reading.order(), problems));
+  }
+
+  private static boolean isOtherSound(InputFile file) {
+    return List.of(".aif", ".aiff", ".aifc").contains(file.extension());
+  }
+
+  private void readSound(Lot.Input input, Problems problems) {
+    Optional<SoundFile> sound = SoundMedia.head(input.path(), problems);
+    if (sound.isEmpty()) {
+      leaveUnread(input, problems);
+      return;
+    }
+    inputs.add(input);
+    sounds.add(sound.get());
   }
 
   private void leaveUnread(Lot.Input input, Problems problems) {

@@ -7,6 +7,8 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.sound.Recording;
+import org.oddlot.sound.SoundFile;
 import org.oddlot.timeline.Edits;
 
 /** All that a lot holds at one moment of the run. Immutable; a pass makes a new one. */
@@ -15,27 +17,41 @@ public final class Matter {
   private final List<Document> documents;
   private final List<Paper> papers;
   private final List<Unread> unread;
-  private final List<Pairing> pairings;
-  private final List<FoundStart> foundStarts;
-  private final List<ProfileFile> profiles;
+  private final Found found;
   private @Nullable Sources sources;
+  private @Nullable List<Recording> recordings;
+
+  /** What was found out about the documents. */
+  private record Found(
+      List<Pairing> pairings,
+      List<FoundStart> starts,
+      List<ProfileFile> profiles,
+      List<SoundFile> sounds,
+      List<MeasuredOffset> offsets) {
+    static final Found NOTHING =
+        new Found(List.of(), List.of(), List.of(), List.of(), List.of());
+
+    Found {
+      pairings = List.copyOf(pairings);
+      starts = List.copyOf(starts);
+      profiles = List.copyOf(profiles);
+      sounds = List.copyOf(sounds);
+      offsets = List.copyOf(offsets);
+    }
+  }
 
   private Matter(
       String lot,
       List<Document> documents,
       List<Paper> papers,
       List<Unread> unread,
-      List<Pairing> pairings,
-      List<FoundStart> foundStarts,
-      List<ProfileFile> profiles,
+      Found found,
       @Nullable Sources sources) {
     this.lot = lot;
     this.documents = List.copyOf(documents);
     this.papers = List.copyOf(papers);
     this.unread = List.copyOf(unread);
-    this.pairings = List.copyOf(pairings);
-    this.foundStarts = List.copyOf(foundStarts);
-    this.profiles = List.copyOf(profiles);
+    this.found = found;
     this.sources = sources;
   }
 
@@ -46,7 +62,7 @@ public final class Matter {
    */
   public static Matter of(
       String lot, List<Document> documents, List<Paper> papers, List<Unread> unread) {
-    return new Matter(lot, documents, papers, unread, List.of(), List.of(), List.of(), null);
+    return new Matter(lot, documents, papers, unread, Found.NOTHING, null);
   }
 
   /** The lot's name. */
@@ -71,28 +87,61 @@ public final class Matter {
 
   /** Which entries belong to which sources, as far as that was settled. */
   public List<Pairing> pairings() {
-    return pairings;
+    return found.pairings;
   }
 
   /** The start timecodes that were found in the media. */
   public List<FoundStart> foundStarts() {
-    return foundStarts;
+    return found.starts;
   }
 
   /** The mapping profiles that came in with the files. */
   public List<ProfileFile> profiles() {
-    return profiles;
+    return found.profiles;
+  }
+
+  /** The sound files that are at hand: those that came in and those that the timelines use. */
+  public List<SoundFile> sounds() {
+    return found.sounds;
+  }
+
+  /** Where pictures lie in recordings by what both hear. */
+  public List<MeasuredOffset> offsets() {
+    return found.offsets;
   }
 
   /** This with mapping profiles. */
-  public Matter withProfiles(List<ProfileFile> newProfiles) {
-    return new Matter(
-        lot, documents, papers, unread, pairings, foundStarts, newProfiles, sources());
+  public Matter withProfiles(List<ProfileFile> profiles) {
+    return with(
+        new Found(found.pairings, found.starts, profiles, found.sounds, found.offsets));
   }
 
   /** This with start timecodes that were found in the media. */
-  public Matter withFoundStarts(List<FoundStart> found) {
-    return new Matter(lot, documents, papers, unread, pairings, found, profiles, sources());
+  public Matter withFoundStarts(List<FoundStart> starts) {
+    return with(
+        new Found(found.pairings, starts, found.profiles, found.sounds, found.offsets));
+  }
+
+  /** This with sound files. */
+  public Matter withSounds(List<SoundFile> sounds) {
+    return with(
+        new Found(found.pairings, found.starts, found.profiles, sounds, found.offsets));
+  }
+
+  /** This with offsets that were measured by ear. */
+  public Matter withOffsets(List<MeasuredOffset> offsets) {
+    return with(
+        new Found(found.pairings, found.starts, found.profiles, found.sounds, offsets));
+  }
+
+  /** This with other pairings. */
+  public Matter withPairings(List<Pairing> pairings) {
+    return with(
+        new Found(pairings, found.starts, found.profiles, found.sounds, found.offsets));
+  }
+
+  private Matter with(Found newFound) {
+    return new Matter(lot, documents, papers, unread, newFound, sources());
   }
 
   /** All entries of all logs. */
@@ -110,17 +159,20 @@ public final class Matter {
     return known;
   }
 
+  /** The recordings of all sound files and of all sound in the documents' bins. */
+  public synchronized List<Recording> recordings() {
+    List<Recording> known = recordings;
+    if (known == null) {
+      known = Recordings.of(this);
+      recordings = known;
+    }
+    return known;
+  }
+
   /** This with each document changed. */
   public Matter withDocuments(UnaryOperator<Document> change) {
     return new Matter(
-        lot,
-        documents.stream().map(change).toList(),
-        papers,
-        unread,
-        pairings,
-        foundStarts,
-        profiles,
-        null);
+        lot, documents.stream().map(change).toList(), papers, unread, found, null);
   }
 
   /** This with edits made in some documents, by their names; the very same where there are none. */
@@ -136,20 +188,7 @@ public final class Matter {
   /** This with each paper changed. */
   public Matter withPapers(UnaryOperator<Paper> change) {
     return new Matter(
-        lot,
-        documents,
-        papers.stream().map(change).toList(),
-        unread,
-        pairings,
-        foundStarts,
-        profiles,
-        sources());
-  }
-
-  /** This with other pairings. */
-  public Matter withPairings(List<Pairing> newPairings) {
-    return new Matter(
-        lot, documents, papers, unread, newPairings, foundStarts, profiles, sources());
+        lot, documents, papers.stream().map(change).toList(), unread, found, sources());
   }
 
   /** The document of this name. */

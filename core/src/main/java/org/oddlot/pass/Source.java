@@ -1,7 +1,9 @@
 package org.oddlot.pass;
 
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.oddlot.time.FrameRate;
@@ -33,6 +35,13 @@ public record Source(
     List<PlacedClip> inBins,
     List<PlacedClip> uses) {
 
+  private static final FrameRate LIKE_SAMPLES = FrameRate.of(1000);
+
+  private static final List<String> SOUND_ENDINGS =
+      List.of(
+          ".wav", ".bwf", ".rf64", ".bw64", ".w64", ".aif", ".aiff", ".aifc", ".caf", ".flac",
+          ".mp3", ".m4a");
+
   public Source {
     inBins = List.copyOf(inBins);
     uses = List.copyOf(uses);
@@ -48,14 +57,25 @@ public record Source(
     return start().filter(start -> start.value() == 0).isPresent();
   }
 
+  /** Whether it is sound by itself: a file whose name ends like that of a sound file. */
+  public boolean isSound() {
+    String lower = id.toLowerCase(Locale.ROOT);
+    return SOUND_ENDINGS.stream().anyMatch(lower::endsWith);
+  }
+
   /** Its rate, if it is known. */
   public Optional<FrameRate> rate() {
     return start().map(RationalTime::rate);
   }
 
-  /** Its start as a label. */
+  /** Its start as a label; where it is counted in samples, with thousandths of a second. */
   public Optional<Timecode> startLabel() {
-    return start().map(start -> Timecode.of(start, false));
+    return start()
+        .map(start ->
+            start.rate().compareTo(LIKE_SAMPLES) < 0
+                ? start
+                : start.rescaledTo(LIKE_SAMPLES, RoundingMode.FLOOR))
+        .map(start -> Timecode.of(start, false));
   }
 
   /** All clips of it, those in bins first. */

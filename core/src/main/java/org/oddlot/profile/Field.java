@@ -24,6 +24,16 @@ public enum Field {
   SOUND_ROLL("log"),
   ORIGINAL_NAME("clip"),
   KEYWORDS("clip"),
+  /** The list of a clip's channels. */
+  CHANNELS("clip"),
+  /** The role of a clip's picture. */
+  ROLE("clip"),
+  CHANNEL_NUMBER("channel", "number"),
+  CHANNEL_NAME("channel", "name"),
+  CHANNEL_ROLE("channel", "role"),
+  /** How many channels one component has. */
+  CHANNEL_WIDTH("channel", "width"),
+  CHANNEL_LAYOUT("channel", "layout"),
   KEYWORD_TEXT("keyword", "text"),
   KEYWORD_CATEGORY("keyword", "category"),
   MARKER_KIND("marker", "kind"),

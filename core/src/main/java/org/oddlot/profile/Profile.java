@@ -19,13 +19,17 @@ import org.oddlot.timeline.TimelineObject;
  *     file
  * @param places where each field is kept; a field that is missing is not kept by this program
  * @param kinds what the program calls each kind of marker
+ * @param firstChannel what the program calls the first channel of a clip: 1 or 0
+ * @param roleSeparator what stands between the stem and the name of a role
  */
 public record Profile(
     String name,
     String title,
     List<Pointer> recognisedBy,
     Map<Field, Pointer> places,
-    Map<MarkerKind, String> kinds) {
+    Map<MarkerKind, String> kinds,
+    int firstChannel,
+    String roleSeparator) {
 
   public Profile {
     recognisedBy = List.copyOf(recognisedBy);

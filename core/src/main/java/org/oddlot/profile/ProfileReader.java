@@ -25,6 +25,8 @@ public final class ProfileReader {
   private final List<Pointer> recognisedBy = new ArrayList<>();
   private final Map<Field, Pointer> places = new EnumMap<>(Field.class);
   private final Map<MarkerKind, String> kinds = new EnumMap<>(MarkerKind.class);
+  private int firstChannel = 1;
+  private String roleSeparator = "/";
 
   private ProfileReader(Problems problems) {
     this.problems = problems;
@@ -55,7 +57,14 @@ public final class ProfileReader {
       return Optional.empty();
     }
     return Optional.of(
-        new Profile(reader.name, reader.title, reader.recognisedBy, reader.places, reader.kinds));
+        new Profile(
+            reader.name,
+            reader.title,
+            reader.recognisedBy,
+            reader.places,
+            reader.kinds,
+            reader.firstChannel,
+            reader.roleSeparator));
   }
 
   private void readRoot(MappingNode root) {
@@ -67,8 +76,28 @@ public final class ProfileReader {
         case "title" -> title = text(value);
         case "recognise" -> recognise(value);
         case "kinds" -> kinds(value);
+        case "channels_from" -> channelsFrom(value);
+        case "role_separator" -> roleSeparator(value);
         default -> section(key, entry.getKeyNode(), value);
       }
+    }
+  }
+
+  private void channelsFrom(Node value) {
+    String text = text(value);
+    if (text.equals("0") || text.equals("1")) {
+      firstChannel = Integer.parseInt(text);
+    } else {
+      problems.error(line(value), "Channels are counted from 0 or from 1.", "");
+    }
+  }
+
+  private void roleSeparator(Node value) {
+    String text = text(value);
+    if (text.isEmpty()) {
+      problems.error(line(value), "Something must stand between stem and name of a role.", "");
+    } else {
+      roleSeparator = text;
     }
   }
 

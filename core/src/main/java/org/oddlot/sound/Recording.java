@@ -68,7 +68,7 @@ public record Recording(String name, List<SoundFile> files) {
       Object name = file.family().isEmpty() ? matcher.group(1) : file.family();
       return List.of(name, file.reference().get(), file.frames(), file.sampleRate());
     }
-    return List.of(file.path());
+    return List.of(file.id());
   }
 
   private static int numberInSet(SoundFile file) {
@@ -106,6 +106,6 @@ public record Recording(String name, List<SoundFile> files) {
       return first().recorder();
     }
     String roll = first().roll().replaceAll("\\d+$", "");
-    return roll.isEmpty() ? "recorder" : "rolls " + roll;
+    return roll.isEmpty() ? "Recorder" : "Rolls " + roll;
   }
 }

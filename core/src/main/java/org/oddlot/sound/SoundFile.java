@@ -15,8 +15,9 @@ import org.oddlot.time.SampleTime;
 /**
  * A sound file, with what its head says of it in one place, wherever the head says it.
  *
+ * @param id what it is known by in a lot: the address that clips of it have
  * @param name the file's name with its ending
- * @param path where it is
+ * @param path where it is; empty where it is not at hand and only a timeline speaks of it
  * @param channels how many, one or more
  * @param sampleRate samples in a second when it is played
  * @param frames how many samples each channel has
@@ -36,8 +37,9 @@ import org.oddlot.time.SampleTime;
  * @param problems what is wrong with it
  */
 public record SoundFile(
+    String id,
     String name,
-    Path path,
+    Optional<Path> path,
     int channels,
     long sampleRate,
     long frames,
@@ -80,8 +82,9 @@ public record SoundFile(
     Map<String, String> keys = head.bext().map(BroadcastExtension::keys).orElse(Map.of());
     Optional<Ixml> ixml = head.ixml();
     return new SoundFile(
+        path.toString(),
         String.valueOf(path.getFileName()),
-        path,
+        Optional.of(path),
         head.channels(),
         head.sampleRate(),
         head.frames(),
@@ -153,6 +156,23 @@ public record SoundFile(
           }
         });
     return tracks;
+  }
+
+  /** This, known by another address. */
+  public SoundFile withId(String newId) {
+    return new SoundFile(
+        newId, name, path, channels, sampleRate, frames, reference, timecodeRate, dropFrame, day,
+        scene, take, roll, recorder, family, note, circled, tracks, problems);
+  }
+
+  /** This with a slate and a roll from elsewhere, where it has none of its own. */
+  public SoundFile withSlate(String newScene, String newTake, String newRoll) {
+    return new SoundFile(
+        id, name, path, channels, sampleRate, frames, reference, timecodeRate, dropFrame, day,
+        scene.isEmpty() ? newScene : scene,
+        scene.isEmpty() && take.isEmpty() ? newTake : take,
+        roll.isEmpty() ? newRoll : roll,
+        recorder, family, note, circled, tracks, problems);
   }
 
   /** The name without its ending. */

@@ -15,14 +15,14 @@ public final class WaveSamples {
    * Some samples of one channel, from −1 to 1. What lies before the first sample or after the last
    * one is silent.
    *
-   * @param channel counted from one
+   * @param channel counted from one; zero for all of them, mixed
    * @param from the first sample that is wanted, counted from the file's first
    * @param count how many
    * @throws IOException if the file cannot be read or its samples are of another kind
    */
   public static float[] read(Path file, WaveHead head, int channel, long from, int count)
       throws IOException {
-    if (head.coding() == WaveHead.Coding.OTHER || channel < 1 || channel > head.channels()) {
+    if (head.coding() == WaveHead.Coding.OTHER || channel < 0 || channel > head.channels()) {
       throw new IOException("the samples are of a kind that is not read here");
     }
     var samples = new float[count];
@@ -48,8 +48,11 @@ public final class WaveSamples {
           }
         }
         for (int i = 0; i < blocks; i++) {
-          int offset = i * block + (channel - 1) * width;
-          samples[(int) (at + i - from)] = sample(buffer, offset, width, head.coding());
+          float sum = 0;
+          for (int c = channel == 0 ? 1 : channel; c <= (channel == 0 ? head.channels() : channel); c++) {
+            sum += sample(buffer, i * block + (c - 1) * width, width, head.coding());
+          }
+          samples[(int) (at + i - from)] = channel == 0 ? sum / head.channels() : sum;
         }
         at += blocks;
       }

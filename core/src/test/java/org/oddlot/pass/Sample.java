@@ -12,6 +12,7 @@ import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
+import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.TimelineObject;
@@ -22,6 +23,8 @@ public final class Sample {
   private final List<String> clips = new ArrayList<>();
   private final List<String> uses = new ArrayList<>();
   private final StringBuilder log = new StringBuilder();
+  private final List<SoundFile> sounds = new ArrayList<>();
+  private final List<MeasuredOffset> offsets = new ArrayList<>();
 
   private Sample(FrameRate rate) {
     this.rate = rate;
@@ -76,6 +79,18 @@ public final class Sample {
     return this;
   }
 
+  /** Sound files that came in. */
+  public Sample sound(SoundFile... files) {
+    sounds.addAll(List.of(files));
+    return this;
+  }
+
+  /** Where a picture was heard in a recording. */
+  public Sample heard(MeasuredOffset offset) {
+    offsets.add(offset);
+    return this;
+  }
+
   /** A line of the log. */
   public Sample log(String line) {
     log.append(line).append('\n');
@@ -124,14 +139,25 @@ public final class Sample {
         + "]}";
   }
 
+  /** The file with a text in it replaced. */
+  public String otioWith(String text, String other) {
+    return otio().replace(text, other);
+  }
+
   public Matter matter() {
+    return matter(otio());
+  }
+
+  private Matter matter(String otio) {
     var problems = new Problems("day.otio");
     TimelineObject root =
-        OtioReader.read(otio().getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
+        OtioReader.read(otio.getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
     var document =
         new Document("day.otio", "0123456789abcdef", root, Profiles.own(), problems.list());
     return Matter.of(
-        "Day", List.of(document), log.isEmpty() ? List.of() : List.of(paper()), List.of());
+            "Day", List.of(document), log.isEmpty() ? List.of() : List.of(paper()), List.of())
+        .withSounds(sounds)
+        .withOffsets(offsets);
   }
 
   private Paper paper() {
@@ -143,6 +169,17 @@ public final class Sample {
                 problems)
             .orElseThrow();
     return Paper.read(table, ColumnMapping.guess(table), Optional.empty(), problems);
+  }
+
+  /** What comes of running all passes with something set. */
+  public Outcome run(RunSheet sheet, Map<String, Decision> decisions) {
+    return new Engine().run(matter(), sheet, decisions, Optional.empty(), Progress.NONE);
+  }
+
+  /** What comes of running all passes on this file. */
+  public Outcome runOf(String otio) {
+    return new Engine()
+        .run(matter(otio), RunSheet.initial(), Map.of(), Optional.empty(), Progress.NONE);
   }
 
   /** What comes of running all passes. */

@@ -21,7 +21,7 @@ class RecordingTest {
       tracks.add(new SoundFile.Track(i, "T" + i));
     }
     return new SoundFile(
-        name, Path.of(name), channels, 48_000, 480_000,
+        name, name, Optional.of(Path.of(name)), channels, 48_000, 480_000,
         Optional.of(SampleTime.of(reference, 48_000)), Optional.empty(), false, Optional.empty(),
         "", "", "S01", "Recorder", family, "", false, tracks, List.of());
   }

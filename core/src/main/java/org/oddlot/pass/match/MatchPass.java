@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Decision;
@@ -15,6 +16,7 @@ import org.oddlot.pass.Look;
 import org.oddlot.pass.Matter;
 import org.oddlot.pass.Pairing;
 import org.oddlot.pass.Pass;
+import org.oddlot.pass.PlainName;
 import org.oddlot.pass.Progress;
 import org.oddlot.pass.Setting;
 import org.oddlot.pass.Settings;
@@ -58,7 +60,15 @@ public final class MatchPass implements Pass {
   @Override
   public Look look(
       Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
-    List<LogEntry> entries = matter.entries().toList();
+    Set<String> sounds = soundsApart(matter);
+    List<LogEntry> entries =
+        matter
+            .entries()
+            .filter(entry ->
+                sounds.isEmpty()
+                    || entry.clip().isEmpty()
+                    || !sounds.contains(PlainName.of(entry.clip())))
+            .toList();
     var sight = new Sight(matter.sources().all(), settings.number(TOLERANCE));
     var seen = new ArrayList<Sight.Seen>(entries.size());
     for (int from = 0; from < entries.size(); from += ENTRIES_AT_ONCE) {
@@ -72,6 +82,14 @@ public final class MatchPass implements Pass {
     }
     List<MatchFinding> findings = new Verdicts(seen, matter.sources(), decisions).findings();
     return new Look(List.copyOf(findings), leftOver(matter, findings, decisions));
+  }
+
+  /** The names of sound files that came in by themselves: what is said of them is no clip's. */
+  private static Set<String> soundsApart(Matter matter) {
+    return matter.sounds().stream()
+        .filter(sound -> matter.sources().byId(sound.id()).isEmpty())
+        .map(sound -> PlainName.of(sound.stem()))
+        .collect(Collectors.toSet());
   }
 
   /** Sources that no finding speaks for, each with the best reason why. */
@@ -99,7 +117,7 @@ public final class MatchPass implements Pass {
       }
     }
     return matter.sources().all().stream()
-        .filter(source -> !named.contains(source.id()))
+        .filter(source -> !source.isSound() && !named.contains(source.id()))
         .map(source ->
             new Look.Remark(
                 source.id(),

@@ -38,7 +38,8 @@ final class Sight {
       DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
 
   Sight(List<Source> sources, long tolerance) {
-    this.starts = new Starts(sources);
+    // What is logged by time is a shot; sound by itself belongs to the entries that name it.
+    this.starts = new Starts(sources.stream().filter(source -> !source.isSound()).toList());
     this.sources = sources;
     this.tolerance = tolerance;
   }
@@ -82,7 +83,8 @@ final class Sight {
             : Optional.empty();
     List<Source> named = entry.clip().isEmpty() ? List.of() : names().find(entry.clip());
     var candidates = new ArrayList<Candidate>();
-    if (entry.in().isPresent()) {
+    boolean namesSound = !named.isEmpty() && named.stream().allMatch(Source::isSound);
+    if (entry.in().isPresent() && !namesSound) {
       Label label = entry.in().get();
       List<FrameRate> rates =
           starts.rates().stream()

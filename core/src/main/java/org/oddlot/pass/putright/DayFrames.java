@@ -49,6 +49,9 @@ record DayFrames(FrameRate rate) {
 
   /** Whether a source can be of a camera: it is, or one of the two does not say its camera. */
   static boolean canBeOf(Source source, String camera) {
+    if (source.isSound()) {
+      return false;
+    }
     return camera.isEmpty() || source.camera().isEmpty() || camera(source.camera()).equals(camera);
   }
 }

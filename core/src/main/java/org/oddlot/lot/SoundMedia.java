@@ -1,0 +1,66 @@
+package org.oddlot.lot;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.ServiceLoader;
+import org.oddlot.problem.Problems;
+import org.oddlot.sound.SoundFile;
+import org.oddlot.sound.WaveHead;
+import org.oddlot.sound.WaveReader;
+import org.oddlot.sound.WaveSamples;
+
+/** The sound of media files of any kind: WAVE is read here, all else by what can be found. */
+public final class SoundMedia {
+  private static final List<SoundOpener> OPENERS =
+      ServiceLoader.load(SoundOpener.class, SoundMedia.class.getClassLoader()).stream()
+          .map(ServiceLoader.Provider::get)
+          .toList();
+
+  private SoundMedia() {}
+
+  /** Whether a file's name ends like that of a WAVE file. */
+  static boolean isWave(Path file) {
+    String name = file.toString().toLowerCase(Locale.ROOT);
+    return SoundFile.ENDINGS.stream().anyMatch(name::endsWith);
+  }
+
+  /** What a sound file says of itself; empty where it is none, and {@code problems} says why. */
+  public static Optional<SoundFile> head(Path file, Problems problems) {
+    return isWave(file)
+        ? SoundFile.read(file, problems)
+        : OPENERS.stream().flatMap(opener -> opener.head(file, problems).stream()).findFirst();
+  }
+
+  /** How many samples a second of the file's sound has; zero where there is none to be had. */
+  public static long sampleRate(Path file) {
+    if (isWave(file)) {
+      return WaveReader.read(file, new Problems("")).map(WaveHead::sampleRate).orElse(0L);
+    }
+    return OPENERS.stream().mapToLong(opener -> opener.sampleRate(file)).max().orElse(0);
+  }
+
+  /**
+   * Some samples, all channels mixed, from −1 to 1; silent where there are none.
+   *
+   * @param from the first one that is wanted, counted from the file's first
+   * @param count how many
+   * @throws IOException if the file cannot be read or has no sound
+   */
+  public static float[] samples(Path file, long from, int count) throws IOException {
+    if (isWave(file)) {
+      WaveHead head =
+          WaveReader.read(file, new Problems(""))
+              .orElseThrow(() -> new IOException(file.getFileName() + " cannot be read"));
+      return WaveSamples.read(file, head, 0, from, count);
+    }
+    for (SoundOpener opener : OPENERS) {
+      if (opener.sampleRate(file) > 0) {
+        return opener.samples(file, from, count);
+      }
+    }
+    throw new IOException(file.getFileName() + " has no sound that can be read");
+  }
+}

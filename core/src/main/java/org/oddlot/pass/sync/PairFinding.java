@@ -1,0 +1,47 @@
+package org.oddlot.pass.sync;
+
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.MeasuredOffset;
+import org.oddlot.pass.Standing;
+
+/**
+ * A picture and a recording that lie together.
+ *
+ * @param laid how they lie
+ * @param measured where they lie by ear, if that was heard
+ * @param standing settled unless something speaks against it
+ * @param headline in a few words
+ * @param reason in a sentence
+ * @param evidence what it rests on
+ */
+public record PairFinding(
+    Laid laid,
+    Optional<MeasuredOffset> measured,
+    Standing standing,
+    String headline,
+    String reason,
+    List<Evidence> evidence)
+    implements SyncFinding {
+
+  public PairFinding {
+    evidence = List.copyOf(evidence);
+  }
+
+  @Override
+  public String id() {
+    return "sync:pair:" + laid.picture().id() + "|" + laid.recording().first().id();
+  }
+
+  @Override
+  public String title() {
+    return laid.picture().name() + " with " + laid.recording().name();
+  }
+
+  /** How much later the recording is by ear than by timecode, in samples. */
+  public Optional<Long> residual() {
+    return measured.map(m ->
+        m.sample() - laid.first().rounded(java.math.RoundingMode.HALF_UP));
+  }
+}

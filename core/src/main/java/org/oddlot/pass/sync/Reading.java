@@ -1,0 +1,37 @@
+package org.oddlot.pass.sync;
+
+import java.util.Locale;
+import org.oddlot.time.FrameRate;
+
+/**
+ * How timecodes of two rates are compared. At 24000/1001 a label is slower than the clock: 3.6
+ * seconds an hour; at 24, 25 and 30 it is the clock. Where both are slow or neither is, it makes no
+ * difference.
+ */
+public enum Reading {
+  /** Equal labels are the same moment: both were set to each other in the course of the day. */
+  LABELS("the same label is the same moment"),
+  /** Each counts from midnight at its own pace, and the real time since then is compared. */
+  CLOCK("both count real time since midnight");
+
+  private final String words;
+
+  Reading(String words) {
+    this.words = words;
+  }
+
+  /** As people read it. */
+  public String words() {
+    return words;
+  }
+
+  /** What decisions call it. */
+  public String id() {
+    return name().toLowerCase(Locale.ROOT);
+  }
+
+  /** Whether it makes a difference which one is taken for these two rates. */
+  static boolean matters(FrameRate picture, FrameRate sound) {
+    return picture.isPulledDown() != sound.isPulledDown();
+  }
+}

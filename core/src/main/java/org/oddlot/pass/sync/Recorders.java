@@ -1,0 +1,296 @@
+package org.oddlot.pass.sync;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.MeasuredOffset;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Standing;
+import org.oddlot.sound.Recording;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
+
+/**
+ * Looks for recorders whose clock is wrong over the whole day: late by ear, late by what is written
+ * on slates, or counting at another pace than the pictures.
+ */
+final class Recorders {
+  static final String RATE = "rate";
+  private static final String EAR = "ear";
+  private static final String SLATES = "slates";
+
+  /** Fewer than these prove nothing about a whole day. */
+  private static final int LEAST = 3;
+
+  /** How far apart starts of sound and picture are from take to take, in seconds. */
+  private static final double SCATTER = 30;
+
+  /** Clocks are wrong by whole halves of an hour more often than by anything else. */
+  private static final double HALF_HOUR = 1800;
+
+  private final Matter matter;
+  private final Map<String, List<Recording>> recorders = new LinkedHashMap<>();
+  private final Map<String, List<Laid>> said = new HashMap<>();
+  private final Map<String, Slate> slates;
+
+  Recorders(Matter matter, Laying laying) {
+    this.matter = matter;
+    this.slates = Slate.ofPictures(matter);
+    for (Recording recording : matter.recordings()) {
+      if (recording.first().reference().isPresent()) {
+        recorders.computeIfAbsent(recording.recorder(), _ -> new ArrayList<>()).add(recording);
+      }
+    }
+    for (Laid laid : laying.asSaid()) {
+      said.computeIfAbsent(laid.recording().recorder(), _ -> new ArrayList<>()).add(laid);
+    }
+  }
+
+  /** What can be seen before it is known how rates are compared. */
+  List<RecorderFinding> atFirst() {
+    var findings = new ArrayList<RecorderFinding>();
+    recorders.forEach((recorder, recordings) -> {
+      List<Laid> pairs = said.getOrDefault(recorder, List.of());
+      rate(recorder, pairs).ifPresent(findings::add);
+      slates(recorder, recordings, pairs).ifPresent(findings::add);
+    });
+    return findings;
+  }
+
+  /** What is heard, with rates compared as {@code clocks} says. */
+  List<RecorderFinding> byEar(Clocks clocks) {
+    var findings = new ArrayList<RecorderFinding>();
+    recorders
+        .keySet()
+        .forEach(recorder ->
+            ear(recorder, said.getOrDefault(recorder, List.of()), clocks)
+                .ifPresent(findings::add));
+    return findings;
+  }
+
+  /** Which of a recorder's pairs were heard, and how much later by ear than by timecode. */
+  private List<Heard> heard(List<Laid> pairs) {
+    var byPair = new HashMap<String, MeasuredOffset>();
+    matter.offsets().forEach(o -> byPair.put(o.picture() + "|" + o.recording(), o));
+    var heard = new ArrayList<Heard>();
+    for (Laid pair : pairs) {
+      MeasuredOffset offset =
+          byPair.get(pair.picture().id() + "|" + pair.recording().first().id());
+      if (offset != null) {
+        long late = offset.sample() - pair.first().rounded(java.math.RoundingMode.HALF_UP);
+        heard.add(new Heard(pair, late));
+      }
+    }
+    return heard;
+  }
+
+  private record Heard(Laid pair, long late) {}
+
+  private Optional<RecorderFinding> rate(String recorder, List<Laid> pairs) {
+    List<Laid> mixed =
+        pairs.stream()
+            .filter(pair ->
+                Reading.matters(
+                    pair.rate(), pair.recording().first().timecodeRate().orElse(pair.rate())))
+            .toList();
+    if (mixed.isEmpty()) {
+      return Optional.empty();
+    }
+    FrameRate sound = mixed.getFirst().recording().first().timecodeRate().orElseThrow();
+    FrameRate picture = mixed.getFirst().rate();
+    var choices = new ArrayList<Choice>();
+    var scores = new ArrayList<Integer>();
+    for (Reading reading : Reading.values()) {
+      List<Laid> its = mixed.stream().filter(pair -> pair.reading() == reading).toList();
+      long agree =
+          its.stream()
+              .filter(p -> Slate.of(p.recording()).filter(s -> s.equals(slates.get(p.picture().id()))).isPresent())
+              .count();
+      long near =
+          heard(its).stream()
+              .filter(h -> Math.abs(h.late) * 2 <= h.pair.samplesPerFrame().toDouble() * 2)
+              .count();
+      scores.add((int) (1000 * near + 10 * agree + its.size()));
+      choices.add(
+          new Choice(
+              reading.id(),
+              reading.words(),
+              List.of(
+                  new Evidence("together", Phrase.count(its.size(), "pair"), ""),
+                  new Evidence("slates agree", Long.toString(agree), ""),
+                  new Evidence("fit by ear", Long.toString(near), ""))));
+    }
+    boolean undecided = scores.get(0).equals(scores.get(1));
+    Reading better = scores.get(0) >= scores.get(1) ? Reading.LABELS : Reading.CLOCK;
+    Rational hourly = Rational.of(36, 10);
+    return Optional.of(
+        new RecorderFinding(
+            recorder,
+            RATE,
+            Standing.TO_LOOK_AT,
+            Phrase.of("%s, picture %s", sound, picture),
+            Phrase.of(
+                "its timecode counts at %s, the picture's at %s: they run apart by %s s an hour",
+                sound, picture, hourly.toDecimal(1)),
+            choices,
+            undecided ? List.of() : List.of(better.id()),
+            List.of()));
+  }
+
+  private Optional<RecorderFinding> ear(String recorder, List<Laid> pairs, Clocks clocks) {
+    List<Heard> heard =
+        heard(
+            pairs.stream()
+                .filter(pair -> pair.reading() == clocks.reading(pair.recording(), pair.rate()))
+                .toList());
+    if (heard.size() < LEAST) {
+      return Optional.empty();
+    }
+    List<Long> sorted = heard.stream().map(Heard::late).sorted().toList();
+    long median = sorted.get(sorted.size() / 2);
+    Laid first = heard.getFirst().pair;
+    double frame = first.samplesPerFrame().toDouble();
+    long agreeing = sorted.stream().filter(late -> Math.abs(late - median) <= frame / 2).count();
+    List<Evidence> evidence =
+        List.of(
+            new Evidence("heard", Phrase.count(heard.size(), "pair"), agreeing + " agree"),
+            new Evidence(
+                "late by",
+                Phrase.of("%.1f f", median / frame),
+                median + " samples"),
+            new Evidence(
+                "scatter", (sorted.getLast() - sorted.getFirst()) + " samples", ""));
+    if (agreeing * 4 < heard.size() * 3L) {
+      return Optional.of(
+          new RecorderFinding(
+              recorder,
+              EAR,
+              Standing.TO_LOOK_AT,
+              "drifts by ear",
+              Phrase.of(
+                  "by ear it is from %.1f to %.1f frames late: this is no one constant error",
+                  sorted.getFirst() / frame, sorted.getLast() / frame),
+              List.of(),
+              List.of(),
+              evidence));
+    }
+    if (Math.abs(median) * 2 <= frame) {
+      return Optional.of(
+          new RecorderFinding(
+              recorder,
+              EAR,
+              Standing.SETTLED,
+              "in step by ear",
+              Phrase.of("%d of %d pairs agree by ear with their timecode", agreeing, heard.size()),
+              List.of(),
+              List.of(),
+              evidence));
+    }
+    String way = median > 0 ? "late" : "early";
+    return Optional.of(
+        new RecorderFinding(
+            recorder,
+            EAR,
+            Standing.TO_LOOK_AT,
+            Phrase.of("%.1f f %s by ear", Math.abs(median) / frame, way),
+            Phrase.of(
+                "its clock is %.1f frames %s all day: %d of %d pairs agree by ear",
+                Math.abs(median) / frame, way, agreeing, heard.size()),
+            List.of(
+                new Choice(
+                    RecorderFinding.lateChoice(median),
+                    Phrase.of("the recorder %.1f frames %s", Math.abs(median) / frame, way),
+                    List.of()),
+                new Choice(RecorderFinding.lateChoice(0), "as its timecode says", List.of())),
+            List.of(RecorderFinding.lateChoice(median)),
+            evidence));
+  }
+
+  /** Recordings that lie at no picture, although there is one of their scene and take. */
+  private Optional<RecorderFinding> slates(
+      String recorder, List<Recording> recordings, List<Laid> pairs) {
+    Set<Recording> together = new HashSet<>();
+    pairs.forEach(pair -> together.add(pair.recording()));
+    Map<Slate, Source> pictures = new HashMap<>();
+    for (Source source : matter.sources().all()) {
+      Slate slate = slates.get(source.id());
+      if (slate != null && !source.isSound() && source.start().isPresent() && !source.startsAtZero()) {
+        pictures.putIfAbsent(slate, source);
+      }
+    }
+    var late = new ArrayList<Double>();
+    for (Recording recording : recordings) {
+      Optional<Source> picture = Slate.of(recording).map(pictures::get);
+      if (!together.contains(recording) && picture.isPresent()) {
+        late.add(late(recording, picture.get()));
+      }
+    }
+    late.sort(null);
+    if (late.size() < LEAST) {
+      return Optional.empty();
+    }
+    double median = late.get(late.size() / 2);
+    long agreeing = late.stream().filter(l -> Math.abs(l - median) <= SCATTER).count();
+    if (agreeing < LEAST || agreeing * 3 < recordings.size()) {
+      return Optional.empty();
+    }
+    double round = Math.rint(median / HALF_HOUR) * HALF_HOUR;
+    double proposed = round != 0 && Math.abs(median - round) <= SCATTER ? round : Math.rint(median);
+    long rate = recordings.getFirst().first().reference().orElseThrow().sampleRate();
+    String way = proposed > 0 ? "late" : "early";
+    String words = words((long) Math.abs(proposed));
+    return Optional.of(
+        new RecorderFinding(
+            recorder,
+            SLATES,
+            Standing.TO_LOOK_AT,
+            Phrase.of("%s %s", words, way),
+            Phrase.of(
+                "%d of its recordings lie at no picture, and %s after those of their slate",
+                late.size(), proposed > 0 ? words : "−" + words),
+            List.of(
+                new Choice(
+                    RecorderFinding.lateChoice((long) (proposed * rate)),
+                    Phrase.of("the recorder %s %s", words, way),
+                    List.of()),
+                new Choice(RecorderFinding.lateChoice(0), "as its timecode says", List.of())),
+            List.of(RecorderFinding.lateChoice((long) (proposed * rate))),
+            List.of(
+                new Evidence("slates", Phrase.count(late.size(), "recording"), agreeing + " agree"),
+                new Evidence(
+                    "apart",
+                    Phrase.of("%.0f – %.0f s", late.getFirst(), late.getLast()),
+                    ""))));
+  }
+
+  private static String words(long seconds) {
+    return seconds % 3600 == 0
+        ? Phrase.of("%d h", seconds / 3600)
+        : Phrase.of("%d min %d s", seconds / 60, seconds % 60);
+  }
+
+  /** How much later a recording begins than a picture, in seconds, the shorter way round the day. */
+  private static double late(Recording recording, Source picture) {
+    var file = recording.first();
+    FrameRate rate = picture.rate().orElseThrow();
+    Rational first =
+        Laying.first(
+            picture,
+            rate,
+            file.timecodeRate().orElse(rate),
+            file.reference().orElseThrow(),
+            Reading.LABELS,
+            0);
+    double seconds = -first.toDouble() / file.reference().orElseThrow().sampleRate();
+    return seconds - Math.rint(seconds / 86_400) * 86_400;
+  }
+}

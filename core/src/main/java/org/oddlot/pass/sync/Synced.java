@@ -1,0 +1,292 @@
+package org.oddlot.pass.sync;
+
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.oddlot.json.JsonNumber;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Document;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.PlacedClip;
+import org.oddlot.pass.Settings;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Sources;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Profile;
+import org.oddlot.sound.Recording;
+import org.oddlot.sound.SoundFile;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Composable;
+import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.timeline.Track;
+
+/**
+ * Makes synced clips: a stack of the picture and, below it, a track for each recorder and each file
+ * of a set, in samples, so that nothing is moved to the next frame. Where a recording begins later
+ * there is a gap before it; where it begins earlier it is trimmed.
+ */
+final class Synced {
+  static final String AS_THE_PICTURE = "as the picture";
+  static final String SCENE_AND_TAKE = "scene and take";
+
+  /** What marks a stack as a synced clip, in Odd Lot's own place. */
+  private static final String KIND = "synced";
+
+  private final Matter matter;
+  private final Settings settings;
+  private final Map<Source, List<Laid>> byPicture = new LinkedHashMap<>();
+  private final Map<Source, String> reasons = new LinkedHashMap<>();
+
+  Synced(Matter matter, Settings settings) {
+    this.matter = matter;
+    this.settings = settings;
+  }
+
+  /** Lays a recording to its picture. */
+  void add(Laid pair, String reason) {
+    byPicture.computeIfAbsent(pair.picture(), _ -> new ArrayList<>()).add(pair);
+    reasons.merge(pair.picture(), reason, (first, _) -> first);
+  }
+
+  /** The pairs of picture and first sound file that synced clips in the documents have already. */
+  static Set<String> pairsIn(Matter matter) {
+    var pairs = new HashSet<String>();
+    for (Document document : matter.documents()) {
+      Placed.root(document.root())
+          .walk(placed -> {
+            if (placed.object() instanceof Stack stack && isSynced(stack)) {
+              List<String> ids = Placed.root(stack).clips().stream().map(c -> Sources.idOf((Clip) c.object())).toList();
+              ids.stream().skip(1).forEach(sound -> pairs.add(ids.getFirst() + "|" + sound));
+            }
+          });
+    }
+    return pairs;
+  }
+
+  private static boolean isSynced(Stack stack) {
+    return stack.metadata().object("oddlot").string("kind").filter(KIND::equals).isPresent();
+  }
+
+  /**
+   * What came of it.
+   *
+   * @param all everything that lies together; what does not is wild
+   */
+  Applied applied(List<Laid> all) {
+    var claims = new ArrayList<Applied.Claim>();
+    Map<String, List<TimelineObject>> made = new LinkedHashMap<>();
+    byPicture.forEach((picture, pairs) -> {
+      PlacedClip placed = picture.clips().findFirst().orElseThrow();
+      Stack stack = stack(placed, picture, pairs);
+      made.computeIfAbsent(placed.document(), _ -> new ArrayList<>()).add(stack);
+      claims.add(new Applied.Claim(stack.identity(), "", reasons.getOrDefault(picture, "")));
+    });
+    if (!made.isEmpty() && settings.yes(SyncPass.WILD)) {
+      addWild(all, made.entrySet().iterator().next(), claims);
+    }
+    var edits = new LinkedHashMap<String, Edits>();
+    made.forEach((name, objects) -> {
+      Document document = matter.document(name).orElseThrow();
+      if (document.root() instanceof Bin root) {
+        edits.put(name, intoBin(root, objects, claims));
+      }
+    });
+    return new Applied(matter.withEdits(edits), claims);
+  }
+
+  private Edits intoBin(Bin root, List<TimelineObject> objects, List<Applied.Claim> claims) {
+    String name = settings.text(SyncPass.BIN);
+    Optional<Bin> there =
+        root.children().stream()
+            .filter(child -> child instanceof Bin bin && bin.name().equals(name))
+            .map(Bin.class::cast)
+            .findFirst();
+    if (there.isPresent()) {
+      return new Edits().change(there.get(), bin -> bin.withChildren(plus(bin, objects)));
+    }
+    Bin bin = Bin.of(name, objects);
+    claims.add(new Applied.Claim(bin.identity(), "", "the synced clips in one bin"));
+    return new Edits().change(root, object -> object.withChildren(plus(object, List.of(bin))));
+  }
+
+  private static List<TimelineObject> plus(
+      TimelineObject bin, List<? extends TimelineObject> more) {
+    return Stream.<TimelineObject>concat(bin.children().stream(), more.stream()).toList();
+  }
+
+  private void addWild(
+      List<Laid> all,
+      Map.Entry<String, List<TimelineObject>> into,
+      List<Applied.Claim> claims) {
+    Set<Recording> together = new HashSet<>();
+    all.forEach(pair -> together.add(pair.recording()));
+    Profile profile = matter.document(into.getKey()).orElseThrow().profile();
+    for (Recording recording : matter.recordings()) {
+      for (SoundFile file : recording.files()) {
+        if (!together.contains(recording) && matter.sources().byId(file.id()).isEmpty()) {
+          Clip clip = Clip.of(file.stem(), media(file, profile), Optional.empty());
+          into.getValue().add(clip);
+          claims.add(new Applied.Claim(clip.identity(), "", "no picture was running with it"));
+        }
+      }
+    }
+  }
+
+  private Stack stack(PlacedClip placed, Source picture, List<Laid> pairs) {
+    Clip clip = placed.clip();
+    Clip whole = clip.availableRange().isPresent() ? clip.withSourceRange(Optional.empty()) : clip;
+    var tracks = new ArrayList<Track>();
+    tracks.add(Track.of("Picture", Track.VIDEO, List.of(whole)));
+    lanes(pairs).forEach((name, lane) -> tracks.add(track(name, lane, placed.profile())));
+    CameraSound own = CameraSound.of(settings.text(SyncPass.CAMERA_SOUND));
+    boolean silent =
+        placed.profile().text(clip, Field.CHANNEL_COUNT).filter("0"::equals).isPresent();
+    if (own != CameraSound.DROP && !silent) {
+      tracks.add(
+          Track.of(
+              "Camera sound",
+              Track.AUDIO,
+              List.of(whole.withMarkers(List.of()).withEnabled(own == CameraSound.KEEP))));
+    }
+    return Stack.of(name(placed, picture), tracks)
+        .withMetadata(
+            JsonObject.of("oddlot", JsonObject.of("kind", JsonString.of(KIND))));
+  }
+
+  private String name(PlacedClip placed, Source picture) {
+    Clip clip = placed.clip();
+    String scene = placed.profile().text(clip, Field.SCENE).orElse("");
+    String shot = placed.profile().text(clip, Field.SHOT).orElse("");
+    String take = placed.profile().text(clip, Field.TAKE).orElse("");
+    if (settings.text(SyncPass.NAMES).equals(AS_THE_PICTURE) || scene.isEmpty() || take.isEmpty()) {
+      return picture.name();
+    }
+    String camera = picture.camera().isEmpty() ? "" : " " + picture.camera();
+    return scene + shot + "-" + take + camera;
+  }
+
+  /** A piece of sound in a lane. */
+  private record Piece(Laid pair, SoundFile file) {
+    /** How many samples after the picture's first frame it begins. */
+    long at() {
+      return Math.max(0, -pair.first().rounded(RoundingMode.HALF_UP));
+    }
+
+    long end() {
+      return at() + pair.usedTo() - pair.usedFrom();
+    }
+  }
+
+  /** The sound by recorder and file of a set; what would be over other sound has a lane more. */
+  private static Map<String, List<Piece>> lanes(List<Laid> pairs) {
+    var lanes = new LinkedHashMap<String, List<Piece>>();
+    pairs.stream()
+        .sorted(Comparator.comparing(Laid::first, Comparator.reverseOrder()))
+        .forEach(pair -> {
+          List<SoundFile> files = pair.recording().files();
+          for (int i = 0; i < files.size(); i++) {
+            String base = pair.recording().recorder() + (files.size() > 1 ? " " + (i + 1) : "");
+            var piece = new Piece(pair, files.get(i));
+            String name = base;
+            for (int n = 2; isTaken(lanes.get(name), piece); n++) {
+              name = base + " (" + n + ")";
+            }
+            lanes.computeIfAbsent(name, _ -> new ArrayList<>()).add(piece);
+          }
+        });
+    return lanes;
+  }
+
+  private static boolean isTaken(
+      @org.jspecify.annotations.Nullable List<Piece> lane, Piece piece) {
+    return lane != null
+        && (lane.getLast().end() > piece.at()
+            || lane.getLast().file.sampleRate() != piece.file.sampleRate());
+  }
+
+  private Track track(String name, List<Piece> lane, Profile profile) {
+    var items = new ArrayList<Composable>();
+    long at = 0;
+    for (Piece piece : lane) {
+      FrameRate samples = FrameRate.of(piece.file.sampleRate());
+      if (piece.at() > at) {
+        items.add(Gap.of(RationalTime.of(piece.at() - at, samples)));
+      }
+      long reference = piece.file.reference().orElseThrow().samples();
+      long from = piece.pair.usedFrom();
+      items.add(
+          Clip.of(
+              piece.file.stem(),
+              media(piece.file, profile),
+              Optional.of(
+                  TimeRange.of(reference + from, piece.pair.usedTo() - from, samples))));
+      at = piece.end();
+    }
+    return Track.of(name, Track.AUDIO, items);
+  }
+
+  /** The media of a sound file, its range in samples since midnight. */
+  private MediaReference media(SoundFile file, Profile profile) {
+    Optional<TimeRange> range =
+        Optional.of(
+            TimeRange.of(
+                file.reference().map(r -> r.samples()).orElse(0L),
+                file.frames(),
+                FrameRate.of(file.sampleRate())));
+    return matter
+        .sources()
+        .byId(file.id())
+        .flatMap(source -> source.clips().findFirst())
+        .flatMap(placed -> placed.clip().media())
+        .<MediaReference>map(media -> media.withAvailableRange(range))
+        .orElseGet(() ->
+            new MediaReference.External(
+                Origin.NONE, file.stem(), file.id(), range, metadata(file, profile)));
+  }
+
+  private static JsonObject metadata(SoundFile file, Profile profile) {
+    JsonObject metadata = JsonObject.EMPTY;
+    if (file.day().isPresent() && profile.place(Field.RECORDED).isPresent()) {
+      metadata =
+          profile
+              .place(Field.RECORDED)
+              .get()
+              .set(metadata, JsonString.of(file.day().get().toString()));
+    }
+    if (!file.roll().isEmpty() && profile.place(Field.SOURCE_REEL).isPresent()) {
+      metadata =
+          profile.place(Field.SOURCE_REEL).get().set(metadata, JsonString.of(file.roll()));
+    }
+    if (profile.place(Field.CHANNEL_COUNT).isPresent()) {
+      metadata =
+          profile
+              .place(Field.CHANNEL_COUNT)
+              .get()
+              .set(metadata, JsonNumber.of(file.channels()));
+    }
+    if (profile.place(Field.SAMPLE_RATE).isPresent()) {
+      metadata =
+          profile.place(Field.SAMPLE_RATE).get().set(metadata, JsonNumber.of(file.sampleRate()));
+    }
+    return metadata;
+  }
+}
