@@ -34,7 +34,8 @@ final class HeaderWords {
     if (exact != null) {
       return Optional.of(new Meaning(exact, plain, true));
     }
-    List<String> words = List.of(plain.split(" ", -1));
+    // Numbered columns: Tr1 is a Tr.
+    List<String> words = List.of(plain.replaceAll("(?<=\\p{L})(?=\\d)", " ").split(" ", -1));
     for (int length = words.size() - 1; length > 0; length--) {
       String head = String.join(" ", words.subList(0, length));
       LogField field = WORDS.get(head);

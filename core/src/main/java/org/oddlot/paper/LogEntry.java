@@ -1,8 +1,11 @@
 package org.oddlot.paper;
 
 import java.time.LocalDate;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.oddlot.time.FrameRate;
 
 /**
@@ -23,6 +26,7 @@ import org.oddlot.time.FrameRate;
  * @param roll the reel or card
  * @param soundRoll the recorder's roll
  * @param clip a clip or file name
+ * @param tracks what is on the channels of a sound file, by their numbers counted from one
  * @param circled whether the take was circled
  * @param notes what was remarked
  * @param people who is in it
@@ -45,6 +49,7 @@ public record LogEntry(
     String roll,
     String soundRoll,
     String clip,
+    Map<Integer, String> tracks,
     boolean circled,
     String notes,
     List<String> people,
@@ -62,6 +67,7 @@ public record LogEntry(
   }
 
   public LogEntry {
+    tracks = Collections.unmodifiableMap(new TreeMap<>(tracks));
     people = List.copyOf(people);
     keywords = List.copyOf(keywords);
   }
@@ -83,20 +89,20 @@ public record LogEntry(
       Optional<Label> newIn, Optional<Label> newOut, Optional<FrameRate> newRate) {
     return new LogEntry(
         id, paper, row, kind, newIn, newOut, newRate, date, scene, shot, take, camera, roll,
-        soundRoll, clip, circled, notes, people, keywords, category);
+        soundRoll, clip, tracks, circled, notes, people, keywords, category);
   }
 
   /** This on another day. */
   public LogEntry withDate(Optional<LocalDate> newDate) {
     return new LogEntry(
         id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, roll, soundRoll,
-        clip, circled, notes, people, keywords, category);
+        clip, tracks, circled, notes, people, keywords, category);
   }
 
   /** This with its clip and its roll called otherwise. */
   public LogEntry withNames(String newClip, String newRoll) {
     return new LogEntry(
         id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, newRoll, soundRoll,
-        newClip, circled, notes, people, keywords, category);
+        newClip, tracks, circled, notes, people, keywords, category);
   }
 }

@@ -16,6 +16,7 @@ public enum LogField {
   ROLL("roll"),
   SOUND_ROLL("sound roll"),
   CLIP("clip name"),
+  TRACKS("sound tracks"),
   CIRCLED("circled"),
   NOTES("notes"),
   PEOPLE("people"),
@@ -42,6 +43,6 @@ public enum LogField {
 
   /** Whether several columns can hold it; what they say is put together. */
   boolean mayRepeat() {
-    return this == NOTES || this == PEOPLE || this == KEYWORD;
+    return this == NOTES || this == PEOPLE || this == KEYWORD || this == TRACKS;
   }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -39,6 +40,12 @@ public final class LogReader {
 
   private static final Pattern SECONDS =
       Pattern.compile("(\\d{1,6}(?:[.,]\\d{1,6})?)\\s*(?:s|sec|secs|seconds)?");
+
+  /** The number of a track's column, and that before a track's name. */
+  private static final Pattern NUMBERED = Pattern.compile("\\D*?([1-9]\\d?)\\D*");
+
+  private static final Pattern NUMBERED_NAME =
+      Pattern.compile("(?:(?:tr|trk|ch)\\s*)?([1-9]\\d?)\\s*[:=.)-]\\s*(.+)", Pattern.CASE_INSENSITIVE);
 
   private static final Pattern DROP =
       Pattern.compile("\\s*(N?DF|drop|non-?drop)\\s*$", Pattern.CASE_INSENSITIVE);
@@ -151,6 +158,7 @@ public final class LogReader {
             text(row, LogField.ROLL),
             text(row, LogField.SOUND_ROLL),
             text(row, LogField.CLIP),
+            tracks(row),
             circled,
             marker.isEmpty() ? notes : (notes.isEmpty() ? marker : marker + ". " + notes),
             list(row, LogField.PEOPLE),
@@ -293,6 +301,35 @@ public final class LogReader {
         .filter(word -> !word.isEmpty())
         .distinct()
         .toList();
+  }
+
+  /**
+   * What is on which channel: in numbered columns, or in one as {@code 1: Boom, 2: Inés}, or as
+   * names in their order. A number by itself counts channels and names none.
+   */
+  private Map<Integer, String> tracks(Table.Row row) {
+    var tracks = new TreeMap<Integer, String>();
+    for (int column : mapping.columnsOf(LogField.TRACKS)) {
+      String cell = row.cell(column).strip();
+      Matcher header = NUMBERED.matcher(mapping.columns().get(column).header());
+      if (cell.isEmpty()) {
+        continue;
+      }
+      if (header.matches()) {
+        tracks.putIfAbsent(Integer.parseInt(header.group(1)), cell);
+      } else if (!cell.matches("\\d+")) {
+        String[] names = cell.split("[;,\\n]", -1);
+        for (int i = 0; i < names.length; i++) {
+          Matcher numbered = NUMBERED_NAME.matcher(names[i].strip());
+          boolean hasNumber = numbered.matches();
+          String name = hasNumber ? numbered.group(2) : names[i].strip();
+          if (!name.isEmpty()) {
+            tracks.putIfAbsent(hasNumber ? Integer.parseInt(numbered.group(1)) : i + 1, name);
+          }
+        }
+      }
+    }
+    return tracks;
   }
 
   private static boolean isYes(String cell) {

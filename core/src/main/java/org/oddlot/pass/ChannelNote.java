@@ -55,7 +55,7 @@ public record ChannelNote(int number, int width, String name, String role, Strin
         width,
         text(object, Field.CHANNEL_NAME, profile).orElse(""),
         text(object, Field.CHANNEL_ROLE, profile)
-            .map(role -> swapped(role, profile.roleSeparator(), "/"))
+            .map(profile::roleRead)
             .orElse(""),
         text(object, Field.CHANNEL_LAYOUT, profile).orElse(""));
   }
@@ -90,6 +90,30 @@ public record ChannelNote(int number, int width, String name, String role, Strin
     return clip.withMetadata(place.get().setAll(clip.metadata(), list));
   }
 
+  /** {@code clip} with nothing noted but these channels. */
+  public static Clip only(Clip clip, Profile profile, List<ChannelNote> notes) {
+    Optional<Pointer> place = profile.place(Field.CHANNELS);
+    if (place.isEmpty()) {
+      return clip;
+    }
+    var there = new LinkedHashMap<Integer, JsonObject>();
+    List<JsonValue> list = place.get().all(clip.metadata());
+    for (int i = 0; i < list.size(); i++) {
+      if (list.get(i) instanceof JsonObject object) {
+        there.put(read(object, i, profile).number, object);
+      }
+    }
+    return clip.withMetadata(
+        place
+            .get()
+            .setAll(
+                clip.metadata(),
+                notes.stream()
+                    .map(note ->
+                        note.over(there.getOrDefault(note.number, JsonObject.EMPTY), profile))
+                    .toList()));
+  }
+
   private JsonObject over(JsonObject object, Profile profile) {
     JsonObject written = object;
     if (object.isEmpty() || width == 1) {
@@ -108,15 +132,9 @@ public record ChannelNote(int number, int width, String name, String role, Strin
               written,
               Field.CHANNEL_ROLE,
               profile,
-              JsonString.of(swapped(role, "/", profile.roleSeparator())));
+              JsonString.of(profile.roleWritten(role)));
     }
     return written;
-  }
-
-  /** A role with another text between its stem and its name. */
-  private static String swapped(String role, String separator, String other) {
-    int at = role.indexOf(separator);
-    return at < 0 ? role : role.substring(0, at) + other + role.substring(at + separator.length());
   }
 
   private static JsonObject set(JsonObject object, Field field, Profile profile, JsonValue value) {

@@ -37,11 +37,34 @@ final class Recordings {
       }
     }
     Map<String, LogEntry> reports = reports(matter);
+    if (reports.isEmpty()) {
+      return Recording.of(files);
+    }
     files.replaceAll(file ->
         Optional.ofNullable(reports.get(PlainName.of(file.stem())))
-            .map(row -> file.withSlate(row.scene(), row.take(), rollOf(row)))
+            .map(row -> filled(file, row).withTracks(row.tracks()))
             .orElse(file));
-    return Recording.of(files);
+    return Recording.of(files).stream()
+        .map(recording ->
+            Optional.ofNullable(reports.get(PlainName.of(recording.name())))
+                .filter(_ -> recording.files().size() > 1)
+                .map(row -> filled(recording, row))
+                .orElse(recording))
+        .toList();
+  }
+
+  private static SoundFile filled(SoundFile file, LogEntry row) {
+    return file.withSlate(row.scene(), row.take(), rollOf(row));
+  }
+
+  /** A set of files of one channel each, of which the report has one row. */
+  private static Recording filled(Recording set, LogEntry row) {
+    var files = new ArrayList<SoundFile>();
+    for (SoundFile file : set.files()) {
+      String name = row.tracks().getOrDefault(files.size() + 1, "");
+      files.add(filled(file, row).withTracks(Map.of(1, name)));
+    }
+    return new Recording(set.name(), files);
   }
 
   private static String rollOf(LogEntry row) {

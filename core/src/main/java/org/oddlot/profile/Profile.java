@@ -62,6 +62,21 @@ public record Profile(
         .orElse(List.of());
   }
 
+  /** A role as this program writes it, as {@code Stem/Name}. */
+  public String roleRead(String written) {
+    return swapped(written, roleSeparator, "/");
+  }
+
+  /** {@code Stem/Name} as this program writes it. */
+  public String roleWritten(String role) {
+    return swapped(role, "/", roleSeparator);
+  }
+
+  private static String swapped(String role, String separator, String other) {
+    int at = role.indexOf(separator);
+    return at < 0 ? role : role.substring(0, at) + other + role.substring(at + separator.length());
+  }
+
   /** The metadata in which a field of a clip is kept: the clip's own or that of its media. */
   public static JsonObject holder(Clip clip, Field field) {
     return field.isOfTheMedia()

@@ -175,6 +175,21 @@ public record SoundFile(
         recorder, family, note, circled, tracks, problems);
   }
 
+  /** This with names of channels from elsewhere, where it has none of its own. */
+  public SoundFile withTracks(Map<Integer, String> names) {
+    var named = new ArrayList<Track>();
+    for (int i = 0; i < tracks.size(); i++) {
+      Track track = tracks.get(i);
+      named.add(
+          track.name.isEmpty()
+              ? new Track(track.recorderChannel, names.getOrDefault(i + 1, ""))
+              : track);
+    }
+    return new SoundFile(
+        id, name, path, channels, sampleRate, frames, reference, timecodeRate, dropFrame, day,
+        scene, take, roll, recorder, family, note, circled, named, problems);
+  }
+
   /** The name without its ending. */
   public String stem() {
     int dot = name.lastIndexOf('.');

@@ -53,6 +53,22 @@ class LogReaderTest {
     assertThat(problems.list()).isEmpty();
   }
 
+  @Test
+  void aSoundReportNamesItsTracksInColumnsOrInOne() {
+    assertThat(
+            read("File,Sound roll,Scene,Take,Tr1,Tr 2,Track 3\nS01T01.wav,S01,12A,3,Boom,,Inés\n")
+                .getFirst()
+                .tracks())
+        .containsExactly(java.util.Map.entry(1, "Boom"), java.util.Map.entry(3, "Inés"));
+    for (String cell : List.of("1: Boom; 3=Inés", "tr1. Boom, Tr3 - Inés")) {
+      assertThat(read("File;Tracks\nS01T01.wav;\"" + cell + "\"\n").getFirst().tracks())
+          .containsExactly(java.util.Map.entry(1, "Boom"), java.util.Map.entry(3, "Inés"));
+    }
+    assertThat(read("File;Tracks\nS01T01.wav;Boom, Inés\n").getFirst().tracks())
+        .containsEntry(2, "Inés");
+    assertThat(read("File;Channels\nS01T01.wav;8\n").getFirst().tracks()).isEmpty();
+  }
+
   @ParameterizedTest
   @ValueSource(strings = {"*", "x", "X", "yes", "ja", "oui", "◯", "circled", "1", "(x)"})
   void circlesAreMarkedInManyWays(String mark) {

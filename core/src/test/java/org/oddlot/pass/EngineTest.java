@@ -26,10 +26,10 @@ class EngineTest {
   void passesAreFoundInTheirOrder() {
     assertThat(Passes.all())
         .extracting(Pass::id)
-        .containsExactly("intake", "putright", "match", "tag", "return");
+        .containsExactly("intake", "putright", "match", "tag", "sync", "roles", "layout", "return");
     assertThat(RunSheet.initial().steps())
         .extracting(RunSheet.Step::pass)
-        .containsExactly("intake", "putright", "match", "tag", "return");
+        .containsExactly("intake", "putright", "match", "tag", "sync", "roles", "layout", "return");
   }
 
   @Test
@@ -121,7 +121,7 @@ class EngineTest {
     assertThat(outcome.ledger()).isEmpty();
     assertThat(RunSheet.initial().withMoved("tag", -1).steps())
         .extracting(RunSheet.Step::pass)
-        .containsExactly("intake", "putright", "tag", "match", "return");
+        .containsExactly("intake", "putright", "tag", "match", "sync", "roles", "layout", "return");
     assertThat(RunSheet.initial().withMoved("intake", -1)).isEqualTo(RunSheet.initial());
   }
 

@@ -178,8 +178,12 @@ public final class Sample {
 
   /** What comes of running all passes on this file. */
   public Outcome runOf(String otio) {
-    return new Engine()
-        .run(matter(otio), RunSheet.initial(), Map.of(), Optional.empty(), Progress.NONE);
+    return runOf(otio, RunSheet.initial(), Map.of());
+  }
+
+  /** What comes of running all passes on this file with something set and something said. */
+  public Outcome runOf(String otio, RunSheet sheet, Map<String, Decision> decisions) {
+    return new Engine().run(matter(otio), sheet, decisions, Optional.empty(), Progress.NONE);
   }
 
   /** What comes of running all passes. */

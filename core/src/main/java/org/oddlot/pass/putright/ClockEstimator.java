@@ -50,11 +50,19 @@ final class ClockEstimator {
     }
     long[] entries = unsorted.clone();
     Arrays.sort(entries);
-    List<Shift> shifts = new ArrayList<>();
+    var dense = new ArrayList<Dense>();
     for (int peak : peaks(correlation(entries))) {
-      refine(entries, peak)
-          .filter(s -> shifts.stream().noneMatch(t -> distance(s.frames(), t.frames()) <= 1))
-          .ifPresent(shifts::add);
+      refine(entries, peak).ifPresent(dense::add);
+    }
+    // Of two within each other's tolerance about as much falls on clips; the differences are
+    // densest at the true one.
+    dense.sort(Comparator.comparingInt((Dense d) -> -d.inWindow));
+    List<Shift> shifts = new ArrayList<>();
+    for (Dense each : dense) {
+      if (shifts.stream()
+          .noneMatch(s -> distance(s.frames(), each.shift.frames()) <= 2 * tolerance)) {
+        shifts.add(each.shift);
+      }
     }
     // Of two that explain as much, the smaller shift is the likelier.
     shifts.sort(
@@ -159,8 +167,11 @@ final class ClockEstimator {
     return Arrays.copyOf(peaks, found);
   }
 
+  /** A shift, and how many of the differences lie in the second where it was found. */
+  private record Dense(Shift shift, int inWindow) {}
+
   /** The shift near a bin, to the frame. */
-  private Optional<Shift> refine(long[] entries, int bin) {
+  private Optional<Dense> refine(long[] entries, int bin) {
     long middle = (2L * bin + 1) * framesInDay / (2L * BINS);
     if (middle > framesInDay / 2) {
       middle -= framesInDay;
@@ -170,8 +181,10 @@ final class ClockEstimator {
     if (differences.length == 0) {
       return Optional.empty();
     }
-    long shift = densest(differences, Math.max(1, framesInDay / 86_400));
-    return Optional.of(new Shift(shift, matches(entries, shift)));
+    int[] window = densest(differences, Math.max(1, framesInDay / 86_400));
+    long shift = differences[(window[0] + window[1]) / 2];
+    return Optional.of(
+        new Dense(new Shift(shift, matches(entries, shift)), window[1] - window[0] + 1));
   }
 
   /** As many of many entries as are enough, from all over the day. */
@@ -201,8 +214,8 @@ final class ClockEstimator {
     return differences.sorted();
   }
 
-  /** The median of the values in the window of this width that holds most. */
-  private static long densest(long[] values, long width) {
+  /** The first and the last index of the values in the window of this width that holds most. */
+  private static int[] densest(long[] values, long width) {
     int bestFirst = 0;
     int bestLast = 0;
     int last = 0;
@@ -215,7 +228,7 @@ final class ClockEstimator {
         bestLast = last;
       }
     }
-    return values[(bestFirst + bestLast) / 2];
+    return new int[] {bestFirst, bestLast};
   }
 
   private long distance(long one, long other) {

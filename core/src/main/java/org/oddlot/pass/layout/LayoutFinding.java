@@ -1,0 +1,41 @@
+package org.oddlot.pass.layout;
+
+import java.util.List;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Finding;
+import org.oddlot.pass.Standing;
+import org.oddlot.timeline.Timeline;
+
+/**
+ * A timeline whose sound can be laid out by role.
+ *
+ * @param document the document that it is in
+ * @param timeline the timeline
+ * @param made the timeline with its sound by role
+ * @param standing to look at where it can be made, open where it cannot
+ * @param reason what it would be, or why it cannot be
+ * @param evidence the audit: each role's seconds before and after
+ */
+public record LayoutFinding(
+    String document,
+    Timeline timeline,
+    Timeline made,
+    Standing standing,
+    String reason,
+    List<Evidence> evidence)
+    implements Finding {
+
+  public LayoutFinding {
+    evidence = List.copyOf(evidence);
+  }
+
+  @Override
+  public String id() {
+    return "layout:" + document + ":" + timeline.name();
+  }
+
+  @Override
+  public String title() {
+    return timeline.name();
+  }
+}

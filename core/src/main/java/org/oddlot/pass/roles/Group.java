@@ -1,0 +1,159 @@
+package org.oddlot.pass.roles;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.pass.ChannelNote;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.PlacedClip;
+import org.oddlot.pass.Source;
+import org.oddlot.profile.Field;
+import org.oddlot.sound.Recording;
+import org.oddlot.text.Phrase;
+
+/**
+ * Clips that are alike, so that channel n of each takes the same role: the clips of one camera, or
+ * the recordings of one recorder and one form. The one with most channels leads.
+ *
+ * @param name what they are called together
+ * @param isPicture whether they have a picture
+ * @param members the clips, the leader first
+ */
+public record Group(String name, boolean isPicture, List<Member> members) {
+
+  public Group {
+    var ordered = new ArrayList<>(members);
+    ordered.sort(Comparator.comparingInt((Member m) -> -m.channels().size()));
+    members = List.copyOf(ordered);
+  }
+
+  /** The one with most channels; the first of several. */
+  public Member leader() {
+    return members.getFirst();
+  }
+
+  /** How interleaved files of the group are laid out; empty where they are none. */
+  public String layout() {
+    return leader().layout();
+  }
+
+  /** The groups of a lot: pictures and sound apart. */
+  static List<Group> of(Matter matter) {
+    var groups = new LinkedHashMap<String, List<Member>>();
+    for (Source source : matter.sources().all()) {
+      if (!source.isSound()) {
+        Member member = picture(source);
+        if (!member.channels().isEmpty()) {
+          String name = source.camera().isEmpty() ? "Pictures" : "Camera " + source.camera();
+          groups.computeIfAbsent("picture " + name, _ -> new ArrayList<>()).add(member);
+        }
+      }
+    }
+    for (Recording recording : matter.recordings()) {
+      sound(recording, matter)
+          .ifPresent(member ->
+              groups
+                  .computeIfAbsent("sound " + called(recording, member), _ -> new ArrayList<>())
+                  .add(member));
+    }
+    var list = new ArrayList<Group>();
+    groups.forEach((key, members) ->
+        list.add(
+            new Group(
+                key.substring(key.indexOf(' ') + 1), key.startsWith("picture "), members)));
+    return list;
+  }
+
+  private static String called(Recording recording, Member member) {
+    String form =
+        !member.layout().isEmpty()
+            ? ", " + member.layout()
+            : recording.files().size() > 1 ? ", a file a channel" : "";
+    return recording.recorder() + form;
+  }
+
+  private static Member picture(Source source) {
+    PlacedClip placed = source.clips().findFirst().orElseThrow();
+    Map<Integer, ChannelNote> notes = notes(source);
+    int count =
+        Math.max(
+            placed
+                .profile()
+                .text(placed.clip(), Field.CHANNEL_COUNT)
+                .filter(text -> text.matches("\\d{1,4}"))
+                .map(Integer::parseInt)
+                .orElse(0),
+            notes.keySet().stream().mapToInt(Integer::intValue).max().orElse(0));
+    var channels = new ArrayList<Member.Channel>();
+    for (int i = 1; i <= count; i++) {
+      channels.add(channel(i, source, i, i, Optional.ofNullable(notes.get(i)), ""));
+    }
+    return new Member(source.name(), source.id(), source.reel(), channels);
+  }
+
+  /** A recording whose files have clips; empty where one of them has none. */
+  private static Optional<Member> sound(Recording recording, Matter matter) {
+    var channels = new ArrayList<Member.Channel>();
+    Map<Source, Map<Integer, ChannelNote>> noted = new HashMap<>();
+    for (Recording.Channel channel : recording.channels()) {
+      Optional<Source> source = matter.sources().byId(channel.file().id());
+      if (source.isEmpty()) {
+        return Optional.empty();
+      }
+      Map<Integer, ChannelNote> notes = noted.computeIfAbsent(source.get(), Group::notes);
+      channels.add(
+          channel(
+              channel.number(),
+              source.get(),
+              channel.inFile(),
+              channel.recorderChannel(),
+              Optional.ofNullable(notes.get(channel.inFile())),
+              channel.name()));
+    }
+    return Optional.of(
+        new Member(
+            recording.name(), recording.first().id(), recording.first().roll(), channels));
+  }
+
+  private static Member.Channel channel(
+      int number,
+      Source source,
+      int inSource,
+      int input,
+      Optional<ChannelNote> note,
+      String mixed) {
+    Optional<String> noted = note.map(ChannelNote::name).filter(name -> !name.isEmpty());
+    return new Member.Channel(
+        number,
+        source,
+        inSource,
+        input,
+        noted.orElse(mixed),
+        noted.isPresent(),
+        mixed,
+        note.map(ChannelNote::role).orElse(""));
+  }
+
+  /** What is noted in any clip of a source. */
+  private static Map<Integer, ChannelNote> notes(Source source) {
+    return source
+        .clips()
+        .map(placed -> ChannelNote.of(placed.clip(), placed.profile()))
+        .filter(notes -> !notes.isEmpty())
+        .findFirst()
+        .orElse(Map.of());
+  }
+
+  /** In words: {@code 12 clips, up to 8 channels}. */
+  String inWords() {
+    return Phrase.of(
+        "%s, %s%s",
+        Phrase.count(members.size(), isPicture ? "clip" : "recording"),
+        members.stream().map(m -> m.channels().size()).distinct().count() > 1 ? "up to " : "",
+        Phrase.count(leader().channels().size(), "channel"));
+  }
+}

@@ -1,0 +1,305 @@
+package org.oddlot.pass.roles;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.oddlot.json.JsonString;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.ChannelNote;
+import org.oddlot.pass.ClipChanges;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Judged;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.PlacedClip;
+import org.oddlot.pass.Progress;
+import org.oddlot.pass.Setting;
+import org.oddlot.pass.Settings;
+import org.oddlot.pass.Source;
+import org.oddlot.pass.Standing;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Profile;
+import org.oddlot.text.Phrase;
+import org.oddlot.timeline.Clip;
+
+/**
+ * Names channels as the mixer did and gives them roles, for pictures and for sound by itself: in
+ * the bins, in synced clips and in every use in a timeline. Names that are there stay unless told
+ * otherwise; a channel of which nothing was said is not touched.
+ */
+public final class RolesPass implements Pass {
+
+  /** Which names take which roles, for this lot and the next. */
+  public static final Setting TABLE = Setting.textOrNothing("table", "Role table");
+
+  /** Whether the mixer's names take the place of those that are there. */
+  public static final Setting REPLACE =
+      Setting.yesNo("replace", "Mixer's names instead of those there", false);
+
+  @Override
+  public String id() {
+    return "roles";
+  }
+
+  @Override
+  public String title() {
+    return "Roles";
+  }
+
+  @Override
+  public String question() {
+    return "What is on which channel?";
+  }
+
+  @Override
+  public List<Setting> settings() {
+    return List.of(TABLE, REPLACE);
+  }
+
+  @Override
+  public Look look(
+      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
+    Set<String> people =
+        matter.entries().flatMap(entry -> entry.people().stream()).collect(Collectors.toSet());
+    RoleTable table = RoleTable.of(settings.text(TABLE), people);
+    List<Group> groups = Group.of(matter);
+    progress.check();
+    var findings = new ArrayList<RolesFinding>(Labels.findings(groups));
+    groups.forEach(group -> findings.add(finding(group, table)));
+    existing(matter).forEach((role, count) -> findings.add(new RolesFinding.OfRole(role, count)));
+    return Look.of(findings);
+  }
+
+  private static RolesFinding.OfGroup finding(Group group, RoleTable table) {
+    var rows = new ArrayList<RolesFinding.Row>();
+    int width = group.layout().isEmpty() ? 1 : group.leader().channels().size();
+    for (int channel = 1; channel <= group.leader().channels().size(); channel += width) {
+      rows.add(row(group, channel, width, table));
+    }
+    long proposed = rows.stream().filter(row -> !row.proposed().isEmpty()).count();
+    boolean done =
+        rows.stream().allMatch(row -> !row.has().isEmpty() && row.has().equals(row.proposed()));
+    boolean known =
+        rows.stream().allMatch(row -> row.name().isEmpty() || table.known(row.name()).isPresent())
+            && proposed > 0;
+    List<RolesFinding.Row> mixed = rows.stream().filter(r -> !r.others().isEmpty()).toList();
+    Standing standing =
+        done || (known && mixed.isEmpty())
+            ? Standing.SETTLED
+            : proposed == 0 ? Standing.OPEN : Standing.TO_LOOK_AT;
+    String reason;
+    if (done) {
+      reason = "the roles are in the file already";
+    } else if (proposed == 0) {
+      reason = group.inWords() + "; no name says what is on them";
+    } else if (!mixed.isEmpty()) {
+      reason =
+          Phrase.of(
+              "channel %d is not called alike in all of them", mixed.getFirst().channel());
+    } else if (known) {
+      reason = group.inWords() + ", by the role table";
+    } else {
+      reason =
+          Phrase.of(
+              "%s; %d of %s known by name",
+              group.inWords(), proposed, Phrase.count(rows.size(), "row"));
+    }
+    return new RolesFinding.OfGroup(group, rows, standing, reason);
+  }
+
+  private static RolesFinding.Row row(Group group, int channel, int width, RoleTable table) {
+    var names = new TreeMap<String, Integer>();
+    String has = "";
+    for (Member member : group.members()) {
+      if (member.channels().size() >= channel) {
+        Member.Channel its = member.channels().get(channel - 1);
+        if (!its.name().isEmpty()) {
+          names.merge(its.name(), 1, Integer::sum);
+        }
+        has = has.isEmpty() ? its.role() : has;
+      }
+    }
+    String name =
+        names.entrySet().stream()
+            .max(Map.Entry.comparingByValue())
+            .map(Map.Entry::getKey)
+            .orElse("");
+    Map<String, Integer> others = new TreeMap<>(names);
+    others.remove(name);
+    if (width > 1) {
+      name = group.layout();
+      others.clear();
+    }
+    Optional<String> suggested =
+        width > 1
+            ? table.known(name).or(() -> Optional.of("Effects/Atmos"))
+            : table.suggested(name);
+    if (suggested.isEmpty() && group.isPicture()) {
+      suggested = Optional.of("Scratch/" + group.name());
+    }
+    String proposed = has.isEmpty() ? suggested.orElse("") : has;
+    String why =
+        !has.isEmpty()
+            ? "in the file"
+            : table.known(name).isPresent()
+                ? "by the role table"
+                : proposed.isEmpty() ? "" : name.isEmpty() ? "the camera's own" : "by its name";
+    return new RolesFinding.Row(channel, width, name, others, has, proposed, why);
+  }
+
+  /** The roles that clips have already, and how many clips have each. */
+  private static Map<String, Integer> existing(Matter matter) {
+    var roles = new TreeMap<String, Integer>();
+    for (Source source : matter.sources().all()) {
+      source
+          .clips()
+          .forEach(placed -> {
+            Set<String> its =
+                ChannelNote.of(placed.clip(), placed.profile()).values().stream()
+                    .map(ChannelNote::role)
+                    .filter(role -> !role.isEmpty())
+                    .collect(Collectors.toSet());
+            picture(placed).ifPresent(its::add);
+            its.forEach(role -> roles.merge(role, 1, Integer::sum));
+          });
+    }
+    return roles;
+  }
+
+  private static Optional<String> picture(PlacedClip placed) {
+    return placed
+        .profile()
+        .text(placed.clip(), Field.ROLE)
+        .map(placed.profile()::roleRead);
+  }
+
+  @Override
+  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
+    Map<String, Map<Integer, String>> labels = new HashMap<>();
+    Map<String, String> renamed = new HashMap<>();
+    for (Judged judged : accepted) {
+      switch ((RolesFinding) judged.finding()) {
+        case RolesFinding.OfLabels wrong -> {
+          if (judged.chosen().contains(RolesFinding.OfLabels.PUT_RIGHT)) {
+            wrong.recordings().forEach(id -> labels.put(id, wrong.names()));
+          }
+        }
+        case RolesFinding.OfRole role ->
+            judged.chosen().stream()
+                .findFirst()
+                .filter(RoleTable::isRole)
+                .ifPresent(name -> renamed.put(role.role(), RoleTable.clean(name)));
+        case RolesFinding.OfGroup _ -> {}
+      }
+    }
+    var noted = new LinkedHashMap<Source, List<ChannelNote>>();
+    var reasons = new HashMap<Source, String>();
+    for (Judged judged : accepted) {
+      progress.check();
+      if (judged.finding() instanceof RolesFinding.OfGroup of) {
+        Assignment assignment = Assignment.of(judged.chosen());
+        for (Member member : of.group().members()) {
+          gather(of, member, assignment, labels, settings, noted);
+          member.channels().forEach(c -> reasons.put(c.source(), judged.reason()));
+        }
+      }
+    }
+    return write(matter, noted, reasons, renamed);
+  }
+
+  /** What is noted about the channels of one member, by the source that has them. */
+  private static void gather(
+      RolesFinding.OfGroup of,
+      Member member,
+      Assignment assignment,
+      Map<String, Map<Integer, String>> labels,
+      Settings settings,
+      Map<Source, List<ChannelNote>> noted) {
+    int width = of.group().layout().isEmpty() ? 1 : member.channels().size();
+    for (Member.Channel channel : member.channels()) {
+      if (width > 1 && channel.number() > 1) {
+        continue;
+      }
+      String label = labels.getOrDefault(member.id(), Map.of()).get(channel.number());
+      String mixed = label != null ? label : channel.mixed();
+      String there = channel.isNoted() && !settings.yes(REPLACE) ? channel.name() : mixed;
+      String name =
+          Optional.ofNullable(assignment.names().get(channel.number())).orElse(there);
+      String role = assignment.role(channel.number(), name).orElse(channel.role());
+      if (width > 1) {
+        name = assignment.names().getOrDefault(1, "");
+      }
+      if (!name.isEmpty() || !role.isEmpty()) {
+        noted
+            .computeIfAbsent(channel.source(), _ -> new ArrayList<>())
+            .add(
+                new ChannelNote(
+                    channel.inSource(), width, name, role, width > 1 ? of.group().layout() : ""));
+      }
+    }
+  }
+
+  private static Applied write(
+      Matter matter,
+      Map<Source, List<ChannelNote>> noted,
+      Map<Source, String> reasons,
+      Map<String, String> renamed) {
+    var changes = new ClipChanges();
+    // A clip that lies in a synced clip as well is the same clip, and is changed in both by one.
+    Set<Object> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+    for (Source source : matter.sources().all()) {
+      List<ChannelNote> notes =
+          noted.getOrDefault(source, List.of()).stream()
+              .sorted(Comparator.comparingInt(ChannelNote::number))
+              .toList();
+      if (notes.isEmpty() && renamed.isEmpty()) {
+        continue;
+      }
+      source
+          .clips()
+          .filter(placed -> seen.add(placed.clip().identity()))
+          .forEach(placed ->
+              changes.add(
+                  placed,
+                  clip -> noted(clip, placed.profile(), notes, renamed),
+                  reasons.getOrDefault(source, "a role renamed"),
+                  "metadata"));
+    }
+    return changes.applyTo(matter);
+  }
+
+  private static Clip noted(
+      Clip clip, Profile profile, List<ChannelNote> notes, Map<String, String> renamed) {
+    Clip with = ChannelNote.noted(clip, profile, notes);
+    if (renamed.isEmpty()) {
+      return with;
+    }
+    List<ChannelNote> all =
+        ChannelNote.of(with, profile).values().stream()
+            .map(note -> note.withRole(renamed.getOrDefault(note.role(), note.role())))
+            .toList();
+    Clip inNew = ChannelNote.noted(with, profile, all);
+    return profile
+        .text(clip, Field.ROLE)
+        .map(role -> renamed.get(profile.roleRead(role)))
+        .flatMap(role ->
+            profile
+                .place(Field.ROLE)
+                .map(place ->
+                    inNew.withMetadata(
+                        place.set(
+                            inNew.metadata(),
+                            JsonString.of(profile.roleWritten(role))))))
+        .orElse(inNew);
+  }
+}

@@ -1,0 +1,236 @@
+package org.oddlot.pass.layout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
+import org.junit.jupiter.api.Test;
+import org.oddlot.json.JsonNumber;
+import org.oddlot.json.JsonObject;
+import org.oddlot.pass.ChannelNote;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Document;
+import org.oddlot.pass.Engine;
+import org.oddlot.pass.Matter;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Progress;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.Standing;
+import org.oddlot.profile.Profile;
+import org.oddlot.profile.Profiles;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Composable;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.timeline.Track;
+import org.oddlot.timeline.Transition;
+
+class LayoutPassTest {
+  private static final FrameRate FILM = FrameRate.FPS_24;
+  private static final Profile OWN = Profiles.own();
+
+  private static Clip sound(String name, int channels, long start, long frames, String... roles) {
+    var media =
+        new MediaReference.External(
+            Origin.NONE,
+            name,
+            "media/" + name + ".wav",
+            Optional.of(TimeRange.of(0, 10_000, FILM)),
+            JsonObject.EMPTY.withAt(
+                List.of("oddlot", "source", "channels"), JsonNumber.of(channels)));
+    var notes = new ArrayList<ChannelNote>();
+    for (int i = 0; i < roles.length; i++) {
+      if (!roles[i].isEmpty()) {
+        notes.add(new ChannelNote(i + 1, 1, "", roles[i], ""));
+      }
+    }
+    return ChannelNote.noted(
+        Clip.of(name, media, Optional.of(TimeRange.of(start, frames, FILM))), OWN, notes);
+  }
+
+  private static Gap gap(long frames) {
+    return Gap.of(RationalTime.of(frames, FILM));
+  }
+
+  private static Timeline cut(Composable... tracks) {
+    return Timeline.of("Cut", Optional.empty(), List.of())
+            .withChildren(List.of(Stack.of("tracks", List.of(tracks))));
+  }
+
+  private static Track audio(Composable... items) {
+    return Track.of("A", Track.AUDIO, List.of(items));
+  }
+
+  private static Outcome run(Timeline timeline, Map<String, Decision> decisions) {
+    var document =
+        new Document(
+            "cut.otio", "0123456789abcdef", Bin.of("Root", List.of(timeline)), OWN, List.of());
+    return new Engine()
+        .run(
+            Matter.of("Lot", List.of(document), List.of(), List.of()),
+            RunSheet.initial().only(List.of("layout")),
+            decisions,
+            Optional.empty(),
+            Progress.NONE);
+  }
+
+  private static LayoutFinding finding(Timeline timeline) {
+    return (LayoutFinding)
+        run(timeline, Map.of()).step("layout").orElseThrow().judged().getFirst().finding();
+  }
+
+  private static List<String> shape(Timeline timeline) {
+    var shape = new ArrayList<String>();
+    for (TimelineObject track : timeline.tracks().orElseThrow().children()) {
+      var line = new StringBuilder(track.name() + ":");
+      for (TimelineObject item : track.children()) {
+        line.append(' ')
+            .append(
+                switch (item) {
+                  case Gap g -> "gap " + g.duration().orElseThrow().value();
+                  case Transition _ -> "fade";
+                  case Clip c ->
+                      c.name()
+                          + " "
+                          + c.sourceRange().orElseThrow().start().value()
+                          + "+"
+                          + c.sourceRange().orElseThrow().duration().value()
+                          + ChannelNote.of(c, OWN).keySet();
+                  default -> item.name();
+                });
+      }
+      shape.add(line.toString());
+    }
+    return shape;
+  }
+
+  @Test
+  void eachRoleGetsItsTrackAndNothingIsLost() {
+    Timeline timeline =
+        cut(
+            Track.of("V1", Track.VIDEO, List.of(sound("pic", 0, 0, 100))),
+            audio(
+                sound("one", 2, 10, 50, "Dialogue/Boom", "Dialogue/Inés"),
+                gap(10),
+                sound("two", 3, 0, 40, "Dialogue/Boom", "Music/Band")));
+    LayoutFinding found = finding(timeline);
+
+    assertThat(found.standing()).isEqualTo(Standing.TO_LOOK_AT);
+    assertThat(shape(found.made()))
+        .containsExactly(
+            "V1: pic 0+100[]",
+            "Dialogue/Boom: one 10+50[1] gap 10 two 0+40[1]",
+            "Dialogue/Inés: one 10+50[2]",
+            "Music/Band: gap 60 two 0+40[2]",
+            "No role: gap 60 two 0+40[3]");
+    assertThat(found.evidence()).allMatch(e -> e.verdict().equals("the same after"));
+    assertThat(found.evidence().getFirst().value()).isEqualTo("3.75 s");
+  }
+
+  @Test
+  void whatIsAcceptedIsANewTimelineBesideTheOldOne() {
+    Timeline timeline = cut(audio(sound("one", 1, 0, 24, "Dialogue/Boom")));
+    Outcome outcome = run(timeline, Map.of("layout:cut.otio:Cut", Decision.accept()));
+
+    Bin root = (Bin) outcome.end().documents().getFirst().root();
+    assertThat(root.children()).extracting(TimelineObject::name).containsExactly("Cut", "Cut by role");
+    assertThat(root.children().getFirst()).isSameAs(timeline);
+  }
+
+  @Test
+  void twoClipsOfARoleAtATimeLieOnTwoTracks() {
+    Timeline timeline =
+        cut(
+            audio(sound("one", 1, 0, 50, "Dialogue/Boom")),
+            audio(gap(20), sound("two", 1, 0, 50, "Dialogue/Boom")));
+    assertThat(shape(finding(timeline).made()))
+        .containsExactly("Dialogue/Boom: one 0+50[1]", "Dialogue/Boom 2: gap 20 two 0+50[1]");
+  }
+
+  @Test
+  void mutedSoundStaysAwayAndFadesStayWhereBothSidesAre() {
+    var fade =
+        new Transition(
+            Origin.NONE,
+            "fade",
+            "SMPTE_Dissolve",
+            RationalTime.of(4, FILM),
+            RationalTime.of(4, FILM),
+            JsonObject.EMPTY);
+    Timeline timeline =
+        cut(
+            audio(
+                sound("one", 1, 0, 20, "Dialogue/Boom"),
+                fade,
+                sound("two", 1, 0, 20, "Dialogue/Boom"),
+                fade,
+                sound("three", 1, 0, 20, "Music/Band"),
+                sound("off", 1, 0, 20, "Dialogue/Boom").withEnabled(false)));
+    LayoutFinding found = finding(timeline);
+
+    assertThat(shape(found.made()))
+        .containsExactly(
+            "Dialogue/Boom: one 0+20[1] fade two 0+20[1]", "Music/Band: gap 40 three 0+20[1]");
+  }
+
+  @Test
+  void theSoundOfASyncedClipInThePictureIsTakenOutOfItAndOntoItsRoles() {
+    Stack synced =
+        Stack.of(
+                "A001C001",
+                List.of(
+                    Track.of("Picture", Track.VIDEO, List.of(sound("pic", 0, 0, 100))),
+                    audio(gap(30), sound("S01T01", 1, 500, 70, "Dialogue/Boom"))))
+            .withSourceRange(Optional.of(TimeRange.of(20, 50, FILM)));
+    Timeline timeline = cut(Track.of("V1", Track.VIDEO, List.of(gap(5), synced)));
+    LayoutFinding found = finding(timeline);
+
+    assertThat(shape(found.made()))
+        .containsExactly("V1: gap 5 A001C001", "Dialogue/Boom: gap 15 S01T01 500+40[1]");
+    assertThat(Heard.in(found.made(), OWN).pieces()).hasSize(1);
+  }
+
+  @Test
+  void withoutAnyRoleThereIsNothingToLayOut() {
+    LayoutFinding found = finding(cut(audio(sound("one", 2, 0, 50))));
+    assertThat(found.standing()).isEqualTo(Standing.OPEN);
+    assertThat(found.reason()).isEqualTo("none of its sound has a role yet");
+  }
+
+  /** Whatever lies on the tracks, each role is heard as long after as before. */
+  @Property(tries = 100)
+  void theAuditIsEqualWhateverIsCut(
+      @ForAll @Size(min = 1, max = 4) List<@Size(max = 6) List<@IntRange(min = 1, max = 400) Integer>> tracks) {
+    String[] roles = {"Dialogue/Boom", "Music/Band", "", "Dialogue/Inés", "Effects/Sea"};
+    var all = new ArrayList<Composable>();
+    for (List<Integer> lengths : tracks) {
+      var items = new ArrayList<Composable>();
+      for (int length : lengths) {
+        items.add(
+            length % 5 == 0
+                ? gap(length)
+                : sound("c" + length, 1 + length % 4, length % 7, length, roles[length % 5], roles[length % 3]));
+      }
+      all.add(Track.of("A", Track.AUDIO, items));
+    }
+    Timeline timeline = cut(all.toArray(Composable[]::new));
+    Heard heard = Heard.in(timeline, OWN);
+    Timeline made = RoleTracks.of(timeline, heard, List.of(), OWN).timeline();
+
+    assertThat(Heard.in(made, OWN).secondsByRole()).isEqualTo(heard.secondsByRole());
+  }
+}
