@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.cli.OddLot.JsonOption;
+import org.oddlot.lot.Folders;
 import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
@@ -106,7 +107,7 @@ final class RunCommand implements Callable<Integer> {
 
   private Lot lot() throws IOException {
     boolean isLot = files.size() == 1 && files.getFirst().toString().endsWith(LotFile.EXTENSION);
-    Lot lot = isLot ? LotFile.open(files.getFirst()) : Lot.of(files);
+    Lot lot = isLot ? LotFile.open(files.getFirst()) : Lot.of(Folders.opened(files));
     if (sheet != null) {
       lot = lot.withSheet(LotFile.openSheet(sheet));
     }

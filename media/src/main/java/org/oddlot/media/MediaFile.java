@@ -108,6 +108,58 @@ public final class MediaFile implements Closeable {
     return stream(avutil.AVMEDIA_TYPE_AUDIO).map(s -> s.codecpar().sample_rate()).orElse(0);
   }
 
+  /** How many samples each channel of the first sound stream has; zero where nobody says. */
+  public long samples() {
+    return stream(avutil.AVMEDIA_TYPE_AUDIO)
+        .filter(s -> s.duration() > 0)
+        .map(s ->
+            avutil.av_rescale_q(s.duration(), s.time_base(), samplesOf(s)))
+        .orElse(0L);
+  }
+
+  private static AVRational samplesOf(AVStream stream) {
+    return new AVRational().num(1).den(Math.max(1, stream.codecpar().sample_rate()));
+  }
+
+  /**
+   * Makes {@link #listen} begin near a sample of the first sound stream, or before it.
+   *
+   * @return the sample that will be heard first
+   * @throws IOException if there is no sound
+   */
+  public long seek(long sample) throws IOException {
+    AVStream stream =
+        stream(avutil.AVMEDIA_TYPE_AUDIO).orElseThrow(() -> new IOException("there is no sound"));
+    // Nearer than two seconds to the beginning nothing is won.
+    if (sample < 2L * sampleRate()) {
+      return 0;
+    }
+    long wanted = avutil.av_rescale_q(sample, samplesOf(stream), stream.time_base());
+    long first = Math.max(0, stream.start_time());
+    if (avformat.av_seek_frame(
+            format, stream.index(), first + wanted, avformat.AVSEEK_FLAG_BACKWARD)
+        < 0) {
+      return 0;
+    }
+    AVPacket packet = avcodec.av_packet_alloc();
+    try {
+      while (avformat.av_read_frame(format, packet) >= 0) {
+        if (packet.stream_index() == stream.index()) {
+          long at = packet.pts();
+          avcodec.av_packet_unref(packet);
+          check(
+              avformat.av_seek_frame(format, stream.index(), at, avformat.AVSEEK_FLAG_BACKWARD),
+              "the sound cannot be searched");
+          return avutil.av_rescale_q(at - first, stream.time_base(), samplesOf(stream));
+        }
+        avcodec.av_packet_unref(packet);
+      }
+    } finally {
+      avcodec.av_packet_free(packet);
+    }
+    return 0;
+  }
+
   private static Optional<String> value(AVDictionary dictionary, String key) {
     AVDictionaryEntry entry =
         dictionary == null ? null : avutil.av_dict_get(dictionary, key, null, 0);

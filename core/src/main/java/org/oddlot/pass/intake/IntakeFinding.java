@@ -30,6 +30,8 @@ public record IntakeFinding(
     TIMELINES,
     LOG,
     PROFILE,
+    /** The sound files of one roll. */
+    SOUND,
     UNREAD
   }
 

@@ -32,6 +32,8 @@ import org.oddlot.pass.Unread;
 import org.oddlot.pass.intake.IntakeFinding.Kind;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Severity;
+import org.oddlot.sound.Recording;
+import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
@@ -66,6 +68,7 @@ public final class IntakePass implements Pass {
     var findings = new ArrayList<IntakeFinding>();
     matter.documents().forEach(document -> findings.add(document(document)));
     matter.papers().forEach(paper -> findings.add(paper(paper)));
+    soundRolls(matter).forEach((roll, recordings) -> findings.add(sound(roll, recordings)));
     matter.profiles().forEach(profile -> findings.add(profile(profile, matter)));
     matter.unread().forEach(unread -> findings.add(unread(unread)));
     return Look.of(findings);
@@ -133,6 +136,59 @@ public final class IntakePass implements Pass {
         Phrase.count(entries.size(), "log entry"),
         evidence,
         paper.problems());
+  }
+
+  /** The recordings whose files are at hand, by recorder and roll. */
+  public static Map<String, List<Recording>> soundRolls(Matter matter) {
+    var rolls = new TreeMap<String, List<Recording>>();
+    for (Recording recording : matter.recordings()) {
+      if (recording.first().path().isPresent()) {
+        String roll = recording.first().roll();
+        rolls
+            .computeIfAbsent(
+                (recording.recorder() + " " + roll).strip(), _ -> new ArrayList<>())
+            .add(recording);
+      }
+    }
+    return rolls;
+  }
+
+  private static IntakeFinding sound(String roll, List<Recording> recordings) {
+    List<SoundFile> files = recordings.stream().flatMap(r -> r.files().stream()).toList();
+    var evidence = new ArrayList<Evidence>();
+    add(evidence, "recordings", recordings.size(), Phrase.count(files.size(), "file"));
+    evidence.add(
+        new Evidence(
+            "channels",
+            frequencies(recordings.stream().<Integer>map(r -> r.channels().size()))
+                .entrySet().stream()
+                .map(e -> e.getKey() + " (" + e.getValue() + ")")
+                .collect(Collectors.joining(", ")),
+            ""));
+    evidence.add(
+        new Evidence(
+            "sample rate",
+            frequencies(files.stream().<Long>map(SoundFile::sampleRate)).keySet().stream()
+                .map(rate -> rate + " Hz")
+                .collect(Collectors.joining(", ")),
+            ""));
+    evidence.add(
+        new Evidence("timecode", rates(files.stream().flatMap(f -> f.timecodeRate().stream())), ""));
+    evidence.add(new Evidence("dates", dates(files.stream().flatMap(f -> f.day().stream())), ""));
+    long slated = recordings.stream().filter(r -> !r.first().scene().isEmpty()).count();
+    add(evidence, "slated", (int) slated, "");
+    long without = recordings.stream().filter(r -> r.first().reference().isEmpty()).count();
+    add(evidence, "no start", (int) without, "cannot be laid by timecode");
+    String summary =
+        Phrase.of(
+            "%s, %s",
+            Phrase.count(recordings.size(), "recording"), Phrase.count(files.size(), "sound file"));
+    return finding(
+        roll,
+        Kind.SOUND,
+        summary,
+        evidence,
+        files.stream().flatMap(file -> file.problems().stream()).toList());
   }
 
   private static IntakeFinding profile(ProfileFile file, Matter matter) {

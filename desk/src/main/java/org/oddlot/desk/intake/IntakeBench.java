@@ -37,6 +37,7 @@ import org.oddlot.pass.intake.IntakePass;
 import org.oddlot.problem.Problem;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
+import org.oddlot.sound.Recording;
 
 /** The bench of Intake: what came in, what is wrong with it, and how the papers are read. */
 public final class IntakeBench implements Bench {
@@ -47,7 +48,7 @@ public final class IntakeBench implements Bench {
   private final BenchFrame frame = new BenchFrame(pass.question());
   private final Sheet<Judged> files =
       new Sheet<>(
-          "intake-rows", "Add the exported timeline and the day's papers, or drop them here.");
+          "intake-rows", "Add the exported timeline, the day's papers and its sound rolls, or drop them here.");
   private final StackPane detail = new StackPane();
   private final MappingPane mapping;
   private final ContentsPane contents;
@@ -104,6 +105,7 @@ public final class IntakeBench implements Bench {
       case TIMELINES -> "timeline file";
       case LOG -> "log";
       case PROFILE -> "mapping profile";
+      case SOUND -> "sound roll";
       case UNREAD -> "not read";
     };
   }
@@ -127,6 +129,26 @@ public final class IntakeBench implements Bench {
 
   private void remove() {
     selectedPath().ifPresent(session::removeFile);
+    selectedRoll().ifPresent(session::removeFiles);
+  }
+
+  /** The files of the selected sound roll that came in by themselves. */
+  private Optional<List<Path>> selectedRoll() {
+    Judged judged = files.getSelectionModel().getSelectedItem();
+    return judged == null
+        ? Optional.empty()
+        : roll((IntakeFinding) judged.finding())
+            .map(recordings ->
+                recordings.stream()
+                    .flatMap(recording -> recording.files().stream())
+                    .flatMap(file -> file.path().stream())
+                    .toList());
+  }
+
+  private Optional<List<Recording>> roll(IntakeFinding finding) {
+    return step.filter(_ -> finding.kind() == IntakeFinding.Kind.SOUND)
+        .flatMap(s ->
+            Optional.ofNullable(IntakePass.soundRolls(s.before()).get(finding.name())));
   }
 
   private Optional<Path> selectedPath() {
@@ -202,6 +224,7 @@ public final class IntakeBench implements Bench {
         path(d.name())
             .ifPresent(file ->
                 detail.getChildren().add(contents.show(file, reading(file), d, profiles(matter)))));
+    roll(finding).ifPresent(recordings -> detail.getChildren().add(SoundPane.of(recordings)));
     evidence.getChildren().add(Words.paragraph(finding.name(), "evidence-title"));
     if (!finding.evidence().isEmpty()) {
       evidence.getChildren().addAll(Words.section("In it"), Facts.of(finding.evidence()));

@@ -17,6 +17,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.lot.Autosave;
 import org.oddlot.lot.DeviceLog;
+import org.oddlot.lot.Folders;
 import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
@@ -52,7 +53,7 @@ public final class Session {
   private @Nullable Job running;
 
   /** The last files read; only touched on the background thread, which is a single one. */
-  private Optional<Intake.Taken> taken = Optional.empty();
+  private volatile Optional<Intake.Taken> taken = Optional.empty();
 
   /** Something that was done, and the lot before it. */
   private record Done(Lot before, String what) {}
@@ -122,7 +123,8 @@ public final class Session {
     }
   }
 
-  private void addFiles(List<Path> files) {
+  private void addFiles(List<Path> chosen) {
+    List<Path> files = Folders.opened(chosen);
     Lot lot = state().lot();
     Lot more = state().isEmpty() ? Lot.of(files).withSheet(lot.sheet()) : lot.withFiles(files);
     if (more.equals(lot)) {
@@ -137,6 +139,20 @@ public final class Session {
   /** Takes a file out of the lot; the file itself stays where it is. */
   public void removeFile(Path file) {
     change(state().lot().without(file), "took out " + file.getFileName());
+  }
+
+  /** Takes files out of the lot in one step; the files themselves stay where they are. */
+  public void removeFiles(List<Path> files) {
+    Lot lot = state().lot();
+    change(
+        lot.withInputs(
+            lot.inputs().stream().filter(input -> !files.contains(input.path())).toList()),
+        "took out " + Phrase.count(files.size(), "file"));
+  }
+
+  /** Where the media of a source lies, by the source's id, if it is there. */
+  public Optional<Path> mediaOf(String source) {
+    return taken.flatMap(read -> read.mediaOf(source));
   }
 
   /** Reads a file otherwise; papers of the same header will be read like it. */
