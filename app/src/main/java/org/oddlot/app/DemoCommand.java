@@ -33,14 +33,20 @@ final class DemoCommand implements Callable<Integer> {
     Path demo = folder == null ? Path.of("oddlot-demo") : folder;
     Path lot = Demo.make(demo);
     Path second = Demo.makeDayTwo(demo.resolve("day 2"));
+    Path third = Demo.makeDayThree(demo.resolve("day 3"));
     PrintWriter out = spec.commandLine().getOut();
     if (Display.isMissing()) {
       out.println(
           "There is no display: the window runs offscreen and goes through the demo by itself.");
       out.flush();
-      OddLotApp.open(lot.toString(), "--tour=" + demo.resolve("tour"), "--second=" + second);
+      OddLotApp.open(
+          lot.toString(),
+          "--tour=" + demo.resolve("tour"),
+          "--second=" + second,
+          "--third=" + third);
     } else {
       out.println("The demo lot is " + lot.toAbsolutePath());
+      out.println("Two more days of it: " + second.toAbsolutePath() + " and " + third.toAbsolutePath());
       out.flush();
       OddLotApp.open(lot.toString());
     }

@@ -27,11 +27,13 @@ final class PicturesCommand implements Callable<Integer> {
     System.setProperty("oddlot.config", scratch.resolve("config").toString());
     Path lot = Demo.make(scratch.resolve("Orrin/day 1"));
     Path second = Demo.makeDayTwo(scratch.resolve("Orrin/day 2"));
+    Path third = Demo.makeDayThree(scratch.resolve("Orrin/day 3"));
     OddLotApp.open(
         lot.toString(),
         "--tour=" + folder.toAbsolutePath(),
         "--scratch=" + scratch,
-        "--second=" + second);
+        "--second=" + second,
+        "--third=" + third);
     delete(scratch);
     return ExitCode.DONE;
   }

@@ -4,13 +4,10 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.oddlot.practice.desk.DeskWriter;
 import org.oddlot.practice.desk.Item;
-import org.oddlot.practice.desk.Slate;
 import org.oddlot.practice.desk.Span;
 import org.oddlot.text.Phrase;
 
@@ -85,36 +82,19 @@ final class DayOne {
 
   private static Item item(RawClip clip, Optional<Span> used) {
     var span = new Span(clip.start, clip.frames, ShootingDay.RATE);
-    ObjectNode body = NODES.objectNode();
-    body.set("available_image_bounds", NODES.nullNode());
-    var media =
-        new Item.Media(
-            "ExternalReference.1",
+    return Item.Clip.of(
+        clip.name,
+        used,
+        Item.Media.file(
             clip.name,
             Phrase.of("media/day1/%s/%s.mov", ShootingDay.card(clip.name), clip.name),
-            Optional.of(span),
+            span,
             new Item.Shoot(
                 ShootingDay.DATE,
                 String.valueOf(clip.camera()),
                 ShootingDay.card(clip.name),
                 2,
-                48_000),
-            body,
-            NODES.objectNode());
-    Map<String, Item.Media> references = new LinkedHashMap<>();
-    references.put("DEFAULT_MEDIA", media);
-    return new Item.Clip(
-        clip.name,
-        used,
-        references,
-        "DEFAULT_MEDIA",
-        Slate.BLANK,
-        List.of(),
-        List.of(),
-        List.of(),
-        true,
-        "",
-        NODES.objectNode());
+                48_000)));
   }
 
   /** Thirteen shots in an order that somebody liked, with a hole, a dissolve and a slow one. */

@@ -1,7 +1,6 @@
 package org.oddlot.demo;
 
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,7 +10,6 @@ import java.util.Random;
 import java.util.stream.Collectors;
 import org.oddlot.practice.desk.DeskWriter;
 import org.oddlot.practice.desk.Item;
-import org.oddlot.practice.desk.Slate;
 import org.oddlot.practice.desk.Span;
 import org.oddlot.text.Phrase;
 
@@ -200,31 +198,14 @@ final class DayTwo {
 
   private static Item item(Shot shot, Optional<Span> used) {
     var span = new Span(shot.fileStart, shot.frames, shot.rate);
-    ObjectNode body = NODES.objectNode();
-    body.set("available_image_bounds", NODES.nullNode());
-    var media =
-        new Item.Media(
-            "ExternalReference.1",
-            shot.name,
-            Phrase.of("media/%s/%s.mov", shot.card(), shot.name),
-            Optional.of(span),
-            new Item.Shoot(shot.day, String.valueOf(shot.camera()), shot.card(), 2, 48_000),
-            body,
-            NODES.objectNode());
-    Map<String, Item.Media> references = new LinkedHashMap<>();
-    references.put("DEFAULT_MEDIA", media);
-    return new Item.Clip(
+    return Item.Clip.of(
         shot.name,
         used,
-        references,
-        "DEFAULT_MEDIA",
-        Slate.BLANK,
-        List.of(),
-        List.of(),
-        List.of(),
-        true,
-        "",
-        NODES.objectNode());
+        Item.Media.file(
+            shot.name,
+            Phrase.of("media/%s/%s.mov", shot.card(), shot.name),
+            span,
+            new Item.Shoot(shot.day, String.valueOf(shot.camera()), shot.card(), 2, 48_000)));
   }
 
   /** A few shots in an order, two of them of the camera without timecode. */

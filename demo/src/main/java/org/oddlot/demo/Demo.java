@@ -66,16 +66,52 @@ public final class Demo {
     put(papers.get(2), day.keywordLog().getBytes(StandardCharsets.UTF_8));
     put(papers.get(3), day.scriptNotes());
     for (DayTwo.Shot shot : day.filmed()) {
-      Path movie = folder.resolve(Phrase.of("media/%s/%s.mov", shot.card(), shot.name()));
-      if (!Files.exists(movie)) {
-        Files.createDirectories(movie.getParent());
-        SafeFile.write(movie, path -> Movies.write(shot, path));
-      }
+      film(
+          folder.resolve(Phrase.of("media/%s/%s.mov", shot.card(), shot.name())),
+          path -> Movies.write(shot, path));
     }
     var inputs = new ArrayList<>(List.of(timeline));
     inputs.addAll(papers);
     LotFile.save(Lot.empty("Orrin day 2").withFiles(inputs), lot);
     return lot;
+  }
+
+  /**
+   * Makes the third day in {@code folder}: a lot by itself, with its movies and its sound.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeDayThree(Path folder) throws IOException {
+    Path lot = folder.resolve("Orrin day 3" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      return lot;
+    }
+    var day = new DayThree();
+    var inputs = new ArrayList<Path>();
+    inputs.add(folder.resolve("orrin-day3.otio"));
+    inputs.add(folder.resolve("orrin-day3-shots.csv"));
+    inputs.add(folder.resolve("orrin-day3-sound-r01.csv"));
+    put(inputs.get(0), day.export());
+    put(inputs.get(1), day.shotLog().getBytes(StandardCharsets.UTF_8));
+    put(inputs.get(2), day.soundReport().getBytes(StandardCharsets.UTF_8));
+    for (DayThree.Shot shot : day.shots()) {
+      film(folder.resolve(shot.path()), path -> DayThree.write(shot, path));
+    }
+    for (DayThree.Tape tape : day.tapes()) {
+      Path file = folder.resolve(tape.path());
+      film(file, path -> DayThree.write(tape, path));
+      inputs.add(file);
+    }
+    LotFile.save(Lot.empty("Orrin day 3").withFiles(inputs), lot);
+    return lot;
+  }
+
+  private static void film(Path file, SafeFile.Writer writer) throws IOException {
+    if (!Files.exists(file)) {
+      Files.createDirectories(file.getParent());
+      SafeFile.write(file, writer);
+    }
   }
 
   private static void put(Path file, byte[] content) throws IOException {

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Decision;
@@ -21,6 +20,8 @@ import org.oddlot.pass.Progress;
 import org.oddlot.pass.Setting;
 import org.oddlot.pass.Settings;
 import org.oddlot.pass.Source;
+import org.oddlot.sound.Recording;
+import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.RationalTime;
 
@@ -84,12 +85,23 @@ public final class MatchPass implements Pass {
     return new Look(List.copyOf(findings), leftOver(matter, findings, decisions));
   }
 
-  /** The names of sound files that came in by themselves: what is said of them is no clip's. */
+  /** The names of sound that came in by itself: what a report says of it is about no clip. */
   private static Set<String> soundsApart(Matter matter) {
-    return matter.sounds().stream()
-        .filter(sound -> matter.sources().byId(sound.id()).isEmpty())
-        .map(sound -> PlainName.of(sound.stem()))
-        .collect(Collectors.toSet());
+    if (matter.sounds().isEmpty()) {
+      return Set.of();
+    }
+    var names = new HashSet<String>();
+    for (Recording recording : matter.recordings()) {
+      List<SoundFile> apart =
+          recording.files().stream()
+              .filter(file -> matter.sources().byId(file.id()).isEmpty())
+              .toList();
+      apart.forEach(file -> names.add(PlainName.of(file.stem())));
+      if (!apart.isEmpty()) {
+        names.add(PlainName.of(recording.name()));
+      }
+    }
+    return names;
   }
 
   /** Sources that no finding speaks for, each with the best reason why. */

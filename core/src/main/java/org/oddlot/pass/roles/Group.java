@@ -148,6 +148,17 @@ public record Group(String name, boolean isPicture, List<Member> members) {
         .orElse(Map.of());
   }
 
+  /** This with other names of some channels than the mixer's, by the ids of the members. */
+  Group withMixed(Map<String, Map<Integer, String>> names) {
+    return new Group(
+        name,
+        isPicture,
+        members.stream()
+            .map(member ->
+                names.containsKey(member.id()) ? member.withMixed(names.get(member.id())) : member)
+            .toList());
+  }
+
   /** In words: {@code 12 clips, up to 8 channels}. */
   String inWords() {
     return Phrase.of(

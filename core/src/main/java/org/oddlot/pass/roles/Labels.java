@@ -34,22 +34,22 @@ final class Labels {
           .members()
           .forEach(m -> byRoll.computeIfAbsent(m.roll(), _ -> new ArrayList<>()).add(m));
       byRoll.forEach((roll, members) ->
-          finding(group.name(), roll, members).ifPresent(findings::add));
+          finding(group, roll, members).ifPresent(findings::add));
     }
     return findings;
   }
 
   private static Optional<RolesFinding.OfLabels> finding(
-      String recorder, String roll, List<Member> members) {
-    List<Member> wrong = members.stream().filter(m -> !corrected(m).isEmpty()).toList();
+      Group group, String roll, List<Member> members) {
+    List<Member> wrong = members.stream().filter(m -> !corrected(m, group).isEmpty()).toList();
     if (wrong.isEmpty()) {
       return Optional.empty();
     }
     Member first = wrong.getFirst();
-    Map<Integer, String> names = corrected(first);
+    Map<Integer, String> names = corrected(first, group);
     List<String> alike =
         wrong.stream()
-            .filter(m -> corrected(m).equals(names) && isLabelledLike(m, first))
+            .filter(m -> isLabelledLike(m, first))
             .map(Member::id)
             .toList();
     var evidence = new ArrayList<Evidence>();
@@ -66,7 +66,7 @@ final class Labels {
     boolean twice = NUMBERED.matcher(called.strip()).matches();
     return Optional.of(
         new RolesFinding.OfLabels(
-            recorder,
+            group.name(),
             roll,
             alike,
             names,
@@ -89,14 +89,17 @@ final class Labels {
   }
 
   /** What the labels of a recording would have to be, where one is not right. */
-  static Map<Integer, String> corrected(Member member) {
+  private static Map<Integer, String> corrected(Member member, Group group) {
     var names = new TreeMap<Integer, String>();
     for (Member.Channel channel : member.channels()) {
       Matcher numbered = NUMBERED.matcher(channel.mixed().strip());
       if (numbered.matches()) {
         int number = Integer.parseInt(numbered.group(2));
         if (number != channel.number() && number != channel.input() && number != channel.inSource()) {
-          names.put(channel.number(), numbered.group(1) + channel.number());
+          names.put(
+              channel.number(),
+              inOtherRolls(channel.number(), member, group)
+                  .orElse(numbered.group(1) + channel.number()));
         }
       }
     }
@@ -104,6 +107,23 @@ final class Labels {
       numberAlike(member, names);
     }
     return names;
+  }
+
+  /** What the recorder's other rolls call a channel, if they agree and it is no number. */
+  private static Optional<String> inOtherRolls(int channel, Member member, Group group) {
+    List<String> names =
+        group.members().stream()
+            .filter(other -> !other.roll().equals(member.roll()))
+            .filter(other -> other.channels().size() >= channel)
+            .map(other -> other.channels().get(channel - 1).mixed().strip())
+            .distinct()
+            .toList();
+    return names.size() == 1
+            && !names.getFirst().isEmpty()
+            && !NUMBERED.matcher(names.getFirst()).matches()
+            && member.channels().stream().noneMatch(c -> c.mixed().strip().equals(names.getFirst()))
+        ? Optional.of(names.getFirst())
+        : Optional.empty();
   }
 
   /** Two of one name become the first and the second of it. */

@@ -2,6 +2,7 @@ package org.oddlot.pass.roles;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.oddlot.pass.Source;
@@ -46,6 +47,22 @@ public record Member(String name, String id, String roll, List<Channel> channels
 
   public Member {
     channels = List.copyOf(channels);
+  }
+
+  /** This with other names of some channels than the mixer's. */
+  Member withMixed(Map<Integer, String> names) {
+    return new Member(
+        name,
+        id,
+        roll,
+        channels.stream()
+            .map(c -> {
+              String corrected = names.getOrDefault(c.number, c.mixed);
+              return new Channel(
+                  c.number, c.source, c.inSource, c.input, c.isNoted ? c.name : corrected,
+                  c.isNoted, corrected, c.role);
+            })
+            .toList());
   }
 
   /** How an interleaved file is laid out; empty where its channels are for themselves. */

@@ -65,6 +65,7 @@ public sealed interface RolesFinding extends Finding {
    * @param has the role that it has, empty if none
    * @param proposed the role that it seems to be, empty if its name says nothing
    * @param why what the proposal rests on
+   * @param isKnown whether it is no guess: it is in the file or in the role table
    */
   record Row(
       int channel,
@@ -73,7 +74,8 @@ public sealed interface RolesFinding extends Finding {
       Map<String, Integer> others,
       String has,
       String proposed,
-      String why) {}
+      String why,
+      boolean isKnown) {}
 
   /**
    * Labels of one roll that contradict their channels or each other.

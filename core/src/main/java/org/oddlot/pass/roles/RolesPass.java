@@ -46,6 +46,9 @@ public final class RolesPass implements Pass {
   public static final Setting REPLACE =
       Setting.yesNo("replace", "Mixer's names instead of those there", false);
 
+  /** What surround is for, as a rule: common practice, no source. */
+  private static final Optional<String> SURROUND = Optional.of("Effects/Atmos");
+
   @Override
   public String id() {
     return "roles";
@@ -74,8 +77,18 @@ public final class RolesPass implements Pass {
     RoleTable table = RoleTable.of(settings.text(TABLE), people);
     List<Group> groups = Group.of(matter);
     progress.check();
-    var findings = new ArrayList<RolesFinding>(Labels.findings(groups));
-    groups.forEach(group -> findings.add(finding(group, table)));
+    List<RolesFinding.OfLabels> labels = Labels.findings(groups);
+    Map<String, Map<Integer, String>> putRight = new HashMap<>();
+    for (RolesFinding.OfLabels wrong : labels) {
+      Decision said = decisions.get(wrong.id());
+      if (said != null
+          && said.isAccepted()
+          && !said.chosen().contains(RolesFinding.OfLabels.AS_IT_IS)) {
+        wrong.recordings().forEach(id -> putRight.put(id, wrong.names()));
+      }
+    }
+    List<RolesFinding> findings = new ArrayList<>(labels);
+    groups.forEach(group -> findings.add(finding(group.withMixed(putRight), table)));
     existing(matter).forEach((role, count) -> findings.add(new RolesFinding.OfRole(role, count)));
     return Look.of(findings);
   }
@@ -90,8 +103,7 @@ public final class RolesPass implements Pass {
     boolean done =
         rows.stream().allMatch(row -> !row.has().isEmpty() && row.has().equals(row.proposed()));
     boolean known =
-        rows.stream().allMatch(row -> row.name().isEmpty() || table.known(row.name()).isPresent())
-            && proposed > 0;
+        proposed > 0 && rows.stream().allMatch(r -> r.proposed().isEmpty() || r.isKnown());
     List<RolesFinding.Row> mixed = rows.stream().filter(r -> !r.others().isEmpty()).toList();
     Standing standing =
         done || (known && mixed.isEmpty())
@@ -140,21 +152,25 @@ public final class RolesPass implements Pass {
       name = group.layout();
       others.clear();
     }
-    Optional<String> suggested =
-        width > 1
-            ? table.known(name).or(() -> Optional.of("Effects/Atmos"))
-            : table.suggested(name);
+    // What has no name of its own goes by that of its camera.
+    String called = name.isEmpty() && group.isPicture() ? group.name() : name;
+    Optional<String> known = table.known(called);
+    Optional<String> byName = width > 1 ? SURROUND : table.suggested(name);
+    Optional<String> suggested = known.isPresent() ? known : byName;
     if (suggested.isEmpty() && group.isPicture()) {
       suggested = Optional.of("Scratch/" + group.name());
     }
     String proposed = has.isEmpty() ? suggested.orElse("") : has;
-    String why =
-        !has.isEmpty()
-            ? "in the file"
-            : table.known(name).isPresent()
-                ? "by the role table"
-                : proposed.isEmpty() ? "" : name.isEmpty() ? "the camera's own" : "by its name";
-    return new RolesFinding.Row(channel, width, name, others, has, proposed, why);
+    String why = "";
+    if (!has.isEmpty()) {
+      why = "in the file";
+    } else if (known.isPresent()) {
+      why = "by the role table";
+    } else if (!proposed.isEmpty()) {
+      why = name.isEmpty() ? "the camera's own" : "by its name";
+    }
+    return new RolesFinding.Row(
+        channel, width, name, others, has, proposed, why, known.isPresent() || !has.isEmpty());
   }
 
   /** The roles that clips have already, and how many clips have each. */

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -87,6 +88,41 @@ final class DeskNotes {
       }
     }
     return words.stream().distinct().toList();
+  }
+
+  /** The channels of a clip: in Practice Desk's own list, counted from zero, else in the open one. */
+  List<Item.Channel> channels() {
+    var channels = new ArrayList<Item.Channel>();
+    own.path("lanes")
+        .forEach(lane ->
+            channels.add(
+                new Item.Channel(
+                    lane.path("no").asInt(-1),
+                    lane.path("label").asText(""),
+                    lane.path("bus").asText(""),
+                    lane.path("wide").asInt(1),
+                    lane.path("shape").asText(""))));
+    if (channels.isEmpty()) {
+      open.path("channels")
+          .forEach(channel ->
+              channels.add(
+                  new Item.Channel(
+                      channel.path("channel").asInt(1) - 1,
+                      channel.path("name").asText(""),
+                      channel.path("role").asText("").replaceFirst("/", ": "),
+                      channel.path("channels").asInt(1),
+                      channel.path("layout").asText(""))));
+    }
+    var seen = new HashSet<Integer>();
+    for (Item.Channel channel : channels) {
+      if (channel.no() < 0 || !seen.add(channel.no())) {
+        warn.accept("channel " + channel.no() + " cannot be, or is there twice");
+      }
+      if (!channel.bus().isEmpty() && !channel.bus().contains(": ")) {
+        warn.accept("\"" + channel.bus() + "\" is no bus; one is written \"Stem: Name\"");
+      }
+    }
+    return channels;
   }
 
   String nameAtImport() {

@@ -196,6 +196,7 @@ public final class DeskReader {
         effects(node.get("effects"), here),
         node.path("enabled").asBoolean(true),
         notes.nameAtImport(),
+        notes.channels(),
         foreign(node));
   }
 

@@ -34,6 +34,7 @@ public final class DeskReport {
         case Item.Lane _, Item.Space _, Item.Carried _ -> {}
       }
     });
+    stacks(root.putArray("stacks"), project);
     ArrayNode warnings = root.putArray("warnings");
     ArrayNode refusals = root.putArray("refusals");
     project
@@ -48,6 +49,21 @@ public final class DeskReport {
     } catch (JsonProcessingException e) {
       throw new IllegalStateException(e);
     }
+  }
+
+  /** The stacks that lie in bins, such as synced clips. */
+  private static void stacks(ArrayNode stacks, Project project) {
+    project.walk((path, item) -> {
+      if (item instanceof Item.Bin bin) {
+        for (Item inside : bin.items()) {
+          if (inside instanceof Item.Lane lane && lane.isStack()) {
+            ArrayNode tracks =
+                stacks.addObject().put("name", lane.name()).put("bin", path).putArray("tracks");
+            lane.items().forEach(track -> tracks.add(track.name()));
+          }
+        }
+      }
+    });
   }
 
   private static void clip(ObjectNode node, String path, Item.Clip clip) {
@@ -72,6 +88,16 @@ public final class DeskReport {
     ArrayNode keywords = node.putArray("keywords");
     clip.words()
         .forEach(word -> keywords.addObject().put("word", word.word()).put("group", word.group()));
+    ArrayNode channels = node.putArray("channels");
+    clip.channels()
+        .forEach(channel ->
+            channels
+                .addObject()
+                .put("no", channel.no())
+                .put("label", channel.label())
+                .put("bus", channel.bus())
+                .put("wide", channel.wide()));
+    node.put("enabled", clip.enabled());
     ArrayNode flags = node.putArray("marks");
     clip.flags()
         .forEach(flag ->

@@ -135,6 +135,17 @@ public final class DeskWriter {
           .forEach(word -> put(put(words.addObject(), "word", word.word()), "group", word.group()));
       own.put("words", words);
     }
+    if (!clip.channels().isEmpty()) {
+      ArrayNode lanes = NODES.arrayNode();
+      for (Item.Channel channel : clip.channels()) {
+        ObjectNode lane = put(lanes.addObject().put("no", channel.no()), "label", channel.label());
+        put(put(lane, "bus", channel.bus()), "shape", channel.shape());
+        if (channel.wide() > 1) {
+          lane.put("wide", channel.wide());
+        }
+      }
+      own.put("lanes", lanes);
+    }
     if (!clip.nameAtImport().isEmpty()) {
       own.put("name_at_import", NODES.textNode(clip.nameAtImport()));
     }
@@ -196,7 +207,7 @@ public final class DeskWriter {
     own.forEach(block::set);
     // What was taken over from the documented places is kept in its own from now on.
     if (metadata.path("oddlot") instanceof ObjectNode open) {
-      open.remove(List.of("log", "keywords", "source", "original_name"));
+      open.remove(List.of("log", "keywords", "channels", "source", "original_name"));
       if (open.isEmpty()) {
         metadata.remove("oddlot");
       }

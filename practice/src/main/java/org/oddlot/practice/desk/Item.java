@@ -1,6 +1,7 @@
 package org.oddlot.practice.desk;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import java.util.Map;
@@ -40,8 +41,40 @@ public sealed interface Item {
       List<JsonNode> effects,
       boolean enabled,
       String nameAtImport,
+      List<Channel> channels,
       ObjectNode foreign)
       implements Item {
+
+    /** A clip of one piece of media of which nothing is noted. */
+    public static Clip of(String name, Optional<Span> used, Media media) {
+      return new Clip(
+          name,
+          used,
+          Map.of("DEFAULT_MEDIA", media),
+          "DEFAULT_MEDIA",
+          Slate.BLANK,
+          List.of(),
+          List.of(),
+          List.of(),
+          true,
+          "",
+          List.of(),
+          JsonNodeFactory.instance.objectNode());
+    }
+
+    /** This to be seen and heard, or not. */
+    public Clip withEnabled(boolean now) {
+      return new Clip(
+          name, used, media, activeMedia, slate, words, flags, effects, now, nameAtImport,
+          channels, foreign);
+    }
+
+    /** This with something noted of its channels. */
+    public Clip withChannels(List<Channel> now) {
+      return new Clip(
+          name, used, media, activeMedia, slate, words, flags, effects, enabled, nameAtImport,
+          now, foreign);
+    }
 
     /** The media that is used, if there is any. */
     public Optional<Media> active() {
@@ -57,6 +90,12 @@ public sealed interface Item {
   /** A keyword for all of a clip. */
   record Word(String word, String group) {}
 
+  /**
+   * A channel of a clip; Practice Desk counts them from zero. One that is several wide is one
+   * component of so many.
+   */
+  record Channel(int no, String label, String bus, int wide, String shape) {}
+
   /** A piece of media; {@code body} is all else that the file says of it. */
   record Media(
       String schema,
@@ -65,7 +104,22 @@ public sealed interface Item {
       Optional<Span> available,
       Shoot shoot,
       ObjectNode body,
-      ObjectNode foreign) {}
+      ObjectNode foreign) {
+
+    /** A file. */
+    public static Media file(String name, String url, Span available, Shoot shoot) {
+      ObjectNode body = JsonNodeFactory.instance.objectNode();
+      body.set("available_image_bounds", JsonNodeFactory.instance.nullNode());
+      return new Media(
+          "ExternalReference.1",
+          name,
+          url,
+          Optional.of(available),
+          shoot,
+          body,
+          JsonNodeFactory.instance.objectNode());
+    }
+  }
 
   /** What is known of the recording of a piece of media; empty texts if nothing. */
   record Shoot(String day, String unit, String card, int tracks, int hertz) {

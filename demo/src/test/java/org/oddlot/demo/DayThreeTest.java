@@ -1,0 +1,155 @@
+package org.oddlot.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.lot.Intake;
+import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotFile;
+import org.oddlot.lot.Output;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Engine;
+import org.oddlot.pass.Judged;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Progress;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.layout.LayoutFinding;
+import org.oddlot.pass.sync.PairFinding;
+import org.oddlot.pass.sync.RecorderFinding;
+import org.oddlot.practice.desk.DeskReader;
+import org.oddlot.practice.desk.Item;
+import org.oddlot.practice.desk.Project;
+
+/** The third day: a night with second-source sound, real media at hand. */
+class DayThreeTest {
+  @TempDir private static Path folder;
+  private static Lot lot = Lot.empty("");
+  private static Intake.Taken taken;
+
+  @BeforeAll
+  static void make() throws IOException {
+    lot = LotFile.open(Demo.makeDayThree(folder.resolve("day 3")));
+    taken = Intake.read(lot, Progress.NONE);
+  }
+
+  private static Outcome run(Map<String, Decision> decisions) {
+    return new Engine()
+        .run(taken.matter(), lot.sheet(), decisions, Optional.empty(), Progress.NONE);
+  }
+
+  private static List<Judged> judged(Outcome outcome, String pass) {
+    return outcome.step(pass).orElseThrow().judged();
+  }
+
+  private static List<Judged> open(Outcome outcome, String pass) {
+    return judged(outcome, pass).stream()
+        .filter(judged -> judged.standing() == Standing.TO_LOOK_AT)
+        .toList();
+  }
+
+  /** Every recorder's clock as it is proposed. */
+  private static Map<String, Decision> clocks() {
+    var decisions = new HashMap<String, Decision>();
+    open(run(Map.of()), "sync").stream()
+        .filter(judged -> judged.finding() instanceof RecorderFinding)
+        .forEach(judged -> decisions.put(judged.finding().id(), Decision.accept()));
+    return decisions;
+  }
+
+  @Test
+  void everyPlantedCaseIsExplained() {
+    Outcome outcome = run(Map.of());
+    assertThat(judged(outcome, "sync"))
+        .filteredOn(judged -> judged.finding() instanceof RecorderFinding)
+        .extracting(judged -> judged.finding().title() + ": " + judged.finding().headline())
+        .containsExactly(
+            "Gannet: 25, picture 23.976", "Tern 8: in step by ear", "Skua: 12.0 f late by ear");
+    assertThat(outcome.step("sync").orElseThrow().look().remarks())
+        .extracting(Look.Remark::title, Look.Remark::text)
+        .containsExactly(
+            org.assertj.core.groups.Tuple.tuple("D002C001", "no recording was running"),
+            org.assertj.core.groups.Tuple.tuple(
+                "S02T05", "no picture was running: wild: gulls, no picture"));
+    assertThat(open(run(clocks()), "sync"))
+        .extracting(judged -> judged.finding().title() + ": " + judged.finding().headline())
+        .containsExactly(
+            "A006C006 with S02T02: other take", "B003C003 with S02T02: other take");
+    assertThat(judged(outcome, "roles").getFirst().finding().evidence())
+        .extracting(evidence -> evidence.verdict())
+        .contains("becomes \"Tormod\"");
+  }
+
+  @Test
+  void oneActionSyncsTheDayToTheSample() {
+    Outcome outcome = run(clocks());
+    List<PairFinding> pairs =
+        judged(outcome, "sync").stream()
+            .map(Judged::finding)
+            .filter(PairFinding.class::isInstance)
+            .map(PairFinding.class::cast)
+            .toList();
+    assertThat(pairs).hasSize(22);
+    // What was heard lies where the timecode says, but for the atmosphere, whose frames are others.
+    for (PairFinding pair : pairs) {
+      int most = pair.laid().recording().recorder().equals("Gannet") ? 48 * 2 : 1;
+      pair.residual().ifPresent(late -> assertThat(Math.abs(late)).isLessThanOrEqualTo(most));
+    }
+    assertThat(pairs).filteredOn(pair -> pair.residual().isPresent()).hasSizeGreaterThan(9);
+  }
+
+  private static Map<String, Decision> everything() {
+    Map<String, Decision> decisions = clocks();
+    open(run(decisions), "sync").forEach(j -> decisions.put(j.finding().id(), Decision.accept()));
+    open(run(decisions), "roles").stream()
+        .filter(judged -> judged.finding().id().contains("label"))
+        .forEach(judged -> decisions.put(judged.finding().id(), Decision.accept()));
+    open(run(decisions), "roles")
+        .forEach(judged -> decisions.put(judged.finding().id(), Decision.accept()));
+    open(run(decisions), "layout")
+        .forEach(judged -> decisions.put(judged.finding().id(), Decision.accept()));
+    return decisions;
+  }
+
+  @Test
+  void practiceDeskTakesItInWithChannelNamesAndRolesInItsOwnPlaces() throws IOException {
+    Outcome outcome = run(everything());
+    LayoutFinding layout = (LayoutFinding) judged(outcome, "layout").getFirst().finding();
+    assertThat(layout.evidence()).allMatch(evidence -> evidence.verdict().equals("the same after"));
+
+    Path written =
+        new Output(taken.lot(), outcome).write(folder.resolve("out"), Progress.NONE).getFirst().path();
+    Project project = DeskReader.read(written);
+
+    assertThat(project.complaints()).isEmpty();
+    List<Item.Clip> uses =
+        project.clips().stream().filter(clip -> clip.name().equals("S01T01")).toList();
+    assertThat(uses).hasSizeGreaterThan(8);
+    assertThat(uses)
+        .allMatch(clip ->
+            clip.channels().stream()
+                .allMatch(c -> c.no() != 1 || c.bus().equals("Dialogue: Inés")));
+    assertThat(uses.getFirst().channels())
+        .contains(
+            new Item.Channel(0, "Boom", "Dialogue: Boom", 1, ""),
+            new Item.Channel(7, "LTC", "Technical: Timecode", 1, ""));
+    assertThat(project.clips())
+        .filteredOn(clip -> clip.name().equals("S02T01"))
+        .allMatch(clip -> clip.channels().get(2).label().equals("Tormod"));
+    assertThat(project.clips())
+        .filteredOn(clip -> clip.name().equals("ATM01"))
+        .allMatch(clip -> clip.channels().getFirst().wide() == 6);
+    assertThat(project.sequences())
+        .extracting(Item.Sequence::name)
+        .anyMatch(name -> name.contains("by role"));
+    assertThat(java.nio.file.Files.readString(written)).doesNotContain("\"channels\" : [");
+  }
+}
