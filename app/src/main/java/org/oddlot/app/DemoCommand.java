@@ -46,7 +46,8 @@ final class DemoCommand implements Callable<Integer> {
           "--third=" + third);
     } else {
       out.println("The demo lot is " + lot.toAbsolutePath());
-      out.println("Two more days of it: " + second.toAbsolutePath() + " and " + third.toAbsolutePath());
+      out.println(
+          "Two more days of it: " + second.toAbsolutePath() + " and " + third.toAbsolutePath());
       out.flush();
       OddLotApp.open(lot.toString());
     }

@@ -156,7 +156,10 @@ final class MediaAtHand {
       head.ifPresent(sound -> byPath.put(file, sound.withId(id)));
     });
     return byPath.values().stream()
-        .map(sound -> sound.id().equals(String.valueOf(sound.path().orElseThrow())) ? addressed(sound) : sound)
+        .map(sound ->
+            sound.id().equals(String.valueOf(sound.path().orElseThrow()))
+                ? addressed(sound)
+                : sound)
         .toList();
   }
 
@@ -182,10 +185,8 @@ final class MediaAtHand {
 
   private static String relative(Path path) {
     var steps = new ArrayList<String>();
-    path.forEach(
-        step ->
-            steps.add(
-                URLEncoder.encode(step.toString(), StandardCharsets.UTF_8).replace("+", "%20")));
+    path.forEach(step ->
+        steps.add(URLEncoder.encode(step.toString(), StandardCharsets.UTF_8).replace("+", "%20")));
     return String.join("/", steps);
   }
 

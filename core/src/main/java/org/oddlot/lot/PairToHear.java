@@ -46,9 +46,7 @@ record PairToHear(
     for (Laid laid : new Laying(matter).asSaid()) {
       boolean hasBoth = laid.recording().first().path().isPresent();
       if (hasBoth && laid.sharedSeconds() >= SHORTEST) {
-        byRecorder
-            .computeIfAbsent(laid.recording().recorder(), _ -> new ArrayList<>())
-            .add(laid);
+        byRecorder.computeIfAbsent(laid.recording().recorder(), _ -> new ArrayList<>()).add(laid);
       }
     }
     var some = new ArrayList<PairToHear>();

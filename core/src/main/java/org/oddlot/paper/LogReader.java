@@ -45,7 +45,8 @@ public final class LogReader {
   private static final Pattern NUMBERED = Pattern.compile("\\D*?([1-9]\\d?)\\D*");
 
   private static final Pattern NUMBERED_NAME =
-      Pattern.compile("(?:(?:tr|trk|ch)\\s*)?([1-9]\\d?)\\s*[:=.)-]\\s*(.+)", Pattern.CASE_INSENSITIVE);
+      Pattern.compile(
+          "(?:(?:tr|trk|ch)\\s*)?([1-9]\\d?)\\s*[:=.)-]\\s*(.+)", Pattern.CASE_INSENSITIVE);
 
   private static final Pattern DROP =
       Pattern.compile("\\s*(N?DF|drop|non-?drop)\\s*$", Pattern.CASE_INSENSITIVE);

@@ -54,9 +54,7 @@ public record ChannelNote(int number, int width, String name, String role, Strin
         number,
         width,
         text(object, Field.CHANNEL_NAME, profile).orElse(""),
-        text(object, Field.CHANNEL_ROLE, profile)
-            .map(profile::roleRead)
-            .orElse(""),
+        text(object, Field.CHANNEL_ROLE, profile).map(profile::roleRead).orElse(""),
         text(object, Field.CHANNEL_LAYOUT, profile).orElse(""));
   }
 
@@ -117,7 +115,12 @@ public record ChannelNote(int number, int width, String name, String role, Strin
   private JsonObject over(JsonObject object, Profile profile) {
     JsonObject written = object;
     if (object.isEmpty() || width == 1) {
-      written = set(written, Field.CHANNEL_NUMBER, profile, JsonNumber.of(number + profile.firstChannel() - 1));
+      written =
+          set(
+              written,
+              Field.CHANNEL_NUMBER,
+              profile,
+              JsonNumber.of(number + profile.firstChannel() - 1));
     }
     if (width > 1) {
       written = set(written, Field.CHANNEL_WIDTH, profile, JsonNumber.of(width));
@@ -126,13 +129,9 @@ public record ChannelNote(int number, int width, String name, String role, Strin
     if (!name.isEmpty()) {
       written = set(written, Field.CHANNEL_NAME, profile, JsonString.of(name));
     }
-    if (!role.isEmpty() || profile.place(Field.CHANNEL_ROLE).flatMap(p -> p.get(object)).isPresent()) {
-      written =
-          set(
-              written,
-              Field.CHANNEL_ROLE,
-              profile,
-              JsonString.of(profile.roleWritten(role)));
+    if (!role.isEmpty()
+        || profile.place(Field.CHANNEL_ROLE).flatMap(p -> p.get(object)).isPresent()) {
+      written = set(written, Field.CHANNEL_ROLE, profile, JsonString.of(profile.roleWritten(role)));
     }
     return written;
   }

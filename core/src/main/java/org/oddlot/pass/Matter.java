@@ -28,8 +28,7 @@ public final class Matter {
       List<ProfileFile> profiles,
       List<SoundFile> sounds,
       List<MeasuredOffset> offsets) {
-    static final Found NOTHING =
-        new Found(List.of(), List.of(), List.of(), List.of(), List.of());
+    static final Found NOTHING = new Found(List.of(), List.of(), List.of(), List.of(), List.of());
 
     Found {
       pairings = List.copyOf(pairings);
@@ -112,32 +111,27 @@ public final class Matter {
 
   /** This with mapping profiles. */
   public Matter withProfiles(List<ProfileFile> profiles) {
-    return with(
-        new Found(found.pairings, found.starts, profiles, found.sounds, found.offsets));
+    return with(new Found(found.pairings, found.starts, profiles, found.sounds, found.offsets));
   }
 
   /** This with start timecodes that were found in the media. */
   public Matter withFoundStarts(List<FoundStart> starts) {
-    return with(
-        new Found(found.pairings, starts, found.profiles, found.sounds, found.offsets));
+    return with(new Found(found.pairings, starts, found.profiles, found.sounds, found.offsets));
   }
 
   /** This with sound files. */
   public Matter withSounds(List<SoundFile> sounds) {
-    return with(
-        new Found(found.pairings, found.starts, found.profiles, sounds, found.offsets));
+    return with(new Found(found.pairings, found.starts, found.profiles, sounds, found.offsets));
   }
 
   /** This with offsets that were measured by ear. */
   public Matter withOffsets(List<MeasuredOffset> offsets) {
-    return with(
-        new Found(found.pairings, found.starts, found.profiles, found.sounds, offsets));
+    return with(new Found(found.pairings, found.starts, found.profiles, found.sounds, offsets));
   }
 
   /** This with other pairings. */
   public Matter withPairings(List<Pairing> pairings) {
-    return with(
-        new Found(pairings, found.starts, found.profiles, found.sounds, found.offsets));
+    return with(new Found(pairings, found.starts, found.profiles, found.sounds, found.offsets));
   }
 
   private Matter with(Found newFound) {
@@ -171,8 +165,7 @@ public final class Matter {
 
   /** This with each document changed. */
   public Matter withDocuments(UnaryOperator<Document> change) {
-    return new Matter(
-        lot, documents.stream().map(change).toList(), papers, unread, found, null);
+    return new Matter(lot, documents.stream().map(change).toList(), papers, unread, found, null);
   }
 
   /** This with edits made in some documents, by their names; the very same where there are none. */

@@ -66,8 +66,16 @@ public record BroadcastExtension(
   public static BroadcastExtension of(
       String description, String originator, LocalDate date, String time, long timeReference) {
     return new BroadcastExtension(
-        description, originator, "", date.toString(), time, timeReference, 1, "",
-        Optional.empty(), "");
+        description,
+        originator,
+        "",
+        date.toString(),
+        time,
+        timeReference,
+        1,
+        "",
+        Optional.empty(),
+        "");
   }
 
   /**
@@ -117,13 +125,19 @@ public record BroadcastExtension(
   private static Optional<Loudness> loudness(ByteBuffer in) {
     var read =
         new Loudness(
-            in.getShort(412), in.getShort(414), in.getShort(416), in.getShort(418),
+            in.getShort(412),
+            in.getShort(414),
+            in.getShort(416),
+            in.getShort(418),
             in.getShort(420));
     boolean measured =
-        read.integrated != NOT_MEASURED || read.range != NOT_MEASURED
+        read.integrated != NOT_MEASURED
+            || read.range != NOT_MEASURED
             || read.truePeak != NOT_MEASURED;
     return Optional.of(read)
-        .filter(l -> measured && !l.equals(new Loudness((short) 0, (short) 0, (short) 0, (short) 0, (short) 0)));
+        .filter(l ->
+            measured
+                && !l.equals(new Loudness((short) 0, (short) 0, (short) 0, (short) 0, (short) 0)));
   }
 
   /** The data of a chunk that says this. */
@@ -172,8 +186,7 @@ public record BroadcastExtension(
         .forEach(line -> {
           Matcher matcher = KEY.matcher(line);
           if (matcher.matches()) {
-            keys.putIfAbsent(
-                matcher.group(1).toUpperCase(Locale.ROOT), matcher.group(2).strip());
+            keys.putIfAbsent(matcher.group(1).toUpperCase(Locale.ROOT), matcher.group(2).strip());
           }
         });
     return keys;

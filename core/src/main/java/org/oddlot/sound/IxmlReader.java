@@ -32,11 +32,15 @@ final class IxmlReader {
   private static final String PLACE = "iXML";
 
   /** An ampersand that begins no entity of XML's own. */
-  private static final Pattern BARE = Pattern.compile("&(?!(?:amp|lt|gt|quot|apos|#\\d+|#x\\p{XDigit}+);)");
+  private static final Pattern BARE =
+      Pattern.compile("&(?!(?:amp|lt|gt|quot|apos|#\\d+|#x\\p{XDigit}+);)");
 
-  private static final Pattern ILLEGAL = Pattern.compile("[\\x00-\\x08\\x0B\\x0C\\x0E-\\x1F\\uFFFE\\uFFFF]");
-  private static final Pattern DECLARED = Pattern.compile("encoding\\s*=\\s*[\"']([A-Za-z0-9._-]+)");
-  private static final Pattern DOCTYPE = Pattern.compile("<!DOCTYPE[^>\\[]*(?:\\[.*?\\]\\s*)?>", Pattern.DOTALL);
+  private static final Pattern ILLEGAL =
+      Pattern.compile("[\\x00-\\x08\\x0B\\x0C\\x0E-\\x1F\\uFFFE\\uFFFF]");
+  private static final Pattern DECLARED =
+      Pattern.compile("encoding\\s*=\\s*[\"']([A-Za-z0-9._-]+)");
+  private static final Pattern DOCTYPE =
+      Pattern.compile("<!DOCTYPE[^>\\[]*(?:\\[.*?\\]\\s*)?>", Pattern.DOTALL);
   private static final int DEEPEST = 64;
 
   private final Map<String, String> texts = new HashMap<>();
@@ -59,8 +63,7 @@ final class IxmlReader {
     var reader = new IxmlReader();
     Optional<XMLStreamException> broken = reader.parse(xml);
     if (broken.isPresent()) {
-      String mended =
-          BARE.matcher(ILLEGAL.matcher(xml).replaceAll("")).replaceAll("&amp;");
+      String mended = BARE.matcher(ILLEGAL.matcher(xml).replaceAll("")).replaceAll("&amp;");
       int line = broken.get().getLocation().getLineNumber();
       if (!mended.equals(xml)) {
         reader = new IxmlReader();
@@ -114,9 +117,10 @@ final class IxmlReader {
 
   private static Charset declared(byte[] data, int end) {
     Matcher matcher =
-        DECLARED.matcher(
-            new String(data, 0, Math.min(end, 200), StandardCharsets.ISO_8859_1));
-    return matcher.find() && Charset.isSupported(matcher.group(1)) && !matcher.group(1).toUpperCase(Locale.ROOT).startsWith("UTF")
+        DECLARED.matcher(new String(data, 0, Math.min(end, 200), StandardCharsets.ISO_8859_1));
+    return matcher.find()
+            && Charset.isSupported(matcher.group(1))
+            && !matcher.group(1).toUpperCase(Locale.ROOT).startsWith("UTF")
         ? Charset.forName(matcher.group(1))
         : StandardCharsets.ISO_8859_1;
   }
@@ -164,7 +168,9 @@ final class IxmlReader {
     }
   }
 
-  /** Element names as they are compared: some write CHANNEL-INDEX, ChannelIndex or channel_index. */
+  /**
+   * Element names as they are compared: some write CHANNEL-INDEX, ChannelIndex or channel_index.
+   */
   private static String plain(String name) {
     return name.toUpperCase(Locale.ROOT).replaceAll("[_\\-:. ]", "");
   }
@@ -229,8 +235,7 @@ final class IxmlReader {
   /** The tracks, counted from one whatever the file counts from. */
   private List<Ixml.Track> tracks() {
     boolean fromZero =
-        tracks.stream()
-            .anyMatch(t -> isZero(t, "INTERLEAVEINDEX") || isZero(t, "CHANNELINDEX"));
+        tracks.stream().anyMatch(t -> isZero(t, "INTERLEAVEINDEX") || isZero(t, "CHANNELINDEX"));
     long first = fromZero ? 1 : 0;
     var list = new ArrayList<Ixml.Track>();
     for (int i = 0; i < tracks.size(); i++) {

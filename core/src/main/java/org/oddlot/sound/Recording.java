@@ -29,8 +29,7 @@ public record Recording(String name, List<SoundFile> files) {
    * @param recorderChannel which input of the recorder it was, counted from one
    * @param name what the mixer called it, empty if nothing
    */
-  public record Channel(
-      int number, SoundFile file, int inFile, int recorderChannel, String name) {}
+  public record Channel(int number, SoundFile file, int inFile, int recorderChannel, String name) {}
 
   public Recording {
     files = List.copyOf(files);
@@ -90,8 +89,7 @@ public record Recording(String name, List<SoundFile> files) {
       for (int i = 0; i < file.channels(); i++) {
         SoundFile.Track track = file.tracks().get(i);
         channels.add(
-            new Channel(
-                channels.size() + 1, file, i + 1, track.recorderChannel(), track.name()));
+            new Channel(channels.size() + 1, file, i + 1, track.recorderChannel(), track.name()));
       }
     }
     return channels;

@@ -116,8 +116,7 @@ public record SoundFile(
    */
   private static Optional<SampleTime> reference(WaveHead head, Problems problems) {
     Optional<Ixml> ixml = head.ixml();
-    long rate =
-        ixml.flatMap(Ixml::timestampRate).filter(r -> r > 0).orElse(head.sampleRate());
+    long rate = ixml.flatMap(Ixml::timestampRate).filter(r -> r > 0).orElse(head.sampleRate());
     Optional<Long> inBext =
         head.bext().map(BroadcastExtension::timeReference).filter(count -> count != 0);
     Optional<Long> inIxml = ixml.flatMap(Ixml::timestamp).filter(count -> count != 0);
@@ -161,18 +160,49 @@ public record SoundFile(
   /** This, known by another address. */
   public SoundFile withId(String newId) {
     return new SoundFile(
-        newId, name, path, channels, sampleRate, frames, reference, timecodeRate, dropFrame, day,
-        scene, take, roll, recorder, family, note, circled, tracks, problems);
+        newId,
+        name,
+        path,
+        channels,
+        sampleRate,
+        frames,
+        reference,
+        timecodeRate,
+        dropFrame,
+        day,
+        scene,
+        take,
+        roll,
+        recorder,
+        family,
+        note,
+        circled,
+        tracks,
+        problems);
   }
 
   /** This with a slate and a roll from elsewhere, where it has none of its own. */
   public SoundFile withSlate(String newScene, String newTake, String newRoll) {
     return new SoundFile(
-        id, name, path, channels, sampleRate, frames, reference, timecodeRate, dropFrame, day,
+        id,
+        name,
+        path,
+        channels,
+        sampleRate,
+        frames,
+        reference,
+        timecodeRate,
+        dropFrame,
+        day,
         scene.isEmpty() ? newScene : scene,
         scene.isEmpty() && take.isEmpty() ? newTake : take,
         roll.isEmpty() ? newRoll : roll,
-        recorder, family, note, circled, tracks, problems);
+        recorder,
+        family,
+        note,
+        circled,
+        tracks,
+        problems);
   }
 
   /** This with names of channels from elsewhere, where it has none of its own. */
@@ -186,8 +216,25 @@ public record SoundFile(
               : track);
     }
     return new SoundFile(
-        id, name, path, channels, sampleRate, frames, reference, timecodeRate, dropFrame, day,
-        scene, take, roll, recorder, family, note, circled, named, problems);
+        id,
+        name,
+        path,
+        channels,
+        sampleRate,
+        frames,
+        reference,
+        timecodeRate,
+        dropFrame,
+        day,
+        scene,
+        take,
+        roll,
+        recorder,
+        family,
+        note,
+        circled,
+        named,
+        problems);
   }
 
   /** The name without its ending. */

@@ -263,8 +263,7 @@ public final class WaveReader {
     var points = new ArrayList<WaveHead.Cue>();
     cues.forEach((id, sample) ->
         points.add(
-            new WaveHead.Cue(
-                sample, labels.getOrDefault(id, ""), lengths.getOrDefault(id, 0L))));
+            new WaveHead.Cue(sample, labels.getOrDefault(id, ""), lengths.getOrDefault(id, 0L))));
     points.sort(java.util.Comparator.comparingLong(WaveHead.Cue::sample));
     return Optional.of(
         new WaveHead(

@@ -49,7 +49,9 @@ public final class WaveSamples {
         }
         for (int i = 0; i < blocks; i++) {
           float sum = 0;
-          for (int c = channel == 0 ? 1 : channel; c <= (channel == 0 ? head.channels() : channel); c++) {
+          for (int c = channel == 0 ? 1 : channel;
+              c <= (channel == 0 ? head.channels() : channel);
+              c++) {
             sum += sample(buffer, i * block + (c - 1) * width, width, head.coding());
           }
           samples[(int) (at + i - from)] = channel == 0 ? sum / head.channels() : sum;

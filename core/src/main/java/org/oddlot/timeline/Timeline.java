@@ -32,7 +32,11 @@ public record Timeline(
   /** A new timeline of these tracks. */
   public static Timeline of(String name, Optional<RationalTime> globalStart, List<Track> tracks) {
     return new Timeline(
-        Origin.made(), name, globalStart, Optional.of(Stack.of("tracks", tracks)), JsonObject.EMPTY);
+        Origin.made(),
+        name,
+        globalStart,
+        Optional.of(Stack.of("tracks", tracks)),
+        JsonObject.EMPTY);
   }
 
   /** The rate it is cut at: that of the first item that has one; empty where there is none. */

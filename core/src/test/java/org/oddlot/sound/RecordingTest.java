@@ -21,9 +21,25 @@ class RecordingTest {
       tracks.add(new SoundFile.Track(i, "T" + i));
     }
     return new SoundFile(
-        name, name, Optional.of(Path.of(name)), channels, 48_000, 480_000,
-        Optional.of(SampleTime.of(reference, 48_000)), Optional.empty(), false, Optional.empty(),
-        "", "", "S01", "Recorder", family, "", false, tracks, List.of());
+        name,
+        name,
+        Optional.of(Path.of(name)),
+        channels,
+        48_000,
+        480_000,
+        Optional.of(SampleTime.of(reference, 48_000)),
+        Optional.empty(),
+        false,
+        Optional.empty(),
+        "",
+        "",
+        "S01",
+        "Recorder",
+        family,
+        "",
+        false,
+        tracks,
+        List.of());
   }
 
   @Test
@@ -37,7 +53,9 @@ class RecordingTest {
                 file("R01T03_1.wav", 1, 9_000, ""),
                 file("S01T01.wav", 8, 5_000, "")));
 
-    assertThat(recordings).extracting(Recording::name).containsExactly("R01T02", "R01T03_1", "S01T01");
+    assertThat(recordings)
+        .extracting(Recording::name)
+        .containsExactly("R01T02", "R01T03_1", "S01T01");
     assertThat(recordings.getFirst().channels())
         .extracting(c -> c.number() + " " + c.file().name())
         .containsExactly("1 R01T02_1.wav", "2 R01T02_2.wav", "3 R01T02_10.wav");

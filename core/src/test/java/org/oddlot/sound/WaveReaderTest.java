@@ -53,8 +53,11 @@ class WaveReaderTest {
 
   private static BroadcastExtension bext(long reference) {
     return BroadcastExtension.of(
-        "sSCENE=12\r\nsTRK1=Boom\r\nsTRK2=MIX L\r\n", "Recorder", LocalDate.of(2026, 3, 14),
-        "10:14:07", reference);
+        "sSCENE=12\r\nsTRK1=Boom\r\nsTRK2=MIX L\r\n",
+        "Recorder",
+        LocalDate.of(2026, 3, 14),
+        "10:14:07",
+        reference);
   }
 
   /** EBU Tech 3285: the time reference stands at bytes 338 to 345 of the chunk's data. */
@@ -80,7 +83,13 @@ class WaveReaderTest {
   void everythingOfVersionTwoIsCarried() throws IOException {
     var full =
         new BroadcastExtension(
-            "Quay before dawn", "Recorder", "XX123", "2026-03-14", "10:14:07", 1L << 33, 2,
+            "Quay before dawn",
+            "Recorder",
+            "XX123",
+            "2026-03-14",
+            "10:14:07",
+            1L << 33,
+            2,
             "AB".repeat(32),
             Optional.of(
                 new BroadcastExtension.Loudness(
@@ -154,7 +163,8 @@ class WaveReaderTest {
   @Test
   void anRf64FileOverFourGigabytesIsReadWithoutItsSamples() throws IOException {
     Path file = write(WaveWriter.of(8, 48_000).with(bext(5)).asRf64(), 10);
-    try (var out = java.nio.channels.FileChannel.open(file, java.nio.file.StandardOpenOption.WRITE)) {
+    try (var out =
+        java.nio.channels.FileChannel.open(file, java.nio.file.StandardOpenOption.WRITE)) {
       long samples = 400_000_000L;
       ByteBuffer size = ByteBuffer.allocate(8).order(ByteOrder.LITTLE_ENDIAN);
       size.putLong(0, samples * 16);
@@ -184,8 +194,7 @@ class WaveReaderTest {
     label[8] = 10;
     label[12] = 9;
     Path file =
-        write(
-            WaveWriter.of(1, 48_000).withChunk("cue ", cue.array()).withChunk("LIST", label), 10);
+        write(WaveWriter.of(1, 48_000).withChunk("cue ", cue.array()).withChunk("LIST", label), 10);
 
     assertThat(WaveReader.read(file, problems).orElseThrow().cues())
         .containsExactly(new WaveHead.Cue(4800, "Slate", 0));
@@ -258,7 +267,8 @@ class WaveReaderTest {
   void anIxmlOfHundredsOfMegabytesIsNotReadAtAll() throws IOException {
     Path file = folder.resolve("bad.wav");
     Files.write(file, Files.readAllBytes(write(WaveWriter.of(1, 48_000), 4)));
-    try (var out = java.nio.channels.FileChannel.open(file, java.nio.file.StandardOpenOption.WRITE)) {
+    try (var out =
+        java.nio.channels.FileChannel.open(file, java.nio.file.StandardOpenOption.WRITE)) {
       long at = out.size();
       ByteBuffer head = ByteBuffer.allocate(8).order(ByteOrder.LITTLE_ENDIAN);
       head.put("iXML".getBytes(StandardCharsets.US_ASCII)).putInt(500 << 20).flip();
@@ -336,17 +346,15 @@ class WaveReaderTest {
       throws IOException {
     Path file = Files.createTempFile("oddlot", ".wav");
     try {
-      WaveWriter.of(2, 48_000)
-          .with(bext(5))
-          .withIxml(IXML)
-          .write(file, 20, (channel, frame) -> 0);
+      WaveWriter.of(2, 48_000).with(bext(5)).withIxml(IXML).write(file, 20, (channel, frame) -> 0);
       byte[] bytes = Files.readAllBytes(file);
       places.forEach(place -> bytes[place % bytes.length] = value);
       Files.write(file, Arrays.copyOf(bytes, Math.min(bytes.length, length)));
       var said = new Problems("x.wav");
       Optional<WaveHead> read = WaveReader.read(file, said);
       assertThat(read.isPresent() || !said.list().isEmpty()).isTrue();
-      read.ifPresent(head -> assertThat(head.frames() * head.blockBytes()).isLessThanOrEqualTo(length));
+      read.ifPresent(
+          head -> assertThat(head.frames() * head.blockBytes()).isLessThanOrEqualTo(length));
     } finally {
       Files.delete(file);
     }

@@ -1,7 +1,6 @@
 package org.oddlot.demo;
 
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -124,8 +123,7 @@ final class DayThree {
 
     long wild = ShootingDay.at(22, 40, 0, 0);
     tape("S02T05", "S02", "", 0, wild, 6, wrong, "wild: gulls, no picture", false);
-    shots.add(
-        new Shot("D002C001", "31", "4", DAY, (quay + 24 * 2000L) * 60 / 24, 60 * 6));
+    shots.add(new Shot("D002C001", "31", "4", DAY, (quay + 24 * 2000L) * 60 / 24, 60 * 6));
 
     second(quay, 1);
     second(third, 2);
@@ -278,9 +276,7 @@ final class DayThree {
     List<Item> video = new ArrayList<>();
     List<Item> sound = new ArrayList<>();
     List<Item> scratch = new ArrayList<>();
-    String[][] order = {
-      {"A006C001", "S01T01"}, {"A006C002", "S01T02"}, {"B003C002", "S01T04"}
-    };
+    String[][] order = {{"A006C001", "S01T01"}, {"A006C002", "S01T02"}, {"B003C002", "S01T04"}};
     for (String[] pair : order) {
       Shot shot = shots.stream().filter(s -> s.name.equals(pair[0])).findFirst().orElseThrow();
       Tape tape = tapes.stream().filter(t -> t.name.equals(pair[1])).findFirst().orElseThrow();
@@ -292,8 +288,7 @@ final class DayThree {
           item(
               tape,
               Optional.of(
-                  new Span(
-                      (shot.start + head) * PER_FRAME, 72 * PER_FRAME, Sea.SAMPLE_RATE))));
+                  new Span((shot.start + head) * PER_FRAME, 72 * PER_FRAME, Sea.SAMPLE_RATE))));
     }
     return new Item.Sequence(
         "Ferry rough cut, day 3",
@@ -329,13 +324,14 @@ final class DayThree {
     var rows = new StringBuilder("File;Sound roll;Scene;Take;Tr1;Tr2;Notes\r\n");
     String[] slates = {"31;1", "31;3", "32;1", "32;2"};
     for (int i = 0; i < slates.length; i++) {
-      rows.append(
-          Phrase.of("R01T%02d;R01;%s;Plant Gangway;Lav Aune;\r\n", i + 1, slates[i]));
+      rows.append(Phrase.of("R01T%02d;R01;%s;Plant Gangway;Lav Aune;\r\n", i + 1, slates[i]));
     }
     return rows.toString();
   }
 
-  /** Writes the movie of a shot: with the harbour and the voices as its own microphone hears them. */
+  /**
+   * Writes the movie of a shot: with the harbour and the voices as its own microphone hears them.
+   */
   static void write(Shot shot, Path path) throws IOException {
     FrameRate rate = shot.isDrone() ? FrameRate.FPS_59_94 : RATE;
     int samples = (int) (shot.frames * PER_FRAME);
@@ -375,24 +371,42 @@ final class DayThree {
     if (!tape.roll.equals("R01")) {
       writer.withIxml(ixml(tape));
     }
-    writer.write(path, tape.samples, (channel, frame) -> sample(tape, channel, tape.truth + frame));
+    writer.write(path, tape.samples, new Microphones(tape));
   }
 
-  private static float sample(Tape tape, int channel, long at) {
-    float harbour = Sea.harbour(10 * channel + tape.roll.hashCode() % 7, at);
-    String track = tape.tracks.get(channel);
-    if (tape.roll.equals("G01")) {
-      return 6 * harbour + 0.15f * Sea.voice(0, at);
+  /** What each channel hears. All channels of a moment are asked for one after the other. */
+  private static final class Microphones implements WaveWriter.Sound {
+    private final Tape tape;
+    private long at = -1;
+    private float ines;
+    private float tormod;
+
+    Microphones(Tape tape) {
+      this.tape = tape;
     }
-    return harbour
-        + switch (track) {
-          case "Boom", "MIX L", "MIX R" -> 0.8f * (Sea.voice(0, at) + Sea.voice(1, at));
-          case "Inés" -> Sea.voice(0, at);
-          case "Tormod", "4" -> Sea.voice(1, at);
-          case "LTC" -> (at / 24 & 1) == 0 ? 0.2f : -0.2f;
-          case "" -> tape.roll.equals("R01") ? 0.7f * (Sea.voice(0, at) + Sea.voice(1, at)) : 0;
-          default -> 0;
-        };
+
+    @Override
+    public float at(int channel, long frame) {
+      long now = tape.truth + frame;
+      if (now != at) {
+        at = now;
+        ines = Sea.voice(0, now);
+        tormod = Sea.voice(1, now);
+      }
+      float harbour = Sea.harbour(10 * channel + tape.roll.hashCode() % 7, now);
+      if (tape.roll.equals("G01")) {
+        return 6 * harbour + 0.15f * ines;
+      }
+      return harbour
+          + switch (tape.tracks.get(channel)) {
+            case "Boom", "MIX L", "MIX R" -> 0.8f * (ines + tormod);
+            case "Inés" -> ines;
+            case "Tormod", "4" -> tormod;
+            case "LTC" -> (now / 24 & 1) == 0 ? 0.2f : -0.2f;
+            case "" -> tape.roll.equals("R01") ? 0.7f * (ines + tormod) : 0;
+            default -> 0;
+          };
+    }
   }
 
   private static String ixml(Tape tape) {

@@ -81,8 +81,7 @@ class DayThreeTest {
                 "S02T05", "no picture was running: wild: gulls, no picture"));
     assertThat(open(run(clocks()), "sync"))
         .extracting(judged -> judged.finding().title() + ": " + judged.finding().headline())
-        .containsExactly(
-            "A006C006 with S02T02: other take", "B003C003 with S02T02: other take");
+        .containsExactly("A006C006 with S02T02: other take", "B003C003 with S02T02: other take");
     assertThat(judged(outcome, "roles").getFirst().finding().evidence())
         .extracting(evidence -> evidence.verdict())
         .contains("becomes \"Tormod\"");
@@ -126,7 +125,10 @@ class DayThreeTest {
     assertThat(layout.evidence()).allMatch(evidence -> evidence.verdict().equals("the same after"));
 
     Path written =
-        new Output(taken.lot(), outcome).write(folder.resolve("out"), Progress.NONE).getFirst().path();
+        new Output(taken.lot(), outcome)
+            .write(folder.resolve("out"), Progress.NONE)
+            .getFirst()
+            .path();
     Project project = DeskReader.read(written);
 
     assertThat(project.complaints()).isEmpty();

@@ -35,12 +35,15 @@ import org.oddlot.desk.kit.Actions;
 import org.oddlot.desk.kit.Bench;
 import org.oddlot.desk.kit.Overlay;
 import org.oddlot.desk.kit.Words;
+import org.oddlot.desk.layout.LayoutBench;
 import org.oddlot.desk.match.MatchBench;
 import org.oddlot.desk.putright.PutRightBench;
 import org.oddlot.desk.returning.ReturnBench;
+import org.oddlot.desk.roles.RolesBench;
 import org.oddlot.desk.session.FilePicker;
 import org.oddlot.desk.session.Session;
 import org.oddlot.desk.session.State;
+import org.oddlot.desk.sync.SyncBench;
 import org.oddlot.desk.tag.TagBench;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
@@ -86,6 +89,9 @@ final class DeskWindow {
             new PutRightBench(session, overlay),
             new MatchBench(session, overlay),
             new TagBench(session),
+            new SyncBench(session, overlay),
+            new RolesBench(session, overlay),
+            new LayoutBench(session),
             returning)) {
       benches.put(bench.pass(), bench);
     }

@@ -52,7 +52,9 @@ public final class OddLotApp extends Application {
       Path output = (scratch == null ? pictures : Path.of(scratch)).resolve("out");
       Optional<Path> second =
           Optional.ofNullable(getParameters().getNamed().get("second")).map(Path::of);
-      new Tour(session, window, pictures, output, second).begin();
+      Optional<Path> third =
+          Optional.ofNullable(getParameters().getNamed().get("third")).map(Path::of);
+      new Tour(session, window, pictures, output, second, third).begin();
     }
   }
 

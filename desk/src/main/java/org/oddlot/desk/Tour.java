@@ -14,8 +14,6 @@ import javafx.scene.control.TableView;
 import javafx.util.Duration;
 import org.oddlot.desk.session.Session;
 import org.oddlot.desk.session.State;
-import org.oddlot.pass.Decision;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
@@ -34,6 +32,7 @@ final class Tour {
   private final Path folder;
   private final Path output;
   private final Optional<Path> second;
+  private final Optional<Path> third;
   private final Deque<Step> steps = new ArrayDeque<>();
   private int waited;
 
@@ -45,13 +44,21 @@ final class Tour {
    * @param folder where the pictures go
    * @param output where what the lot gives is written to
    * @param second another lot, for what goes wrong on other days
+   * @param third one more, for sound
    */
-  Tour(Session session, DeskWindow window, Path folder, Path output, Optional<Path> second) {
+  Tour(
+      Session session,
+      DeskWindow window,
+      Path folder,
+      Path output,
+      Optional<Path> second,
+      Optional<Path> third) {
     this.session = session;
     this.window = window;
     this.folder = folder;
     this.output = output;
     this.second = second;
+    this.third = third;
   }
 
   void begin() {
@@ -65,7 +72,7 @@ final class Tour {
     steps.add(() -> picture("match-night"));
     steps.add(() -> night(false));
     steps.add(() -> report("Before anything is decided"));
-    steps.add(this::settle);
+    steps.add(() -> accept("match"));
     steps.add(() -> station("tag"));
     steps.add(() -> select("tag-rows", 1));
     steps.add(() -> picture("tag"));
@@ -84,9 +91,30 @@ final class Tour {
       steps.add(() -> picture("put-right-clips"));
       steps.add(() -> press("tab-findings"));
       steps.add(() -> report("The second day, with nothing put right"));
-      steps.add(this::putRight);
+      steps.add(() -> accept("putright"));
       steps.add(() -> station("match"));
       steps.add(() -> report("The second day, put right"));
+    });
+    third.ifPresent(lot -> {
+      steps.add(() -> session.open(List.of(lot)));
+      steps.add(() -> station("sync"));
+      steps.add(() -> report("The third day, before anything is decided"));
+      steps.add(() -> select("sync-rows", 1));
+      steps.add(() -> picture("sync-clock"));
+      steps.add(() -> press("settle-clocks"));
+      steps.add(() -> press("tab-all"));
+      steps.add(() -> select("sync-rows", 3));
+      steps.add(() -> picture("sync"));
+      steps.add(() -> accept("sync"));
+      steps.add(() -> station("roles"));
+      steps.add(() -> select("roles-rows", 3));
+      steps.add(() -> picture("roles"));
+      steps.add(() -> accept("roles"));
+      steps.add(() -> station("layout"));
+      steps.add(() -> select("layout-rows", 0));
+      steps.add(() -> picture("sound-tracks"));
+      steps.add(() -> accept("layout"));
+      steps.add(() -> report("The third day, its sound laid and named"));
     });
     steps.add(this::end);
     next();
@@ -143,35 +171,16 @@ final class Tour {
     Pictures.take(window.scene(), folder.resolve(name + ".png"));
   }
 
-  /** Accepts what is proposed for every doubtful match, as the first look over them would. */
-  private void settle() {
-    List<Judged> doubtful =
-        session.state().outcome().flatMap(outcome -> outcome.step("match")).stream()
+  /** Accepts what is proposed wherever a pass waits for somebody. */
+  private void accept(String pass) {
+    List<String> waiting =
+        session.state().outcome().flatMap(outcome -> outcome.step(pass)).stream()
             .flatMap(step -> step.judged().stream())
             .filter(judged -> judged.standing() == Standing.TO_LOOK_AT)
-            .filter(judged -> !judged.chosen().isEmpty())
+            .filter(judged -> judged.finding().choices().isEmpty() || !judged.chosen().isEmpty())
+            .map(judged -> judged.finding().id())
             .toList();
-    for (Judged judged : doubtful) {
-      session.decide(
-          judged.finding().id(),
-          Optional.of(Decision.accept(judged.chosen())),
-          "accepted " + judged.finding().title());
-    }
-  }
-
-  private void putRight() {
-    List<Judged> all =
-        session.state().outcome().flatMap(outcome -> outcome.step("putright")).stream()
-            .flatMap(step -> step.judged().stream())
-            .filter(judged -> judged.standing() == Standing.TO_LOOK_AT)
-            .filter(judged -> !judged.chosen().isEmpty())
-            .toList();
-    for (Judged judged : all) {
-      session.decide(
-          judged.finding().id(),
-          Optional.of(Decision.accept(judged.chosen())),
-          "put right " + judged.finding().title());
-    }
+    session.acceptAll(waiting, "accepted what was proposed");
   }
 
   private void report(String when) {

@@ -112,8 +112,7 @@ public final class MediaFile implements Closeable {
   public long samples() {
     return stream(avutil.AVMEDIA_TYPE_AUDIO)
         .filter(s -> s.duration() > 0)
-        .map(s ->
-            avutil.av_rescale_q(s.duration(), s.time_base(), samplesOf(s)))
+        .map(s -> avutil.av_rescale_q(s.duration(), s.time_base(), samplesOf(s)))
         .orElse(0L);
   }
 

@@ -71,7 +71,11 @@ class MediaSoundTest {
     WaveWriter.of(3, 48_000)
         .with(
             BroadcastExtension.of(
-                "Quay", "Recorder", java.time.LocalDate.of(2026, 3, 14), "10:00:00", 1_730_000_123L))
+                "Quay",
+                "Recorder",
+                java.time.LocalDate.of(2026, 3, 14),
+                "10:00:00",
+                1_730_000_123L))
         .write(path, 48_000, (channel, frame) -> channel == 1 ? sample(frame) : 0);
     try (MediaFile file = MediaFile.open(path)) {
       assertThat(file.timeReference()).contains(1_730_000_123L);

@@ -18,7 +18,6 @@ import org.oddlot.time.RationalTime;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Item;
 import org.oddlot.timeline.MediaReference;
-import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.TimelineObject;
 
 /**

@@ -145,8 +145,7 @@ public final class IntakePass implements Pass {
       if (recording.first().path().isPresent()) {
         String roll = recording.first().roll();
         rolls
-            .computeIfAbsent(
-                (recording.recorder() + " " + roll).strip(), _ -> new ArrayList<>())
+            .computeIfAbsent((recording.recorder() + " " + roll).strip(), _ -> new ArrayList<>())
             .add(recording);
       }
     }
@@ -161,7 +160,8 @@ public final class IntakePass implements Pass {
         new Evidence(
             "channels",
             frequencies(recordings.stream().<Integer>map(r -> r.channels().size()))
-                .entrySet().stream()
+                .entrySet()
+                .stream()
                 .map(e -> e.getKey() + " (" + e.getValue() + ")")
                 .collect(Collectors.joining(", ")),
             ""));
@@ -173,7 +173,8 @@ public final class IntakePass implements Pass {
                 .collect(Collectors.joining(", ")),
             ""));
     evidence.add(
-        new Evidence("timecode", rates(files.stream().flatMap(f -> f.timecodeRate().stream())), ""));
+        new Evidence(
+            "timecode", rates(files.stream().flatMap(f -> f.timecodeRate().stream())), ""));
     evidence.add(new Evidence("dates", dates(files.stream().flatMap(f -> f.day().stream())), ""));
     long slated = recordings.stream().filter(r -> !r.first().scene().isEmpty()).count();
     add(evidence, "slated", (int) slated, "");

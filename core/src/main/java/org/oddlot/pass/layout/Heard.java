@@ -21,7 +21,9 @@ import org.oddlot.timeline.TimelineObject;
 import org.oddlot.timeline.Track;
 import org.oddlot.timeline.Transition;
 
-/** All sound that is heard in a timeline, clip by clip, with when it is heard and on which roles. */
+/**
+ * All sound that is heard in a timeline, clip by clip, with when it is heard and on which roles.
+ */
 final class Heard {
   /** What a channel without a role is put under. */
   static final String NO_ROLE = "No role";
@@ -40,7 +42,10 @@ final class Heard {
    * @param fade the transition that leads from it to the next piece, if there is one
    */
   record Piece(
-      RationalTime at, Clip clip, Map<String, List<ChannelNote>> byRole, Optional<Transition> fade) {
+      RationalTime at,
+      Clip clip,
+      Map<String, List<ChannelNote>> byRole,
+      Optional<Transition> fade) {
     RationalTime duration() {
       return clip.duration().orElseThrow();
     }
@@ -90,8 +95,7 @@ final class Heard {
     Optional<TimeRange> inner = within(item.sourceRange(), window);
     switch (item) {
       case Track track -> track(track, at, inner);
-      case Stack stack ->
-          stack.children().forEach(child -> walk(child, at, inner));
+      case Stack stack -> stack.children().forEach(child -> walk(child, at, inner));
       default -> {}
     }
   }
@@ -102,7 +106,10 @@ final class Heard {
         : outer.isEmpty()
             ? own
             : Optional.of(
-                own.get().intersection(outer.get()).orElse(own.get().withDuration(RationalTime.zero(own.get().duration().rate()))));
+                own.get()
+                    .intersection(outer.get())
+                    .orElse(
+                        own.get().withDuration(RationalTime.zero(own.get().duration().rate()))));
   }
 
   private void track(Track track, @Nullable RationalTime at, Optional<TimeRange> window) {
@@ -155,9 +162,13 @@ final class Heard {
   }
 
   /** A stack within a track: what is heard in the part of it that is used. */
-  private void nested(Stack stack, RationalTime recorded, RationalTime skipped, RationalTime length) {
+  private void nested(
+      Stack stack, RationalTime recorded, RationalTime skipped, RationalTime length) {
     RationalTime begin =
-        stack.sourceRange().map(TimeRange::start).orElseGet(() -> RationalTime.zero(skipped.rate()));
+        stack
+            .sourceRange()
+            .map(TimeRange::start)
+            .orElseGet(() -> RationalTime.zero(skipped.rate()));
     var window = TimeRange.of(begin.plus(skipped), length);
     if (stack.enabled()) {
       stack.children().forEach(child -> walk(child, recorded, Optional.of(window)));

@@ -117,18 +117,13 @@ public final class LayoutPass implements Pass {
   private static Standing standing(
       Document document, Map<String, Rational> before, Map<String, Rational> after) {
     boolean hasNone = before.keySet().equals(Set.of(Heard.NO_ROLE));
-    return !(document.root() instanceof Bin)
-            || hasNone
-            || !before.equals(after)
+    return !(document.root() instanceof Bin) || hasNone || !before.equals(after)
         ? Standing.OPEN
         : Standing.TO_LOOK_AT;
   }
 
   private static String reason(
-      Document document,
-      Heard heard,
-      Map<String, Rational> before,
-      Map<String, Rational> after) {
+      Document document, Heard heard, Map<String, Rational> before, Map<String, Rational> after) {
     if (!(document.root() instanceof Bin)) {
       return "the file is a timeline by itself and has no bin for another";
     }
@@ -151,7 +146,10 @@ public final class LayoutPass implements Pass {
   /** Roles in the order that was set, then by stem, those without a role last. */
   private static List<String> ordered(Set<String> roles, String order) {
     var list = new LinkedHashSet<String>();
-    Stream.of(order.split("[;,\\n]", -1)).map(String::strip).filter(roles::contains).forEach(list::add);
+    Stream.of(order.split("[;,\\n]", -1))
+        .map(String::strip)
+        .filter(roles::contains)
+        .forEach(list::add);
     roles.stream()
         .sorted(
             Comparator.comparing((String role) -> role.equals(Heard.NO_ROLE))

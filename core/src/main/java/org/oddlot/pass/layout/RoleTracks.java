@@ -48,12 +48,7 @@ final class RoleTracks {
 
   /** Whether a timeline was made here. */
   static boolean areIn(Timeline timeline) {
-    return timeline
-        .metadata()
-        .object("oddlot")
-        .string("kind")
-        .filter(KIND::equals)
-        .isPresent();
+    return timeline.metadata().object("oddlot").string("kind").filter(KIND::equals).isPresent();
   }
 
   /**
@@ -91,8 +86,7 @@ final class RoleTracks {
     Timeline result =
         Timeline.of(timeline.name() + " by role", timeline.globalStart(), List.of())
             .withMetadata(JsonObject.of("oddlot", JsonObject.of("kind", JsonString.of(KIND))));
-    return new Made(
-        result.withChildren(List.of(Stack.of("tracks", tracks))), made.lostFades);
+    return new Made(result.withChildren(List.of(Stack.of("tracks", tracks))), made.lostFades);
   }
 
   private void add(Heard.Piece piece) {
@@ -101,11 +95,14 @@ final class RoleTracks {
         .forEach((role, notes) -> {
           List<Lane> its = lanes.computeIfAbsent(role, _ -> new ArrayList<>());
           Lane lane =
-              its.stream().filter(l -> l.isFreeAt(piece.at())).findFirst().orElseGet(() -> {
-                var more = new Lane();
-                its.add(more);
-                return more;
-              });
+              its.stream()
+                  .filter(l -> l.isFreeAt(piece.at()))
+                  .findFirst()
+                  .orElseGet(() -> {
+                    var more = new Lane();
+                    its.add(more);
+                    return more;
+                  });
           put(piece, notes, lane);
         });
   }

@@ -66,7 +66,7 @@ public record Assignment(Map<Integer, String> roles, Map<Integer, String> names)
   /** The role of a channel of this name; empty where the assignment says nothing of it. */
   Optional<String> role(int channel, String name) {
     return Optional.ofNullable(roles.get(channel))
-        .map(role ->
-            role.replace(RoleTable.OWN_NAME, name.isEmpty() ? "Channel " + channel : name));
+        .map(
+            role -> role.replace(RoleTable.OWN_NAME, name.isEmpty() ? "Channel " + channel : name));
   }
 }

@@ -63,8 +63,7 @@ public record Group(String name, boolean isPicture, List<Member> members) {
     var list = new ArrayList<Group>();
     groups.forEach((key, members) ->
         list.add(
-            new Group(
-                key.substring(key.indexOf(' ') + 1), key.startsWith("picture "), members)));
+            new Group(key.substring(key.indexOf(' ') + 1), key.startsWith("picture "), members)));
     return list;
   }
 
@@ -115,8 +114,7 @@ public record Group(String name, boolean isPicture, List<Member> members) {
               channel.name()));
     }
     return Optional.of(
-        new Member(
-            recording.name(), recording.first().id(), recording.first().roll(), channels));
+        new Member(recording.name(), recording.first().id(), recording.first().roll(), channels));
   }
 
   private static Member.Channel channel(

@@ -19,7 +19,8 @@ import org.oddlot.text.Phrase;
  */
 final class Labels {
   private static final Pattern NUMBERED =
-      Pattern.compile("((?:tr|trk|track|ch|channel|t|input)?[\\s._-]*)(\\d{1,3})", Pattern.CASE_INSENSITIVE);
+      Pattern.compile(
+          "((?:tr|trk|track|ch|channel|t|input)?[\\s._-]*)(\\d{1,3})", Pattern.CASE_INSENSITIVE);
 
   private Labels() {}
 
@@ -30,11 +31,8 @@ final class Labels {
         continue;
       }
       var byRoll = new LinkedHashMap<String, List<Member>>();
-      group
-          .members()
-          .forEach(m -> byRoll.computeIfAbsent(m.roll(), _ -> new ArrayList<>()).add(m));
-      byRoll.forEach((roll, members) ->
-          finding(group, roll, members).ifPresent(findings::add));
+      group.members().forEach(m -> byRoll.computeIfAbsent(m.roll(), _ -> new ArrayList<>()).add(m));
+      byRoll.forEach((roll, members) -> finding(group, roll, members).ifPresent(findings::add));
     }
     return findings;
   }
@@ -48,10 +46,7 @@ final class Labels {
     Member first = wrong.getFirst();
     Map<Integer, String> names = corrected(first, group);
     List<String> alike =
-        wrong.stream()
-            .filter(m -> isLabelledLike(m, first))
-            .map(Member::id)
-            .toList();
+        wrong.stream().filter(m -> isLabelledLike(m, first)).map(Member::id).toList();
     var evidence = new ArrayList<Evidence>();
     for (Member.Channel channel : first.channels()) {
       String now = names.get(channel.number());
@@ -95,7 +90,9 @@ final class Labels {
       Matcher numbered = NUMBERED.matcher(channel.mixed().strip());
       if (numbered.matches()) {
         int number = Integer.parseInt(numbered.group(2));
-        if (number != channel.number() && number != channel.input() && number != channel.inSource()) {
+        if (number != channel.number()
+            && number != channel.input()
+            && number != channel.inSource()) {
           names.put(
               channel.number(),
               inOtherRolls(channel.number(), member, group)

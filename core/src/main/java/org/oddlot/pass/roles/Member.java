@@ -59,8 +59,14 @@ public record Member(String name, String id, String roll, List<Channel> channels
             .map(c -> {
               String corrected = names.getOrDefault(c.number, c.mixed);
               return new Channel(
-                  c.number, c.source, c.inSource, c.input, c.isNoted ? c.name : corrected,
-                  c.isNoted, corrected, c.role);
+                  c.number,
+                  c.source,
+                  c.inSource,
+                  c.input,
+                  c.isNoted ? c.name : corrected,
+                  c.isNoted,
+                  corrected,
+                  c.role);
             })
             .toList());
   }

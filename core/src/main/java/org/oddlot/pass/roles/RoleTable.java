@@ -17,7 +17,8 @@ public final class RoleTable {
   /** Where a role has the channel's own name in it. */
   public static final String OWN_NAME = "{name}";
 
-  private static final Pattern ROLE = Pattern.compile("[^/=;]*[^/=;\\s][^/=;]*/[^/=;]*[^/=;\\s][^/=;]*");
+  private static final Pattern ROLE =
+      Pattern.compile("[^/=;]*[^/=;\\s][^/=;]*/[^/=;]*[^/=;\\s][^/=;]*");
 
   private final Map<String, String> byName = new LinkedHashMap<>();
   private final Set<String> people;

@@ -116,8 +116,7 @@ public final class RolesPass implements Pass {
       reason = group.inWords() + "; no name says what is on them";
     } else if (!mixed.isEmpty()) {
       reason =
-          Phrase.of(
-              "channel %d is not called alike in all of them", mixed.getFirst().channel());
+          Phrase.of("channel %d is not called alike in all of them", mixed.getFirst().channel());
     } else if (known) {
       reason = group.inWords() + ", by the role table";
     } else {
@@ -193,10 +192,7 @@ public final class RolesPass implements Pass {
   }
 
   private static Optional<String> picture(PlacedClip placed) {
-    return placed
-        .profile()
-        .text(placed.clip(), Field.ROLE)
-        .map(placed.profile()::roleRead);
+    return placed.profile().text(placed.clip(), Field.ROLE).map(placed.profile()::roleRead);
   }
 
   @Override
@@ -249,8 +245,7 @@ public final class RolesPass implements Pass {
       String label = labels.getOrDefault(member.id(), Map.of()).get(channel.number());
       String mixed = label != null ? label : channel.mixed();
       String there = channel.isNoted() && !settings.yes(REPLACE) ? channel.name() : mixed;
-      String name =
-          Optional.ofNullable(assignment.names().get(channel.number())).orElse(there);
+      String name = Optional.ofNullable(assignment.names().get(channel.number())).orElse(there);
       String role = assignment.role(channel.number(), name).orElse(channel.role());
       if (width > 1) {
         name = assignment.names().getOrDefault(1, "");
@@ -313,9 +308,7 @@ public final class RolesPass implements Pass {
                 .place(Field.ROLE)
                 .map(place ->
                     inNew.withMetadata(
-                        place.set(
-                            inNew.metadata(),
-                            JsonString.of(profile.roleWritten(role))))))
+                        place.set(inNew.metadata(), JsonString.of(profile.roleWritten(role))))))
         .orElse(inNew);
   }
 }

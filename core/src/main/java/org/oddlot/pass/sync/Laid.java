@@ -30,7 +30,12 @@ public record Laid(Source picture, Recording recording, Reading reading, Rationa
 
   /** How many frames the picture has. */
   long pictureFrames() {
-    return picture.range().orElseThrow().duration().rescaledTo(rate(), RoundingMode.HALF_UP).value();
+    return picture
+        .range()
+        .orElseThrow()
+        .duration()
+        .rescaledTo(rate(), RoundingMode.HALF_UP)
+        .value();
   }
 
   /** The sample after the picture's last frame. */
@@ -88,6 +93,21 @@ public record Laid(Source picture, Recording recording, Reading reading, Rationa
   /** Where in the picture what both have begins, in seconds. */
   public double sharedFrom() {
     return (usedFrom() - first.toDouble()) / recording.first().sampleRate();
+  }
+
+  /** When the recording begins, in seconds after the picture's first frame; negative if before. */
+  public double soundBegins() {
+    return -first.toDouble() / recording.first().sampleRate();
+  }
+
+  /** How long the recording is, in seconds. */
+  public double soundSeconds() {
+    return (double) recording.first().frames() / recording.first().sampleRate();
+  }
+
+  /** How long the picture is, in seconds. */
+  public double pictureSeconds() {
+    return last().minus(first).toDouble() / recording.first().sampleRate();
   }
 
   /** How long what both have lasts, in seconds. */

@@ -37,8 +37,7 @@ public final class Laying {
   private record Picture(Source source, double label, double clock, double seconds) {}
 
   /** A recording and, roughly, when it is; by the label only as far as its rate is known. */
-  private record Sound(
-      Recording recording, SampleTime reference, double clock, double seconds) {}
+  private record Sound(Recording recording, SampleTime reference, double clock, double seconds) {}
 
   /** Lays what is in {@code matter}. */
   public Laying(Matter matter) {
@@ -107,13 +106,11 @@ public final class Laying {
     return sound.recording.first().timecodeRate().orElseGet(() -> picture.rate().orElseThrow());
   }
 
-  private static Optional<Laid> laid(
-      Picture picture, Sound sound, Reading reading, Rational late) {
+  private static Optional<Laid> laid(Picture picture, Sound sound, Reading reading, Rational late) {
     FrameRate pictureRate = picture.source.rate().orElseThrow();
     FrameRate soundRate = rate(sound, picture.source);
     // Both roughly, at the sound's own pace: label seconds of the sound are slower than its clock.
-    double pace =
-        reading == Reading.LABELS ? soundRate.nominal() / soundRate.toDouble() : 1;
+    double pace = reading == Reading.LABELS ? soundRate.nominal() / soundRate.toDouble() : 1;
     double begins = (reading == Reading.LABELS ? picture.label : picture.clock) * pace;
     double apart = sound.clock - late.toDouble() / sound.reference.sampleRate() - begins;
     double day = DAY * pace;
@@ -136,7 +133,9 @@ public final class Laying {
     return Optional.empty();
   }
 
-  /** The sample of the picture's first frame, the recording being {@code days} later by the clock. */
+  /**
+   * The sample of the picture's first frame, the recording being {@code days} later by the clock.
+   */
   static Rational first(
       Source picture,
       FrameRate pictureRate,
@@ -164,8 +163,7 @@ public final class Laying {
       return true;
     }
     int pictureHour = hour(laid.picture().start().orElseThrow().seconds().toDouble());
-    int soundHour =
-        hour(laid.recording().first().reference().orElseThrow().seconds().toDouble());
+    int soundHour = hour(laid.recording().first().reference().orElseThrow().seconds().toDouble());
     return ShootingDay.isSame(pictures.get(), sounds.get(), Math.min(pictureHour, soundHour));
   }
 

@@ -41,7 +41,6 @@ public record PairFinding(
 
   /** How much later the recording is by ear than by timecode, in samples. */
   public Optional<Long> residual() {
-    return measured.map(m ->
-        m.sample() - laid.first().rounded(java.math.RoundingMode.HALF_UP));
+    return measured.map(m -> m.sample() - laid.first().rounded(java.math.RoundingMode.HALF_UP));
   }
 }

@@ -37,9 +37,11 @@ final class Pairs {
     this.clocks = clocks;
     this.slates = Slate.ofPictures(matter);
     this.done = Synced.pairsIn(matter);
-    matter.offsets().forEach(offset -> offsets.put(key(offset.picture(), offset.recording()), offset));
-    laid.forEach(pair ->
-        byRecording.computeIfAbsent(pair.recording(), _ -> new ArrayList<>()).add(pair));
+    matter
+        .offsets()
+        .forEach(offset -> offsets.put(key(offset.picture(), offset.recording()), offset));
+    laid.forEach(
+        pair -> byRecording.computeIfAbsent(pair.recording(), _ -> new ArrayList<>()).add(pair));
     findTwice();
   }
 
@@ -105,8 +107,7 @@ final class Pairs {
 
   private PairFinding finding(Laid pair, Set<String> doubtful) {
     Optional<MeasuredOffset> heard =
-        Optional.ofNullable(
-            offsets.get(key(pair.picture().id(), pair.recording().first().id())));
+        Optional.ofNullable(offsets.get(key(pair.picture().id(), pair.recording().first().id())));
     Optional<Doubt> doubt = doubt(pair, heard, doubtful);
     boolean isDone = done.contains(key(pair.picture().id(), pair.recording().first().id()));
     boolean hasBin =
@@ -138,14 +139,14 @@ final class Pairs {
         evidence(pair, heard));
   }
 
-  private Optional<Doubt> doubt(
-      Laid pair, Optional<MeasuredOffset> heard, Set<String> doubtful) {
+  private Optional<Doubt> doubt(Laid pair, Optional<MeasuredOffset> heard, Set<String> doubtful) {
     Recording recording = pair.recording();
     if (doubtful.contains(recording.recorder())) {
       return Optional.of(
           new Doubt(
               "clock in question",
-              Phrase.of("the clock of %s is in question; settle that first", recording.recorder())));
+              Phrase.of(
+                  "the clock of %s is in question; settle that first", recording.recorder())));
     }
     if (twice.contains(pair)) {
       return Optional.of(
@@ -169,7 +170,8 @@ final class Pairs {
               "off by ear",
               Phrase.of(
                   "by ear the recording is %s %s than by timecode",
-                  frames(Math.abs(residual.get()), pair), residual.get() > 0 ? "later" : "earlier")));
+                  frames(Math.abs(residual.get()), pair),
+                  residual.get() > 0 ? "later" : "earlier")));
     }
     return Optional.empty();
   }

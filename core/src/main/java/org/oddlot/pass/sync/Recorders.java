@@ -72,8 +72,7 @@ final class Recorders {
     recorders
         .keySet()
         .forEach(recorder ->
-            ear(recorder, said.getOrDefault(recorder, List.of()), clocks)
-                .ifPresent(findings::add));
+            ear(recorder, said.getOrDefault(recorder, List.of()), clocks).ifPresent(findings::add));
     return findings;
   }
 
@@ -83,8 +82,7 @@ final class Recorders {
     matter.offsets().forEach(o -> byPair.put(o.picture() + "|" + o.recording(), o));
     var heard = new ArrayList<Heard>();
     for (Laid pair : pairs) {
-      MeasuredOffset offset =
-          byPair.get(pair.picture().id() + "|" + pair.recording().first().id());
+      MeasuredOffset offset = byPair.get(pair.picture().id() + "|" + pair.recording().first().id());
       if (offset != null) {
         long late = offset.sample() - pair.first().rounded(java.math.RoundingMode.HALF_UP);
         heard.add(new Heard(pair, late));
@@ -113,7 +111,10 @@ final class Recorders {
       List<Laid> its = mixed.stream().filter(pair -> pair.reading() == reading).toList();
       long agree =
           its.stream()
-              .filter(p -> Slate.of(p.recording()).filter(s -> s.equals(slates.get(p.picture().id()))).isPresent())
+              .filter(p ->
+                  Slate.of(p.recording())
+                      .filter(s -> s.equals(slates.get(p.picture().id())))
+                      .isPresent())
               .count();
       long near =
           heard(its).stream()
@@ -163,12 +164,8 @@ final class Recorders {
     List<Evidence> evidence =
         List.of(
             new Evidence("heard", Phrase.count(heard.size(), "pair"), agreeing + " agree"),
-            new Evidence(
-                "late by",
-                Phrase.of("%.1f f", median / frame),
-                median + " samples"),
-            new Evidence(
-                "scatter", (sorted.getLast() - sorted.getFirst()) + " samples", ""));
+            new Evidence("late by", Phrase.of("%.1f f", median / frame), median + " samples"),
+            new Evidence("scatter", (sorted.getLast() - sorted.getFirst()) + " samples", ""));
     if (agreeing * 4 < heard.size() * 3L) {
       return Optional.of(
           new RecorderFinding(
@@ -223,7 +220,10 @@ final class Recorders {
     Map<Slate, Source> pictures = new HashMap<>();
     for (Source source : matter.sources().all()) {
       Slate slate = slates.get(source.id());
-      if (slate != null && !source.isSound() && source.start().isPresent() && !source.startsAtZero()) {
+      if (slate != null
+          && !source.isSound()
+          && source.start().isPresent()
+          && !source.startsAtZero()) {
         pictures.putIfAbsent(slate, source);
       }
     }
@@ -267,9 +267,7 @@ final class Recorders {
             List.of(
                 new Evidence("slates", Phrase.count(late.size(), "recording"), agreeing + " agree"),
                 new Evidence(
-                    "apart",
-                    Phrase.of("%.0f – %.0f s", late.getFirst(), late.getLast()),
-                    ""))));
+                    "apart", Phrase.of("%.0f – %.0f s", late.getFirst(), late.getLast()), ""))));
   }
 
   private static String words(long seconds) {
@@ -278,7 +276,9 @@ final class Recorders {
         : Phrase.of("%d min %d s", seconds / 60, seconds % 60);
   }
 
-  /** How much later a recording begins than a picture, in seconds, the shorter way round the day. */
+  /**
+   * How much later a recording begins than a picture, in seconds, the shorter way round the day.
+   */
   private static double late(Recording recording, Source picture) {
     var file = recording.first();
     FrameRate rate = picture.rate().orElseThrow();

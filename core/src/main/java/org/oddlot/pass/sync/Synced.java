@@ -74,7 +74,10 @@ final class Synced {
       Placed.root(document.root())
           .walk(placed -> {
             if (placed.object() instanceof Stack stack && isSynced(stack)) {
-              List<String> ids = Placed.root(stack).clips().stream().map(c -> Sources.idOf((Clip) c.object())).toList();
+              List<String> ids =
+                  Placed.root(stack).clips().stream()
+                      .map(c -> Sources.idOf((Clip) c.object()))
+                      .toList();
               ids.stream().skip(1).forEach(sound -> pairs.add(ids.getFirst() + "|" + sound));
             }
           });
@@ -134,9 +137,7 @@ final class Synced {
   }
 
   private void addWild(
-      List<Laid> all,
-      Map.Entry<String, List<TimelineObject>> into,
-      List<Applied.Claim> claims) {
+      List<Laid> all, Map.Entry<String, List<TimelineObject>> into, List<Applied.Claim> claims) {
     Set<Recording> together = new HashSet<>();
     all.forEach(pair -> together.add(pair.recording()));
     Profile profile = matter.document(into.getKey()).orElseThrow().profile();
@@ -168,8 +169,7 @@ final class Synced {
               List.of(whole.withMarkers(List.of()).withEnabled(own == CameraSound.KEEP))));
     }
     return Stack.of(name(placed, picture), tracks)
-        .withMetadata(
-            JsonObject.of("oddlot", JsonObject.of("kind", JsonString.of(KIND))));
+        .withMetadata(JsonObject.of("oddlot", JsonObject.of("kind", JsonString.of(KIND))));
   }
 
   private String name(PlacedClip placed, Source picture) {
@@ -216,8 +216,7 @@ final class Synced {
     return lanes;
   }
 
-  private static boolean isTaken(
-      @org.jspecify.annotations.Nullable List<Piece> lane, Piece piece) {
+  private static boolean isTaken(@org.jspecify.annotations.Nullable List<Piece> lane, Piece piece) {
     return lane != null
         && (lane.getLast().end() > piece.at()
             || lane.getLast().file.sampleRate() != piece.file.sampleRate());
@@ -237,8 +236,7 @@ final class Synced {
           Clip.of(
               piece.file.stem(),
               media(piece.file, profile),
-              Optional.of(
-                  TimeRange.of(reference + from, piece.pair.usedTo() - from, samples))));
+              Optional.of(TimeRange.of(reference + from, piece.pair.usedTo() - from, samples))));
       at = piece.end();
     }
     return Track.of(name, Track.AUDIO, items);
@@ -273,15 +271,11 @@ final class Synced {
               .set(metadata, JsonString.of(file.day().get().toString()));
     }
     if (!file.roll().isEmpty() && profile.place(Field.SOURCE_REEL).isPresent()) {
-      metadata =
-          profile.place(Field.SOURCE_REEL).get().set(metadata, JsonString.of(file.roll()));
+      metadata = profile.place(Field.SOURCE_REEL).get().set(metadata, JsonString.of(file.roll()));
     }
     if (profile.place(Field.CHANNEL_COUNT).isPresent()) {
       metadata =
-          profile
-              .place(Field.CHANNEL_COUNT)
-              .get()
-              .set(metadata, JsonNumber.of(file.channels()));
+          profile.place(Field.CHANNEL_COUNT).get().set(metadata, JsonNumber.of(file.channels()));
     }
     if (profile.place(Field.SAMPLE_RATE).isPresent()) {
       metadata =

@@ -71,7 +71,9 @@ enum BinSet {
     if (groups.isEmpty() || root.children().stream().anyMatch(there -> isSame(there, set))) {
       return document;
     }
-    claims.add(new Applied.Claim(set.identity(), "", "the clips " + title.toLowerCase(java.util.Locale.ROOT)));
+    claims.add(
+        new Applied.Claim(
+            set.identity(), "", "the clips " + title.toLowerCase(java.util.Locale.ROOT)));
     var children = new ArrayList<TimelineObject>(root.children());
     children.add(set);
     return document.withRoot(root.withChildren(children));

@@ -68,7 +68,7 @@ class LayoutPassTest {
 
   private static Timeline cut(Composable... tracks) {
     return Timeline.of("Cut", Optional.empty(), List.of())
-            .withChildren(List.of(Stack.of("tracks", List.of(tracks))));
+        .withChildren(List.of(Stack.of("tracks", List.of(tracks))));
   }
 
   private static Track audio(Composable... items) {
@@ -147,7 +147,9 @@ class LayoutPassTest {
     Outcome outcome = run(timeline, Map.of("layout:cut.otio:Cut", Decision.accept()));
 
     Bin root = (Bin) outcome.end().documents().getFirst().root();
-    assertThat(root.children()).extracting(TimelineObject::name).containsExactly("Cut", "Cut by role");
+    assertThat(root.children())
+        .extracting(TimelineObject::name)
+        .containsExactly("Cut", "Cut by role");
     assertThat(root.children().getFirst()).isSameAs(timeline);
   }
 
@@ -214,7 +216,8 @@ class LayoutPassTest {
   /** Whatever lies on the tracks, each role is heard as long after as before. */
   @Property(tries = 100)
   void theAuditIsEqualWhateverIsCut(
-      @ForAll @Size(min = 1, max = 4) List<@Size(max = 6) List<@IntRange(min = 1, max = 400) Integer>> tracks) {
+      @ForAll @Size(min = 1, max = 4)
+          List<@Size(max = 6) List<@IntRange(min = 1, max = 400) Integer>> tracks) {
     String[] roles = {"Dialogue/Boom", "Music/Band", "", "Dialogue/Inés", "Effects/Sea"};
     var all = new ArrayList<Composable>();
     for (List<Integer> lengths : tracks) {
@@ -223,7 +226,13 @@ class LayoutPassTest {
         items.add(
             length % 5 == 0
                 ? gap(length)
-                : sound("c" + length, 1 + length % 4, length % 7, length, roles[length % 5], roles[length % 3]));
+                : sound(
+                    "c" + length,
+                    1 + length % 4,
+                    length % 7,
+                    length,
+                    roles[length % 5],
+                    roles[length % 3]));
       }
       all.add(Track.of("A", Track.AUDIO, items));
     }

@@ -37,7 +37,8 @@ import org.oddlot.timeline.Placed;
 class RolesPassTest {
   private static final FrameRate FILM = FrameRate.FPS_23_976;
   private static final Profile OWN = Profiles.own();
-  private static final Profile DESK = Profiles.byName("practice-desk", Profiles.shipped()).orElseThrow();
+  private static final Profile DESK =
+      Profiles.byName("practice-desk", Profiles.shipped()).orElseThrow();
 
   private static Sample day() {
     return Sample.at(FILM)
@@ -94,14 +95,17 @@ class RolesPassTest {
     assertThat(found.standing()).isEqualTo(Standing.TO_LOOK_AT);
     assertThat(found.rows()).extracting(RolesFinding.Row::channel).containsExactly(1, 2, 3);
     assertThat(found.proposed()).containsExactly("1=Dialogue/Boom");
-    assertThat(group(day().log("Scene,Take,TC In,Cast\n9,1,08:00:00:00,Inés; Tormod").run(), "Recorder").proposed())
+    assertThat(
+            group(
+                    day().log("Scene,Take,TC In,Cast\n9,1,08:00:00:00,Inés; Tormod").run(),
+                    "Recorder")
+                .proposed())
         .containsExactly("1=Dialogue/Boom", "2=Dialogue/Inés", "3=Dialogue/Tormod");
   }
 
   @Test
   void aCameraIsAGroupOfItsOwn() {
-    String otio =
-        day().otioWith("\"camera\":\"A\"", "\"camera\":\"A\",\"channels\":2");
+    String otio = day().otioWith("\"camera\":\"A\"", "\"camera\":\"A\",\"channels\":2");
     RolesFinding.OfGroup found = group(day().runOf(otio), "Camera A");
 
     assertThat(found.group().isPicture()).isTrue();
@@ -116,8 +120,7 @@ class RolesPassTest {
 
     assertThat(noted(outcome, "S01T01"))
         .containsExactly(
-            List.of(
-                "1 Boom Dialogue/Boom", "2 Inés Dialogue/Inés", "3 Tormod Dialogue/Tormod"));
+            List.of("1 Boom Dialogue/Boom", "2 Inés Dialogue/Inés", "3 Tormod Dialogue/Tormod"));
     assertThat(noted(outcome, "S01T02"))
         .containsExactly(List.of("1 Boom Dialogue/Boom", "2 Inés Dialogue/Inés"));
     assertThat(outcome.ledger()).isNotEmpty();
@@ -152,7 +155,8 @@ class RolesPassTest {
                 Tape.at("R1_1", "10:00:00:00", FILM, 9).tracks("Lav").file(),
                 Tape.at("R1_2", "10:00:00:00", FILM, 9).tracks("Pilar").file());
     String id = group(mono.run(), "Recorder").id();
-    Outcome outcome = mono.run(Map.of(id, roles("1=Dialogue/Aune", "name 1=Aune", "2=Dialogue/Pilar")));
+    Outcome outcome =
+        mono.run(Map.of(id, roles("1=Dialogue/Aune", "name 1=Aune", "2=Dialogue/Pilar")));
 
     assertThat(noted(outcome, "R1_1")).containsExactly(List.of("1 Aune Dialogue/Aune"));
     assertThat(noted(outcome, "R1_2")).containsExactly(List.of("1 Pilar Dialogue/Pilar"));
@@ -167,9 +171,9 @@ class RolesPassTest {
     assertThat(noted(kept, "S01T01").getFirst())
         .containsExactly("1 My boom Dialogue/Boom", "2 Inés ");
 
-    RunSheet sheet = RunSheet.initial().withSettings("roles", new Settings(Map.of("replace", "yes")));
-    Outcome replaced =
-        inBin("{\"channel\":1,\"name\":\"My boom\",\"colour\":7}").run(sheet, said);
+    RunSheet sheet =
+        RunSheet.initial().withSettings("roles", new Settings(Map.of("replace", "yes")));
+    Outcome replaced = inBin("{\"channel\":1,\"name\":\"My boom\",\"colour\":7}").run(sheet, said);
     assertThat(noted(replaced, "S01T01").getFirst().getFirst()).isEqualTo("1 Boom Dialogue/Boom");
     assertThat(metadata(replaced)).contains("\"colour\":7");
   }
@@ -192,8 +196,7 @@ class RolesPassTest {
       return Sample.at(FILM)
           .clip("A001C001 10:00:00:00 240 A 2026-03-14")
           .clip(
-              "S01T01 09:59:58:00 480 - 2026-03-14",
-              "\"oddlot\":{\"channels\":[" + channel + "]}")
+              "S01T01 09:59:58:00 480 - 2026-03-14", "\"oddlot\":{\"channels\":[" + channel + "]}")
           .sound(Tape.at("S01T01", "09:59:58:00", FILM, 20).file());
     }
 
@@ -296,16 +299,30 @@ class RolesPassTest {
   /** Common practice, no source. */
   @ParameterizedTest
   @CsvSource({
-    "BOOM, Dialogue/Boom", "Boom 2, Dialogue/Boom 2", "LAV Inés, Dialogue/Inés",
-    "RF3_Pilar, Dialogue/Pilar", "MIX L, Dialogue/Mix L", "ATMOS, Effects/Atmos",
-    "LTC, Technical/Timecode", "Playback, Music/Playback", "4, ''", "Tr4, ''", "Zzz, ''"
+    "BOOM, Dialogue/Boom",
+    "Boom 2, Dialogue/Boom 2",
+    "LAV Inés, Dialogue/Inés",
+    "RF3_Pilar, Dialogue/Pilar",
+    "MIX L, Dialogue/Mix L",
+    "ATMOS, Effects/Atmos",
+    "LTC, Technical/Timecode",
+    "Playback, Music/Playback",
+    "4, ''",
+    "Tr4, ''",
+    "Zzz, ''"
   })
   void whatNamesUsuallyMean(String name, String role) {
     assertThat(RoleTable.of("", Set.of()).suggested(name).orElse("")).isEqualTo(role);
   }
 
   @ParameterizedTest
-  @CsvSource({"Dialogue/Boom, true", "Boom, false", "/Boom, false", "Dialogue/, false", "a/b/c, false"})
+  @CsvSource({
+    "Dialogue/Boom, true",
+    "Boom, false",
+    "/Boom, false",
+    "Dialogue/, false",
+    "a/b/c, false"
+  })
   void aRoleIsAStemAndAName(String text, boolean is) {
     assertThat(RoleTable.isRole(text)).isEqualTo(is);
   }
@@ -332,13 +349,18 @@ class RolesPassTest {
 
     Clip noted =
         ChannelNote.noted(
-            desk, DESK, List.of(new ChannelNote(1, 1, "Boom", "Dialogue/B", ""), new ChannelNote(2, 1, "Lav", "", "")));
+            desk,
+            DESK,
+            List.of(
+                new ChannelNote(1, 1, "Boom", "Dialogue/B", ""),
+                new ChannelNote(2, 1, "Lav", "", "")));
     assertThat(noted.metadata())
         .isEqualTo(
             JsonValue.parse(
                 """
                 {"practice_desk":{"lanes":[{"no":0,"label":"Boom","bus":"Dialogue: B","gain":3},
-                  {"no":1,"label":"Lav"}]}}"""));
+                  {"no":1,"label":"Lav"}]}}\
+                """));
   }
 
   /** Whatever is assigned to some channels, what is noted of the others stays. */
@@ -359,7 +381,8 @@ class RolesPassTest {
     Map<Integer, ChannelNote> found = ChannelNote.of(after, profile);
     Stream.concat(before.stream(), assigned.stream())
         .forEach(n -> assertThat(found.get(n)).isEqualTo(more.getOrDefault(n, first.get(n))));
-    assertThat(found).hasSize((int) Stream.concat(before.stream(), assigned.stream()).distinct().count());
+    assertThat(found)
+        .hasSize((int) Stream.concat(before.stream(), assigned.stream()).distinct().count());
     if (assigned.isEmpty()) {
       assertThat(after).isSameAs(clip);
     }

@@ -46,8 +46,7 @@ import org.oddlot.timeline.Track;
 class SyncPassTest {
   private static final FrameRate FILM = FrameRate.FPS_23_976;
   private static final String PICTURE = "A001C001 10:00:00:00 240 A 2026-03-14";
-  private static final String SLATED =
-      "\"oddlot\":{\"log\":{\"scene\":\"12A\",\"take\":\"3\"}}";
+  private static final String SLATED = "\"oddlot\":{\"log\":{\"scene\":\"12A\",\"take\":\"3\"}}";
 
   private static List<Judged> judged(Outcome outcome) {
     return outcome.step("sync").orElseThrow().judged();
@@ -175,7 +174,8 @@ class SyncPassTest {
             .sound(Tape.at("S01T01", "09:59:00:00", FILM, 300).file())
             .run();
 
-    assertThat(synced(outcome)).extracting(Stack::name)
+    assertThat(synced(outcome))
+        .extracting(Stack::name)
         .containsExactly("A001C001", "A001C002", "B001C001");
   }
 
@@ -204,8 +204,7 @@ class SyncPassTest {
     Outcome outcome =
         Sample.at(FILM)
             .clip(PICTURE)
-            .sound(
-                Tape.at("S01T01", "10:00:00:00", FILM, 60).day(LocalDate.of(2026, 3, 13)).file())
+            .sound(Tape.at("S01T01", "10:00:00:00", FILM, 60).day(LocalDate.of(2026, 3, 13)).file())
             .run();
 
     assertThat(judged(outcome)).isEmpty();
@@ -218,8 +217,7 @@ class SyncPassTest {
     Outcome outcome =
         Sample.at(FILM)
             .clip(PICTURE)
-            .sound(
-                Tape.from("S01T01", reference, 60).clock(48_048).rate(FrameRate.FPS_24).file())
+            .sound(Tape.from("S01T01", reference, 60).clock(48_048).rate(FrameRate.FPS_24).file())
             .run();
 
     // 24 frames of 2002 samples are one second of a clock of 48,048 ...
@@ -229,8 +227,7 @@ class SyncPassTest {
     Outcome put =
         Sample.at(FILM)
             .clip(PICTURE)
-            .sound(
-                Tape.from("S01T01", reference, 60).clock(48_048).rate(FrameRate.FPS_24).file())
+            .sound(Tape.from("S01T01", reference, 60).clock(48_048).rate(FrameRate.FPS_24).file())
             .run(labels);
     // ... so that the sample of the label 10:00:00:00 is the first one, and each frame takes 2002.
     assertThat(shape(synced(put).getFirst()))
@@ -253,8 +250,7 @@ class SyncPassTest {
     assertThat(pair(asked, 0).headline()).isEqualTo("clock in question");
     assertThat(synced(asked)).isEmpty();
 
-    Outcome byLabel =
-        sample.run(Map.of(found.id(), Decision.accept(List.of(Reading.LABELS.id()))));
+    Outcome byLabel = sample.run(Map.of(found.id(), Decision.accept(List.of(Reading.LABELS.id()))));
     assertThat(shape(synced(byLabel).getFirst()))
         .contains("Recorder: S01T01 " + 36_000L * 48_000 + "+" + 2400 * 2002);
     Outcome byClock = sample.run(Map.of(found.id(), Decision.accept(List.of(Reading.CLOCK.id()))));
@@ -314,7 +310,9 @@ class SyncPassTest {
           "A001C00%d 10:%d0:00:00 480 A 2026-03-14".formatted(i, i),
           "\"oddlot\":{\"log\":{\"scene\":\"7\",\"take\":\"%d\"}}".formatted(i));
       sample.sound(
-          Tape.at("S01T0" + i, "11:%d0:0%d:00".formatted(i, i), FILM, 25).slate("7", "" + i).file());
+          Tape.at("S01T0" + i, "11:%d0:0%d:00".formatted(i, i), FILM, 25)
+              .slate("7", "" + i)
+              .file());
     }
     RecorderFinding found = recorder(sample.run());
     assertThat(found.headline()).isEqualTo("1 h late");
@@ -351,8 +349,14 @@ class SyncPassTest {
             .clip(PICTURE)
             .sound(
                 Tape.at("S01T01", "09:59:58:00", FILM, 60).file(),
-                Tape.at("R01T01_1", "09:59:59:00", FILM, 60).recorder("Second", "R").tracks("Lav").file(),
-                Tape.at("R01T01_2", "09:59:59:00", FILM, 60).recorder("Second", "R").tracks("Lav").file())
+                Tape.at("R01T01_1", "09:59:59:00", FILM, 60)
+                    .recorder("Second", "R")
+                    .tracks("Lav")
+                    .file(),
+                Tape.at("R01T01_2", "09:59:59:00", FILM, 60)
+                    .recorder("Second", "R")
+                    .tracks("Lav")
+                    .file())
             .run();
     assertThat(shape(synced(two).getFirst()))
         .filteredOn(line -> line.startsWith("Second"))
@@ -361,8 +365,7 @@ class SyncPassTest {
   }
 
   private static Outcome with(String key, String value) {
-    RunSheet sheet =
-        RunSheet.initial().withSettings("sync", new Settings(Map.of(key, value)));
+    RunSheet sheet = RunSheet.initial().withSettings("sync", new Settings(Map.of(key, value)));
     return Sample.at(FILM)
         .clip(PICTURE, SLATED)
         .sound(Tape.at("S01T01", "10:00:00:00", FILM, 10).file())
@@ -383,9 +386,7 @@ class SyncPassTest {
   @Test
   void whatIsSyncedAlreadyIsNotSyncedTwiceAndTheClipsInTheBinsStay() {
     Sample sample =
-        Sample.at(FILM)
-            .clip(PICTURE)
-            .sound(Tape.at("S01T01", "09:59:58:00", FILM, 60).file());
+        Sample.at(FILM).clip(PICTURE).sound(Tape.at("S01T01", "09:59:58:00", FILM, 60).file());
     Outcome first = sample.run();
     var out = new java.io.ByteArrayOutputStream();
     OtioWriter.write(first.end().documents().getFirst().root(), out);
@@ -395,14 +396,14 @@ class SyncPassTest {
         Matter.of(
                 "Day",
                 List.of(
-                    new Document("again.otio", "0123456789abcdef", root, Profiles.own(), List.of())),
+                    new Document(
+                        "again.otio", "0123456789abcdef", root, Profiles.own(), List.of())),
                 List.of(),
                 List.of())
             .withSounds(sample.matter().sounds());
 
     Outcome second =
-        new Engine()
-            .run(again, RunSheet.initial(), Map.of(), Optional.empty(), Progress.NONE);
+        new Engine().run(again, RunSheet.initial(), Map.of(), Optional.empty(), Progress.NONE);
 
     assertThat(pair(second, 0).headline()).isEqualTo("synced already");
     assertThat(synced(second)).hasSize(1);
@@ -412,8 +413,7 @@ class SyncPassTest {
 
   @Test
   void soundInTheBinsAloneIsLaidByTheTimelinesOwnRange() {
-    var sample =
-        Sample.at(FILM).clip(PICTURE).clip("S01T01 09:59:58:00 1440 - 2026-03-14");
+    var sample = Sample.at(FILM).clip(PICTURE).clip("S01T01 09:59:58:00 1440 - 2026-03-14");
     String otio = sample.otioWith("media/S01T01.mov", "media/S01T01.wav");
 
     Outcome outcome = sample.runOf(otio);
@@ -436,12 +436,13 @@ class SyncPassTest {
     for (int i = 0; i < starts.size(); i++) {
       int frames = lengths.get(i % lengths.size());
       long start = starts.get(i);
-      String label =
-          org.oddlot.time.Timecode.ofFrames(start, rate, false).withinDay().toString();
+      String label = org.oddlot.time.Timecode.ofFrames(start, rate, false).withinDay().toString();
       sample.clip("A00%dC001 %s %d A 2026-03-14".formatted(i, label, frames));
       long reference =
           Math.floorMod(
-              Rational.of(start).times(48_000).dividedBy(rate.toRational())
+              Rational.of(start)
+                      .times(48_000)
+                      .dividedBy(rate.toRational())
                       .rounded(java.math.RoundingMode.FLOOR)
                   + (grain - 24_000) * (i - 2L),
               86_400L * 48_000);
@@ -463,8 +464,7 @@ class SyncPassTest {
             Rational shown = begin.plus(at.seconds());
             Rational apart = recorded.minus(shown).times(48_000);
             long day = Math.round(apart.toDouble() / (86_400.0 * 48_000 * dayOf(rate)));
-            assertThat(
-                    Math.abs(apart.toDouble() - day * 86_400.0 * 48_000 * dayOf(rate)))
+            assertThat(Math.abs(apart.toDouble() - day * 86_400.0 * 48_000 * dayOf(rate)))
                 .isLessThanOrEqualTo(1.0);
           }
           at = at.plus(((Item) item).duration().orElseThrow());

@@ -48,7 +48,8 @@ public final class IntakeBench implements Bench {
   private final BenchFrame frame = new BenchFrame(pass.question());
   private final Sheet<Judged> files =
       new Sheet<>(
-          "intake-rows", "Add the exported timeline, the day's papers and its sound rolls, or drop them here.");
+          "intake-rows",
+          "Add the exported timeline, the day's papers and its sound rolls, or drop them here.");
   private final StackPane detail = new StackPane();
   private final MappingPane mapping;
   private final ContentsPane contents;
@@ -147,8 +148,7 @@ public final class IntakeBench implements Bench {
 
   private Optional<List<Recording>> roll(IntakeFinding finding) {
     return step.filter(_ -> finding.kind() == IntakeFinding.Kind.SOUND)
-        .flatMap(s ->
-            Optional.ofNullable(IntakePass.soundRolls(s.before()).get(finding.name())));
+        .flatMap(s -> Optional.ofNullable(IntakePass.soundRolls(s.before()).get(finding.name())));
   }
 
   private Optional<Path> selectedPath() {

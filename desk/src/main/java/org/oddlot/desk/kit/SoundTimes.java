@@ -17,9 +17,7 @@ public final class SoundTimes {
         .first()
         .reference()
         .map(reference ->
-            Timecode.of(reference.toFrames(rate, RoundingMode.FLOOR), false)
-                .withinDay()
-                .toString())
+            Timecode.of(reference.toFrames(rate, RoundingMode.FLOOR), false).withinDay().toString())
         .orElse("not known");
   }
 

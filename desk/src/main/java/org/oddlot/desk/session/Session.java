@@ -245,6 +245,20 @@ public final class Session {
     change(state().lot().withDecision(finding, decision), what);
   }
 
+  /** Accepts several findings as they are proposed, in one step. */
+  public void acceptAll(List<String> findings, String what) {
+    Lot lot = state().lot();
+    for (String finding : findings) {
+      lot = lot.withDecision(finding, Optional.of(Decision.accept()));
+    }
+    change(lot, what);
+  }
+
+  /** Changes the lot in one step, with what was said and what is set together. */
+  public void changeLot(UnaryOperator<Lot> changed, String what) {
+    change(changed.apply(state().lot()), what);
+  }
+
   /** Changes the run sheet. */
   public void changeSheet(UnaryOperator<RunSheet> changed, String what) {
     Lot lot = state().lot();

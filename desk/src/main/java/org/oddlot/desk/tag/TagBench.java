@@ -3,99 +3,62 @@ package org.oddlot.desk.tag;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import javafx.collections.ListChangeListener;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.VBox;
-import org.jspecify.annotations.Nullable;
-import org.oddlot.desk.kit.Actions;
-import org.oddlot.desk.kit.Bench;
-import org.oddlot.desk.kit.BenchFrame;
+import javafx.scene.layout.HBox;
 import org.oddlot.desk.kit.Facts;
+import org.oddlot.desk.kit.FindingsBench;
 import org.oddlot.desk.kit.SettingsBar;
-import org.oddlot.desk.kit.Sheet;
 import org.oddlot.desk.kit.StandingMark;
-import org.oddlot.desk.kit.Tabs;
 import org.oddlot.desk.kit.Words;
 import org.oddlot.desk.session.Session;
-import org.oddlot.desk.session.State;
-import org.oddlot.pass.Decision;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Judged;
-import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Setting;
-import org.oddlot.pass.Standing;
 import org.oddlot.pass.tag.Mark;
 import org.oddlot.pass.tag.NamePattern;
 import org.oddlot.pass.tag.Note;
 import org.oddlot.pass.tag.TagFinding;
 import org.oddlot.pass.tag.TagPass;
 import org.oddlot.profile.Field;
-import org.oddlot.text.Phrase;
 
 /** The bench of Name and tag: what is written into each clip, and what would be overwritten. */
-public final class TagBench implements Bench {
-  private enum Group {
-    ALL,
-    NEEDS_YOU,
-    DECLINED
-  }
-
-  private final TagPass pass = new TagPass();
-  private final Session session;
-  private final BenchFrame frame = new BenchFrame(pass.question());
-  private final SettingsBar settings;
-  private final Tabs<Group> tabs = new Tabs<>(_ -> refresh());
-  private final Sheet<Judged> rows =
-      new Sheet<>("tag-rows", "Nothing is matched yet. What is matched is written from here.");
-  private final VBox evidence = new VBox(6);
-  private final Button accept;
-  private final Button decline;
-  private final Button takeBack;
-  private final SettingsBar names;
-  private final javafx.scene.control.Label preview = Words.of("", "quiet");
-  private List<Judged> all = List.of();
-  private String find = "";
+public final class TagBench extends FindingsBench {
+  private final SettingsBar names = settings(List.of(TagPass.NAME));
+  private final Label preview = Words.of("", "quiet");
 
   /** The bench for {@code session}. */
   public TagBench(Session session) {
-    this.session = session;
-    settings =
-        new SettingsBar(
-            List.of(
-                TagPass.KEYWORDS, TagPass.BINS, TagPass.SELECTS, TagPass.USES, TagPass.OVERWRITE),
-            this::set);
-    names = new SettingsBar(List.of(TagPass.NAME), this::set);
-    evidence.getStyleClass().add("evidence");
-    evidence.setId("tag-evidence");
-    accept = Actions.main("accept", "Accept", "Enter", () -> decide(Decision.accept(), "accepted"));
-    decline =
-        Actions.button(
-            "decline",
+    super(
+        session,
+        new TagPass(),
+        new Wording(
+            "tag",
+            "clip",
+            "accepted",
             "Leave this clip alone",
-            "Del",
-            () -> decide(Decision.decline(), "left alone"));
-    takeBack = Actions.button("take-back", "Take back", "Backspace", this::takeBack);
+            "left alone",
+            "Nothing is matched yet. What is matched is written from here.",
+            "Choose a clip to see what is written."));
     columns();
-    var line = new javafx.scene.layout.HBox(tabs);
-    line.getStyleClass().add("tab-line");
     preview.setId("name-preview");
-    names.getChildren().addListener((javafx.collections.ListChangeListener<Node>) _ -> follow());
-    var naming = new javafx.scene.layout.HBox(12, names, preview);
-    naming.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    frame
-        .with(rows, naming, settings, line, rows)
-        .withActions(Words.spring(), takeBack, decline, accept);
-    rows.getSelectionModel().selectedItemProperty().addListener((_, _, judged) -> select(judged));
-    rows.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-  }
-
-  private void set(Setting setting, String value) {
-    session.changeSheet(
-        sheet -> sheet.withSettings(pass.id(), sheet.settings(pass.id()).with(setting, value)),
-        Phrase.of("set \"%s\" to %s", setting.title(), value.isEmpty() ? "nothing" : value));
+    names.getChildren().addListener((ListChangeListener<Node>) _ -> follow());
+    var naming = new HBox(12, names, preview);
+    naming.setAlignment(Pos.CENTER_LEFT);
+    tabsInOrder(ALL, NEEDS_YOU, DECLINED);
+    layOut(
+        List.of(
+            naming,
+            settings(
+                List.of(
+                    TagPass.KEYWORDS,
+                    TagPass.BINS,
+                    TagPass.SELECTS,
+                    TagPass.USES,
+                    TagPass.OVERWRITE))));
   }
 
   /** Shows what a pattern makes of the lot's own clips while it is typed. */
@@ -118,7 +81,7 @@ public final class TagBench implements Bench {
     } else {
       NamePattern pattern = NamePattern.parse(text);
       preview.setText(
-          all.stream()
+          all().stream()
               .map(judged -> (TagFinding) judged.finding())
               .filter(finding -> !finding.tokens().getOrDefault("take", "").isEmpty())
               .limit(3)
@@ -161,116 +124,16 @@ public final class TagBench implements Bench {
         .collect(Collectors.joining(", ", finding.entries().size() == 1 ? "row " : "rows ", ""));
   }
 
-  private void key(KeyEvent event) {
-    if (event.isShortcutDown() || event.isAltDown()) {
-      return;
-    }
-    switch (event.getCode()) {
-      case ENTER -> decide(Decision.accept(), "accepted");
-      case DELETE -> decide(Decision.decline(), "left alone");
-      case BACK_SPACE -> takeBack();
-      default -> {
-        return;
-      }
-    }
-    event.consume();
-  }
-
-  private void decide(Decision decision, String what) {
-    selected()
-        .ifPresent(judged ->
-            session.decide(
-                judged.finding().id(),
-                Optional.of(decision),
-                what + " " + judged.finding().title()));
-  }
-
-  private void takeBack() {
-    selected()
-        .filter(judged -> judged.decision().isPresent())
-        .ifPresent(judged ->
-            session.decide(
-                judged.finding().id(),
-                Optional.empty(),
-                "took back what was said of " + judged.finding().title()));
-  }
-
-  private Optional<Judged> selected() {
-    return Optional.ofNullable(rows.getSelectionModel().getSelectedItem());
-  }
-
   @Override
-  public String pass() {
-    return pass.id();
-  }
-
-  @Override
-  public Node center() {
-    return frame;
-  }
-
-  @Override
-  public Node evidence() {
-    return evidence;
-  }
-
-  @Override
-  public void show(State state, Optional<StepOutcome> step) {
-    all = step.map(StepOutcome::judged).orElse(List.of());
-    settings.show(state.lot().sheet().settings(pass.id()));
-    names.show(state.lot().sheet().settings(pass.id()));
-    int needing = count(Group.NEEDS_YOU);
-    frame.answer(all.size() == 1 ? "1 clip" : all.size() + " clips", needing);
-    tabs.show(
-        List.of(
-            new Tabs.Tab<>(Group.ALL, "All", all.size()),
-            new Tabs.Tab<>(Group.NEEDS_YOU, "Needs you", needing),
-            new Tabs.Tab<>(Group.DECLINED, "Left alone", count(Group.DECLINED))));
-    refresh();
-  }
-
-  private int count(Group group) {
-    return (int) all.stream().filter(judged -> isIn(judged, group)).count();
-  }
-
-  private static boolean isIn(Judged judged, Group group) {
-    return switch (group) {
-      case ALL -> true;
-      case NEEDS_YOU -> judged.standing() == Standing.TO_LOOK_AT;
-      case DECLINED -> judged.standing() == Standing.DECLINED;
-    };
-  }
-
-  private void refresh() {
-    Group group = tabs.chosen() == null ? Group.ALL : tabs.chosen();
-    String part = find.strip().toLowerCase(java.util.Locale.ROOT);
-    rows.show(
-        all.stream()
-            .filter(judged -> isIn(judged, group))
-            .filter(judged -> part.isEmpty() || words(judged).contains(part))
-            .sorted(java.util.Comparator.comparing(j -> j.standing() != Standing.TO_LOOK_AT))
-            .toList(),
-        judged -> judged.finding().id());
-    select(rows.getSelectionModel().getSelectedItem());
-  }
-
-  private static String words(Judged judged) {
+  protected String words(Judged judged) {
     var finding = (TagFinding) judged.finding();
     String notes = finding.notes().stream().map(Note::words).collect(Collectors.joining(" "));
-    return (finding.title() + " " + notes + " " + marks(judged)).toLowerCase(java.util.Locale.ROOT);
+    return finding.title() + " " + notes + " " + marks(judged);
   }
 
-  private void select(@Nullable Judged judged) {
-    accept.setDisable(judged == null || judged.standing() == Standing.SETTLED);
-    decline.setDisable(judged == null || judged.standing() == Standing.DECLINED);
-    takeBack.setVisible(judged != null && judged.decision().isPresent());
-    evidence.getChildren().clear();
-    if (judged == null) {
-      evidence.getChildren().add(Words.paragraph("Choose a clip to see what is written.", "quiet"));
-      return;
-    }
+  @Override
+  protected void showEvidence(Judged judged) {
     var finding = (TagFinding) judged.finding();
-    evidence.getChildren().add(Words.paragraph(finding.title(), "evidence-title"));
     evidence
         .getChildren()
         .add(
@@ -297,25 +160,5 @@ public final class TagBench implements Bench {
 
   private static Node place(PlacedClip clip) {
     return Words.paragraph(clip.place().path(), "quiet");
-  }
-
-  @Override
-  public void focus() {
-    rows.requestFocus();
-  }
-
-  @Override
-  public void find(String text) {
-    find = text;
-    refresh();
-  }
-
-  @Override
-  public List<KeyHint> keys() {
-    return List.of(
-        new KeyHint("↑ ↓", "the clip before, the next clip"),
-        new KeyHint("Enter", "accept what would be overwritten"),
-        new KeyHint("Delete", "leave this clip alone"),
-        new KeyHint("Backspace", "take back what was said of this clip"));
   }
 }

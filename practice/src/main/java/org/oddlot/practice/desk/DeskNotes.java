@@ -90,7 +90,9 @@ final class DeskNotes {
     return words.stream().distinct().toList();
   }
 
-  /** The channels of a clip: in Practice Desk's own list, counted from zero, else in the open one. */
+  /**
+   * The channels of a clip: in Practice Desk's own list, counted from zero, else in the open one.
+   */
   List<Item.Channel> channels() {
     var channels = new ArrayList<Item.Channel>();
     own.path("lanes")

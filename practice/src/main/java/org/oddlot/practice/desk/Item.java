@@ -65,15 +65,35 @@ public sealed interface Item {
     /** This to be seen and heard, or not. */
     public Clip withEnabled(boolean now) {
       return new Clip(
-          name, used, media, activeMedia, slate, words, flags, effects, now, nameAtImport,
-          channels, foreign);
+          name,
+          used,
+          media,
+          activeMedia,
+          slate,
+          words,
+          flags,
+          effects,
+          now,
+          nameAtImport,
+          channels,
+          foreign);
     }
 
     /** This with something noted of its channels. */
     public Clip withChannels(List<Channel> now) {
       return new Clip(
-          name, used, media, activeMedia, slate, words, flags, effects, enabled, nameAtImport,
-          now, foreign);
+          name,
+          used,
+          media,
+          activeMedia,
+          slate,
+          words,
+          flags,
+          effects,
+          enabled,
+          nameAtImport,
+          now,
+          foreign);
     }
 
     /** The media that is used, if there is any. */

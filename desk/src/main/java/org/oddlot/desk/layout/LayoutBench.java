@@ -1,0 +1,68 @@
+package org.oddlot.desk.layout;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import org.oddlot.desk.kit.Facts;
+import org.oddlot.desk.kit.FindingsBench;
+import org.oddlot.desk.kit.StandingMark;
+import org.oddlot.desk.kit.Words;
+import org.oddlot.desk.session.Session;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Judged;
+import org.oddlot.pass.layout.LayoutFinding;
+import org.oddlot.pass.layout.LayoutPass;
+import org.oddlot.timeline.Track;
+
+/** The bench of Sound tracks: which timelines get a track for each role, and the audit of each. */
+public final class LayoutBench extends FindingsBench {
+
+  /** The bench for {@code session}. */
+  public LayoutBench(Session session) {
+    super(
+        session,
+        new LayoutPass(),
+        new Wording(
+            "layout",
+            "timeline",
+            "laid out",
+            "Leave it as it is",
+            "left as it is",
+            "No timeline here has sound.",
+            "Choose a timeline to see its sound by role."));
+    rows.nodes("", 24, judged -> new StandingMark(judged.standing()));
+    rows.words("Timeline", 210, judged -> judged.finding().title());
+    rows.words("Becomes", 210, judged -> finding(judged).made().name());
+    rows.words("What it would be", 260, Judged::reason, "quiet");
+    layOut(List.of(settings(List.of(LayoutPass.ORDER))));
+  }
+
+  private static LayoutFinding finding(Judged judged) {
+    return (LayoutFinding) judged.finding();
+  }
+
+  @Override
+  protected String words(Judged judged) {
+    return judged.finding().title()
+        + " "
+        + judged.finding().evidence().stream().map(Evidence::what).collect(Collectors.joining(" "));
+  }
+
+  @Override
+  protected void showEvidence(Judged judged) {
+    evidence.getChildren().add(Words.paragraph(judged.reason(), "quiet"));
+    evidence.getChildren().add(Words.section("Heard before and after, channel by channel"));
+    for (Evidence each : finding(judged).evidence()) {
+      evidence.getChildren().add(Words.paragraph(each.what(), "candidate-name"));
+      evidence.getChildren().add(Facts.of(List.of(new Evidence("", each.value(), each.verdict()))));
+    }
+    evidence.getChildren().add(Words.section("Its tracks"));
+    finding(judged)
+        .made()
+        .tracks()
+        .ifPresent(stack ->
+            stack.children().stream()
+                .filter(Track.class::isInstance)
+                .forEach(track ->
+                    evidence.getChildren().add(Words.paragraph(track.name(), "will-write"))));
+  }
+}
