@@ -246,9 +246,12 @@ final class DeskWindow {
   private static String inAndOut(State state) {
     long timelines = state.outcome().map(o -> (long) o.start().documents().size()).orElse(0L);
     long papers = state.outcome().map(o -> (long) o.start().papers().size()).orElse(0L);
+    int recordings = state.outcome().map(o -> o.start().recordings().size()).orElse(0);
     String in =
-        (timelines == 1 ? "1 timeline file" : timelines + " timeline files")
-            + (papers == 1 ? ", 1 paper" : ", " + papers + " papers");
+        Phrase.count((int) timelines, "timeline file")
+            + ", "
+            + Phrase.count((int) papers, "paper")
+            + (recordings == 0 ? "" : ", " + Phrase.count(recordings, "recording"));
     List<String> out =
         state.outcome().stream()
             .flatMap(o -> new Output(state.lot(), o).planned().stream())
@@ -265,6 +268,7 @@ final class DeskWindow {
     List<Source> sources = outcome.start().sources().all();
     String rates =
         sources.stream()
+            .filter(source -> !source.isSound())
             .flatMap(source -> source.rate().stream())
             .distinct()
             .sorted()

@@ -103,7 +103,8 @@ final class Tour {
       steps.add(() -> picture("sync-clock"));
       steps.add(() -> press("settle-clocks"));
       steps.add(() -> press("tab-all"));
-      steps.add(() -> select("sync-rows", 3));
+      steps.add(() -> select("sync-rows", 10));
+      steps.add(() -> {});
       steps.add(() -> picture("sync"));
       steps.add(() -> accept("sync"));
       steps.add(() -> station("roles"));

@@ -111,7 +111,7 @@ class FrameJourneyTest extends Journey {
   @Test
   void anotherFolderIsChosenToWriteInto() throws IOException {
     openDemo();
-    go(5);
+    go(8);
     clickOn("#choose-folder");
     WaitForIt.fx();
     clickOn("#write-here");

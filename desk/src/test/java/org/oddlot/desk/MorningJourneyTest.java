@@ -283,7 +283,7 @@ class MorningJourneyTest extends Journey {
     assertThat(table("match-rows").getItems()).isEmpty();
     go(4);
     assertThat(table("tag-rows").getItems()).isEmpty();
-    go(5);
+    go(8);
     assertThat(words("return-evidence")).isNotBlank();
     shortcut(KeyCode.E);
     assertThat(status()).isEqualTo("Nothing has changed, so there was nothing to write.");

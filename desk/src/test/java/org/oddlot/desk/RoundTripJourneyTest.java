@@ -81,7 +81,7 @@ class RoundTripJourneyTest extends Journey {
     hit(KeyCode.ENTER);
     assertThat(status()).startsWith("Paired 12C take 1 with A000C001");
     assertThat(tally("match").open()).isEqualTo(1);
-    go(5);
+    go(8);
     shortcut(KeyCode.E);
     until(() -> !session.state().written().isEmpty());
     assertThat(clip(written(), "A000C001").slate().scene()).isEqualTo("12C");
@@ -246,7 +246,7 @@ class RoundTripJourneyTest extends Journey {
   @Test
   void theLedgerIsWalkedAndFound() throws IOException {
     open(demo());
-    go(5);
+    go(8);
     until(() -> table("ledger-rows").getItems().size() > 500);
     clickOn("#find");
     write("ferry lights");

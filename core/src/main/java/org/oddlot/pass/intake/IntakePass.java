@@ -97,7 +97,13 @@ public final class IntakePass implements Pass {
     add(evidence, "clips", counts.getOrDefault(Clip.class.getSimpleName(), 0), "");
     add(evidence, "sources", sources.all().size(), cameras(sources));
     evidence.add(
-        new Evidence("rates", rates(sources.all().stream().flatMap(s -> s.rate().stream())), ""));
+        new Evidence(
+            "rates",
+            rates(
+                sources.all().stream()
+                    .filter(source -> !source.isSound())
+                    .flatMap(source -> source.rate().stream())),
+            ""));
     evidence.add(
         new Evidence(
             "dates", dates(sources.all().stream().flatMap(s -> s.recorded().stream())), ""));

@@ -88,16 +88,17 @@ public final class RolesPass implements Pass {
       }
     }
     List<RolesFinding> findings = new ArrayList<>(labels);
-    groups.forEach(group -> findings.add(finding(group.withMixed(putRight), table)));
+    boolean isOfSound = groups.stream().anyMatch(group -> !group.isPicture());
+    groups.forEach(group -> findings.add(finding(group.withMixed(putRight), table, isOfSound)));
     existing(matter).forEach((role, count) -> findings.add(new RolesFinding.OfRole(role, count)));
     return Look.of(findings);
   }
 
-  private static RolesFinding.OfGroup finding(Group group, RoleTable table) {
+  private static RolesFinding.OfGroup finding(Group group, RoleTable table, boolean isOfSound) {
     var rows = new ArrayList<RolesFinding.Row>();
     int width = group.layout().isEmpty() ? 1 : group.leader().channels().size();
     for (int channel = 1; channel <= group.leader().channels().size(); channel += width) {
-      rows.add(row(group, channel, width, table));
+      rows.add(row(group, channel, width, table, isOfSound));
     }
     long proposed = rows.stream().filter(row -> !row.proposed().isEmpty()).count();
     boolean done =
@@ -105,13 +106,17 @@ public final class RolesPass implements Pass {
     boolean known =
         proposed > 0 && rows.stream().allMatch(r -> r.proposed().isEmpty() || r.isKnown());
     List<RolesFinding.Row> mixed = rows.stream().filter(r -> !r.others().isEmpty()).toList();
+    boolean idle = proposed == 0 && group.isPicture() && !isOfSound;
     Standing standing =
-        done || (known && mixed.isEmpty())
+        done || idle || (known && mixed.isEmpty())
             ? Standing.SETTLED
             : proposed == 0 ? Standing.OPEN : Standing.TO_LOOK_AT;
+    boolean named = rows.stream().anyMatch(row -> !row.name().isEmpty());
     String reason;
     if (done) {
       reason = "the roles are in the file already";
+    } else if (idle) {
+      reason = group.inWords() + ", the camera's own sound without roles";
     } else if (proposed == 0) {
       reason = group.inWords() + "; no name says what is on them";
     } else if (!mixed.isEmpty()) {
@@ -119,16 +124,16 @@ public final class RolesPass implements Pass {
           Phrase.of("channel %d is not called alike in all of them", mixed.getFirst().channel());
     } else if (known) {
       reason = group.inWords() + ", by the role table";
+    } else if (!named) {
+      reason = group.inWords() + ", without names: the camera's own sound";
     } else {
-      reason =
-          Phrase.of(
-              "%s; %d of %s known by name",
-              group.inWords(), proposed, Phrase.count(rows.size(), "row"));
+      reason = Phrase.of("%s; %d of %d known by name", group.inWords(), proposed, rows.size());
     }
     return new RolesFinding.OfGroup(group, rows, standing, reason);
   }
 
-  private static RolesFinding.Row row(Group group, int channel, int width, RoleTable table) {
+  private static RolesFinding.Row row(
+      Group group, int channel, int width, RoleTable table, boolean isOfSound) {
     var names = new TreeMap<String, Integer>();
     String has = "";
     for (Member member : group.members()) {
@@ -156,7 +161,8 @@ public final class RolesPass implements Pass {
     Optional<String> known = table.known(called);
     Optional<String> byName = width > 1 ? SURROUND : table.suggested(name);
     Optional<String> suggested = known.isPresent() ? known : byName;
-    if (suggested.isEmpty() && group.isPicture()) {
+    // Where nothing else has a role, the camera's sound is not asked about.
+    if (suggested.isEmpty() && group.isPicture() && isOfSound) {
       suggested = Optional.of("Scratch/" + group.name());
     }
     String proposed = has.isEmpty() ? suggested.orElse("") : has;

@@ -95,17 +95,17 @@ public abstract class FindingsBench implements Bench {
     left.words("What", 160, Look.Remark::title);
     left.words("Why", 420, Look.Remark::text, "quiet");
     left.setVisible(false);
+    left.managedProperty().bind(left.visibleProperty());
+    rows.managedProperty().bind(rows.visibleProperty());
     tables = new StackPane(rows, left);
     evidence.getStyleClass().add("evidence");
     evidence.setId(wording.id + "-evidence");
     accept = Actions.main("accept", "Accept", "Enter", this::accept);
     decline =
         Actions.button(
-            "decline",
-            wording.decline,
-            "Del",
-            () -> decide(Decision.decline(), wording.declined));
+            "decline", wording.decline, "Del", () -> decide(Decision.decline(), wording.declined));
     takeBack = Actions.button("take-back", "Take back", "Backspace", this::takeBack);
+    takeBack.managedProperty().bind(takeBack.visibleProperty());
     rows.getSelectionModel().selectedItemProperty().addListener((_, _, judged) -> select(judged));
     rows.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
   }
@@ -311,25 +311,29 @@ public abstract class FindingsBench implements Bench {
               .filter(r -> (r.title() + " " + r.text()).toLowerCase(Locale.ROOT).contains(part))
               .toList(),
           Look.Remark::about);
+      if (fitted) {
+        left.fitRows(3, 9);
+      }
       select(null);
       return;
     }
     rows.show(
         all.stream()
             .filter(judged -> isIn(judged, group))
-            .filter(judged ->
-                part.isEmpty() || words(judged).toLowerCase(Locale.ROOT).contains(part))
+            .filter(
+                judged -> part.isEmpty() || words(judged).toLowerCase(Locale.ROOT).contains(part))
             .sorted(Comparator.comparing(j -> j.standing() != Standing.TO_LOOK_AT))
             .toList(),
         judged -> judged.finding().id());
     if (fitted) {
-      rows.fitRows(3, 8);
+      rows.fitRows(3, 9);
     }
     select(rows.getSelectionModel().getSelectedItem());
   }
 
   private void select(@Nullable Judged judged) {
-    accept.setDisable(judged == null
+    accept.setDisable(
+        judged == null
             || (judged.standing() == Standing.SETTLED && judged.finding().choices().isEmpty()));
     decline.setDisable(judged == null || judged.standing() == Standing.DECLINED);
     takeBack.setVisible(judged != null && judged.decision().isPresent());

@@ -10,9 +10,18 @@ import org.oddlot.time.Timecode;
 public final class SoundTimes {
   private SoundTimes() {}
 
-  /** The label of the first sample, at the recorder's own rate where it is known. */
+  /** The label of the first sample, at the recorder's own rate; by the clock where it has none. */
   public static String start(Recording recording) {
-    FrameRate rate = recording.first().timecodeRate().orElse(FrameRate.of(1000));
+    return start(recording, FrameRate.of(1000));
+  }
+
+  /**
+   * The label of the first sample.
+   *
+   * @param otherwise the rate at which it counts if the recorder does not say its own
+   */
+  public static String start(Recording recording, FrameRate otherwise) {
+    FrameRate rate = recording.first().timecodeRate().orElse(otherwise);
     return recording
         .first()
         .reference()

@@ -1,8 +1,9 @@
 package org.oddlot.desk.layout;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
-import org.oddlot.desk.kit.Facts;
+import javafx.scene.layout.HBox;
 import org.oddlot.desk.kit.FindingsBench;
 import org.oddlot.desk.kit.StandingMark;
 import org.oddlot.desk.kit.Words;
@@ -11,10 +12,11 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Judged;
 import org.oddlot.pass.layout.LayoutFinding;
 import org.oddlot.pass.layout.LayoutPass;
-import org.oddlot.timeline.Track;
 
 /** The bench of Sound tracks: which timelines get a track for each role, and the audit of each. */
 public final class LayoutBench extends FindingsBench {
+
+  private final RoleStrips strips = new RoleStrips();
 
   /** The bench for {@code session}. */
   public LayoutBench(Session session) {
@@ -33,7 +35,7 @@ public final class LayoutBench extends FindingsBench {
     rows.words("Timeline", 210, judged -> judged.finding().title());
     rows.words("Becomes", 210, judged -> finding(judged).made().name());
     rows.words("What it would be", 260, Judged::reason, "quiet");
-    layOut(List.of(settings(List.of(LayoutPass.ORDER))));
+    layOut(List.of(settings(List.of(LayoutPass.ORDER))), Optional.of(strips));
   }
 
   private static LayoutFinding finding(Judged judged) {
@@ -48,21 +50,23 @@ public final class LayoutBench extends FindingsBench {
   }
 
   @Override
+  protected void selected(Optional<Judged> judged) {
+    judged.ifPresentOrElse(j -> strips.show(finding(j)), strips::clear);
+  }
+
+  @Override
   protected void showEvidence(Judged judged) {
     evidence.getChildren().add(Words.paragraph(judged.reason(), "quiet"));
     evidence.getChildren().add(Words.section("Heard before and after, channel by channel"));
     for (Evidence each : finding(judged).evidence()) {
-      evidence.getChildren().add(Words.paragraph(each.what(), "candidate-name"));
-      evidence.getChildren().add(Facts.of(List.of(new Evidence("", each.value(), each.verdict()))));
+      var line =
+          new HBox(
+              8,
+              Words.of(each.what(), "fact"),
+              Words.spring(),
+              Words.of(each.value(), "figures"),
+              Words.of(each.verdict(), "verdict", "quiet"));
+      evidence.getChildren().add(line);
     }
-    evidence.getChildren().add(Words.section("Its tracks"));
-    finding(judged)
-        .made()
-        .tracks()
-        .ifPresent(stack ->
-            stack.children().stream()
-                .filter(Track.class::isInstance)
-                .forEach(track ->
-                    evidence.getChildren().add(Words.paragraph(track.name(), "will-write"))));
   }
 }

@@ -36,6 +36,7 @@ final class ChannelGrid extends VBox {
     setId("channel-grid");
     getStyleClass().add("channel-grid");
     trouble.setId("grid-trouble");
+    trouble.managedProperty().bind(trouble.textProperty().isNotEmpty());
     grid.setHgap(10);
     grid.setVgap(4);
     for (double width : new double[] {56, 150, 150, 210}) {
@@ -162,8 +163,7 @@ final class ChannelGrid extends VBox {
           wrong[0] = !fits;
           draft = draft.withRole(row.channel(), text.isBlank() ? "" : RoleTable.clean(text));
           from.setText("typed");
-          trouble.setText(
-              faulty == 0 ? "" : "A role is written Stem/Name, as Dialogue/Boom.");
+          trouble.setText(faulty == 0 ? "" : "A role is written Stem/Name, as Dialogue/Boom.");
           onChange.run();
         });
     return box;

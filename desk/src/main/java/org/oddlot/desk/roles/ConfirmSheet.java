@@ -28,7 +28,9 @@ final class ConfirmSheet {
   }
 
   ConfirmSheet(RolesFinding.OfGroup of, Assignment assignment, OnYes onYes) {
-    yes = Actions.main("confirm-roles", "Write these roles", "Enter", () -> onYes.go(keep.isSelected()));
+    yes =
+        Actions.main(
+            "confirm-roles", "Write these roles", "Enter", () -> onYes.go(keep.isSelected()));
     yes.setDefaultButton(true);
     keep.setId("keep-table");
     keep.setSelected(true);
@@ -36,7 +38,9 @@ final class ConfirmSheet {
     box.setMaxSize(560, Region.USE_PREF_SIZE);
     box.getChildren()
         .addAll(
-            Words.of(of.group().name() + ": " + of.group().members().size() + " clips take these roles", "question"),
+            Words.of(
+                of.group().name() + ": " + of.group().members().size() + " clips take these roles",
+                "question"),
             lines(of, assignment),
             Words.paragraph(
                 "They are written to the clips in the bins, in synced clips and in every use in a"
@@ -61,7 +65,10 @@ final class ConfirmSheet {
               .count();
       grid.add(Words.of(Integer.toString(row.channel()), "figures"), 0, line);
       grid.add(Words.of(name.isEmpty() ? "no name" : name), 1, line);
-      grid.add(Words.of(role.isEmpty() ? "no role" : role, role.isEmpty() ? "quiet" : "candidate-name"), 2, line);
+      grid.add(
+          Words.of(role.isEmpty() ? "no role" : role, role.isEmpty() ? "quiet" : "candidate-name"),
+          2,
+          line);
       grid.add(Words.of(Phrase.of("in %s", Phrase.count((int) clips, "clip")), "quiet"), 3, line);
       line++;
     }

@@ -52,6 +52,7 @@ public final class RolesBench extends FindingsBench {
             "Choose a group to see its channels."));
     this.overlay = overlay;
     rename = Actions.button("rename-role", "Rename…", "N", this::rename);
+    rename.managedProperty().bind(rename.visibleProperty());
     rows.nodes("", 24, judged -> new StandingMark(judged.standing()));
     rows.words("What", 150, judged -> judged.finding().title());
     rows.words("Kind", 120, judged -> kind((RolesFinding) judged.finding()), "quiet");
@@ -87,9 +88,11 @@ public final class RolesBench extends FindingsBench {
   @Override
   protected void selected(Optional<Judged> judged) {
     Optional<RolesFinding.OfGroup> of = judged.flatMap(RolesBench::group);
-    rename.setVisible(
-        judged.filter(j -> j.finding() instanceof RolesFinding.OfRole).isPresent());
-    String now = judged.map(j -> j.finding().id() + j.chosen() + of.map(RolesFinding.OfGroup::rows)).orElse("");
+    rename.setVisible(judged.filter(j -> j.finding() instanceof RolesFinding.OfRole).isPresent());
+    String now =
+        judged
+            .map(j -> j.finding().id() + j.chosen() + of.map(RolesFinding.OfGroup::rows))
+            .orElse("");
     Actions.rename(accept, of.isPresent() ? "Confirm…" : "Put right");
     if (of.isPresent()) {
       // What is being typed is not taken away by a run that changed nothing here.
@@ -152,8 +155,7 @@ public final class RolesBench extends FindingsBench {
 
   private static Lot decided(
       Lot lot, RolesFinding.OfGroup of, Assignment assignment, boolean keep) {
-    Lot said =
-        lot.withDecision(of.id(), Optional.of(Decision.accept(assignment.chosen())));
+    Lot said = lot.withDecision(of.id(), Optional.of(Decision.accept(assignment.chosen())));
     if (!keep) {
       return said;
     }
@@ -204,8 +206,7 @@ public final class RolesBench extends FindingsBench {
 
   private static Evidence fact(Member member) {
     String roll = member.roll().isEmpty() ? "" : "roll " + member.roll();
-    return new Evidence(
-        member.name(), Phrase.count(member.channels().size(), "channel"), roll);
+    return new Evidence(member.name(), Phrase.count(member.channels().size(), "channel"), roll);
   }
 
   @Override

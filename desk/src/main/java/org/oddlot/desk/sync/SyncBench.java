@@ -58,7 +58,7 @@ public final class SyncBench extends FindingsBench {
             "Nothing here. Sound rolls are added in Intake, or lie in the timeline's bins.",
             "Choose a row to see how picture and sound lie together."));
     this.overlay = overlay;
-    settle = Actions.button("settle-clocks", "Take the clocks as proposed", "C", this::settle);
+    settle = Actions.button("settle-clocks", "Take the clocks", "C", this::settle);
     play = Actions.button("play", "Hear it", "Space", this::play);
     shift = Actions.button("shift", "Set the clock…", "T", this::typed);
     waves.setId("waves");
@@ -66,8 +66,7 @@ public final class SyncBench extends FindingsBench {
     rows.words("Picture", 92, SyncBench::picture);
     rows.figures("Start", 92, judged -> pair(judged).map(SyncBench::pictureStart).orElse(""));
     rows.words("Recording", 92, SyncBench::recording);
-    rows.figures(
-        "Start", 92, judged -> pair(judged).map(p -> SoundTimes.start(p.laid().recording())).orElse(""));
+    rows.figures("Start", 92, judged -> pair(judged).map(SyncBench::soundStart).orElse(""));
     rows.nodes(
         "picture over sound",
         COVER_WIDTH + 12,
@@ -77,15 +76,14 @@ public final class SyncBench extends FindingsBench {
                 .orElseGet(Label::new));
     rows.figures("By ear", 62, judged -> pair(judged).map(SyncBench::byEar).orElse(""));
     rows.words("Why", 150, judged -> judged.finding().headline(), "quiet");
-    addRemarks("silent", "Pictures without sound", r -> !r.about().startsWith(SyncPass.WILD_ID));
-    addRemarks("wild", "Sound without picture", r -> r.about().startsWith(SyncPass.WILD_ID));
+    addRemarks("silent", "Without sound", r -> !r.about().startsWith(SyncPass.WILD_ID));
+    addRemarks("wild", "Wild sound", r -> r.about().startsWith(SyncPass.WILD_ID));
     layOut(
         List.of(
-            settings(
-                List.of(SyncPass.CAMERA_SOUND, SyncPass.NAMES, SyncPass.BIN, SyncPass.WILD))),
+            settings(List.of(SyncPass.CAMERA_SOUND, SyncPass.NAMES, SyncPass.BIN, SyncPass.WILD))),
         settle,
-        play,
         shift);
+    settle.managedProperty().bind(settle.visibleProperty());
   }
 
   private static Optional<PairFinding> pair(Judged judged) {
@@ -110,6 +108,10 @@ public final class SyncBench extends FindingsBench {
     return pair.laid().picture().startLabel().map(Timecode::toString).orElse("");
   }
 
+  private static String soundStart(PairFinding pair) {
+    return SoundTimes.start(pair.laid().recording(), pair.laid().picture().rate().orElseThrow());
+  }
+
   private static String byEar(PairFinding pair) {
     double frame = pair.laid().samplesPerFrame().toDouble();
     return pair.residual().map(late -> Phrase.of("%+.1f f", late / frame)).orElse("");
@@ -118,9 +120,17 @@ public final class SyncBench extends FindingsBench {
   @Override
   protected String answer() {
     long pictures =
-        all().stream().flatMap(j -> pair(j).stream()).map(p -> p.laid().picture().id()).distinct().count();
+        all().stream()
+            .flatMap(j -> pair(j).stream())
+            .map(p -> p.laid().picture().id())
+            .distinct()
+            .count();
     long recordings =
-        all().stream().flatMap(j -> pair(j).stream()).map(p -> p.laid().recording()).distinct().count();
+        all().stream()
+            .flatMap(j -> pair(j).stream())
+            .map(p -> p.laid().recording())
+            .distinct()
+            .count();
     return Phrase.of(
         "%s, %s",
         Phrase.count((int) pictures, "picture"), Phrase.count((int) recordings, "recording"));
@@ -135,7 +145,6 @@ public final class SyncBench extends FindingsBench {
   protected void selected(Optional<Judged> judged) {
     player.stop();
     settle.setVisible(!proposedClocks().isEmpty());
-    play.setDisable(judged.flatMap(SyncBench::pair).isEmpty());
     shift.setDisable(judged.isEmpty());
   }
 
@@ -153,7 +162,7 @@ public final class SyncBench extends FindingsBench {
           .addAll(Words.section("What it rests on"), Facts.of(judged.finding().evidence()));
     }
     if (judged.finding() instanceof PairFinding pair) {
-      evidence.getChildren().addAll(Words.section("Camera over recorder"), waves);
+      evidence.getChildren().addAll(Words.section("Camera over recorder"), waves, play);
       listen(pair.laid());
     }
   }
@@ -218,11 +227,12 @@ public final class SyncBench extends FindingsBench {
             return;
           }
           session.tell("The camera is left, the recorder right.");
-          Thread.ofVirtual().start(() -> {
-            if (!player.play(picture.get(), sound.get(), pair.laid())) {
-              Platform.runLater(() -> session.tell("There is nothing here to hear it with."));
-            }
-          });
+          Thread.ofVirtual()
+              .start(() -> {
+                if (!player.play(picture.get(), sound.get(), pair.laid())) {
+                  Platform.runLater(() -> session.tell("There is nothing here to hear it with."));
+                }
+              });
         });
   }
 

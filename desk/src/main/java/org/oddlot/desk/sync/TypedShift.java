@@ -49,7 +49,8 @@ final class TypedShift {
                 "quiet"),
             field,
             trouble,
-            new HBox(10, Words.spring(), Actions.main("typed-take", "Use it", "Enter", this::take)));
+            new HBox(
+                10, Words.spring(), Actions.main("typed-take", "Use it", "Enter", this::take)));
   }
 
   Region node() {
@@ -81,7 +82,10 @@ final class TypedShift {
         ((minutes * 60 + seconds) * rate.nominal() + Long.parseLong(matcher.group(4))) * 10
             + (matcher.group(5) == null ? 0 : Long.parseLong(matcher.group(5)));
     long samples =
-        Rational.of(tenths, 10).times(rate.samplesPerFrame(sampleRate)).rounded(RoundingMode.HALF_UP);
-    return Optional.of(matcher.group(1).isEmpty() || matcher.group(1).equals("+") ? samples : -samples);
+        Rational.of(tenths, 10)
+            .times(rate.samplesPerFrame(sampleRate))
+            .rounded(RoundingMode.HALF_UP);
+    return Optional.of(
+        matcher.group(1).isEmpty() || matcher.group(1).equals("+") ? samples : -samples);
   }
 }

@@ -29,8 +29,7 @@ final class Waves extends Pane {
     getChildren().add(group);
   }
 
-  private static Polygon half(
-      Peaks peaks, double width, double middle, double way, String style) {
+  private static Polygon half(Peaks peaks, double width, double middle, double way, String style) {
     var shape = new Polygon();
     shape.getStyleClass().add(style);
     double scale = (middle - 3) / Math.max(1e-6, peaks.loudest());
