@@ -112,7 +112,8 @@ public final class Matching {
         List.of());
   }
 
-  private static void clip(StringBuilder out, int index, long start, String day) {
+  /** A clip of camera A, twenty seconds long, in a bin. */
+  static void clip(StringBuilder out, int index, long start, String day) {
     if (index > 0) {
       out.append(',');
     }

@@ -4,6 +4,7 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.format.Formats;
@@ -18,6 +19,7 @@ import org.oddlot.pass.Matter;
 import org.oddlot.pass.Progress;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Severity;
+import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Clip;
@@ -54,10 +56,13 @@ final class CheckCommand implements Callable<Integer> {
       int markers,
       int entries,
       boolean read,
+      Optional<SoundFile> sound,
       List<Problem> problems) {
 
     JsonObject toJson() {
-      return new JsonDocuments()
+      var document = new JsonDocuments();
+      sound.ifPresent(heard -> document.put("sound", SoundDocument.of(heard)));
+      return document
           .put("file", file)
           .put("format", format)
           .put("timelines", timelines)
@@ -122,6 +127,7 @@ final class CheckCommand implements Callable<Integer> {
           counts[3],
           0,
           true,
+          Optional.empty(),
           document.problems());
     }
     if (!matter.papers().isEmpty()) {
@@ -136,16 +142,34 @@ final class CheckCommand implements Callable<Integer> {
           0,
           paper.log().entries().size(),
           true,
+          Optional.empty(),
           paper.problems());
+    }
+    if (!matter.sounds().isEmpty()) {
+      SoundFile sound = matter.sounds().getFirst();
+      return new Counted(
+          path.toString(),
+          "sound file",
+          0,
+          0,
+          0,
+          0,
+          0,
+          true,
+          Optional.of(sound),
+          sound.problems());
     }
     var problems = new ArrayList<Problem>();
     matter.unread().forEach(unread -> problems.addAll(unread.problems()));
-    return new Counted(path.toString(), "", 0, 0, 0, 0, 0, false, problems);
+    return new Counted(
+        path.toString(), "", 0, 0, 0, 0, 0, false, Optional.empty(), problems);
   }
 
   private static void print(Counted file, PrintWriter out) {
     out.println(file.file + (file.format.isEmpty() ? "" : ": " + file.format));
-    if (file.read) {
+    if (file.sound.isPresent()) {
+      SoundDocument.lines(file.sound.get()).forEach(line -> out.println("  " + line));
+    } else if (file.read) {
       out.println(
           file.entries > 0
               ? Phrase.of("  %d entries", file.entries)

@@ -116,19 +116,22 @@ public final class LayoutPass implements Pass {
 
   private static Standing standing(
       Document document, Map<String, Rational> before, Map<String, Rational> after) {
-    boolean hasNone = before.keySet().equals(Set.of(Heard.NO_ROLE));
-    return !(document.root() instanceof Bin) || hasNone || !before.equals(after)
-        ? Standing.OPEN
-        : Standing.TO_LOOK_AT;
+    if (before.keySet().equals(Set.of(Heard.NO_ROLE))) {
+      // Nobody who gave no roles is asked for tracks of them.
+      return Standing.SETTLED;
+    }
+    return document.root() instanceof Bin && before.equals(after)
+        ? Standing.TO_LOOK_AT
+        : Standing.OPEN;
   }
 
   private static String reason(
       Document document, Heard heard, Map<String, Rational> before, Map<String, Rational> after) {
-    if (!(document.root() instanceof Bin)) {
-      return "the file is a timeline by itself and has no bin for another";
-    }
     if (before.keySet().equals(Set.of(Heard.NO_ROLE))) {
       return "none of its sound has a role yet";
+    }
+    if (!(document.root() instanceof Bin)) {
+      return "the file is a timeline by itself and has no bin for another";
     }
     if (!before.equals(after)) {
       return "the seconds of its roles would not be the same afterwards";

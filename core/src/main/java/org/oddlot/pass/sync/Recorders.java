@@ -40,6 +40,10 @@ final class Recorders {
   private final Matter matter;
   private final Map<String, List<Recording>> recorders = new LinkedHashMap<>();
   private final Map<String, List<Laid>> said = new HashMap<>();
+
+  /** What is synced already asks nothing of a clock any more. */
+  private final Map<String, List<Laid>> open = new HashMap<>();
+
   private final Map<String, Slate> slates;
 
   Recorders(Matter matter, Laying laying) {
@@ -50,8 +54,13 @@ final class Recorders {
         recorders.computeIfAbsent(recording.recorder(), _ -> new ArrayList<>()).add(recording);
       }
     }
+    Set<String> done = Synced.pairsIn(matter);
     for (Laid laid : laying.asSaid()) {
-      said.computeIfAbsent(laid.recording().recorder(), _ -> new ArrayList<>()).add(laid);
+      String recorder = laid.recording().recorder();
+      said.computeIfAbsent(recorder, _ -> new ArrayList<>()).add(laid);
+      if (!done.contains(laid.picture().id() + "|" + laid.recording().first().id())) {
+        open.computeIfAbsent(recorder, _ -> new ArrayList<>()).add(laid);
+      }
     }
   }
 
@@ -59,9 +68,9 @@ final class Recorders {
   List<RecorderFinding> atFirst() {
     var findings = new ArrayList<RecorderFinding>();
     recorders.forEach((recorder, recordings) -> {
-      List<Laid> pairs = said.getOrDefault(recorder, List.of());
-      rate(recorder, pairs).ifPresent(findings::add);
-      slates(recorder, recordings, pairs).ifPresent(findings::add);
+      rate(recorder, open.getOrDefault(recorder, List.of())).ifPresent(findings::add);
+      slates(recorder, recordings, said.getOrDefault(recorder, List.of()))
+          .ifPresent(findings::add);
     });
     return findings;
   }
@@ -72,7 +81,7 @@ final class Recorders {
     recorders
         .keySet()
         .forEach(recorder ->
-            ear(recorder, said.getOrDefault(recorder, List.of()), clocks).ifPresent(findings::add));
+            ear(recorder, open.getOrDefault(recorder, List.of()), clocks).ifPresent(findings::add));
     return findings;
   }
 

@@ -209,7 +209,7 @@ class LayoutPassTest {
   @Test
   void withoutAnyRoleThereIsNothingToLayOut() {
     LayoutFinding found = finding(cut(audio(sound("one", 2, 0, 50))));
-    assertThat(found.standing()).isEqualTo(Standing.OPEN);
+    assertThat(found.standing()).isEqualTo(Standing.SETTLED);
     assertThat(found.reason()).isEqualTo("none of its sound has a role yet");
   }
 

@@ -33,7 +33,7 @@ import org.oddlot.time.Timecode;
 
 /** The bench of Sync: pictures and recordings, how they lie, and what is heard of them. */
 public final class SyncBench extends FindingsBench {
-  private static final double COVER_WIDTH = 104;
+  private static final double COVER_WIDTH = 92;
   private static final double WAVES_WIDTH = 286;
 
   private final Overlay overlay;
@@ -63,19 +63,19 @@ public final class SyncBench extends FindingsBench {
     shift = Actions.button("shift", "Set the clock…", "T", this::typed);
     waves.setId("waves");
     rows.nodes("", 24, judged -> new StandingMark(judged.standing()));
-    rows.words("Picture", 92, SyncBench::picture);
+    rows.words("Picture", 80, SyncBench::picture);
     rows.figures("Start", 92, judged -> pair(judged).map(SyncBench::pictureStart).orElse(""));
-    rows.words("Recording", 92, SyncBench::recording);
+    rows.words("Recording", 76, SyncBench::recording);
     rows.figures("Start", 92, judged -> pair(judged).map(SyncBench::soundStart).orElse(""));
     rows.nodes(
-        "picture over sound",
+        "how they lie",
         COVER_WIDTH + 12,
         judged ->
             pair(judged)
                 .<Node>map(p -> new CoverStrip(COVER_WIDTH, p.laid()))
                 .orElseGet(Label::new));
-    rows.figures("By ear", 62, judged -> pair(judged).map(SyncBench::byEar).orElse(""));
-    rows.words("Why", 150, judged -> judged.finding().headline(), "quiet");
+    rows.figures("By ear", 60, judged -> pair(judged).map(SyncBench::byEar).orElse(""));
+    rows.words("Why", 100, judged -> judged.finding().headline(), "quiet");
     addRemarks("silent", "Without sound", r -> !r.about().startsWith(SyncPass.WILD_ID));
     addRemarks("wild", "Wild sound", r -> r.about().startsWith(SyncPass.WILD_ID));
     layOut(

@@ -1,0 +1,79 @@
+package org.oddlot.cli;
+
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonObject;
+import org.oddlot.sound.SoundFile;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Timecode;
+
+/** What a sound file says of itself, as a document and in words; see {@code docs/json.md}. */
+final class SoundDocument {
+  private SoundDocument() {}
+
+  static JsonObject of(SoundFile sound) {
+    var document =
+        new JsonDocuments()
+            .put("channels", sound.channels())
+            .put("sample_rate", sound.sampleRate())
+            .put("samples", sound.frames())
+            .put("scene", sound.scene())
+            .put("take", sound.take())
+            .put("roll", sound.roll())
+            .put("recorder", sound.recorder())
+            .put("date", sound.day().map(LocalDate::toString).orElse(""))
+            .put("timecode_rate", sound.timecodeRate().map(FrameRate::toString).orElse(""))
+            .put(
+                "tracks",
+                JsonArray.of(
+                    sound.tracks().stream()
+                        .map(track ->
+                            new JsonDocuments()
+                                .put("input", track.recorderChannel())
+                                .put("name", track.name())
+                                .toObject())
+                        .toList()));
+    sound
+        .reference()
+        .ifPresent(reference ->
+            document
+                .put("time_reference", reference.samples())
+                .put("time_reference_rate", reference.sampleRate()));
+    return document.toObject();
+  }
+
+  static List<String> lines(SoundFile sound) {
+    var lines = new ArrayList<String>();
+    lines.add(
+        Phrase.of(
+            "%s of %d Hz, %.1f s",
+            Phrase.count(sound.channels(), "channel"),
+            sound.sampleRate(),
+            (double) sound.frames() / sound.sampleRate()));
+    FrameRate rate = sound.timecodeRate().orElse(FrameRate.of(1000));
+    sound
+        .reference()
+        .ifPresent(reference ->
+            lines.add(
+                Phrase.of(
+                    "begins %s (%s), %d samples after midnight",
+                    Timecode.of(reference.toFrames(rate, RoundingMode.FLOOR), sound.dropFrame() && rate.canDropFrames()),
+                    sound.timecodeRate().map(r -> r + " fps").orElse("by the clock"),
+                    reference.samples())));
+    String tracks =
+        IntStream.range(0, sound.tracks().size())
+            .filter(i -> !sound.tracks().get(i).name().isEmpty())
+            .mapToObj(i -> (i + 1) + " " + sound.tracks().get(i).name())
+            .collect(Collectors.joining(", "));
+    if (!tracks.isEmpty()) {
+      lines.add("tracks: " + tracks);
+    }
+    return lines;
+  }
+}
