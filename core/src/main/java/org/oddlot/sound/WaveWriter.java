@@ -121,14 +121,18 @@ public final class WaveWriter {
   }
 
   private void samples(OutputStream out, long frames, Sound sound) throws IOException {
-    ByteBuffer block = ByteBuffer.allocate(channels * 2).order(ByteOrder.LITTLE_ENDIAN);
-    for (long frame = 0; frame < frames; frame++) {
+    int atOnce = Math.max(1, (64 << 10) / (channels * 2));
+    ByteBuffer block = ByteBuffer.allocate(atOnce * channels * 2).order(ByteOrder.LITTLE_ENDIAN);
+    for (long from = 0; from < frames; from += atOnce) {
+      long to = Math.min(frames, from + atOnce);
       block.clear();
-      for (int channel = 0; channel < channels; channel++) {
-        float value = Math.clamp(sound.at(channel, frame), -1f, 1f);
-        block.putShort((short) Math.round(value * 32_767));
+      for (long frame = from; frame < to; frame++) {
+        for (int channel = 0; channel < channels; channel++) {
+          float value = Math.clamp(sound.at(channel, frame), -1f, 1f);
+          block.putShort((short) Math.round(value * 32_767));
+        }
       }
-      out.write(block.array());
+      out.write(block.array(), 0, block.position());
     }
     // All samples have two bytes: no pad byte is ever due here.
   }

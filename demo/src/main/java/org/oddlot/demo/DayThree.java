@@ -376,13 +376,24 @@ final class DayThree {
 
   /** What each channel hears. All channels of a moment are asked for one after the other. */
   private static final class Microphones implements WaveWriter.Sound {
+    private enum Hears {
+      ALL,
+      INES,
+      TORMOD,
+      TIMECODE,
+      QUAY,
+      NOTHING
+    }
+
     private final Tape tape;
+    private final Hears[] hears;
     private long at = -1;
     private float ines;
     private float tormod;
 
     Microphones(Tape tape) {
       this.tape = tape;
+      hears = tape.tracks.stream().map(track -> hears(tape, track)).toArray(Hears[]::new);
     }
 
     @Override
@@ -393,19 +404,28 @@ final class DayThree {
         ines = Sea.voice(0, now);
         tormod = Sea.voice(1, now);
       }
-      float harbour = Sea.harbour(10 * channel + tape.roll.hashCode() % 7, now);
+      float harbour = Sea.harbour(10 * channel + 1, now);
+      return switch (hears[channel]) {
+        case ALL -> harbour + 0.8f * (ines + tormod);
+        case INES -> harbour + ines;
+        case TORMOD -> harbour + tormod;
+        case TIMECODE -> now / 24 % 2 == 0 ? 0.2f : -0.2f;
+        case QUAY -> 6 * harbour + 0.15f * ines;
+        case NOTHING -> harbour;
+      };
+    }
+
+    private static Hears hears(Tape tape, String track) {
       if (tape.roll.equals("G01")) {
-        return 6 * harbour + 0.15f * ines;
+        return Hears.QUAY;
       }
-      return harbour
-          + switch (tape.tracks.get(channel)) {
-            case "Boom", "MIX L", "MIX R" -> 0.8f * (ines + tormod);
-            case "Inés" -> ines;
-            case "Tormod", "4" -> tormod;
-            case "LTC" -> (now / 24 & 1) == 0 ? 0.2f : -0.2f;
-            case "" -> tape.roll.equals("R01") ? 0.7f * (ines + tormod) : 0;
-            default -> 0;
-          };
+      return switch (track) {
+        case "Boom", "MIX L", "MIX R" -> Hears.ALL;
+        case "Inés" -> Hears.INES;
+        case "Tormod", "4" -> Hears.TORMOD;
+        case "LTC" -> Hears.TIMECODE;
+        default -> tape.roll.equals("R01") ? Hears.ALL : Hears.NOTHING;
+      };
     }
   }
 

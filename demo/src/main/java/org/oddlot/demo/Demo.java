@@ -1,6 +1,7 @@
 package org.oddlot.demo;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -95,16 +96,34 @@ public final class Demo {
     put(inputs.get(0), day.export());
     put(inputs.get(1), day.shotLog().getBytes(StandardCharsets.UTF_8));
     put(inputs.get(2), day.soundReport().getBytes(StandardCharsets.UTF_8));
+    var media = new ArrayList<Media>();
     for (DayThree.Shot shot : day.shots()) {
-      film(folder.resolve(shot.path()), path -> DayThree.write(shot, path));
+      media.add(new Media(folder.resolve(shot.path()), path -> DayThree.write(shot, path)));
     }
     for (DayThree.Tape tape : day.tapes()) {
       Path file = folder.resolve(tape.path());
-      film(file, path -> DayThree.write(tape, path));
+      media.add(new Media(file, path -> DayThree.write(tape, path)));
       inputs.add(file);
+    }
+    // Each file is made by itself: what is done at the same time cannot be seen in it.
+    try {
+      media.parallelStream().forEach(Media::make);
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
     }
     LotFile.save(Lot.empty("Orrin day 3").withFiles(inputs), lot);
     return lot;
+  }
+
+  /** A file of media that is yet to be made. */
+  private record Media(Path file, SafeFile.Writer writer) {
+    void make() {
+      try {
+        film(file, writer);
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
   }
 
   private static void film(Path file, SafeFile.Writer writer) throws IOException {

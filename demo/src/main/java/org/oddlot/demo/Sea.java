@@ -22,14 +22,19 @@ final class Sea {
     float loud = 0.5f + 0.5f * chance(syllable * 31 + who);
     double shape = Math.sin(Math.PI * within);
     double breath = 0.6 * chance(sample * 7 + who) + 0.4 * chance((sample >> 1) * 13 + who);
-    double tone = Math.sin(sample * (0.011 + 0.004 * who)) * (loud > 0.5 ? 1 : 0.2);
+    double tone = wave(sample, 571 - 152L * who) * (loud > 0.5 ? 1 : 0.2);
     return (float) (0.30 * loud * shape * (0.55 * breath + 0.45 * tone));
   }
 
   /** The harbour at a moment, a little otherwise at each microphone. */
   static float harbour(int microphone, long sample) {
-    double swell = 0.6 + 0.4 * Math.sin(sample * 2e-5);
+    double swell = 0.6 + 0.4 * wave(sample, 314_159);
     return (float) (0.012 * swell * chance(sample * 3 + 1_000_003L * microphone));
+  }
+
+  /** A sine that comes round every {@code period} samples; its argument stays small, and quick. */
+  private static double wave(long sample, long period) {
+    return Math.sin(2 * Math.PI * Math.floorMod(sample, period) / period);
   }
 
   /** Noise from −1 to 1 that is always the same for the same number. */
