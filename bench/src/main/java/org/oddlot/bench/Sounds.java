@@ -48,16 +48,22 @@ public final class Sounds {
     int count = arguments.length > 1 ? Integer.parseInt(arguments[1]) : 2000;
     int runs = arguments.length > 2 ? Integer.parseInt(arguments[2]) : 7;
     List<Path> files = files(folder, count);
-    double open = time(runs, () -> {
-      for (Path file : files) {
-        open(file);
-      }
-    });
-    double heads = time(runs, () -> {
-      for (Path file : files) {
-        var _ = SoundFile.read(file, new Problems("")).orElseThrow();
-      }
-    });
+    double open =
+        time(
+            runs,
+            () -> {
+              for (Path file : files) {
+                open(file);
+              }
+            });
+    double heads =
+        time(
+            runs,
+            () -> {
+              for (Path file : files) {
+                var _ = SoundFile.read(file, new Problems("")).orElseThrow();
+              }
+            });
     System.out.print(
         Phrase.of(
             "%,d sound files: opened and their first 16 KB read in %.3f s, their heads with bext and"
@@ -67,9 +73,7 @@ public final class Sounds {
     day.recordings();
     day.sources();
     double sync =
-        time(
-            runs,
-            () -> new SyncPass().look(day, Settings.INITIAL, Map.of(), Progress.NONE));
+        time(runs, () -> new SyncPass().look(day, Settings.INITIAL, Map.of(), Progress.NONE));
     System.out.print(
         Phrase.of("%d clips and %d recordings synced in %.3f s%n", CLIPS, RECORDINGS, sync));
   }
@@ -107,7 +111,8 @@ public final class Sounds {
       }
       var xml = new StringBuilder("<BWFXML><SCENE>12A</SCENE><TAKE>3</TAKE><TRACK_LIST>");
       for (int track = 1; track <= 8; track++) {
-        xml.append(Phrase.of(
+        xml.append(
+            Phrase.of(
                 "<TRACK><CHANNEL_INDEX>%d</CHANNEL_INDEX><NAME>Track %d</NAME></TRACK>",
                 track, track));
       }

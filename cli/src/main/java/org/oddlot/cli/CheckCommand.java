@@ -148,21 +148,11 @@ final class CheckCommand implements Callable<Integer> {
     if (!matter.sounds().isEmpty()) {
       SoundFile sound = matter.sounds().getFirst();
       return new Counted(
-          path.toString(),
-          "sound file",
-          0,
-          0,
-          0,
-          0,
-          0,
-          true,
-          Optional.of(sound),
-          sound.problems());
+          path.toString(), "sound file", 0, 0, 0, 0, 0, true, Optional.of(sound), sound.problems());
     }
     var problems = new ArrayList<Problem>();
     matter.unread().forEach(unread -> problems.addAll(unread.problems()));
-    return new Counted(
-        path.toString(), "", 0, 0, 0, 0, 0, false, Optional.empty(), problems);
+    return new Counted(path.toString(), "", 0, 0, 0, 0, 0, false, Optional.empty(), problems);
   }
 
   private static void print(Counted file, PrintWriter out) {

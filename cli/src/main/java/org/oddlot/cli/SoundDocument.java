@@ -63,7 +63,9 @@ final class SoundDocument {
             lines.add(
                 Phrase.of(
                     "begins %s (%s), %d samples after midnight",
-                    Timecode.of(reference.toFrames(rate, RoundingMode.FLOOR), sound.dropFrame() && rate.canDropFrames()),
+                    Timecode.of(
+                        reference.toFrames(rate, RoundingMode.FLOOR),
+                        sound.dropFrame() && rate.canDropFrames()),
                     sound.timecodeRate().map(r -> r + " fps").orElse("by the clock"),
                     reference.samples())));
     String tracks =

@@ -34,6 +34,10 @@ import org.oddlot.timeline.TimelineObject;
 
 /** Reads the files of a lot. */
 public final class Intake {
+  /** Sound that is no WAVE file, and containers that can hold sound alone. */
+  private static final List<String> OTHER_SOUND =
+      List.of(".aif", ".aiff", ".aifc", ".caf", ".flac", ".m4a", ".mp3", ".mov", ".mp4");
+
   private static final List<String> PROFILES = List.of(".yaml", ".yml");
 
   private final List<Document> documents = new ArrayList<>();
@@ -132,7 +136,7 @@ public final class Intake {
     if (!starts.equals(matter.foundStarts())) {
       matter = matter.withFoundStarts(starts);
     }
-    List<SoundFile> sounds = media.sounds(intake.sounds, progress);
+    List<SoundFile> sounds = media.sounds(matter, intake.sounds, progress);
     if (!sounds.equals(matter.sounds())) {
       matter = matter.withSounds(sounds);
     }
@@ -312,12 +316,18 @@ public final class Intake {
   }
 
   private static boolean isOtherSound(InputFile file) {
-    return List.of(".aif", ".aiff", ".aifc").contains(file.extension());
+    return OTHER_SOUND.contains(file.extension());
   }
 
   private void readSound(Lot.Input input, Problems problems) {
     Optional<SoundFile> sound = SoundMedia.head(input.path(), problems);
     if (sound.isEmpty()) {
+      if (problems.list().isEmpty()) {
+        problems.error(
+            "",
+            "There is no sound by itself in this file.",
+            "Pictures are found through the timelines that use them; they need not be added.");
+      }
       leaveUnread(input, problems);
       return;
     }

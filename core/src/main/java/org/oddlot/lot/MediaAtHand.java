@@ -146,15 +146,19 @@ final class MediaAtHand {
    *
    * @param inputs those that came in, in order
    */
-  List<SoundFile> sounds(List<SoundFile> inputs, Progress progress) {
+  List<SoundFile> sounds(Matter matter, List<SoundFile> inputs, Progress progress) {
     var byPath = new LinkedHashMap<Path, SoundFile>();
     inputs.forEach(input -> input.path().ifPresent(path -> byPath.put(path, input)));
-    files.forEach((id, file) -> {
-      progress.check();
-      SoundFile input = byPath.get(file);
-      Optional<SoundFile> head = input != null ? Optional.of(input) : head(file, id);
-      head.ifPresent(sound -> byPath.put(file, sound.withId(id)));
-    });
+    for (Source source : matter.sources().all()) {
+      Path file = files.get(source.id());
+      SoundFile input = file == null ? null : byPath.get(file);
+      if (input != null) {
+        byPath.put(file, input.withId(source.id()));
+      } else if (file != null && source.isSound()) {
+        progress.check();
+        head(file, source.id()).ifPresent(sound -> byPath.put(file, sound.withId(source.id())));
+      }
+    }
     return byPath.values().stream()
         .map(sound ->
             sound.id().equals(String.valueOf(sound.path().orElseThrow()))

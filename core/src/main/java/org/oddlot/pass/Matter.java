@@ -104,6 +104,12 @@ public final class Matter {
     return found.sounds;
   }
 
+  /** Whether a source is sound by itself, by its name or by what its file says. */
+  public boolean isSound(Source source) {
+    return source.isSound()
+        || found.sounds.stream().anyMatch(sound -> sound.id().equals(source.id()));
+  }
+
   /** Where pictures lie in recordings by what both hear. */
   public List<MeasuredOffset> offsets() {
     return found.offsets;

@@ -88,10 +88,20 @@ class SoundIntakeTest {
         .containsExactly("sound%20roll/S01%20T01.wav");
     Outcome outcome =
         new Engine()
-            .run(taken.matter(), taken.lot().sheet(), java.util.Map.of(), Optional.empty(), Progress.NONE);
+            .run(
+                taken.matter(),
+                taken.lot().sheet(),
+                java.util.Map.of(),
+                Optional.empty(),
+                Progress.NONE);
     Path written =
-        new Output(taken.lot(), outcome).write(folder.resolve("out"), Progress.NONE).getFirst().path();
-    assertThat(Files.readString(written)).contains("sound%20roll/S01%20T01.wav").contains("\"synced\"");
+        new Output(taken.lot(), outcome)
+            .write(folder.resolve("out"), Progress.NONE)
+            .getFirst()
+            .path();
+    assertThat(Files.readString(written))
+        .contains("sound%20roll/S01%20T01.wav")
+        .contains("\"synced\"");
   }
 
   @Test
@@ -126,5 +136,12 @@ class SoundIntakeTest {
     Intake.Taken again =
         Intake.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
     assertThat(again.matter()).isSameAs(first.matter());
+  }
+
+  @Test
+  void aMovieThatIsHandedInIsTurnedAwayWithAWord() throws IOException {
+    Path movie = Files.writeString(folder.resolve("A001C001.mov"), "no movie, but no sound either");
+    assertThat(read(movie).matter().unread().getFirst().problems().getFirst().message())
+        .contains("no sound by itself");
   }
 }

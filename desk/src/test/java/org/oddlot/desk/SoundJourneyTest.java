@@ -65,8 +65,7 @@ class SoundJourneyTest extends Journey {
     hit(KeyCode.C);
     assertThat(tally("sync").toLookAt()).isEqualTo(2);
     choose("other take");
-    assertThat(words("sync-evidence"))
-        .contains("the recording is called 32/3, the picture 32/2");
+    assertThat(words("sync-evidence")).contains("the recording is called 32/3, the picture 32/2");
     until(() -> words("waves").contains("together"));
     hit(KeyCode.ENTER);
     hit(KeyCode.HOME);

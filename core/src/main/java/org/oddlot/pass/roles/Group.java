@@ -45,7 +45,7 @@ public record Group(String name, boolean isPicture, List<Member> members) {
   static List<Group> of(Matter matter) {
     var groups = new LinkedHashMap<String, List<Member>>();
     for (Source source : matter.sources().all()) {
-      if (!source.isSound()) {
+      if (!matter.isSound(source)) {
         Member member = picture(source);
         if (!member.channels().isEmpty()) {
           String name = source.camera().isEmpty() ? "Pictures" : "Camera " + source.camera();

@@ -41,13 +41,9 @@ public final class Laying {
 
   /** Lays what is in {@code matter}. */
   public Laying(Matter matter) {
-    this(matter.sources().all(), matter.recordings());
-  }
-
-  Laying(List<Source> sources, List<Recording> recordings) {
     pictures = new ArrayList<>();
-    for (Source source : sources) {
-      if (!source.isSound() && source.start().isPresent() && !source.startsAtZero()) {
+    for (Source source : matter.sources().all()) {
+      if (!matter.isSound(source) && source.start().isPresent() && !source.startsAtZero()) {
         RationalTime start = source.start().get();
         pictures.add(
             new Picture(
@@ -58,7 +54,7 @@ public final class Laying {
       }
     }
     sounds = new ArrayList<>();
-    for (Recording recording : recordings) {
+    for (Recording recording : matter.recordings()) {
       SoundFile file = recording.first();
       file.reference()
           .ifPresent(reference ->

@@ -69,8 +69,7 @@ final class Recorders {
     var findings = new ArrayList<RecorderFinding>();
     recorders.forEach((recorder, recordings) -> {
       rate(recorder, open.getOrDefault(recorder, List.of())).ifPresent(findings::add);
-      slates(recorder, recordings, said.getOrDefault(recorder, List.of()))
-          .ifPresent(findings::add);
+      slates(recorder, recordings, said.getOrDefault(recorder, List.of())).ifPresent(findings::add);
     });
     return findings;
   }
@@ -230,7 +229,7 @@ final class Recorders {
     for (Source source : matter.sources().all()) {
       Slate slate = slates.get(source.id());
       if (slate != null
-          && !source.isSound()
+          && !matter.isSound(source)
           && source.start().isPresent()
           && !source.startsAtZero()) {
         pictures.putIfAbsent(slate, source);

@@ -101,7 +101,7 @@ public final class SyncPass implements Pass {
       together.add(pair.recording());
     });
     for (Source source : matter.sources().all()) {
-      if (!source.isSound() && !together.contains(source.id())) {
+      if (!matter.isSound(source) && !together.contains(source.id())) {
         String why =
             source.startsAtZero() || source.start().isEmpty()
                 ? "its start timecode is not known"

@@ -10,7 +10,12 @@ class TypedShiftTest {
 
   @ParameterizedTest
   @CsvSource({
-    "12, 24024", "-12, -24024", "7:12, 360360", "1:07:12, 3243240", "0.5, 1001", "−3, -6006",
+    "12, 24024",
+    "-12, -24024",
+    "7:12, 360360",
+    "1:07:12, 3243240",
+    "0.5, 1001",
+    "−3, -6006",
     "+1, 2002"
   })
   void aShiftIsReadInFrames(String text, long samples) {
