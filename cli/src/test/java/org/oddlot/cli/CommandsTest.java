@@ -358,4 +358,47 @@ class CommandsTest {
     assertThat(run("profile", "practice-desk").out()).startsWith("# Where Practice Desk keeps");
     assertThat(run("profile", "harbour").err()).contains("there are odd-lot, practice-desk");
   }
+
+  @Test
+  void checkTellsWhatASoundFileSaysOfItself() throws IOException {
+    Path sound = folder.resolve("S01T01.wav");
+    org.oddlot.sound.WaveWriter.of(2, 48_000)
+        .with(
+            org.oddlot.sound.BroadcastExtension.of(
+                "sTRK1=Boom\r\nsTRK2=Inés",
+                "Tern 8",
+                java.time.LocalDate.of(2026, 3, 17),
+                "10:00:00",
+                48_000L * 36_000))
+        .write(sound, 96_000, (channel, frame) -> 0);
+    Ended ended = run("check", sound.toString(), "--json");
+
+    assertThat(ended.code()).isEqualTo(ExitCode.DONE);
+    JsonObject said = ((JsonObject) ended.json().array("files").getFirst()).object("sound");
+    assertThat(said.whole("time_reference")).contains(48_000L * 36_000);
+    assertThat(said.whole("samples")).contains(96_000L);
+    assertThat(said.string("recorder")).contains("Tern 8");
+    assertThat(said.array("tracks"))
+        .containsExactly(
+            JsonValue.parse("{\"input\":1,\"name\":\"Boom\"}"),
+            JsonValue.parse("{\"input\":2,\"name\":\"Inés\"}"));
+    assertThat(run("check", sound.toString()).out())
+        .contains("2 channels of 48000 Hz, 2.0 s")
+        .contains("begins 10:00:00:000 (by the clock), 1728000000 samples after midnight")
+        .contains("tracks: 1 Boom, 2 Inés");
+  }
+
+  @Test
+  void aFolderOfSoundIsRunWithItsTimelineAndAWreckAmongItIsSaid() throws IOException {
+    Path roll = Files.createDirectories(folder.resolve("S01"));
+    Files.write(roll.resolve("wreck.wav"), new byte[] {'R', 'I', 'F', 'F', 0, 0});
+    org.oddlot.sound.WaveWriter.of(1, 48_000)
+        .write(roll.resolve("a.wav"), 480, (channel, frame) -> 0);
+    Ended ended = run("run", timeline, roll.toString(), "--json");
+
+    assertThat(ended.code()).isEqualTo(ExitCode.NEEDS_A_PERSON);
+    assertThat(ended.out()).contains("wreck.wav").contains("too short for a sound file");
+    assertThat(ended.json().array("findings"))
+        .noneMatch(finding -> finding.toString().contains("\"a.wav\""));
+  }
 }

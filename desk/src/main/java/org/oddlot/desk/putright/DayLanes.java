@@ -15,19 +15,26 @@ import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Matter;
 import org.oddlot.pass.Paper;
 import org.oddlot.pass.Source;
+import org.oddlot.sound.Recording;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 
 /**
- * A shooting day as rows: one for each camera with its clips, one for each log with its entries,
- * all by time of day in seconds of their labels.
+ * A shooting day as rows: one for each camera with its clips, one for each recorder with its
+ * recordings, one for each log with its entries, all by time of day in seconds of their labels.
  */
 record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
+
+  private enum Kind {
+    CAMERA,
+    RECORDER,
+    LOG
+  }
 
   /** One row. */
   static final class Lane {
     private final String name;
-    private final boolean log;
+    private final Kind kind;
     private final String paper;
     private final double[] starts;
     private final double[] ends;
@@ -35,10 +42,10 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
     private final double longest;
     private final int withoutTime;
 
-    private Lane(String name, boolean log, String paper, List<Mark> unsorted, int withoutTime) {
+    private Lane(String name, Kind kind, String paper, List<Mark> unsorted, int withoutTime) {
       List<Mark> marks = unsorted.stream().sorted(Comparator.comparingDouble(Mark::from)).toList();
       this.name = name;
-      this.log = log;
+      this.kind = kind;
       this.paper = paper;
       this.starts = marks.stream().mapToDouble(Mark::from).toArray();
       this.ends = marks.stream().mapToDouble(Mark::to).toArray();
@@ -53,7 +60,12 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
 
     /** Whether it holds entries rather than clips. */
     boolean isLog() {
-      return log;
+      return kind == Kind.LOG;
+    }
+
+    /** Whether it holds recordings. */
+    boolean isSound() {
+      return kind == Kind.RECORDER;
     }
 
     /** The log's name; empty for clips. */
@@ -99,7 +111,7 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
         double later = starts[i] < dawn ? 86_400 : 0;
         marks.add(new Mark(starts[i] + later, ends[i] + later, names[i]));
       }
-      return new Lane(name, log, paper, marks, withoutTime);
+      return new Lane(name, kind, paper, marks, withoutTime);
     }
 
     /** The thing at a time, or the nearest one within a reach. */
@@ -134,13 +146,19 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
     var lanes = new ArrayList<Lane>();
     var cameras =
         matter.sources().all().stream()
-            .filter(source -> isOf(source.recorded(), day))
+            .filter(source -> !matter.isSound(source) && isOf(source.recorded(), day))
             .collect(
                 Collectors.groupingBy(
                     source -> source.camera().toUpperCase(Locale.ROOT),
                     TreeMap::new,
                     Collectors.toList()));
     cameras.forEach((camera, sources) -> lanes.add(clips(camera, sources)));
+    var recorders =
+        matter.recordings().stream()
+            .filter(recording -> isOf(recording.first().day(), day))
+            .collect(
+                Collectors.groupingBy(Recording::recorder, TreeMap::new, Collectors.toList()));
+    recorders.forEach((recorder, recordings) -> lanes.add(recordings(recorder, recordings)));
     for (Paper paper : matter.papers()) {
       List<LogEntry> entries =
           paper.log().entries().stream().filter(entry -> isOf(entry.date(), day)).toList();
@@ -199,7 +217,29 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
             })
             .toList();
     String name = camera.isEmpty() ? "Other clips" : "Camera " + camera;
-    return new Lane(name, false, "", marks, sources.size() - marks.size());
+    return new Lane(name, Kind.CAMERA, "", marks, sources.size() - marks.size());
+  }
+
+  private static Lane recordings(String recorder, List<Recording> recordings) {
+    List<Mark> marks =
+        recordings.stream()
+            .filter(recording -> recording.first().reference().isPresent())
+            .map(DayLanes::mark)
+            .toList();
+    return new Lane(recorder, Kind.RECORDER, "", marks, recordings.size() - marks.size());
+  }
+
+  /** By its label where its timecode rate is known, else by the clock. */
+  private static Mark mark(Recording recording) {
+    double pace =
+        recording
+            .first()
+            .timecodeRate()
+            .map(rate -> rate.toDouble() / rate.nominal())
+            .orElse(1.0);
+    double from = recording.first().reference().orElseThrow().seconds().toDouble() * pace;
+    double lasts = (double) recording.first().frames() / recording.first().sampleRate();
+    return new Mark(from, from + lasts * pace, recording.name());
   }
 
   private static Lane entries(String paper, List<LogEntry> entries) {
@@ -211,7 +251,7 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
               return new Mark(at, at, entry.title());
             })
             .toList();
-    return new Lane(paper, true, paper, marks, entries.size() - marks.size());
+    return new Lane(paper, Kind.LOG, paper, marks, entries.size() - marks.size());
   }
 
   /** By the label: frames at the nominal rate, so that clips and entries are on one axis. */

@@ -364,16 +364,31 @@ final class DayMap extends Region {
       if (right - left < 3) {
         g.strokeLine(left, top, left, top + height);
       } else {
-        g.setFill(wash.getValue());
-        g.fillRect(left, top, right - left, height);
+        if (lane.isSound()) {
+          hatch(g, left, top, right, height);
+        } else {
+          g.setFill(wash.getValue());
+          g.fillRect(left, top, right - left, height);
+        }
         g.strokeRect(left, top, right - left, height);
-        if ((lane.end(i) - lane.start(i)) * room > 8.5 * lane.nameOf(i).length()) {
+        if (!lane.isSound()
+            && (lane.end(i) - lane.start(i)) * room > 8.5 * lane.nameOf(i).length()) {
           g.setFont(Font.font("IBM Plex Sans", 11));
           g.setFill(ink.getValue());
           g.fillText(lane.nameOf(i), left + 4, top + height / 2, right - left - 6);
         }
       }
     }
+  }
+
+  /** Sound is hatched, picture is plain. */
+  private void hatch(GraphicsContext g, double left, double top, double right, double height) {
+    g.setStroke(quiet.getValue());
+    for (double x = left; x < right; x += 5) {
+      double reach = Math.min(height, right - x);
+      g.strokeLine(x, top + height, x + reach, top + height - reach);
+    }
+    g.setStroke(ink.getValue());
   }
 
   private void drawEntries(GraphicsContext g, Lane lane, double y) {

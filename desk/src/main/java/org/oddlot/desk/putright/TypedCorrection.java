@@ -4,8 +4,6 @@ import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -14,13 +12,13 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.oddlot.desk.kit.Actions;
+import org.oddlot.desk.kit.FrameShift;
 import org.oddlot.desk.kit.Words;
 import org.oddlot.pass.putright.Correction;
+import org.oddlot.time.Rational;
 
 /** A shift or a date that is typed. */
 final class TypedCorrection {
-  private static final Pattern SHIFT = Pattern.compile("([+−-]?)(?:(\\d+):)?(?:(\\d+):)?(\\d+)");
-
   private final Correction correction;
   private final Consumer<String> onChoice;
   private final TextField field = new TextField();
@@ -82,18 +80,7 @@ final class TypedCorrection {
 
   /** {@code 7:12} at 24 frames in a second is 180. */
   static Optional<Long> frames(String text, long nominal) {
-    Matcher matcher = SHIFT.matcher(text);
-    if (!matcher.matches()) {
-      return Optional.empty();
-    }
-    String first = matcher.group(2);
-    String second = matcher.group(3);
-    long minutes = second == null ? 0 : Long.parseLong(first);
-    long seconds =
-        second == null ? (first == null ? 0 : Long.parseLong(first)) : Long.parseLong(second);
-    long frames = (minutes * 60 + seconds) * nominal + Long.parseLong(matcher.group(4));
-    return Optional.of(
-        matcher.group(1).isEmpty() || matcher.group(1).equals("+") ? frames : -frames);
+    return FrameShift.parse(text, nominal).filter(Rational::isWhole).map(Rational::numerator);
   }
 
   private static Optional<LocalDate> date(String text) {

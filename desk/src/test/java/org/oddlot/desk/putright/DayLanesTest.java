@@ -59,6 +59,28 @@ class DayLanesTest {
     assertThat(camera.firstFrom(camera.end(17) + 3600)).isEqualTo(18);
   }
 
+  @Test
+  void eachRecorderHasARowAndItsFilesAreNoClipsOfACamera() throws IOException {
+    Matter matter =
+        Intake.read(LotFile.open(Demo.makeDayThree(folder.resolve("three"))), Progress.NONE)
+            .matter();
+    DayLanes lanes = DayLanes.of(matter, Optional.empty());
+    assertThat(lanes.lanes())
+        .extracting(lane -> lane.name() + " " + lane.size())
+        .containsExactly(
+            "Camera A 8",
+            "Camera B 3",
+            "Camera D 1",
+            "Gannet 1",
+            "Skua 4",
+            "Tern 8 9",
+            "orrin-day3-shots.csv 11",
+            "orrin-day3-sound-r01.csv 0");
+    DayLanes.Lane tern = lanes.lanes().get(5);
+    // The label of the first recording: two seconds and fifteen thousandths before 21:40.
+    assertThat(tern.start(0)).isBetween(77_997.9, 77_998.0);
+  }
+
   @ParameterizedTest
   @CsvSource({"7:12, 180", "-7:12, -180", "+180, 180", "1:07:12, 1620", "−3, -3"})
   void shiftsAreTypedInSecondsAndFrames(String text, long frames) {

@@ -292,4 +292,62 @@ class DeskTest {
         .contains("\"kind\" : \"remark\"")
         .contains("\"at\" : \"00:00:04:04\"");
   }
+
+  private Project readWithChannels(String metadata) throws IOException {
+    return read(CLIP.replace("\"practice_desk\":{", metadata + "\"practice_desk\":{"));
+  }
+
+  @Test
+  void channelsAreTakenFromTheOpenPlacesAndKeptInItsOwn() throws IOException {
+    Project project =
+        readWithChannels(
+            """
+            "oddlot":{"channels":[{"channel":1,"name":"Boom","role":"Dialogue/Boom"},
+              {"channel":3,"channels":6,"layout":"5.1","role":"Effects/Atmos"}]},""");
+    assertThat(project.complaints()).isEmpty();
+    Item.Clip clip = project.clips().getFirst();
+    assertThat(clip.channels())
+        .containsExactly(
+            new Item.Channel(0, "Boom", "Dialogue: Boom", 1, ""),
+            new Item.Channel(2, "", "Effects: Atmos", 6, "5.1"));
+
+    String written = new String(DeskWriter.write(clip), StandardCharsets.UTF_8);
+    assertThat(written).contains("\"lanes\"").contains("\"bus\" : \"Dialogue: Boom\"");
+    assertThat(written).doesNotContain("oddlot");
+    assertThat(read(written).clips().getFirst().channels()).isEqualTo(clip.channels());
+    assertThat(DeskReport.json("x.otio", project)).contains("\"label\" : \"Boom\"");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "[{\"no\":0,\"bus\":\"Dialogue\"}]|is no bus",
+        "[{\"no\":0},{\"no\":0}]|is there twice",
+        "[{\"label\":\"Boom\"}]|cannot be"
+      })
+  void channelsThatCannotBeAreComplainedAbout(String lanes, String complaint) throws IOException {
+    Project project =
+        read(CLIP.replace("\"practice_desk\":{", "\"practice_desk\":{\"lanes\":" + lanes + ","));
+    assertThat(project.complaints()).anyMatch(c -> c.text().contains(complaint));
+  }
+
+  @Test
+  void stacksInBinsAreReported() throws IOException {
+    String stack =
+        "{\"OTIO_SCHEMA\":\"Stack.1\",\"name\":\"A001C001\",\"metadata\":{},\"source_range\":null,"
+            + "\"children\":[{\"OTIO_SCHEMA\":\"Track.1\",\"name\":\"Picture\",\"kind\":\"Video\","
+            + "\"metadata\":{},\"source_range\":null,\"children\":["
+            + CLIP
+            + "]}]}";
+    Project project =
+        read(
+            "{\"OTIO_SCHEMA\":\"SerializableCollection.1\",\"name\":\"Synced\",\"metadata\":{},\"children\":["
+                + stack
+                + "]}");
+    assertThat(project.complaints()).isEmpty();
+    assertThat(DeskReport.json("x.otio", project).replaceAll("\\s", ""))
+        .contains(
+            "\"stacks\":[{\"name\":\"A001C001\",\"bin\":\"Synced\",\"tracks\":[\"Picture\"]}]");
+  }
 }
