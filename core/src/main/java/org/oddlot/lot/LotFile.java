@@ -205,6 +205,6 @@ public final class LotFile {
                 new Settings(settings)));
       }
     }
-    return steps.isEmpty() ? RunSheet.initial() : new RunSheet(steps);
+    return steps.isEmpty() ? RunSheet.initial() : new RunSheet(steps).withUnknown();
   }
 }

@@ -30,6 +30,27 @@ public record RunSheet(List<Step> steps) {
         Passes.all().stream().map(pass -> new Step(pass.id(), true, Settings.INITIAL)).toList());
   }
 
+  /**
+   * This with the passes that were not there yet when it was saved, each behind the one that it
+   * usually follows, and switched off: what was saved gives what it gave before.
+   */
+  public RunSheet withUnknown() {
+    var all = new ArrayList<>(steps);
+    String before = "";
+    for (Pass pass : Passes.all()) {
+      if (all.stream().noneMatch(step -> step.pass().equals(pass.id()))) {
+        String follows = before;
+        int at = 0;
+        for (int i = 0; i < all.size(); i++) {
+          at = all.get(i).pass().equals(follows) ? i + 1 : at;
+        }
+        all.add(at, new Step(pass.id(), false, Settings.INITIAL));
+      }
+      before = pass.id();
+    }
+    return new RunSheet(all);
+  }
+
   /** This with one step changed. */
   public RunSheet withStep(String pass, UnaryOperator<Step> change) {
     return new RunSheet(

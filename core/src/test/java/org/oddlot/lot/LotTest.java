@@ -306,4 +306,21 @@ class LotTest {
             .as((yes, chosen) -> yes ? Decision.accept(chosen) : Decision.decline());
     return Arbitraries.maps(Arbitraries.strings(), decision).ofMaxSize(6);
   }
+
+  @Test
+  void aLotOfBeforeAPassWasThereHasItSwitchedOff() throws IOException {
+    Path file = folder.resolve("old.oddlot");
+    Files.writeString(
+        file,
+        """
+        {"oddlot": 1, "name": "Old", "inputs": [], "decisions": {},
+         "run_sheet": [{"pass": "intake", "on": true}, {"pass": "tag", "on": true},
+                       {"pass": "match", "on": true}, {"pass": "return", "on": true}]}
+        """);
+    assertThat(LotFile.open(file).sheet().steps())
+        .extracting(step -> step.pass() + (step.on() ? "" : " off"))
+        .containsExactly(
+            "intake", "putright off", "tag", "sync off", "roles off", "layout off", "match",
+            "return");
+  }
 }

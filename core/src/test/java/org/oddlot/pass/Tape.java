@@ -17,6 +17,7 @@ public final class Tape {
   private final double seconds;
   private FrameRate rate = FrameRate.FPS_24;
   private long clock = 48_000;
+  private boolean drop;
   private String scene = "";
   private String take = "";
   private String recorder = "Recorder";
@@ -56,6 +57,13 @@ public final class Tape {
     return this;
   }
 
+  /** Labelled at 29.97 with frames dropped. */
+  public Tape dropFrame() {
+    rate = FrameRate.FPS_29_97;
+    drop = true;
+    return this;
+  }
+
   public Tape slate(String newScene, String newTake) {
     scene = newScene;
     take = newTake;
@@ -92,7 +100,7 @@ public final class Tape {
         Math.round(seconds * 48_000),
         Optional.of(SampleTime.of(reference, clock)),
         Optional.of(rate),
-        false,
+        drop,
         Optional.of(day),
         scene,
         take,

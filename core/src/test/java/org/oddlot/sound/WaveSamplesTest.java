@@ -26,8 +26,17 @@ class WaveSamplesTest {
 
   private static WaveHead head(WaveHead.Coding coding, int channels, int bytes, long frames) {
     return new WaveHead(
-        "RIFF", coding, channels, 48_000, bytes * 8, channels * bytes, 4, frames,
-        Optional.empty(), Optional.empty(), List.of());
+        "RIFF",
+        coding,
+        channels,
+        48_000,
+        bytes * 8,
+        channels * bytes,
+        4,
+        frames,
+        Optional.empty(),
+        Optional.empty(),
+        List.of());
   }
 
   /** Half of full scale in each way of writing it, on the second of two channels. */
@@ -65,10 +74,8 @@ class WaveSamplesTest {
 
   @Test
   void whatIsCompressedIsRefused() {
-    assertThatThrownBy(
-            () ->
-                WaveSamples.read(
-                    folder.resolve("raw"), head(WaveHead.Coding.OTHER, 1, 2, 9), 1, 0, 3))
+    assertThatThrownBy(() ->
+            WaveSamples.read(folder.resolve("raw"), head(WaveHead.Coding.OTHER, 1, 2, 9), 1, 0, 3))
         .isInstanceOf(IOException.class);
   }
 
@@ -85,8 +92,7 @@ class WaveSamplesTest {
           .write(
               file,
               values.size(),
-              (channel, frame) ->
-                  values.get((int) (frame + channel) % values.size()) / 32_767f);
+              (channel, frame) -> values.get((int) (frame + channel) % values.size()) / 32_767f);
       WaveHead head = WaveReader.read(file, new Problems("x.wav")).orElseThrow();
       for (int channel = 1; channel <= channels; channel++) {
         float[] read = WaveSamples.read(file, head, channel, from - 100L, 250);

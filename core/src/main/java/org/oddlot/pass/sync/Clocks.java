@@ -62,8 +62,7 @@ final class Clocks {
 
   /** How a recording's timecode is compared with a picture's. */
   Reading reading(Recording recording, FrameRate picture) {
-    boolean matters = Reading.matters(picture, recording.first().timecodeRate().orElse(picture));
-    return matters
+    return Reading.matters(picture, recording.first())
         ? Optional.ofNullable(readings.get(recording.recorder())).orElse(Reading.LABELS)
         : Reading.LABELS;
   }

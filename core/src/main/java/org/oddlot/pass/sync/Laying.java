@@ -13,6 +13,7 @@ import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.SampleTime;
+import org.oddlot.time.Timecode;
 
 /**
  * Lays recordings to pictures by timecode. A time reference counts samples since midnight, and the
@@ -33,10 +34,10 @@ public final class Laying {
   private final List<Picture> pictures;
   private final List<Sound> sounds;
 
-  /** A picture and, roughly, when it is. */
-  private record Picture(Source source, double label, double clock, double seconds) {}
+  /** A picture and, roughly, when it is, its frames counted as time. */
+  private record Picture(Source source, double clock, double seconds) {}
 
-  /** A recording and, roughly, when it is; by the label only as far as its rate is known. */
+  /** A recording and, roughly, when it is by its own clock. */
   private record Sound(Recording recording, SampleTime reference, double clock, double seconds) {}
 
   /** Lays what is in {@code matter}. */
@@ -48,7 +49,6 @@ public final class Laying {
         pictures.add(
             new Picture(
                 source,
-                (double) start.value() / start.rate().nominal(),
                 start.seconds().toDouble(),
                 source.range().orElseThrow().duration().seconds().toDouble()));
       }
@@ -72,9 +72,8 @@ public final class Laying {
     var all = new ArrayList<Laid>();
     for (Picture picture : pictures) {
       for (Sound sound : sounds) {
-        FrameRate rate = rate(sound, picture.source);
         laid(picture, sound, Reading.LABELS, Rational.ZERO).ifPresent(all::add);
-        if (Reading.matters(picture.source.rate().orElseThrow(), rate)) {
+        if (Reading.matters(picture.source.rate().orElseThrow(), sound.recording.first())) {
           laid(picture, sound, Reading.CLOCK, Rational.ZERO).ifPresent(all::add);
         }
       }
@@ -98,29 +97,26 @@ public final class Laying {
     return all;
   }
 
-  private static FrameRate rate(Sound sound, Source picture) {
-    return sound.recording.first().timecodeRate().orElseGet(() -> picture.rate().orElseThrow());
-  }
-
-  private static Optional<Laid> laid(Picture picture, Sound sound, Reading reading, Rational late) {
+  private static Optional<Laid> laid(
+      Picture picture, Sound sound, Reading reading, Rational late) {
     FrameRate pictureRate = picture.source.rate().orElseThrow();
-    FrameRate soundRate = rate(sound, picture.source);
-    // Both roughly, at the sound's own pace: label seconds of the sound are slower than its clock.
-    double pace = reading == Reading.LABELS ? soundRate.nominal() / soundRate.toDouble() : 1;
-    double begins = (reading == Reading.LABELS ? picture.label : picture.clock) * pace;
+    SoundFile file = sound.recording.first();
+    boolean labels = reading == Reading.LABELS;
+    // Both roughly, at the sound's own pace: its labels may take longer than the clock.
+    double begins =
+        labels
+            ? picture.clock
+                / Reading.labelSecond(pictureRate, isDropped(pictureRate, file)).toDouble()
+                * labelSecond(pictureRate, file).toDouble()
+            : picture.clock;
     double apart = sound.clock - late.toDouble() / sound.reference.sampleRate() - begins;
-    double day = DAY * pace;
+    double day = day(pictureRate, file, reading).toDouble();
     long days = Math.round(apart / day);
     for (long k = days - 1; k <= days + 1; k++) {
       double from = apart - k * day;
       if (from < picture.seconds + MARGIN && from + sound.seconds > -MARGIN) {
-        Laid laid =
-            new Laid(
-                picture.source,
-                sound.recording,
-                reading,
-                first(picture.source, pictureRate, soundRate, sound.reference, reading, k)
-                    .plus(late));
+        Rational first = first(picture.source, file, reading, k).plus(late);
+        var laid = new Laid(picture.source, sound.recording, reading, first);
         if (laid.overlaps() && isSameDay(laid)) {
           return Optional.of(laid);
         }
@@ -130,26 +126,43 @@ public final class Laying {
   }
 
   /**
-   * The sample of the picture's first frame, the recording being {@code days} later by the clock.
+   * Whether a picture's labels are taken to drop frames: the timeline does not say it, the recorder
+   * does, and both were set alike.
    */
-  static Rational first(
-      Source picture,
-      FrameRate pictureRate,
-      FrameRate soundRate,
-      SampleTime reference,
-      Reading reading,
-      long days) {
-    RationalTime start = picture.start().orElseThrow();
+  private static boolean isDropped(FrameRate picture, SoundFile sound) {
+    return sound.dropFrame() && picture.canDropFrames();
+  }
+
+  private static Rational labelSecond(FrameRate picture, SoundFile sound) {
+    return Reading.labelSecond(sound.timecodeRate().orElse(picture), sound.dropFrame());
+  }
+
+  /** How long a day of the recorder takes, in seconds. */
+  private static Rational day(FrameRate picture, SoundFile sound, Reading reading) {
+    FrameRate rate = sound.timecodeRate().orElse(picture);
+    if (reading == Reading.CLOCK) {
+      return Rational.of(DAY);
+    }
+    return sound.dropFrame() && rate.canDropFrames()
+        ? Rational.of(Timecode.framesInADay(rate, true)).times(rate.frameDuration())
+        : labelSecond(picture, sound).times(DAY);
+  }
+
+  /** The sample of the picture's first frame, the recording being so many days later. */
+  static Rational first(Source picture, SoundFile sound, Reading reading, long days) {
+    FrameRate rate = picture.rate().orElseThrow();
+    SampleTime reference = sound.reference().orElseThrow();
+    Rational start = picture.start().orElseThrow().seconds();
     Rational seconds =
-        switch (reading) {
-          case LABELS ->
-              Rational.of(start.value(), pictureRate.nominal())
-                  .plus(Rational.of(days * DAY))
-                  .times(soundRate.nominal())
-                  .dividedBy(soundRate.toRational());
-          case CLOCK -> start.seconds().plus(Rational.of(days * DAY));
-        };
-    return seconds.times(reference.sampleRate()).minus(Rational.of(reference.samples()));
+        reading == Reading.CLOCK
+            ? start
+            : start
+                .dividedBy(Reading.labelSecond(rate, isDropped(rate, sound)))
+                .times(labelSecond(rate, sound));
+    return seconds
+        .plus(day(rate, sound, reading).times(days))
+        .times(reference.sampleRate())
+        .minus(Rational.of(reference.samples()));
   }
 
   private static boolean isSameDay(Laid laid) {

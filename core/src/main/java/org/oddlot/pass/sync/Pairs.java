@@ -256,7 +256,7 @@ final class Pairs {
             ? Phrase.of(", clock of %d Hz", sound.reference().orElseThrow().sampleRate())
             : "";
     String read =
-        Reading.matters(picture, sound.timecodeRate().orElse(picture))
+        Reading.matters(picture, sound)
             ? "; " + pair.reading().words()
             : "";
     return Phrase.of(

@@ -105,8 +105,7 @@ final class Recorders {
     List<Laid> mixed =
         pairs.stream()
             .filter(pair ->
-                Reading.matters(
-                    pair.rate(), pair.recording().first().timecodeRate().orElse(pair.rate())))
+                Reading.matters(pair.rate(), pair.recording().first()))
             .toList();
     if (mixed.isEmpty()) {
       return Optional.empty();
@@ -289,15 +288,8 @@ final class Recorders {
    */
   private static double late(Recording recording, Source picture) {
     var file = recording.first();
-    FrameRate rate = picture.rate().orElseThrow();
     Rational first =
-        Laying.first(
-            picture,
-            rate,
-            file.timecodeRate().orElse(rate),
-            file.reference().orElseThrow(),
-            Reading.LABELS,
-            0);
+        Laying.first(picture, file, Reading.LABELS, 0);
     double seconds = -first.toDouble() / file.reference().orElseThrow().sampleRate();
     return seconds - Math.rint(seconds / 86_400) * 86_400;
   }

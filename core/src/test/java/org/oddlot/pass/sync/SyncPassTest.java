@@ -258,6 +258,30 @@ class SyncPassTest {
         .contains("Recorder: S01T01 " + 36_000L * 24 * 2002 + "+" + 2400 * 2002);
   }
 
+  /** SMPTE ST 12-1: a day of labels that are dropped has 2,589,408 frames. */
+  @Test
+  void droppedLabelsKeepUpWithTheClockAlsoOverMidnight() {
+    long frames = 2_589_408L;
+    // A hundred frames before the end of the day, and fifty after its beginning.
+    long reference = Math.round((frames - 100) * 1601.6);
+    Outcome outcome =
+        Sample.at(FrameRate.FPS_29_97)
+            .clip("A001C001 00:00:01:20 90 A 2026-03-15")
+            .sound(Tape.from("S01T01", reference, 20).dropFrame().file())
+            .run();
+    assertThat(shape(synced(outcome).getFirst()))
+        .contains("Recorder: S01T01 " + (reference + Math.round(150 * 1601.6)) + "+144144");
+
+    // Beside a picture that falls behind the clock it is asked which is meant.
+    Outcome mixed =
+        Sample.at(FILM)
+            .clip("A001C001 10:00:00:00 240 A 2026-03-14")
+            .sound(Tape.from("S01T01", 36_000L * 48_000, 20).dropFrame().file())
+            .run();
+    assertThat(recorder(mixed).headline()).isEqualTo("29.97, picture 23.976");
+    assertThat(pair(mixed, 0).laid().offsetFrames()).isZero();
+  }
+
   private static Sample lateRecorder() {
     Sample sample = Sample.at(FILM);
     for (int i = 1; i <= 4; i++) {

@@ -156,8 +156,7 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
     var recorders =
         matter.recordings().stream()
             .filter(recording -> isOf(recording.first().day(), day))
-            .collect(
-                Collectors.groupingBy(Recording::recorder, TreeMap::new, Collectors.toList()));
+            .collect(Collectors.groupingBy(Recording::recorder, TreeMap::new, Collectors.toList()));
     recorders.forEach((recorder, recordings) -> lanes.add(recordings(recorder, recordings)));
     for (Paper paper : matter.papers()) {
       List<LogEntry> entries =
@@ -232,11 +231,7 @@ record DayLanes(List<Lane> lanes, Optional<LocalDate> day) {
   /** By its label where its timecode rate is known, else by the clock. */
   private static Mark mark(Recording recording) {
     double pace =
-        recording
-            .first()
-            .timecodeRate()
-            .map(rate -> rate.toDouble() / rate.nominal())
-            .orElse(1.0);
+        recording.first().timecodeRate().map(rate -> rate.toDouble() / rate.nominal()).orElse(1.0);
     double from = recording.first().reference().orElseThrow().seconds().toDouble() * pace;
     double lasts = (double) recording.first().frames() / recording.first().sampleRate();
     return new Mark(from, from + lasts * pace, recording.name());

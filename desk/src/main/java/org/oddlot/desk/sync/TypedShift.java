@@ -65,7 +65,7 @@ final class TypedShift {
   /** {@code 7:12} at 24000/1001 is 180 frames of 2002 samples. */
   static Optional<Long> samples(String text, FrameRate rate, long sampleRate) {
     return FrameShift.parse(text, rate.nominal())
-        .map(frames ->
-            frames.times(rate.samplesPerFrame(sampleRate)).rounded(RoundingMode.HALF_UP));
+        .map(
+            frames -> frames.times(rate.samplesPerFrame(sampleRate)).rounded(RoundingMode.HALF_UP));
   }
 }

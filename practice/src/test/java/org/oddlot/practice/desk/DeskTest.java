@@ -303,7 +303,8 @@ class DeskTest {
         readWithChannels(
             """
             "oddlot":{"channels":[{"channel":1,"name":"Boom","role":"Dialogue/Boom"},
-              {"channel":3,"channels":6,"layout":"5.1","role":"Effects/Atmos"}]},""");
+              {"channel":3,"channels":6,"layout":"5.1","role":"Effects/Atmos"}]},\
+            """);
     assertThat(project.complaints()).isEmpty();
     Item.Clip clip = project.clips().getFirst();
     assertThat(clip.channels())
