@@ -320,7 +320,13 @@ class LotTest {
     assertThat(LotFile.open(file).sheet().steps())
         .extracting(step -> step.pass() + (step.on() ? "" : " off"))
         .containsExactly(
-            "intake", "putright off", "tag", "sync off", "roles off", "layout off", "match",
+            "intake",
+            "putright off",
+            "tag",
+            "sync off",
+            "roles off",
+            "layout off",
+            "match",
             "return");
   }
 }

@@ -97,6 +97,9 @@ final class Tour {
     });
     third.ifPresent(lot -> {
       steps.add(() -> session.open(List.of(lot)));
+      steps.add(() -> station("intake"));
+      steps.add(() -> select("intake-rows", 5));
+      steps.add(() -> picture("sound-roll"));
       steps.add(() -> station("sync"));
       steps.add(() -> report("The third day, before anything is decided"));
       steps.add(() -> select("sync-rows", 1));

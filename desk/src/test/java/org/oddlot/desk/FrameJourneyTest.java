@@ -44,8 +44,7 @@ class FrameJourneyTest extends Journey {
     settle();
     assertThat(session.state().lot().sheet().steps())
         .extracting(RunSheet.Step::pass)
-        .containsExactly(
-            "intake", "putright", "tag", "match", "sync", "roles", "layout", "return");
+        .containsExactly("intake", "putright", "tag", "match", "sync", "roles", "layout", "return");
     shortcut(KeyCode.Z);
     assertThat(session.state().lot().sheet()).isEqualTo(RunSheet.initial());
   }

@@ -35,10 +35,16 @@ public final class Laying {
   private final List<Sound> sounds;
 
   /** A picture and, roughly, when it is, its frames counted as time. */
-  private record Picture(Source source, double clock, double seconds) {}
+  private record Picture(
+      Source source, FrameRate rate, double clock, double seconds, double labelSecond) {}
 
   /** A recording and, roughly, when it is by its own clock. */
-  private record Sound(Recording recording, SampleTime reference, double clock, double seconds) {}
+  private record Sound(
+      Recording recording,
+      SampleTime reference,
+      double clock,
+      double seconds,
+      Optional<Double> labelSecond) {}
 
   /** Lays what is in {@code matter}. */
   public Laying(Matter matter) {
@@ -49,8 +55,10 @@ public final class Laying {
         pictures.add(
             new Picture(
                 source,
+                start.rate(),
                 start.seconds().toDouble(),
-                source.range().orElseThrow().duration().seconds().toDouble()));
+                source.range().orElseThrow().duration().seconds().toDouble(),
+                Reading.labelSecond(start.rate(), false).toDouble()));
       }
     }
     sounds = new ArrayList<>();
@@ -63,7 +71,9 @@ public final class Laying {
                       recording,
                       reference,
                       reference.seconds().toDouble(),
-                      (double) file.frames() / file.sampleRate())));
+                      (double) file.frames() / file.sampleRate(),
+                      file.timecodeRate()
+                          .map(rate -> Reading.labelSecond(rate, file.dropFrame()).toDouble()))));
     }
   }
 
@@ -73,7 +83,7 @@ public final class Laying {
     for (Picture picture : pictures) {
       for (Sound sound : sounds) {
         laid(picture, sound, Reading.LABELS, Rational.ZERO).ifPresent(all::add);
-        if (Reading.matters(picture.source.rate().orElseThrow(), sound.recording.first())) {
+        if (Reading.matters(picture.rate, sound.recording.first())) {
           laid(picture, sound, Reading.CLOCK, Rational.ZERO).ifPresent(all::add);
         }
       }
@@ -89,7 +99,7 @@ public final class Laying {
         laid(
                 picture,
                 sound,
-                clocks.reading(sound.recording, picture.source.rate().orElseThrow()),
+                clocks.reading(sound.recording, picture.rate),
                 clocks.late(sound.recording))
             .ifPresent(all::add);
       }
@@ -97,20 +107,15 @@ public final class Laying {
     return all;
   }
 
-  private static Optional<Laid> laid(
-      Picture picture, Sound sound, Reading reading, Rational late) {
-    FrameRate pictureRate = picture.source.rate().orElseThrow();
+  private static Optional<Laid> laid(Picture picture, Sound sound, Reading reading, Rational late) {
     SoundFile file = sound.recording.first();
     boolean labels = reading == Reading.LABELS;
     // Both roughly, at the sound's own pace: its labels may take longer than the clock.
-    double begins =
-        labels
-            ? picture.clock
-                / Reading.labelSecond(pictureRate, isDropped(pictureRate, file)).toDouble()
-                * labelSecond(pictureRate, file).toDouble()
-            : picture.clock;
+    double ofPicture = isDropped(picture.rate, file) ? 1 : picture.labelSecond;
+    double ofSound = sound.labelSecond.orElse(file.dropFrame() ? 1 : picture.labelSecond);
+    double begins = labels ? picture.clock / ofPicture * ofSound : picture.clock;
     double apart = sound.clock - late.toDouble() / sound.reference.sampleRate() - begins;
-    double day = day(pictureRate, file, reading).toDouble();
+    double day = labels ? DAY * ofSound : DAY;
     long days = Math.round(apart / day);
     for (long k = days - 1; k <= days + 1; k++) {
       double from = apart - k * day;

@@ -255,10 +255,7 @@ final class Pairs {
         sound.isPulled()
             ? Phrase.of(", clock of %d Hz", sound.reference().orElseThrow().sampleRate())
             : "";
-    String read =
-        Reading.matters(picture, sound)
-            ? "; " + pair.reading().words()
-            : "";
+    String read = Reading.matters(picture, sound) ? "; " + pair.reading().words() : "";
     return Phrase.of(
         "picture %s, sound %d Hz, %s%s%s", picture, sound.sampleRate(), own, pulled, read);
   }

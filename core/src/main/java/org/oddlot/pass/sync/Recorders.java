@@ -104,8 +104,7 @@ final class Recorders {
   private Optional<RecorderFinding> rate(String recorder, List<Laid> pairs) {
     List<Laid> mixed =
         pairs.stream()
-            .filter(pair ->
-                Reading.matters(pair.rate(), pair.recording().first()))
+            .filter(pair -> Reading.matters(pair.rate(), pair.recording().first()))
             .toList();
     if (mixed.isEmpty()) {
       return Optional.empty();
@@ -288,8 +287,7 @@ final class Recorders {
    */
   private static double late(Recording recording, Source picture) {
     var file = recording.first();
-    Rational first =
-        Laying.first(picture, file, Reading.LABELS, 0);
+    Rational first = Laying.first(picture, file, Reading.LABELS, 0);
     double seconds = -first.toDouble() / file.reference().orElseThrow().sampleRate();
     return seconds - Math.rint(seconds / 86_400) * 86_400;
   }

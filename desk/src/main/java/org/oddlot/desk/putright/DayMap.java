@@ -111,7 +111,7 @@ final class DayMap extends Region {
 
   /** Shows another day, all of it. */
   void show(DayLanes newDay, Optional<String> chosenLog, double triedShift) {
-    boolean same = newDay.day().equals(day.day()) && newDay.lanes().size() == day.lanes().size();
+    boolean same = newDay.day().equals(day.day()) && names(newDay).equals(names(day));
     day = newDay;
     chosen = chosenLog;
     shift = triedShift;
@@ -379,6 +379,10 @@ final class DayMap extends Region {
         }
       }
     }
+  }
+
+  private static List<String> names(DayLanes day) {
+    return day.lanes().stream().map(Lane::name).toList();
   }
 
   /** Sound is hatched, picture is plain. */
