@@ -41,6 +41,7 @@ final class IxmlReader {
       Pattern.compile("encoding\\s*=\\s*[\"']([A-Za-z0-9._-]+)");
   private static final Pattern DOCTYPE =
       Pattern.compile("<!DOCTYPE[^>\\[]*(?:\\[.*?\\]\\s*)?>", Pattern.DOTALL);
+  private static final Pattern WHOLE = Pattern.compile("\\d{1,18}");
   private static final int DEEPEST = 64;
 
   /** Making one takes longer than reading with it, and each may be used by one thread only. */
@@ -175,7 +176,14 @@ final class IxmlReader {
    * Element names as they are compared: some write CHANNEL-INDEX, ChannelIndex or channel_index.
    */
   private static String plain(String name) {
-    return name.toUpperCase(Locale.ROOT).replaceAll("[_\\-:. ]", "");
+    var plain = new StringBuilder(name.length());
+    for (int i = 0; i < name.length(); i++) {
+      char c = name.charAt(i);
+      if (Character.isLetterOrDigit(c)) {
+        plain.append(Character.toUpperCase(c));
+      }
+    }
+    return plain.toString();
   }
 
   private void keep(Deque<String> path, String name, String text) {
@@ -232,7 +240,7 @@ final class IxmlReader {
 
   private static Optional<Long> whole(Map<String, String> from, String key) {
     String text = from.getOrDefault(key, "").strip();
-    return text.matches("\\d{1,18}") ? Optional.of(Long.parseLong(text)) : Optional.empty();
+    return WHOLE.matcher(text).matches() ? Optional.of(Long.parseLong(text)) : Optional.empty();
   }
 
   /** The tracks, counted from one whatever the file counts from. */
