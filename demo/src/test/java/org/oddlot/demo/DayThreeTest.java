@@ -72,7 +72,7 @@ class DayThreeTest {
         .filteredOn(judged -> judged.finding() instanceof RecorderFinding)
         .extracting(judged -> judged.finding().title() + ": " + judged.finding().headline())
         .containsExactly(
-            "Gannet: 25, picture 23.976", "Tern 8: in step by ear", "Skua: 12.0 f late by ear");
+            "Gannet: 25 beside 23.976", "Tern 8: in step by ear", "Skua: 12.0 f late by ear");
     assertThat(outcome.step("sync").orElseThrow().look().remarks())
         .extracting(Look.Remark::title, Look.Remark::text)
         .containsExactly(

@@ -13,7 +13,7 @@ import org.oddlot.timeline.Timeline;
  * @param timeline the timeline
  * @param made the timeline with its sound by role
  * @param standing to look at where it can be made, open where it cannot, settled where nothing has
- *     a role
+ *     a role or it is there
  * @param reason what it would be, or why it cannot be
  * @param evidence the audit: each role's seconds before and after
  */

@@ -66,19 +66,33 @@ public final class LayoutPass implements Pass {
       Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
     var findings = new ArrayList<LayoutFinding>();
     for (Document document : matter.documents()) {
+      var timelines = new ArrayList<Timeline>();
       Placed.root(document.root())
           .walk(placed -> {
-            if (placed.object() instanceof Timeline timeline && !RoleTracks.areIn(timeline)) {
-              progress.check();
-              finding(document, timeline, settings.text(ORDER)).ifPresent(findings::add);
+            if (placed.object() instanceof Timeline timeline) {
+              timelines.add(timeline);
             }
           });
+      List<Map<String, Rational>> there =
+          timelines.stream()
+              .filter(RoleTracks::areIn)
+              .map(timeline -> Heard.in(timeline, document.profile()).secondsByRole())
+              .toList();
+      for (Timeline timeline : timelines) {
+        if (!RoleTracks.areIn(timeline)) {
+          progress.check();
+          finding(document, timeline, settings.text(ORDER), there).ifPresent(findings::add);
+        }
+      }
     }
     return Look.of(findings);
   }
 
   private static Optional<LayoutFinding> finding(
-      Document document, Timeline timeline, String order) {
+      Document document,
+      Timeline timeline,
+      String order,
+      List<Map<String, Rational>> there) {
     Heard heard = Heard.in(timeline, document.profile());
     if (heard.pieces().isEmpty()) {
       return Optional.empty();
@@ -109,8 +123,10 @@ public final class LayoutPass implements Pass {
             document.name(),
             timeline,
             made.timeline(),
-            standing(document, before, after),
-            reason(document, heard, before, after),
+            there.contains(before) ? Standing.SETTLED : standing(document, before, after),
+            there.contains(before)
+                ? "a timeline with this sound by role is there"
+                : reason(document, heard, before, after),
             evidence));
   }
 

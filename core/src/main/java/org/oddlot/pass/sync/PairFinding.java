@@ -11,6 +11,7 @@ import org.oddlot.pass.Standing;
  *
  * @param laid how they lie
  * @param measured where they lie by ear, if that was heard
+ * @param isDone whether a synced clip of the two is there already
  * @param standing settled unless something speaks against it
  * @param headline in a few words
  * @param reason in a sentence
@@ -19,6 +20,7 @@ import org.oddlot.pass.Standing;
 public record PairFinding(
     Laid laid,
     Optional<MeasuredOffset> measured,
+    boolean isDone,
     Standing standing,
     String headline,
     String reason,

@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Matter;
 import org.oddlot.pass.MeasuredOffset;
 import org.oddlot.pass.Standing;
@@ -20,8 +19,6 @@ import org.oddlot.timeline.Bin;
 
 /** Judges pictures and recordings that lie together. */
 final class Pairs {
-  private static final String DONE = "synced already";
-
   private final Matter matter;
   private final List<Laid> laid;
   private final Clocks clocks;
@@ -51,11 +48,6 @@ final class Pairs {
 
   static String id(Laid pair) {
     return "sync:pair:" + key(pair.picture().id(), pair.recording().first().id());
-  }
-
-  /** Whether what was found is there already. */
-  static boolean isDone(Judged judged) {
-    return ((PairFinding) judged.finding()).headline().equals(DONE);
   }
 
   /** Two recordings of one recorder that would be heard over each other. */
@@ -121,6 +113,7 @@ final class Pairs {
       return new PairFinding(
           pair,
           heard,
+          isDone,
           Standing.OPEN,
           "no bin",
           "the file is a timeline by itself and has no bin for a synced clip",
@@ -133,8 +126,9 @@ final class Pairs {
     return new PairFinding(
         pair,
         heard,
+        isDone,
         doubt.isPresent() && !isDone ? Standing.TO_LOOK_AT : Standing.SETTLED,
-        isDone ? DONE : doubt.map(Doubt::headline).orElse(pair.cover() + " %"),
+        isDone ? "synced already" : doubt.map(Doubt::headline).orElse(pair.cover() + " %"),
         isDone ? "a synced clip of the two is there" : doubt.map(Doubt::reason).orElse(settled),
         evidence(pair, heard));
   }

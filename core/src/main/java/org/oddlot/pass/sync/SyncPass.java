@@ -132,7 +132,11 @@ public final class SyncPass implements Pass {
     var recorders = new ArrayList<Map.Entry<RecorderFinding, List<String>>>();
     for (Judged judged : accepted) {
       switch ((SyncFinding) judged.finding()) {
-        case PairFinding pair -> pairs.put(pair.id(), judged);
+        case PairFinding pair -> {
+          if (!pair.isDone()) {
+            pairs.put(pair.id(), judged);
+          }
+        }
         case RecorderFinding recorder -> recorders.add(Map.entry(recorder, judged.chosen()));
       }
     }
@@ -142,7 +146,7 @@ public final class SyncPass implements Pass {
     for (Laid pair : laid) {
       progress.check();
       Judged judged = pairs.get(Pairs.id(pair));
-      if (judged != null && !Pairs.isDone(judged)) {
+      if (judged != null) {
         synced.add(pair, judged.reason());
       }
     }

@@ -151,6 +151,21 @@ class LayoutPassTest {
         .extracting(TimelineObject::name)
         .containsExactly("Cut", "Cut by role");
     assertThat(root.children().getFirst()).isSameAs(timeline);
+
+    // Looked at again, with the new one beside it, there is nothing to do.
+    var document = outcome.end().documents().getFirst();
+    Outcome again =
+        new Engine()
+            .run(
+                Matter.of("Lot", List.of(document), List.of(), List.of()),
+                RunSheet.initial().only(List.of("layout")),
+                Map.of("layout:cut.otio:Cut", Decision.accept()),
+                Optional.empty(),
+                Progress.NONE);
+    assertThat(again.step("layout").orElseThrow().judged()).hasSize(1);
+    assertThat(again.step("layout").orElseThrow().judged().getFirst().finding().reason())
+        .isEqualTo("a timeline with this sound by role is there");
+    assertThat(again.end().documents().getFirst()).isEqualTo(document);
   }
 
   @Test

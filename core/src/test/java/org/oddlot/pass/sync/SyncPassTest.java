@@ -221,7 +221,7 @@ class SyncPassTest {
             .run();
 
     // 24 frames of 2002 samples are one second of a clock of 48,048 ...
-    assertThat(recorder(outcome).headline()).isEqualTo("24, picture 23.976");
+    assertThat(recorder(outcome).headline()).isEqualTo("24 beside 23.976");
     Map<String, Decision> labels =
         Map.of(recorder(outcome).id(), Decision.accept(List.of(Reading.LABELS.id())));
     Outcome put =
@@ -278,7 +278,7 @@ class SyncPassTest {
             .clip("A001C001 10:00:00:00 240 A 2026-03-14")
             .sound(Tape.from("S01T01", 36_000L * 48_000, 20).dropFrame().file())
             .run();
-    assertThat(recorder(mixed).headline()).isEqualTo("29.97, picture 23.976");
+    assertThat(recorder(mixed).headline()).isEqualTo("29.97 beside 23.976");
     assertThat(pair(mixed, 0).laid().offsetFrames()).isZero();
   }
 
