@@ -89,10 +89,7 @@ public final class LayoutPass implements Pass {
   }
 
   private static Optional<LayoutFinding> finding(
-      Document document,
-      Timeline timeline,
-      String order,
-      List<Map<String, Rational>> there) {
+      Document document, Timeline timeline, String order, List<Map<String, Rational>> there) {
     Heard heard = Heard.in(timeline, document.profile());
     if (heard.pieces().isEmpty()) {
       return Optional.empty();
