@@ -50,7 +50,7 @@ public final class Folders {
     String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
     // Some systems leave a twin of each file that begins with a full stop.
     return !name.startsWith(".")
-        && Stream.concat(SoundFile.ENDINGS.stream(), PAPERS.stream()).anyMatch(name::endsWith)
+        && Stream.concat(SoundFile.WAVE_ENDINGS.stream(), PAPERS.stream()).anyMatch(name::endsWith)
         && Files.isRegularFile(file);
   }
 }

@@ -34,9 +34,8 @@ import org.oddlot.timeline.TimelineObject;
 
 /** Reads the files of a lot. */
 public final class Intake {
-  /** Sound that is no WAVE file, and containers that can hold sound alone. */
-  private static final List<String> OTHER_SOUND =
-      List.of(".aif", ".aiff", ".aifc", ".caf", ".flac", ".m4a", ".mp3", ".mov", ".mp4");
+  /** Containers of pictures that can hold sound alone. */
+  private static final List<String> MOVIES = List.of(".mov", ".mp4");
 
   private static final List<String> PROFILES = List.of(".yaml", ".yml");
 
@@ -316,7 +315,7 @@ public final class Intake {
   }
 
   private static boolean isOtherSound(InputFile file) {
-    return OTHER_SOUND.contains(file.extension());
+    return SoundFile.OTHER_ENDINGS.contains(file.extension()) || MOVIES.contains(file.extension());
   }
 
   private void readSound(Lot.Input input, Problems problems) {

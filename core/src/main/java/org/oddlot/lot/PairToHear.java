@@ -1,7 +1,6 @@
 package org.oddlot.lot;
 
 import java.io.IOException;
-import java.math.RoundingMode;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -65,7 +64,7 @@ record PairToHear(
     return new PairToHear(
         laid.picture(),
         laid.recording(),
-        laid.first().rounded(RoundingMode.HALF_UP),
+        laid.firstSample(),
         laid.sharedFrom() + (shared - seconds) / 2,
         seconds);
   }

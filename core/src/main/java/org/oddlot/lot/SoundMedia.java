@@ -24,7 +24,7 @@ public final class SoundMedia {
   /** Whether a file's name ends like that of a WAVE file. */
   static boolean isWave(Path file) {
     String name = file.toString().toLowerCase(Locale.ROOT);
-    return SoundFile.ENDINGS.stream().anyMatch(name::endsWith);
+    return SoundFile.WAVE_ENDINGS.stream().anyMatch(name::endsWith);
   }
 
   /** What a sound file says of itself; empty where it is none, and {@code problems} says why. */
@@ -56,11 +56,15 @@ public final class SoundMedia {
               .orElseThrow(() -> new IOException(file.getFileName() + " cannot be read"));
       return WaveSamples.read(file, head, 0, from, count);
     }
+    // Each says by itself that there is nothing for it; asking first would open the file twice.
+    var nothing = new IOException(file.getFileName() + " has no sound that can be read");
     for (SoundOpener opener : OPENERS) {
-      if (opener.sampleRate(file) > 0) {
+      try {
         return opener.samples(file, from, count);
+      } catch (IOException e) {
+        nothing.addSuppressed(e);
       }
     }
-    throw new IOException(file.getFileName() + " has no sound that can be read");
+    throw nothing;
   }
 }

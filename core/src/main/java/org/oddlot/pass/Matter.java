@@ -3,7 +3,9 @@ package org.oddlot.pass;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.paper.LogEntry;
@@ -20,6 +22,7 @@ public final class Matter {
   private final Found found;
   private @Nullable Sources sources;
   private @Nullable List<Recording> recordings;
+  private final Set<String> soundIds;
 
   /** What was found out about the documents. */
   private record Found(
@@ -52,6 +55,7 @@ public final class Matter {
     this.unread = List.copyOf(unread);
     this.found = found;
     this.sources = sources;
+    this.soundIds = found.sounds.stream().map(SoundFile::id).collect(Collectors.toSet());
   }
 
   /**
@@ -106,8 +110,7 @@ public final class Matter {
 
   /** Whether a source is sound by itself, by its name or by what its file says. */
   public boolean isSound(Source source) {
-    return source.isSound()
-        || found.sounds.stream().anyMatch(sound -> sound.id().equals(source.id()));
+    return source.isSound() || soundIds.contains(source.id());
   }
 
   /** Where pictures lie in recordings by what both hear. */

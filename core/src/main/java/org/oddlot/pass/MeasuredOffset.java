@@ -10,4 +10,15 @@ package org.oddlot.pass;
  *     where the recording begins later
  * @param clarity how sure that is, as in {@link org.oddlot.sound.Lag}
  */
-public record MeasuredOffset(String picture, String recording, long sample, double clarity) {}
+public record MeasuredOffset(String picture, String recording, long sample, double clarity) {
+
+  /** What a picture and a recording are known by together, by the ids of the two. */
+  public static String pair(String picture, String recording) {
+    return picture + "|" + recording;
+  }
+
+  /** What the two are known by together. */
+  public String pair() {
+    return pair(picture, recording);
+  }
+}

@@ -42,7 +42,7 @@ final class Recordings {
     }
     files.replaceAll(file ->
         Optional.ofNullable(reports.get(PlainName.of(file.stem())))
-            .map(row -> filled(file, row).withTracks(row.tracks()))
+            .map(row -> filled(file, row, row.tracks()))
             .orElse(file));
     return Recording.of(files).stream()
         .map(recording ->
@@ -53,8 +53,9 @@ final class Recordings {
         .toList();
   }
 
-  private static SoundFile filled(SoundFile file, LogEntry row) {
-    return file.withSlate(row.scene(), row.take(), rollOf(row));
+  private static SoundFile filled(SoundFile file, LogEntry row, Map<Integer, String> names) {
+    String roll = row.soundRoll().isEmpty() ? row.roll() : row.soundRoll();
+    return file.filledIn(row.scene(), row.take(), roll, names);
   }
 
   /** A set of files of one channel each, of which the report has one row. */
@@ -62,13 +63,9 @@ final class Recordings {
     var files = new ArrayList<SoundFile>();
     for (SoundFile file : set.files()) {
       String name = row.tracks().getOrDefault(files.size() + 1, "");
-      files.add(filled(file, row).withTracks(Map.of(1, name)));
+      files.add(filled(file, row, Map.of(1, name)));
     }
     return new Recording(set.name(), files);
-  }
-
-  private static String rollOf(LogEntry row) {
-    return row.soundRoll().isEmpty() ? row.roll() : row.soundRoll();
   }
 
   private static Map<String, LogEntry> reports(Matter matter) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -38,9 +39,9 @@ public record Source(
   private static final FrameRate LIKE_SAMPLES = FrameRate.of(1000);
 
   private static final List<String> SOUND_ENDINGS =
-      List.of(
-          ".wav", ".bwf", ".rf64", ".bw64", ".w64", ".aif", ".aiff", ".aifc", ".caf", ".flac",
-          ".mp3", ".m4a");
+      Stream.of(SoundFile.WAVE_ENDINGS, SoundFile.OTHER_ENDINGS, List.of(".w64"))
+          .flatMap(List::stream)
+          .toList();
 
   public Source {
     inBins = List.copyOf(inBins);

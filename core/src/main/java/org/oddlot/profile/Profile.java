@@ -62,6 +62,13 @@ public record Profile(
         .orElse(List.of());
   }
 
+  /** How many channels the file says that a clip has; empty where it says no usable number. */
+  public Optional<Integer> channelCount(Clip clip) {
+    return text(clip, Field.CHANNEL_COUNT)
+        .filter(text -> text.matches("\\d{1,4}"))
+        .map(Integer::parseInt);
+  }
+
   /** A role as this program writes it, as {@code Stem/Name}. */
   public String roleRead(String written) {
     return swapped(written, roleSeparator, "/");

@@ -57,8 +57,12 @@ public record SoundFile(
     List<Track> tracks,
     List<Problem> problems) {
 
-  /** The endings of files that are read here. */
-  public static final List<String> ENDINGS = List.of(".wav", ".bwf", ".rf64", ".bw64");
+  /** The endings of WAVE files, in lower case. */
+  public static final List<String> WAVE_ENDINGS = List.of(".wav", ".bwf", ".rf64", ".bw64");
+
+  /** The endings of other files that hold sound alone. */
+  public static final List<String> OTHER_ENDINGS =
+      List.of(".aif", ".aiff", ".aifc", ".caf", ".flac", ".m4a", ".mp3");
 
   /**
    * A channel of the file.
@@ -181,32 +185,13 @@ public record SoundFile(
         problems);
   }
 
-  /** This with a slate and a roll from elsewhere, where it has none of its own. */
-  public SoundFile withSlate(String newScene, String newTake, String newRoll) {
-    return new SoundFile(
-        id,
-        name,
-        path,
-        channels,
-        sampleRate,
-        frames,
-        reference,
-        timecodeRate,
-        dropFrame,
-        day,
-        scene.isEmpty() ? newScene : scene,
-        scene.isEmpty() && take.isEmpty() ? newTake : take,
-        roll.isEmpty() ? newRoll : roll,
-        recorder,
-        family,
-        note,
-        circled,
-        tracks,
-        problems);
-  }
-
-  /** This with names of channels from elsewhere, where it has none of its own. */
-  public SoundFile withTracks(Map<Integer, String> names) {
+  /**
+   * This with what is known of it from elsewhere, where it does not say it itself.
+   *
+   * @param names of its channels, counted from one
+   */
+  public SoundFile filledIn(
+      String newScene, String newTake, String newRoll, Map<Integer, String> names) {
     var named = new ArrayList<Track>();
     for (int i = 0; i < tracks.size(); i++) {
       Track track = tracks.get(i);
@@ -226,9 +211,9 @@ public record SoundFile(
         timecodeRate,
         dropFrame,
         day,
-        scene,
-        take,
-        roll,
+        scene.isEmpty() ? newScene : scene,
+        scene.isEmpty() && take.isEmpty() ? newTake : take,
+        roll.isEmpty() ? newRoll : roll,
         recorder,
         family,
         note,

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.pass.ChannelNote;
-import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
@@ -194,14 +193,7 @@ final class Heard {
   private Map<String, List<ChannelNote>> byRole(Clip clip) {
     Map<Integer, ChannelNote> notes = new TreeMap<>(ChannelNote.of(clip, profile));
     int noted = notes.values().stream().mapToInt(n -> n.number() + n.width() - 1).max().orElse(0);
-    int count =
-        listedOnly
-            ? 0
-            : profile
-                .text(clip, Field.CHANNEL_COUNT)
-                .filter(text -> text.matches("\\d{1,4}"))
-                .map(Integer::parseInt)
-                .orElse(noted == 0 ? 1 : noted);
+    int count = listedOnly ? 0 : profile.channelCount(clip).orElse(noted == 0 ? 1 : noted);
     for (int i = 1; i <= count; i++) {
       int channel = i;
       boolean covered =

@@ -11,7 +11,6 @@ import org.oddlot.pass.ChannelNote;
 import org.oddlot.pass.Matter;
 import org.oddlot.pass.PlacedClip;
 import org.oddlot.pass.Source;
-import org.oddlot.profile.Field;
 import org.oddlot.sound.Recording;
 import org.oddlot.text.Phrase;
 
@@ -80,12 +79,7 @@ public record Group(String name, boolean isPicture, List<Member> members) {
     Map<Integer, ChannelNote> notes = notes(source);
     int count =
         Math.max(
-            placed
-                .profile()
-                .text(placed.clip(), Field.CHANNEL_COUNT)
-                .filter(text -> text.matches("\\d{1,4}"))
-                .map(Integer::parseInt)
-                .orElse(0),
+            placed.profile().channelCount(placed.clip()).orElse(0),
             notes.keySet().stream().mapToInt(Integer::intValue).max().orElse(0));
     var channels = new ArrayList<Member.Channel>();
     for (int i = 1; i <= count; i++) {

@@ -58,10 +58,9 @@ public final class RoleTable {
    */
   public static RoleTable of(String text, Set<String> people) {
     var table = new RoleTable(Set.copyOf(people));
-    for (String line : text.split("[;\\n]", -1)) {
-      int equals = line.indexOf('=');
-      if (equals > 0 && isRole(line.substring(equals + 1))) {
-        table.byName.put(plain(line.substring(0, equals)), clean(line.substring(equals + 1)));
+    for (Map.Entry<String, String> pair : pairs(text)) {
+      if (isRole(pair.getValue())) {
+        table.byName.put(plain(pair.getKey()), clean(pair.getValue()));
       }
     }
     return table;
@@ -81,12 +80,7 @@ public final class RoleTable {
   /** This table with more pairs in it, as text. */
   public static String plus(String text, Map<String, String> more) {
     var pairs = new LinkedHashMap<String, String>();
-    for (String line : text.split("[;\\n]", -1)) {
-      int equals = line.indexOf('=');
-      if (equals > 0) {
-        pairs.put(line.substring(0, equals).strip(), line.substring(equals + 1).strip());
-      }
-    }
+    pairs(text).forEach(pair -> pairs.put(pair.getKey(), pair.getValue()));
     more.forEach((name, role) -> {
       pairs.keySet().removeIf(known -> plain(known).equals(plain(name)));
       pairs.put(name, role);
@@ -94,6 +88,17 @@ public final class RoleTable {
     var lines = new ArrayList<String>();
     pairs.forEach((name, role) -> lines.add(name + "=" + role));
     return String.join("; ", lines);
+  }
+
+  private static List<Map.Entry<String, String>> pairs(String text) {
+    var pairs = new ArrayList<Map.Entry<String, String>>();
+    for (String line : text.split("[;\\n]", -1)) {
+      int equals = line.indexOf('=');
+      if (equals > 0) {
+        pairs.add(Map.entry(line.substring(0, equals).strip(), line.substring(equals + 1).strip()));
+      }
+    }
+    return pairs;
   }
 
   private static String plain(String name) {

@@ -1,6 +1,7 @@
 package org.oddlot.pass.sync;
 
 import java.math.RoundingMode;
+import org.oddlot.pass.MeasuredOffset;
 import org.oddlot.pass.Source;
 import org.oddlot.sound.Recording;
 import org.oddlot.time.FrameRate;
@@ -43,9 +44,24 @@ public record Laid(Source picture, Recording recording, Reading reading, Rationa
     return first.plus(samplesPerFrame().times(pictureFrames()));
   }
 
+  /** What picture and recording are known by together. */
+  String pair() {
+    return MeasuredOffset.pair(picture.id(), recording.first().id());
+  }
+
+  /** The sample at the picture's first frame, rounded: the one place where that is done. */
+  public long firstSample() {
+    return first.rounded(RoundingMode.HALF_UP);
+  }
+
+  /** How many samples later than by timecode the recording was heard. */
+  long late(MeasuredOffset heard) {
+    return heard.sample() - firstSample();
+  }
+
   /** The first sample that is used: at the picture's first frame or the recording's first one. */
   long usedFrom() {
-    return Math.max(0, first.rounded(RoundingMode.HALF_UP));
+    return Math.max(0, firstSample());
   }
 
   /** The sample after the last one that is used. */

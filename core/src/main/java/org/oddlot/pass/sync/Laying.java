@@ -48,19 +48,6 @@ public final class Laying {
 
   /** Lays what is in {@code matter}. */
   public Laying(Matter matter) {
-    pictures = new ArrayList<>();
-    for (Source source : matter.sources().all()) {
-      if (!matter.isSound(source) && source.start().isPresent() && !source.startsAtZero()) {
-        RationalTime start = source.start().get();
-        pictures.add(
-            new Picture(
-                source,
-                start.rate(),
-                start.seconds().toDouble(),
-                source.range().orElseThrow().duration().seconds().toDouble(),
-                Reading.labelSecond(start.rate(), false).toDouble()));
-      }
-    }
     sounds = new ArrayList<>();
     for (Recording recording : matter.recordings()) {
       SoundFile file = recording.first();
@@ -74,6 +61,22 @@ public final class Laying {
                       (double) file.frames() / file.sampleRate(),
                       file.timecodeRate()
                           .map(rate -> Reading.labelSecond(rate, file.dropFrame()).toDouble()))));
+    }
+    pictures = new ArrayList<>();
+    if (sounds.isEmpty()) {
+      return;
+    }
+    for (Source source : matter.sources().all()) {
+      if (!matter.isSound(source) && source.start().isPresent() && !source.startsAtZero()) {
+        RationalTime start = source.start().get();
+        pictures.add(
+            new Picture(
+                source,
+                start.rate(),
+                start.seconds().toDouble(),
+                source.range().orElseThrow().duration().seconds().toDouble(),
+                Reading.labelSecond(start.rate(), false).toDouble()));
+      }
     }
   }
 

@@ -33,7 +33,12 @@ public record PairFinding(
 
   @Override
   public String id() {
-    return "sync:pair:" + laid.picture().id() + "|" + laid.recording().first().id();
+    return id(laid);
+  }
+
+  /** What the finding about a pair is known by. */
+  static String id(Laid laid) {
+    return "sync:pair:" + laid.pair();
   }
 
   @Override
@@ -43,6 +48,6 @@ public record PairFinding(
 
   /** How much later the recording is by ear than by timecode, in samples. */
   public Optional<Long> residual() {
-    return measured.map(m -> m.sample() - laid.first().rounded(java.math.RoundingMode.HALF_UP));
+    return measured.map(laid::late);
   }
 }

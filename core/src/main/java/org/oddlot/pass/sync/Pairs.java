@@ -28,26 +28,17 @@ final class Pairs {
   private final Map<Recording, List<Laid>> byRecording = new HashMap<>();
   private final Set<Laid> twice = new HashSet<>();
 
-  Pairs(Matter matter, List<Laid> laid, Clocks clocks) {
+  Pairs(
+      Matter matter, List<Laid> laid, Clocks clocks, Map<String, Slate> slates, Set<String> done) {
     this.matter = matter;
     this.laid = laid;
     this.clocks = clocks;
-    this.slates = Slate.ofPictures(matter);
-    this.done = Synced.pairsIn(matter);
-    matter
-        .offsets()
-        .forEach(offset -> offsets.put(key(offset.picture(), offset.recording()), offset));
+    this.slates = slates;
+    this.done = done;
+    matter.offsets().forEach(offset -> offsets.put(offset.pair(), offset));
     laid.forEach(
         pair -> byRecording.computeIfAbsent(pair.recording(), _ -> new ArrayList<>()).add(pair));
     findTwice();
-  }
-
-  private static String key(String picture, String recording) {
-    return picture + "|" + recording;
-  }
-
-  static String id(Laid pair) {
-    return "sync:pair:" + key(pair.picture().id(), pair.recording().first().id());
   }
 
   /** Two recordings of one recorder that would be heard over each other. */
@@ -56,7 +47,8 @@ final class Pairs {
     for (Laid pair : laid) {
       byBoth
           .computeIfAbsent(
-              key(pair.picture().id(), pair.recording().recorder()), _ -> new ArrayList<>())
+              MeasuredOffset.pair(pair.picture().id(), pair.recording().recorder()),
+              _ -> new ArrayList<>())
           .add(pair);
     }
     for (List<Laid> together : byBoth.values()) {
@@ -98,10 +90,9 @@ final class Pairs {
   private record Doubt(String headline, String reason) {}
 
   private PairFinding finding(Laid pair, Set<String> doubtful) {
-    Optional<MeasuredOffset> heard =
-        Optional.ofNullable(offsets.get(key(pair.picture().id(), pair.recording().first().id())));
+    Optional<MeasuredOffset> heard = Optional.ofNullable(offsets.get(pair.pair()));
     Optional<Doubt> doubt = doubt(pair, heard, doubtful);
-    boolean isDone = done.contains(key(pair.picture().id(), pair.recording().first().id()));
+    boolean isDone = done.contains(pair.pair());
     boolean hasBin =
         pair.picture()
             .clips()
@@ -157,7 +148,7 @@ final class Pairs {
                   Slate.of(recording).orElseThrow(), slates.get(pair.picture().id()))));
     }
     long frame = pair.samplesPerFrame().rounded(java.math.RoundingMode.CEILING);
-    Optional<Long> residual = residual(pair, heard).filter(r -> Math.abs(r) * 2 > frame);
+    Optional<Long> residual = heard.map(pair::late).filter(r -> Math.abs(r) * 2 > frame);
     if (residual.isPresent()) {
       return Optional.of(
           new Doubt(
@@ -168,10 +159,6 @@ final class Pairs {
                   residual.get() > 0 ? "later" : "earlier")));
     }
     return Optional.empty();
-  }
-
-  private static Optional<Long> residual(Laid pair, Optional<MeasuredOffset> heard) {
-    return heard.map(h -> h.sample() - pair.first().rounded(java.math.RoundingMode.HALF_UP));
   }
 
   private static String frames(long samples, Laid pair) {
@@ -207,7 +194,7 @@ final class Pairs {
     evidence.add(
         new Evidence(
             "in samples",
-            Phrase.of("%d", pair.first().rounded(java.math.RoundingMode.HALF_UP)),
+            Long.toString(pair.firstSample()),
             Phrase.of("%d f + %d", pair.offsetFrames(), pair.offsetSamples())));
     evidence.add(new Evidence("cover", pair.cover() + " %", ""));
     Slate.of(pair.recording())
@@ -236,8 +223,8 @@ final class Pairs {
     evidence.add(
         new Evidence(
             "by ear",
-            residual(pair, heard).map(r -> frames(r, pair)).orElse("not heard"),
-            residual(pair, heard).map(r -> r + " samples").orElse("")));
+            heard.map(pair::late).map(r -> frames(r, pair)).orElse("not heard"),
+            heard.map(pair::late).map(r -> r + " samples").orElse("")));
     return evidence;
   }
 

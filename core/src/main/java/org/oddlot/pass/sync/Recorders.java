@@ -46,19 +46,18 @@ final class Recorders {
 
   private final Map<String, Slate> slates;
 
-  Recorders(Matter matter, Laying laying) {
+  Recorders(Matter matter, Laying laying, Map<String, Slate> slates, Set<String> done) {
     this.matter = matter;
-    this.slates = Slate.ofPictures(matter);
+    this.slates = slates;
     for (Recording recording : matter.recordings()) {
       if (recording.first().reference().isPresent()) {
         recorders.computeIfAbsent(recording.recorder(), _ -> new ArrayList<>()).add(recording);
       }
     }
-    Set<String> done = Synced.pairsIn(matter);
     for (Laid laid : laying.asSaid()) {
       String recorder = laid.recording().recorder();
       said.computeIfAbsent(recorder, _ -> new ArrayList<>()).add(laid);
-      if (!done.contains(laid.picture().id() + "|" + laid.recording().first().id())) {
+      if (!done.contains(laid.pair())) {
         open.computeIfAbsent(recorder, _ -> new ArrayList<>()).add(laid);
       }
     }
@@ -87,13 +86,12 @@ final class Recorders {
   /** Which of a recorder's pairs were heard, and how much later by ear than by timecode. */
   private List<Heard> heard(List<Laid> pairs) {
     var byPair = new HashMap<String, MeasuredOffset>();
-    matter.offsets().forEach(o -> byPair.put(o.picture() + "|" + o.recording(), o));
+    matter.offsets().forEach(o -> byPair.put(o.pair(), o));
     var heard = new ArrayList<Heard>();
     for (Laid pair : pairs) {
-      MeasuredOffset offset = byPair.get(pair.picture().id() + "|" + pair.recording().first().id());
+      MeasuredOffset offset = byPair.get(pair.pair());
       if (offset != null) {
-        long late = offset.sample() - pair.first().rounded(java.math.RoundingMode.HALF_UP);
-        heard.add(new Heard(pair, late));
+        heard.add(new Heard(pair, pair.late(offset)));
       }
     }
     return heard;

@@ -75,7 +75,10 @@ public final class SyncPass implements Pass {
       Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
     var laying = new Laying(matter);
     progress.check();
-    var recorders = new Recorders(matter, laying);
+    boolean hasSound = !matter.recordings().isEmpty();
+    Map<String, Slate> slates = hasSound ? Slate.ofPictures(matter) : Map.of();
+    Set<String> done = hasSound ? Synced.pairsIn(matter) : Set.of();
+    var recorders = new Recorders(matter, laying, slates, done);
     var aboutRecorders = new ArrayList<>(recorders.atFirst());
     decisions.keySet().forEach(id -> RecorderFinding.byHand(id).ifPresent(aboutRecorders::add));
     Clocks clocks = Clocks.AS_SAID.and(aboutRecorders, decisions);
@@ -85,7 +88,7 @@ public final class SyncPass implements Pass {
     progress.check();
     List<Laid> laid = laying.by(clocks);
     List<SyncFinding> findings = new ArrayList<>(aboutRecorders);
-    findings.addAll(new Pairs(matter, laid, clocks).findings(aboutRecorders));
+    findings.addAll(new Pairs(matter, laid, clocks, slates, done).findings(aboutRecorders));
     return new Look(List.copyOf(findings), leftOver(matter, laid));
   }
 
@@ -145,7 +148,7 @@ public final class SyncPass implements Pass {
     var synced = new Synced(matter, settings);
     for (Laid pair : laid) {
       progress.check();
-      Judged judged = pairs.get(Pairs.id(pair));
+      Judged judged = pairs.get(PairFinding.id(pair));
       if (judged != null) {
         synced.add(pair, judged.reason());
       }

@@ -1,6 +1,5 @@
 package org.oddlot.pass.sync;
 
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -16,6 +15,7 @@ import org.oddlot.json.JsonString;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Document;
 import org.oddlot.pass.Matter;
+import org.oddlot.pass.MeasuredOffset;
 import org.oddlot.pass.PlacedClip;
 import org.oddlot.pass.Settings;
 import org.oddlot.pass.Source;
@@ -78,7 +78,9 @@ final class Synced {
                   Placed.root(stack).clips().stream()
                       .map(c -> Sources.idOf((Clip) c.object()))
                       .toList();
-              ids.stream().skip(1).forEach(sound -> pairs.add(ids.getFirst() + "|" + sound));
+              ids.stream()
+                  .skip(1)
+                  .forEach(sound -> pairs.add(MeasuredOffset.pair(ids.getFirst(), sound)));
             }
           });
     }
@@ -188,7 +190,7 @@ final class Synced {
   private record Piece(Laid pair, SoundFile file) {
     /** How many samples after the picture's first frame it begins. */
     long at() {
-      return Math.max(0, -pair.first().rounded(RoundingMode.HALF_UP));
+      return Math.max(0, -pair.firstSample());
     }
 
     long end() {

@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyEvent;
@@ -365,20 +364,8 @@ public abstract class FindingsBench implements Bench {
   /** The choices of a row, each with its number; the picked one stands out. */
   protected final void showChoices(Judged judged) {
     List<Choice> choices = judged.finding().choices();
-    for (int i = 0; i < choices.size() && choices.size() > 1; i++) {
-      int index = i;
-      var line =
-          new HBox(
-              8,
-              Words.of(Integer.toString(i + 1), "button-key"),
-              Words.paragraph(choices.get(i).label(), "candidate-name"));
-      line.setAlignment(Pos.TOP_LEFT);
-      line.getStyleClass()
-          .addAll("candidate", i == picked ? "candidate-chosen" : "candidate-other");
-      line.setId("candidate-" + (i + 1));
-      line.setAccessibleText(choices.get(i).label() + (i == picked ? ", chosen" : ""));
-      line.setOnMouseClicked(_ -> pick(index));
-      evidence.getChildren().addAll(line, Facts.of(choices.get(i).evidence()));
+    if (choices.size() > 1) {
+      evidence.getChildren().addAll(ChoiceLines.of(choices, picked, this::pick));
     }
   }
 

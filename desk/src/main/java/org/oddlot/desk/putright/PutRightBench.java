@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlot.desk.kit.Actions;
 import org.oddlot.desk.kit.Bench;
 import org.oddlot.desk.kit.BenchFrame;
+import org.oddlot.desk.kit.ChoiceLines;
 import org.oddlot.desk.kit.Facts;
 import org.oddlot.desk.kit.Overlay;
 import org.oddlot.desk.kit.SettingsBar;
@@ -402,22 +403,7 @@ public final class PutRightBench implements Bench {
     if (!finding.choices().isEmpty()) {
       evidence.getChildren().add(Words.section("What can be done"));
     }
-    for (int i = 0; i < finding.choices().size(); i++) {
-      Choice choice = finding.choices().get(i);
-      int index = i;
-      var line =
-          new HBox(
-              8,
-              Words.of(Integer.toString(i + 1), "figures", "quiet"),
-              Words.paragraph(choice.label(), "candidate-name"));
-      line.setAlignment(Pos.TOP_LEFT);
-      line.getStyleClass()
-          .addAll("candidate", i == picked ? "candidate-chosen" : "candidate-other");
-      line.setId("candidate-" + (i + 1));
-      line.setAccessibleText(choice.label() + (i == picked ? ", chosen" : ""));
-      line.setOnMouseClicked(_ -> pick(index));
-      evidence.getChildren().addAll(line, Facts.of(choice.evidence()));
-    }
+    evidence.getChildren().addAll(ChoiceLines.of(finding.choices(), picked, this::pick));
     if (finding.correction() instanceof Correction.Clock clock
         && finding.standing() != Standing.SETTLED) {
       trial(clock)

@@ -1,7 +1,6 @@
 package org.oddlot.desk.sync;
 
 import java.io.IOException;
-import java.math.RoundingMode;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -76,7 +75,6 @@ final class EarCheck {
 
   /** The recording's sample at a time of the picture, in seconds from its first frame. */
   static long sampleAt(Laid laid, double seconds) {
-    return laid.first().rounded(RoundingMode.HALF_UP)
-        + Math.round(seconds * laid.recording().first().sampleRate());
+    return laid.firstSample() + Math.round(seconds * laid.recording().first().sampleRate());
   }
 }

@@ -79,23 +79,6 @@ public sealed interface Item {
           foreign);
     }
 
-    /** This with something noted of its channels. */
-    public Clip withChannels(List<Channel> now) {
-      return new Clip(
-          name,
-          used,
-          media,
-          activeMedia,
-          slate,
-          words,
-          flags,
-          effects,
-          enabled,
-          nameAtImport,
-          now,
-          foreign);
-    }
-
     /** The media that is used, if there is any. */
     public Optional<Media> active() {
       return Optional.ofNullable(media.get(activeMedia));
