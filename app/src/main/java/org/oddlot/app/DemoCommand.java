@@ -3,11 +3,12 @@ package org.oddlot.app;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.cli.ExitCode;
 import org.oddlot.demo.Demo;
-import org.oddlot.desk.OddLotApp;
+import org.oddlot.window.OddLotApp;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;
@@ -31,25 +32,20 @@ final class DemoCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     Path demo = folder == null ? Path.of("oddlot-demo") : folder;
-    Path lot = Demo.make(demo);
-    Path second = Demo.makeDayTwo(demo.resolve("day 2"));
-    Path third = Demo.makeDayThree(demo.resolve("day 3"));
+    List<Path> lots = Demo.makeAll(demo);
     PrintWriter out = spec.commandLine().getOut();
     if (Display.isMissing()) {
       out.println(
           "There is no display: the window runs offscreen and goes through the demo by itself.");
       out.flush();
-      OddLotApp.open(
-          lot.toString(),
-          "--tour=" + demo.resolve("tour"),
-          "--second=" + second,
-          "--third=" + third);
+      OddLotApp.tour(lots, demo.resolve("tour"), demo.resolve("tour"));
     } else {
-      out.println("The demo lot is " + lot.toAbsolutePath());
-      out.println(
-          "Two more days of it: " + second.toAbsolutePath() + " and " + third.toAbsolutePath());
+      out.println("The demo lot is " + lots.getFirst().toAbsolutePath());
+      for (Path more : lots.subList(1, lots.size())) {
+        out.println("Another day of it is " + more.toAbsolutePath());
+      }
       out.flush();
-      OddLotApp.open(lot.toString());
+      OddLotApp.open(lots.getFirst().toString());
     }
     return ExitCode.DONE;
   }

@@ -4,7 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlot.cli.ExitCode;
-import org.oddlot.desk.OddLotApp;
+import org.oddlot.window.OddLotApp;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;

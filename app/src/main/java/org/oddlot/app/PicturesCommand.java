@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlot.cli.ExitCode;
 import org.oddlot.demo.Demo;
-import org.oddlot.desk.OddLotApp;
+import org.oddlot.window.OddLotApp;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -24,16 +24,9 @@ final class PicturesCommand implements Callable<Integer> {
   public Integer call() throws IOException {
     Path scratch = Files.createTempDirectory("oddlot-pictures");
     // Nothing of the person's own may be seen on the pictures.
+    System.setProperty("oddlot.cache", scratch.resolve("cache").toString());
     System.setProperty("oddlot.config", scratch.resolve("config").toString());
-    Path lot = Demo.make(scratch.resolve("Orrin/day 1"));
-    Path second = Demo.makeDayTwo(scratch.resolve("Orrin/day 2"));
-    Path third = Demo.makeDayThree(scratch.resolve("Orrin/day 3"));
-    OddLotApp.open(
-        lot.toString(),
-        "--tour=" + folder.toAbsolutePath(),
-        "--scratch=" + scratch,
-        "--second=" + second,
-        "--third=" + third);
+    OddLotApp.tour(Demo.makeAll(scratch.resolve("Orrin")), folder.toAbsolutePath(), scratch);
     delete(scratch);
     return ExitCode.DONE;
   }

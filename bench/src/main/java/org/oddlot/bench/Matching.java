@@ -3,20 +3,18 @@ package org.oddlot.bench;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import org.oddlot.format.PaperFormat;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.table.SeparatedValues;
+import org.oddlot.input.ReadingOptions;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Table;
-import org.oddlot.pass.Document;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Paper;
 import org.oddlot.pass.Pass;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Settings;
+import org.oddlot.pass.Request;
 import org.oddlot.pass.match.MatchPass;
 import org.oddlot.pass.putright.PutRightPass;
 import org.oddlot.problem.Problems;
@@ -39,26 +37,26 @@ public final class Matching {
     double[] match = new double[2];
     for (int i = 0; i < 2; i++) {
       int count = clips << i;
-      Matter matter = matter(count);
-      matter.sources();
+      Material material = material(count);
+      material.sources();
       System.gc();
       Runtime runtime = Runtime.getRuntime();
       System.out.print(
           Phrase.of(
               "%,d entries, %,d clips; %,d MB in use once they are loaded%n",
               count, count, (runtime.totalMemory() - runtime.freeMemory()) >> 20));
-      match[i] = look(new MatchPass(), matter, runs, "match");
-      look(new PutRightPass(), matter, runs, "put right");
+      match[i] = look(new MatchPass(), material, runs, "match");
+      look(new PutRightPass(), material, runs, "put right");
     }
     System.out.print(Phrase.of("match, twice the work: %.2f × as long%n", match[1] / match[0]));
   }
 
-  private static double look(Pass pass, Matter matter, int runs, String what) {
+  private static double look(Pass<?> pass, Material material, int runs, String what) {
     double[] times = new double[runs];
     int findings = 0;
     for (int run = -2; run < runs; run++) {
       long before = System.nanoTime();
-      findings = pass.look(matter, Settings.INITIAL, Map.of(), Progress.NONE).findings().size();
+      findings = pass.look(Request.of(material)).findings().size();
       if (run >= 0) {
         times[run] = (System.nanoTime() - before) / 1e9;
       }
@@ -70,7 +68,7 @@ public final class Matching {
   }
 
   /** Clips of a camera day after day, and a log whose presses are a little off. */
-  private static Matter matter(int clips) {
+  private static Material material(int clips) {
     var random = new Random(1);
     var otio =
         new StringBuilder(
@@ -99,17 +97,14 @@ public final class Matching {
         OtioReader.read(otio.toString().getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
     Table table =
         SeparatedValues.read(
-                log.toString().getBytes(StandardCharsets.UTF_8),
-                PaperFormat.Options.DETECTED,
-                problems)
+                log.toString().getBytes(StandardCharsets.UTF_8), ReadingOptions.DETECTED, problems)
             .orElseThrow();
     Paper paper =
         Paper.read(table, ColumnMapping.guess(table), Optional.empty(), new Problems("b.csv"));
-    return Matter.of(
+    return Material.of(
         "bench",
-        List.of(new Document("b.otio", "00", root, Profiles.own(), List.of())),
-        List.of(paper),
-        List.of());
+        List.of(Document.of("b.otio", "00", root, Profiles.own(), List.of())),
+        List.of(paper));
   }
 
   /** A clip of camera A, twenty seconds long, in a bin. */

@@ -11,13 +11,11 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.oddlot.format.otio.OtioReader;
-import org.oddlot.pass.Document;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Settings;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.pass.Request;
 import org.oddlot.pass.sync.SyncPass;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
@@ -69,11 +67,10 @@ public final class Sounds {
             "%,d sound files: opened and their first 16 KB read in %.3f s, their heads with bext and"
                 + " iXML in %.3f s, %.2f x as long%n",
             count, open, heads, heads / open));
-    Matter day = day();
+    Material day = day();
     day.recordings();
     day.sources();
-    double sync =
-        time(runs, () -> new SyncPass().look(day, Settings.INITIAL, Map.of(), Progress.NONE));
+    double sync = time(runs, () -> new SyncPass().look(Request.of(day)));
     System.out.print(
         Phrase.of("%d clips and %d recordings synced in %.3f s%n", CLIPS, RECORDINGS, sync));
   }
@@ -126,7 +123,7 @@ public final class Sounds {
     return files;
   }
 
-  private static Matter day() {
+  private static Material day() {
     var otio =
         new StringBuilder(
             "{\"OTIO_SCHEMA\":\"SerializableCollection.1\",\"metadata\":{},\"name\":\"b\",\"children\":[");
@@ -141,12 +138,11 @@ public final class Sounds {
     for (int i = 0; i < RECORDINGS; i++) {
       sounds.add(sound(i));
     }
-    return Matter.of(
+    return Material.of(
             "bench",
-            List.of(new Document("b.otio", "00", root, Profiles.own(), List.of())),
-            List.of(),
+            List.of(Document.of("b.otio", "00", root, Profiles.own(), List.of())),
             List.of())
-        .withSounds(sounds);
+        .with(SoundFile.class, sounds);
   }
 
   private static SoundFile sound(int index) {

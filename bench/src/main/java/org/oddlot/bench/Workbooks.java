@@ -8,8 +8,8 @@ import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.dhatim.fastexcel.reader.Row;
-import org.oddlot.format.PaperFormat;
 import org.oddlot.format.table.Spreadsheet;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
@@ -37,8 +37,7 @@ public final class Workbooks {
       long cells = stream(bytes);
       long middle = System.nanoTime();
       Table table =
-          Spreadsheet.read(bytes, PaperFormat.Options.DETECTED, new Problems("b.xlsx"))
-              .orElseThrow();
+          Spreadsheet.read(bytes, ReadingOptions.DETECTED, new Problems("b.xlsx")).orElseThrow();
       long end = System.nanoTime();
       if (cells < (long) rows * COLUMNS || table.rows().size() != rows) {
         throw new IllegalStateException("not all rows were read");

@@ -4,21 +4,21 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.oddlot.cli.OddLot.JsonOption;
-import org.oddlot.format.Formats;
-import org.oddlot.format.InputFile;
-import org.oddlot.format.PaperFormat;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
+import org.oddlot.lot.Folders;
 import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Progress;
+import org.oddlot.material.Input;
+import org.oddlot.material.Paper;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Severity;
+import org.oddlot.progress.Progress;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Bin;
@@ -26,6 +26,7 @@ import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Item;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -46,65 +47,14 @@ final class CheckCommand implements Callable<Integer> {
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
 
-  /** What was counted in one file. */
-  private record Counted(
-      String file,
-      String format,
-      int timelines,
-      int bins,
-      int clips,
-      int markers,
-      int entries,
-      boolean read,
-      Optional<SoundFile> sound,
-      List<Problem> problems) {
+  /** One of the files, and how it is written on the command line. */
+  private record Checked(String file, Input input) {}
 
-    JsonObject toJson() {
-      var document = new JsonDocuments();
-      sound.ifPresent(heard -> document.put("sound", SoundDocument.of(heard)));
-      return document
-          .put("file", file)
-          .put("format", format)
-          .put("timelines", timelines)
-          .put("bins", bins)
-          .put("clips", clips)
-          .put("markers", markers)
-          .put("entries", entries)
-          .put("problems", JsonDocuments.problems(problems))
-          .toObject();
-    }
-  }
-
-  @Override
-  public Integer call() {
-    List<Counted> counted = files.stream().map(CheckCommand::count).toList();
-    PrintWriter out = spec.commandLine().getOut();
-    if (output.json) {
-      out.println(
-          new JsonDocuments()
-              .put("files", JsonArray.of(counted.stream().map(Counted::toJson).toList()))
-              .print());
-    } else {
-      counted.forEach(file -> print(file, out));
-    }
-    out.flush();
-    if (counted.stream().anyMatch(file -> !file.read)) {
-      return ExitCode.WRONG_INPUT;
-    }
-    boolean doubts =
-        counted.stream()
-            .flatMap(file -> file.problems.stream())
-            .anyMatch(problem -> problem.severity() != Severity.INFO);
-    return doubts ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
-  }
-
-  private static Counted count(Path path) {
-    Matter matter = Intake.read(Lot.of(List.of(path)), Progress.NONE).matter();
-    var file = new InputFile(path);
-    if (!matter.documents().isEmpty()) {
-      var document = matter.documents().getFirst();
+  /** What was counted in a timeline file. */
+  private record Counts(int timelines, int bins, int clips, int markers) {
+    static Counts of(TimelineObject root) {
       var counts = new int[4];
-      Placed.root(document.root())
+      Placed.root(root)
           .walk(placed -> {
             switch (placed.object()) {
               case Timeline _ -> counts[0]++;
@@ -114,61 +64,115 @@ final class CheckCommand implements Callable<Integer> {
             }
             counts[3] += placed.object() instanceof Item item ? item.markers().size() : 0;
           });
-      String format =
-          Formats.timelineFormat(file)
-              .map(TimelineFormat::name)
-              .orElseGet(() -> Formats.timelines().getFirst().name());
-      return new Counted(
-          path.toString(),
-          format,
-          counts[0],
-          counts[1],
-          counts[2],
-          counts[3],
-          0,
-          true,
-          Optional.empty(),
-          document.problems());
+      return new Counts(counts[0], counts[1], counts[2], counts[3]);
     }
-    if (!matter.papers().isEmpty()) {
-      var paper = matter.papers().getFirst();
-      String format = Formats.paperFormat(file).map(PaperFormat::name).orElse("");
-      return new Counted(
-          path.toString(),
-          format,
-          0,
-          0,
-          0,
-          0,
-          paper.log().entries().size(),
-          true,
-          Optional.empty(),
-          paper.problems());
-    }
-    if (!matter.sounds().isEmpty()) {
-      SoundFile sound = matter.sounds().getFirst();
-      return new Counted(
-          path.toString(), "sound file", 0, 0, 0, 0, 0, true, Optional.of(sound), sound.problems());
-    }
-    var problems = new ArrayList<Problem>();
-    matter.unread().forEach(unread -> problems.addAll(unread.problems()));
-    return new Counted(path.toString(), "", 0, 0, 0, 0, 0, false, Optional.empty(), problems);
   }
 
-  private static void print(Counted file, PrintWriter out) {
-    out.println(file.file + (file.format.isEmpty() ? "" : ": " + file.format));
-    if (file.sound.isPresent()) {
-      SoundDocument.lines(file.sound.get()).forEach(line -> out.println("  " + line));
-    } else if (file.read) {
-      out.println(
-          file.entries > 0
-              ? Phrase.of("  %d entries", file.entries)
-              : Phrase.of(
-                  "  %d timelines, %d bins, %d clips, %d markers",
-                  file.timelines, file.bins, file.clips, file.markers));
+  @Override
+  public Integer call() {
+    List<Path> opened = Folders.opened(files);
+    // Each is looked at among the others: a profile says how a timeline file is understood.
+    Lot lot = Lot.of(opened);
+    Map<String, Input> inputs = new java.util.HashMap<>();
+    Intake.read(lot, Progress.NONE)
+        .material()
+        .all(Input.class)
+        .forEach(input -> inputs.put(input.name(), input));
+    var checked = new ArrayList<Checked>();
+    for (Lot.Input each : lot.inputs()) {
+      String file =
+          opened.stream()
+              .filter(path -> path.toAbsolutePath().normalize().equals(each.path()))
+              .map(Path::toString)
+              .findFirst()
+              .orElse(each.name());
+      Optional.ofNullable(inputs.get(each.name()))
+          .ifPresent(input -> checked.add(new Checked(file, input)));
     }
-    for (Problem problem : file.problems) {
+    print(checked);
+    if (checked.stream().anyMatch(each -> !each.input.isRead())) {
+      return ExitCode.WRONG_INPUT;
+    }
+    boolean doubts =
+        checked.stream()
+            .flatMap(each -> each.input.problems().stream())
+            .anyMatch(problem -> problem.severity() != Severity.INFO);
+    return doubts ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
+  }
+
+  private void print(List<Checked> checked) {
+    PrintWriter out = spec.commandLine().getOut();
+    if (output.json) {
+      out.println(
+          new JsonDocuments()
+              .put("files", JsonArray.of(checked.stream().map(CheckCommand::json).toList()))
+              .print());
+    } else {
+      checked.forEach(each -> print(each, out));
+    }
+    out.flush();
+  }
+
+  private static Counts counts(Input input) {
+    return input.value().orElse(null) instanceof TimelineFormat.Read read
+        ? Counts.of(read.root())
+        : new Counts(0, 0, 0, 0);
+  }
+
+  private static JsonObject json(Checked checked) {
+    Input input = checked.input;
+    var document = new JsonDocuments();
+    if (input.value().orElse(null) instanceof SoundFile sound) {
+      document.put("sound", SoundDocument.of(sound));
+    }
+    Counts counts = counts(input);
+    int entries =
+        input.value().orElse(null) instanceof Paper paper ? paper.log().entries().size() : 0;
+    return document
+        .put("file", checked.file)
+        .put("format", input.format())
+        .put("what", input.isRead() ? input.what() : "")
+        .put("contents", input.contents().summary())
+        .put("timelines", counts.timelines)
+        .put("bins", counts.bins)
+        .put("clips", counts.clips)
+        .put("markers", counts.markers)
+        .put("entries", entries)
+        .put("problems", JsonDocuments.problems(input.problems()))
+        .toObject();
+  }
+
+  private static void print(Checked checked, PrintWriter out) {
+    Input input = checked.input;
+    out.println(checked.file + (input.isRead() ? ": " + input.format() : ""));
+    for (String line : lines(input)) {
+      out.println("  " + line);
+    }
+    for (Problem problem : input.problems()) {
       out.println("  " + problem.severity().word() + ": " + problem);
     }
+  }
+
+  private static List<String> lines(Input input) {
+    return switch (input.value().orElse(null)) {
+      case null -> List.of();
+      case TimelineFormat.Read read -> {
+        Counts counts = Counts.of(read.root());
+        yield List.of(
+            Phrase.of(
+                "%s, %s, %s, %s",
+                Phrase.count(counts.timelines, "timeline"),
+                Phrase.count(counts.bins, "bin"),
+                Phrase.count(counts.clips, "clip"),
+                Phrase.count(counts.markers, "marker")));
+      }
+      case Paper paper -> List.of(Phrase.count(paper.log().entries().size(), "entry"));
+      case SoundFile sound -> SoundDocument.lines(sound);
+      default -> {
+        var lines = new ArrayList<>(List.of(input.contents().summary()));
+        input.contents().facts().forEach((what, value) -> lines.add(what + ": " + value));
+        yield lines;
+      }
+    };
   }
 }

@@ -7,10 +7,13 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.format.Formats;
-import org.oddlot.format.InputFile;
 import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonString;
 import org.oddlot.lot.SafeFile;
@@ -43,13 +46,18 @@ final class ConvertCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    TimelineFormat reading = format(in);
-    TimelineFormat writing = format(out);
+    TimelineFormat reading =
+        Formats.of(new InputFile(in))
+            .orElseThrow(() -> noTimelines(in, TimelineFormat::extensions));
+    TimelineFormat writing =
+        Formats.toWrite(new InputFile(out))
+            .orElseThrow(() -> noTimelines(out, format -> List.of(format.extensions().getFirst())));
     if (Files.exists(out)) {
       throw new ParameterException(spec.commandLine(), out + " is there already.");
     }
     var problems = new Problems(new InputFile(in).name());
-    Optional<TimelineFormat.Read> read = reading.read(new InputFile(in), problems);
+    Optional<TimelineFormat.Read> read =
+        reading.read(new InputFile(in), ReadingOptions.DETECTED, problems);
     if (read.isPresent()) {
       SafeFile.write(out, path -> writing.write(read.get().root(), in, path));
     }
@@ -57,19 +65,16 @@ final class ConvertCommand implements Callable<Integer> {
     return read.isPresent() ? ExitCode.DONE : ExitCode.WRONG_INPUT;
   }
 
-  private TimelineFormat format(Path file) {
-    return Formats.timelineFormat(new InputFile(file))
-        .orElseThrow(() ->
-            new ParameterException(
-                spec.commandLine(),
-                Phrase.of(
-                    "%s is of no kind of timeline file; they end in %s.",
-                    file,
-                    String.join(
-                        ", ",
-                        Formats.timelines().stream()
-                            .flatMap(format -> format.extensions().stream())
-                            .toList()))));
+  private ParameterException noTimelines(
+      Path file, Function<TimelineFormat, List<String>> endings) {
+    return new ParameterException(
+        spec.commandLine(),
+        Phrase.of(
+            "%s is of no kind of timeline file; they end in %s.",
+            file,
+            Formats.timelines().stream()
+                .flatMap(format -> endings.apply(format).stream())
+                .collect(Collectors.joining(", "))));
   }
 
   /** What the target has no place for: nothing of the timeline, but media that lie beside it. */

@@ -11,9 +11,9 @@ import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonStyle;
 import org.oddlot.json.JsonValue;
 import org.oddlot.lot.Output;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.LedgerEntry;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
 import org.oddlot.problem.Problem;
@@ -79,19 +79,32 @@ final class JsonDocuments {
     return JsonArray.of(
         outcome.steps().stream()
             .flatMap(step ->
-                step.judged().stream()
-                    .filter(judged -> judged.standing() != Standing.SETTLED)
-                    .map(judged -> finding(step.pass().id(), judged)))
+                step.reviewed().stream()
+                    .filter(reviewed -> reviewed.standing() != Standing.SETTLED)
+                    .map(reviewed -> finding(step.pass().id(), reviewed)))
             .toList());
   }
 
-  private static JsonObject finding(String pass, Judged judged) {
+  private static JsonObject finding(String pass, Reviewed<?> reviewed) {
     return new JsonDocuments()
         .put("pass", pass)
-        .put("id", judged.finding().id())
-        .put("title", judged.finding().title())
-        .put("standing", judged.standing().key())
-        .put("reason", judged.reason())
+        .put("id", reviewed.finding().id().text())
+        .put("title", reviewed.finding().title())
+        .put("standing", reviewed.standing().key())
+        .put("reason", reviewed.reason())
+        .put(
+            "choices",
+            JsonArray.of(
+                reviewed.finding().choices().stream()
+                    .map(choice ->
+                        new JsonDocuments()
+                            .put("id", choice.id())
+                            .put("title", choice.label())
+                            .toObject())
+                    .toList()))
+        .put(
+            "proposed",
+            JsonArray.of(reviewed.finding().proposed().stream().map(JsonString::of).toList()))
         .toObject();
   }
 

@@ -28,9 +28,7 @@ final class MakeDemoCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    Path lot = Demo.make(folder);
-    Demo.makeDayTwo(folder.resolve("day 2"));
-    Demo.makeDayThree(folder.resolve("day 3"));
+    Path lot = Demo.makeAll(folder).getFirst();
     PrintWriter out = spec.commandLine().getOut();
     out.println(output.json ? new JsonDocuments().put("lot", lot.toString()).print() : lot);
     out.flush();

@@ -20,6 +20,7 @@ import picocli.CommandLine.Spec;
     subcommands = {
       CheckCommand.class,
       RunCommand.class,
+      PassesCommand.class,
       ConvertCommand.class,
       MakeDemoCommand.class,
       PracticeCommand.class,

@@ -5,7 +5,7 @@ import java.net.URI;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.oddlot.lot.DeviceLog;
-import org.oddlot.pass.Progress;
+import org.oddlot.progress.Progress;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;

@@ -2,28 +2,45 @@ package org.oddlot.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.cli.OddLot.JsonOption;
+import org.oddlot.lot.DecisionFile;
 import org.oddlot.lot.Folders;
 import org.oddlot.lot.Intake;
+import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
+import org.oddlot.lot.ReadySheet;
+import org.oddlot.material.Input;
+import org.oddlot.measure.MeasurementStore;
+import org.oddlot.measure.Measurer;
+import org.oddlot.pass.Answers;
+import org.oddlot.pass.Choice;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.Judged;
+import org.oddlot.pass.Evidence;
 import org.oddlot.pass.LedgerEntry;
-import org.oddlot.pass.Matter;
+import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Outcome.StepOutcome;
+import org.oddlot.pass.Outcome.UnusableAnswer;
 import org.oddlot.pass.Passes;
-import org.oddlot.pass.Progress;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
 import org.oddlot.problem.Problem;
+import org.oddlot.problem.Problems;
+import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -45,8 +62,11 @@ final class RunCommand implements Callable<Integer> {
       description = "A lot, or the files of one that is not kept.")
   private List<Path> files = List.of();
 
-  @Option(names = "--sheet", paramLabel = "FILE", description = "The run sheet of this file.")
-  private @Nullable Path sheet;
+  @Option(
+      names = "--sheet",
+      paramLabel = "NAME|FILE",
+      description = "A ready run sheet, as \"oddlot passes\" lists them, or that of this file.")
+  private @Nullable String sheet;
 
   @Option(
       names = "--out",
@@ -61,8 +81,31 @@ final class RunCommand implements Callable<Integer> {
           "What is applied: what is settled (unless said otherwise), or also what is to look at.")
   private Engine.Acceptance acceptance = Engine.Acceptance.SETTLED;
 
-  @Option(names = "--only", split = ",", paramLabel = "PASS", description = "Only these passes.")
+  @Option(
+      names = "--only",
+      split = ",",
+      paramLabel = "PASS",
+      description = "Only these passes, and Return.")
   private List<String> only = List.of();
+
+  @Option(
+      names = "--set",
+      paramLabel = "PASS.SETTING=VALUE",
+      description = "Sets something about a pass, as \"oddlot passes\" lists it.")
+  private List<String> set = List.of();
+
+  @Option(
+      names = "--decide",
+      paramLabel = "FILE",
+      description =
+          "Answers to findings: a JSON list of {\"finding\": ID, \"decision\": \"accept\" or"
+              + " \"decline\", \"choices\": [ID...]}.")
+  private @Nullable Path decisions;
+
+  @Option(
+      names = "--verbose",
+      description = "Print what each finding rests on, and what was left over.")
+  private boolean verbose;
 
   @Mixin private JsonOption output = new JsonOption();
 
@@ -71,17 +114,31 @@ final class RunCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    Lot lot = lot();
-    Intake.Taken taken = Intake.read(lot, Progress.NONE);
+    LotFile.Opened opened = opened();
+    List<DecisionFile.Given> given = decisions == null ? List.of() : DecisionFile.read(decisions);
+    Answers answers = opened.lot().answers();
+    for (DecisionFile.Given each : given) {
+      answers = answers.with(each.finding(), Optional.of(each.decision()));
+    }
+    Lot lot = opened.lot().withAnswers(answers).withSheet(sheet(opened.lot().sheet()));
+    IntakeResult read = Intake.read(lot, Progress.NONE);
     Outcome outcome =
         new Engine(acceptance)
-            .run(taken.matter(), lot.sheet(), lot.decisions(), Optional.empty(), Progress.NONE);
-    List<Problem> problems = problems(taken.matter());
-    boolean nothing = taken.matter().documents().isEmpty();
+            .runMeasuring(
+                read.material(),
+                lot.sheet(),
+                lot.answers(),
+                new Measurer(MeasurementStore.ofUser()),
+                Progress.NONE);
+    refuse(given, outcome);
+    var problems = new ArrayList<>(opened.problems());
+    problems.addAll(read.problems());
+    problems.addAll(answerProblems(outcome));
+    boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
     List<Output.Written> written =
         folder == null || nothing
             ? List.of()
-            : new Output(taken.lot(), outcome).write(folder, Progress.NONE);
+            : new Output(read.lot(), outcome).write(folder, Progress.NONE);
     List<LedgerEntry> ledger = outcome.ledger();
     PrintWriter out = spec.commandLine().getOut();
     if (output.json) {
@@ -96,7 +153,7 @@ final class RunCommand implements Callable<Integer> {
               .put("problems", JsonDocuments.problems(problems))
               .print());
     } else {
-      print(lot, outcome, written, ledger, problems, out);
+      print(lot, outcome, written, ledger.size(), problems, out);
     }
     out.flush();
     if (nothing) {
@@ -105,41 +162,104 @@ final class RunCommand implements Callable<Integer> {
     return outcome.needsAPerson() ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
   }
 
-  private Lot lot() throws IOException {
-    boolean isLot = files.size() == 1 && files.getFirst().toString().endsWith(LotFile.EXTENSION);
-    Lot lot = isLot ? LotFile.open(files.getFirst()) : Lot.of(Folders.opened(files));
+  private boolean isLot() {
+    return files.size() == 1 && files.getFirst().toString().endsWith(LotFile.EXTENSION);
+  }
+
+  private LotFile.Opened opened() throws IOException {
+    return isLot()
+        ? LotFile.open(files.getFirst())
+        : new LotFile.Opened(Lot.of(Folders.opened(files)), List.of());
+  }
+
+  private RunSheet sheet(RunSheet ofLot) throws IOException {
+    RunSheet its = ofLot;
     if (sheet != null) {
-      lot = lot.withSheet(LotFile.openSheet(sheet));
+      Optional<ReadySheet> ready = ReadySheet.byId(sheet);
+      if (ready.isPresent()) {
+        its = ready.get().over(its);
+      } else if (Files.exists(Path.of(sheet))) {
+        its = LotFile.openSheet(Path.of(sheet));
+      } else {
+        throw wrong(
+            Phrase.of(
+                "There is no run sheet \"%s\", neither a file nor one of %s.",
+                sheet,
+                ReadySheet.all().stream().map(ReadySheet::id).collect(Collectors.joining(", "))));
+      }
     }
     for (String pass : only) {
       if (Passes.byId(pass).isEmpty()) {
-        throw new ParameterException(
-            spec.commandLine(),
-            Phrase.of(
-                "There is no pass \"%s\"; there are %s.",
-                pass, String.join(", ", Passes.all().stream().map(p -> p.id()).toList())));
+        throw wrong(Passes.thereIsNo(pass));
       }
     }
-    return only.isEmpty() ? lot : lot.withSheet(lot.sheet().only(only));
+    its = only.isEmpty() ? its : its.only(only);
+    for (String each : set) {
+      int dot = each.indexOf('.');
+      int equals = each.indexOf('=');
+      if (dot < 1 || equals < dot) {
+        throw wrong(Phrase.of("\"%s\" sets nothing; say --set PASS.SETTING=VALUE.", each));
+      }
+      try {
+        its =
+            its.with(
+                each.substring(0, dot),
+                each.substring(dot + 1, equals),
+                each.substring(equals + 1));
+      } catch (IllegalArgumentException e) {
+        throw wrong(String.valueOf(e.getMessage()));
+      }
+    }
+    return its;
   }
 
-  private static List<Problem> problems(Matter matter) {
-    var problems = new ArrayList<Problem>();
-    matter.documents().forEach(document -> problems.addAll(document.problems()));
-    matter.papers().forEach(paper -> problems.addAll(paper.problems()));
-    matter.unread().forEach(unread -> problems.addAll(unread.problems()));
-    return problems;
+  private ParameterException wrong(String message) {
+    return new ParameterException(spec.commandLine(), message);
+  }
+
+  /** What was said on the command line and cannot be used stops everything before it is written. */
+  private void refuse(List<DecisionFile.Given> given, Outcome outcome) {
+    Map<String, String> why = new LinkedHashMap<>();
+    outcome.unusable().forEach(each -> why.put(each.about(), each.why()));
+    outcome.unknownAnswers().forEach(id -> why.put(id, "there is no such finding"));
+    for (DecisionFile.Given each : given) {
+      String id = each.finding().text();
+      if (why.containsKey(id)) {
+        throw wrong(
+            Phrase.of(
+                "%s, %s: %s: %s.",
+                String.valueOf(decisions), each.place(), id, String.valueOf(why.get(id))));
+      }
+    }
+  }
+
+  /** What the lot says about findings and nobody can use; it stays in the lot. */
+  private List<Problem> answerProblems(Outcome outcome) {
+    Path file = files.getFirst();
+    var problems = new Problems(String.valueOf(file.getFileName()));
+    for (UnusableAnswer each : outcome.unusable()) {
+      problems.warning(
+          isLot() ? LotFile.placeOf(file, each.about()) : "",
+          each.about() + ": " + each.why() + ".",
+          "It is left aside, and stays in the lot.");
+    }
+    for (String each : outcome.unknownAnswers()) {
+      problems.info(
+          isLot() ? LotFile.placeOf(file, each) : "",
+          each + " was decided and is not there any more.");
+    }
+    return problems.list();
   }
 
   private void print(
       Lot lot,
       Outcome outcome,
       List<Output.Written> written,
-      List<LedgerEntry> ledger,
+      int changes,
       List<Problem> problems,
       PrintWriter out) {
     out.println(lot.name());
-    for (Outcome.StepOutcome step : outcome.steps()) {
+    for (StepOutcome<?> step : outcome.steps()) {
       Tally tally = step.tally();
       out.print(
           Phrase.of(
@@ -150,26 +270,50 @@ final class RunCommand implements Callable<Integer> {
               tally.open(),
               tally.declined()));
     }
-    for (Outcome.StepOutcome step : outcome.steps()) {
-      for (Judged judged : step.judged()) {
-        if (judged.standing() != Standing.SETTLED) {
+    for (StepOutcome<?> step : outcome.steps()) {
+      for (Reviewed<?> reviewed : step.reviewed()) {
+        if (verbose || reviewed.standing() != Standing.SETTLED) {
+          print(step.pass().title(), reviewed, out);
+        }
+      }
+      if (verbose) {
+        for (Look.Remark remark : step.look().remarks()) {
           out.println(
               Phrase.of(
-                  "  %s, %s: %s: %s",
-                  step.pass().title(),
-                  judged.standing().words(),
-                  judged.finding().title(),
-                  judged.reason()));
+                  "  %s, left over: %s: %s", step.pass().title(), remark.title(), remark.text()));
         }
       }
     }
     problems.forEach(problem -> out.println("  " + problem.severity().word() + ": " + problem));
-    out.println("  " + ledger.size() + (ledger.size() == 1 ? " change" : " changes"));
+    out.println("  " + Phrase.count(changes, "change"));
     for (Output.Written file : written) {
       out.println("  written " + file.path());
     }
-    if (folder == null && !ledger.isEmpty()) {
+    if (folder == null && changes > 0) {
       out.println("  Nothing was written; say --out DIR to write.");
+    }
+  }
+
+  private void print(String pass, Reviewed<?> reviewed, PrintWriter out) {
+    out.println(
+        Phrase.of(
+            "  %s, %s: %s: %s",
+            pass, reviewed.standing().words(), reviewed.finding().title(), reviewed.reason()));
+    if (verbose) {
+      out.println("    " + reviewed.finding().id());
+      print(reviewed.finding().evidence(), out);
+      for (Choice choice : reviewed.finding().choices()) {
+        boolean isChosen = reviewed.chosen().contains(choice.id());
+        out.println(Phrase.of("    %s %s (%s)", isChosen ? "*" : "-", choice.label(), choice.id()));
+        print(choice.evidence(), out);
+      }
+    }
+  }
+
+  private static void print(List<Evidence> evidence, PrintWriter out) {
+    for (Evidence each : evidence) {
+      out.println(
+          Phrase.of("      %s: %s %s", each.what(), each.value(), each.verdict()).stripTrailing());
     }
   }
 }

@@ -25,7 +25,7 @@ final class SoundDocument {
             .put("samples", sound.frames())
             .put("scene", sound.scene())
             .put("take", sound.take())
-            .put("roll", sound.roll())
+            .put("roll", sound.reel())
             .put("recorder", sound.recorder())
             .put("date", sound.day().map(LocalDate::toString).orElse(""))
             .put("timecode_rate", sound.timecodeRate().map(FrameRate::toString).orElse(""))

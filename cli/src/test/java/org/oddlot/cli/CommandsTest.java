@@ -129,13 +129,120 @@ class CommandsTest {
   @Test
   void onlySomePassesAndASheetOfTheOwn() throws IOException {
     assertThat(run("run", lot, "--only", "intake,match", "--json").json().array("passes"))
-        .hasSize(2);
+        .hasSize(3);
+    // What changed is written, whatever the passes were.
+    Ended only = run("run", lot, "--only", "match,tag", "--out", out("only"), "--json");
+    assertThat(number(only, "changes")).isGreaterThan(500);
+    assertThat(only.json().array("written")).hasSize(1);
     Ended unknown = run("run", lot, "--only", "magic");
     assertThat(unknown.code()).isEqualTo(ExitCode.WRONG_INPUT);
     assertThat(unknown.err()).contains("There is no pass \"magic\"");
     Path sheet = folder.resolve("sheet.json");
     LotFile.saveSheet(RunSheet.initial().withSwitched("tag", false), sheet);
     assertThat(number(run("run", lot, "--sheet", sheet.toString(), "--json"), "changes")).isZero();
+  }
+
+  @Test
+  void aFindingIsAnsweredByAFileAndWhatCannotBeUsedIsRefusedWithItsPlace() throws IOException {
+    JsonObject open =
+        run("run", lot, "--json").json().array("findings").stream()
+            .map(JsonObject.class::cast)
+            .filter(finding -> finding.array("choices").size() > 1)
+            .findFirst()
+            .orElseThrow();
+    String id = open.string("id").orElseThrow();
+    String choice = ((JsonObject) open.array("choices").getFirst()).string("id").orElseThrow();
+    Path file = folder.resolve("decisions.json");
+    Files.writeString(
+        file,
+        """
+        [{"finding": "%s", "decision": "accept", "choices": ["%s"]}]
+        """
+            .formatted(id, choice));
+    Ended said = run("run", lot, "--decide", file.toString(), "--json");
+    assertThat(said.json().array("findings").toString()).doesNotContain(id);
+
+    for (String wrong :
+        List.of(
+            "[{\"finding\": \"match:gone\", \"decision\": \"accept\"}]",
+            "[{\"finding\": \"%s\", \"decision\": \"accept\", \"choices\": [\"none.mov\"]}]"
+                .formatted(id),
+            "[{\"finding\": \"%s\", \"decision\": \"perhaps\"}]".formatted(id),
+            "{}")) {
+      Files.writeString(file, wrong);
+      Ended refused =
+          run("run", lot, "--decide", file.toString(), "--out", out("refused"), "--json");
+      assertThat(refused.code()).isEqualTo(ExitCode.WRONG_INPUT);
+      assertThat(refused.err()).contains("decisions.json");
+      assertThat(folder.resolve("refused")).doesNotExist();
+    }
+  }
+
+  @Test
+  void aPassIsSetAndAReadySheetTaken() {
+    int before = tally(run("run", lot, "--json").json(), "match", "settled");
+    JsonObject narrow = run("run", lot, "--set", "match.tolerance=0", "--json").json();
+    assertThat(tally(narrow, "match", "settled")).isLessThan(before);
+    assertThat(run("run", lot, "--set", "match.tolerance=wide").err())
+        .contains("match.tolerance: \"wide\" is not possible here; it takes a whole number");
+    assertThat(run("run", lot, "--set", "match.speed=1").err())
+        .contains("has no setting \"speed\"");
+    assertThat(run("run", lot, "--set", "match").err()).contains("say --set PASS.SETTING=VALUE");
+    assertThat(run("run", lot, "--sheet", "sound", "--json").json().array("passes"))
+        .extracting(pass -> ((JsonObject) pass).string("pass").orElseThrow())
+        .containsExactly("intake", "putright", "sync", "roles", "layout", "return");
+    assertThat(run("run", lot, "--sheet", "nothing").err())
+        .contains("There is no run sheet \"nothing\"");
+    Ended listed = run("passes");
+    assertThat(listed.out())
+        .contains("match.tolerance: ")
+        .contains("Second-source sound")
+        .contains("timeline file: OpenTimelineIO: .otio");
+    assertThat(run("passes", "--json").json().array("passes")).hasSize(8);
+    assertThat(run("run", lot, "--verbose").out()).contains("match:").contains("log: ");
+  }
+
+  @Test
+  void whatALotSaysOfWhatIsGoneIsSaidAndStays() throws IOException {
+    Path file = Path.of(lot);
+    Files.writeString(
+        file,
+        Files.readString(file)
+            .replace(
+                "\"decisions\": {",
+                """
+                "decisions": {
+                  "match:gone": {"verdict": "accepted"},
+                  "roles:x": {"verdict": "perhaps"}
+                """));
+    Ended ended = run("run", lot, "--json");
+    assertThat(ended.json().array("problems"))
+        .extracting(problem -> ((JsonObject) problem).string("place").orElseThrow())
+        .hasSize(2)
+        .allMatch(place -> place.startsWith("line "));
+  }
+
+  @Test
+  void twoFilesOfOneNameAndOfTheSameBytesAreEachWritten() throws IOException {
+    for (String day : List.of("one", "two")) {
+      Files.createDirectories(folder.resolve(day));
+      Files.copy(Path.of(timeline), folder.resolve(day).resolve("orrin-day1.otio"));
+    }
+    Ended ended =
+        run(
+            "run",
+            folder.resolve("one/orrin-day1.otio").toString(),
+            folder.resolve("two/orrin-day1.otio").toString(),
+            log,
+            "--accept",
+            "all",
+            "--out",
+            out("both"),
+            "--json");
+    assertThat(ended.json().array("written"))
+        .extracting(file -> Path.of(((JsonObject) file).string("file").orElseThrow()).getFileName())
+        .extracting(Path::toString)
+        .containsExactly("orrin-day1 (odd lot).otio", "orrin-day1 (odd lot) 2.otio");
   }
 
   @Test
@@ -165,7 +272,8 @@ class CommandsTest {
         .isEqualTo(
             JsonValue.parse(
                 """
-                {"file": "%s", "format": "OpenTimelineIO", "timelines": 1, "bins": 4, "clips": 91,
+                {"file": "%s", "format": "OpenTimelineIO", "what": "timeline file",
+                 "contents": "1 timeline, 91 clips", "timelines": 1, "bins": 4, "clips": 91,
                  "markers": 0, "entries": 0, "problems": []}\
                 """
                     .formatted(timeline)));
@@ -284,7 +392,7 @@ class CommandsTest {
     assertThat(tally(all, "match", "to_look_at")).isEqualTo(tally(safe, "match", "to_look_at"));
     assertThat(all.array("ledger").size()).isGreaterThan(safe.array("ledger").size());
     // It was said for this once: the lot itself is as it was.
-    assertThat(LotFile.open(Path.of(lot)).decisions()).isEmpty();
+    assertThat(LotFile.open(Path.of(lot)).lot().answers().decisions()).isEmpty();
   }
 
   @Test
@@ -390,11 +498,11 @@ class CommandsTest {
 
   @Test
   void aFolderOfSoundIsRunWithItsTimelineAndAWreckAmongItIsSaid() throws IOException {
-    Path roll = Files.createDirectories(folder.resolve("S01"));
-    Files.write(roll.resolve("wreck.wav"), new byte[] {'R', 'I', 'F', 'F', 0, 0});
+    Path reel = Files.createDirectories(folder.resolve("S01"));
+    Files.write(reel.resolve("wreck.wav"), new byte[] {'R', 'I', 'F', 'F', 0, 0});
     org.oddlot.sound.WaveWriter.of(1, 48_000)
-        .write(roll.resolve("a.wav"), 480, (channel, frame) -> 0);
-    Ended ended = run("run", timeline, roll.toString(), "--json");
+        .write(reel.resolve("a.wav"), 480, (channel, frame) -> 0);
+    Ended ended = run("run", timeline, reel.toString(), "--json");
 
     assertThat(ended.code()).isEqualTo(ExitCode.NEEDS_A_PERSON);
     assertThat(ended.out()).contains("wreck.wav").contains("too short for a sound file");

@@ -22,12 +22,12 @@ import org.oddlot.lot.DeviceLog;
 import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.pass.CancelledException;
-import org.oddlot.pass.Progress;
 import org.oddlot.practice.slate.Clock;
 import org.oddlot.practice.slate.Script;
 import org.oddlot.practice.slate.SlateLog;
 import org.oddlot.practice.slate.SlateServer;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
 
 /** Logs that are received from a device, and what a device can do wrong. */
 class DeviceLogTest {
@@ -43,7 +43,7 @@ class DeviceLogTest {
   }
 
   private static List<LogEntry> read(Path file) {
-    return Intake.read(Lot.of(List.of(file)), Progress.NONE).matter().entries().toList();
+    return Intake.read(Lot.of(List.of(file)), Progress.NONE).material().entries().toList();
   }
 
   @ParameterizedTest

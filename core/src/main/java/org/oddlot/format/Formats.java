@@ -2,43 +2,29 @@ package org.oddlot.format;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.ServiceLoader;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.InputKinds;
 
-/** The formats that are there. */
+/** The formats of timeline files, which are written as well as read. */
 public final class Formats {
-  private static final List<TimelineFormat> TIMELINES =
-      ServiceLoader.load(TimelineFormat.class, Formats.class.getClassLoader()).stream()
-          .map(ServiceLoader.Provider::get)
-          .toList();
-
-  private static final List<PaperFormat> PAPERS =
-      ServiceLoader.load(PaperFormat.class, Formats.class.getClassLoader()).stream()
-          .map(ServiceLoader.Provider::get)
-          .toList();
-
   private Formats() {}
 
-  /** The formats that hold tables. */
-  public static List<PaperFormat> papers() {
-    return PAPERS;
-  }
-
-  /** The paper format of a file, by its name's ending. */
-  public static Optional<PaperFormat> paperFormat(InputFile file) {
-    return PAPERS.stream()
-        .filter(format -> format.extensions().contains(file.extension()))
-        .findFirst();
-  }
-
-  /** The formats that hold timelines. */
+  /** All of them, the home format first. */
   public static List<TimelineFormat> timelines() {
-    return TIMELINES;
+    return InputKinds.all(TimelineFormat.class);
   }
 
-  /** The timeline format of a file, by its name's ending. */
-  public static Optional<TimelineFormat> timelineFormat(InputFile file) {
-    return TIMELINES.stream()
-        .filter(format -> format.extensions().contains(file.extension()))
+  /** The format of a file that is to be written, by its name's ending. */
+  public static Optional<TimelineFormat> toWrite(InputFile file) {
+    return timelines().stream()
+        .filter(format -> format.extensions().getFirst().equals(file.extension()))
         .findFirst();
+  }
+
+  /** The format that a file has, by its name or its first bytes. */
+  public static Optional<TimelineFormat> of(InputFile file) {
+    return InputKinds.of(file)
+        .filter(TimelineFormat.class::isInstance)
+        .map(TimelineFormat.class::cast);
   }
 }

@@ -2,19 +2,22 @@ package org.oddlot.format;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import org.oddlot.problem.Problems;
+import org.oddlot.input.Contents;
+import org.oddlot.input.InputKind;
+import org.oddlot.setting.Setting;
+import org.oddlot.text.Phrase;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
 
-/** A kind of file that holds timelines or bins. Found with {@link java.util.ServiceLoader}. */
-public interface TimelineFormat {
-
-  /** Its name for people. */
-  String name();
-
-  /** The endings of its files' names, lower case with the dot, the usual one first. */
-  List<String> extensions();
+/** A kind of file that holds timelines or bins, to be read and written. */
+public interface TimelineFormat extends InputKind<TimelineFormat.Read> {
+  /** The name of the mapping profile that a file is understood with. */
+  Setting<String> PROFILE =
+      Setting.text("profile", "Written by", "odd-lot", "the name of a mapping profile");
 
   /**
    * What came out of a file.
@@ -24,17 +27,42 @@ public interface TimelineFormat {
    */
   record Read(TimelineObject root, String sha256) {}
 
-  /**
-   * Reads a file as far as it can be read; empty where nothing can be made of it. Either way {@code
-   * problems} says what is wrong.
-   */
-  Optional<Read> read(InputFile file, Problems problems);
+  @Override
+  default String what() {
+    return "timeline file";
+  }
+
+  @Override
+  default Class<Read> type() {
+    return Read.class;
+  }
+
+  @Override
+  default List<Setting<?>> options() {
+    return List.of(PROFILE);
+  }
+
+  @Override
+  default Contents describe(Read read) {
+    var timelines = new ArrayList<String>();
+    var clips = new int[1];
+    Placed.root(read.root())
+        .walk(placed -> {
+          if (placed.object() instanceof Timeline timeline) {
+            timelines.add(timeline.name());
+          }
+          clips[0] += placed.object() instanceof Clip ? 1 : 0;
+        });
+    return Contents.of(
+        Phrase.of(
+            "%s, %s", Phrase.count(timelines.size(), "timeline"), Phrase.count(clips[0], "clip")));
+  }
 
   /**
    * Writes {@code root} to {@code target}, which is not there yet.
    *
    * @param source the file that {@code root} was read from, for whatever else it holds; it is only
-   *     read
+   *     read. A file that is not there stands for nothing else
    * @throws IOException if it cannot be written; {@code target} may then be there in part
    */
   void write(TimelineObject root, Path source, Path target) throws IOException;

@@ -36,8 +36,8 @@ public final class Autosave {
       if (!Files.exists(unsaved)) {
         return Optional.empty();
       }
-      Lot kept = LotFile.open(unsaved);
-      if (Files.exists(lotFile) && LotFile.open(lotFile).equals(kept)) {
+      Lot kept = LotFile.open(unsaved).lot();
+      if (Files.exists(lotFile) && LotFile.open(lotFile).lot().equals(kept)) {
         return Optional.empty();
       }
       return Optional.of(kept);

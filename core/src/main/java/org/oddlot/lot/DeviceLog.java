@@ -19,8 +19,8 @@ import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
-import org.oddlot.pass.CancelledException;
-import org.oddlot.pass.Progress;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 
 /**

@@ -1,91 +1,71 @@
 package org.oddlot.lot;
 
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.oddlot.format.Formats;
-import org.oddlot.format.InputFile;
-import org.oddlot.format.PaperFormat;
+import java.util.TreeMap;
 import org.oddlot.format.TimelineFormat;
+import org.oddlot.format.table.TableOptions;
+import org.oddlot.input.Contents;
+import org.oddlot.input.FileState;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.InputKind;
+import org.oddlot.input.InputKinds;
+import org.oddlot.input.ReadingOptions;
+import org.oddlot.material.Document;
+import org.oddlot.material.Input;
+import org.oddlot.material.Material;
+import org.oddlot.material.MediaAtHand;
+import org.oddlot.material.Paper;
 import org.oddlot.paper.ColumnMapping;
+import org.oddlot.paper.LogField;
 import org.oddlot.paper.Table;
-import org.oddlot.pass.Document;
-import org.oddlot.pass.FoundStart;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.MeasuredOffset;
-import org.oddlot.pass.Paper;
-import org.oddlot.pass.ProfileFile;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Unread;
+import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profile;
-import org.oddlot.profile.ProfileReader;
 import org.oddlot.profile.Profiles;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
 import org.oddlot.sound.SoundFile;
-import org.oddlot.timeline.TimelineObject;
+import org.oddlot.text.Phrase;
 
 /** Reads the files of a lot. */
 public final class Intake {
-  /** Containers of pictures that can hold sound alone. */
-  private static final List<String> MOVIES = List.of(".mov", ".mp4");
+  private static final System.Logger LOG = System.getLogger(Intake.class.getName());
 
-  private static final List<String> PROFILES = List.of(".yaml", ".yml");
+  /** Larger files are told apart by size and time alone: a digest would take too long. */
+  private static final long LARGEST_WITH_DIGEST = 256L << 20;
 
-  private final List<Document> documents = new ArrayList<>();
-  private final List<Paper> papers = new ArrayList<>();
-  private final List<Unread> unread = new ArrayList<>();
-  private final List<Lot.Input> inputs = new ArrayList<>();
-  private final Set<String> names = new HashSet<>();
-  private final Map<String, Path> folders = new HashMap<>();
-  private final List<SoundFile> sounds = new ArrayList<>();
-  private final Map<Key, Object> results = new HashMap<>();
-  private final List<ProfileFile> profiles = new ArrayList<>();
-  private final Map<Key, Object> previous;
   private final MappingMemory memory;
+  private final Optional<IntakeResult> previous;
+  private final Map<Key, Loaded> loaded = new LinkedHashMap<>();
 
-  private Intake(Map<Key, Object> previous, MappingMemory memory) {
-    this.previous = previous;
+  private Intake(MappingMemory memory, Optional<IntakeResult> previous) {
     this.memory = memory;
+    this.previous = previous;
   }
 
-  /** A file and how it is read: as long as both are the same it need not be read again. */
-  private record Key(Path path, Reading reading) {}
+  /** A file and how it is read: as long as all is the same it need not be read again. */
+  record Key(String name, FileState state, ReadingOptions options) {}
 
-  /** What was read. */
-  public static final class Taken {
-    private final Lot lot;
-    private final Matter matter;
-    private final Map<Key, Object> results;
-    private final MediaAtHand media;
+  /**
+   * A file that was read.
+   *
+   * @param input what was found
+   * @param sha256 of its content; empty where that is not kept
+   * @param options how it was read, with what was remembered
+   */
+  record Loaded(Input input, String sha256, ReadingOptions options) {
 
-    private Taken(Lot lot, Matter matter, Map<Key, Object> results, MediaAtHand media) {
-      this.lot = lot;
-      this.matter = matter;
-      this.results = Map.copyOf(results);
-      this.media = media;
-    }
-
-    /** Where the media of a source lies, if it is there. */
-    public Optional<Path> mediaOf(String source) {
-      return Optional.ofNullable(media.files().get(source));
-    }
-
-    /** The lot, its inputs with the digests of what was read. */
-    public Lot lot() {
-      return lot;
-    }
-
-    /** What is in the files. */
-    public Matter matter() {
-      return matter;
+    <T> Optional<T> value(Class<T> type) {
+      return input.value().filter(type::isInstance).map(type::cast);
     }
   }
 
@@ -93,258 +73,265 @@ public final class Intake {
    * Reads all files of {@code lot}. A file of which nothing can be made is listed as such; the
    * others are read all the same.
    *
-   * @throws org.oddlot.pass.CancelledException if {@code progress} asks to stop
+   * @throws CancelledException if {@code progress} asks to stop
    */
-  public static Taken read(Lot lot, Progress progress) {
+  public static IntakeResult read(Lot lot, Progress progress) {
     return read(lot, MappingMemory.none(), Optional.empty(), progress);
   }
 
   /**
-   * Reads those files of {@code lot} that {@code previous} has not read in the same way; the others
-   * are taken over from there.
+   * Reads those files of {@code lot} that {@code previous} has not read in the same state and in
+   * the same way; the others are taken over from there.
    *
-   * @throws org.oddlot.pass.CancelledException if {@code progress} asks to stop
+   * @param memory what is remembered of the columns of papers
+   * @throws CancelledException if {@code progress} asks to stop
    */
-  public static Taken read(
-      Lot lot, MappingMemory memory, Optional<Taken> previous, Progress progress) {
-    var intake = new Intake(previous.map(taken -> taken.results).orElse(Map.of()), memory);
-    // How timelines are understood comes before them, wherever it stands among the files.
-    lot.inputs().forEach(intake::takeProfile);
+  public static IntakeResult read(
+      Lot lot, MappingMemory memory, Optional<IntakeResult> previous, Progress progress) {
+    return new Intake(memory, previous).readAll(lot, progress);
+  }
+
+  private IntakeResult readAll(Lot lot, Progress progress) {
+    var inputs = new ArrayList<Lot.Input>();
     for (int i = 0; i < lot.inputs().size(); i++) {
       Lot.Input input = lot.inputs().get(i);
       progress.check();
       progress.at((double) i / lot.inputs().size(), "Reading " + input.path().getFileName());
-      intake.take(input);
+      Loaded file = load(input);
+      inputs.add(input.withSha256(file.sha256).withReading(file.options));
     }
-    Lot read = lot.withInputs(intake.inputs);
-    // The very same matter, where nothing is different, spares the passes a second look.
-    Matter matter =
+    Material material = material(lot);
+    var finder = new MediaFinder(folders(lot), previous.map(IntakeResult::heads).orElse(Map.of()));
+    MediaAtHand media = finder.find(material);
+    material = material.with(MediaAtHand.class, List.of(media));
+    List<SoundFile> sounds = finder.sounds(material, media, values(SoundFile.class), progress);
+    return new IntakeResult(
+        lot.withInputs(inputs),
+        material.with(SoundFile.class, sounds),
+        Map.copyOf(loaded),
+        finder.heads());
+  }
+
+  private Loaded load(Lot.Input input) {
+    FileState state = FileState.of(input.path());
+    var key = new Key(input.name(), state, input.reading());
+    Loaded file =
         previous
-            .map(Taken::matter)
-            .filter(intake::isSame)
-            .filter(same -> same.lot().equals(lot.name()))
-            .orElseGet(() ->
-                Matter.of(lot.name(), intake.documents, intake.papers, intake.unread)
-                    .withProfiles(intake.profiles));
-    var media =
-        new MediaAtHand(
-            intake.foldersOfDocuments(),
-            previous.map(taken -> taken.media.seen()).orElseGet(MediaAtHand.Known::nothing));
-    media.look(matter);
-    List<FoundStart> starts = media.starts(matter, progress);
-    if (!starts.equals(matter.foundStarts())) {
-      matter = matter.withFoundStarts(starts);
+            .map(result -> result.loaded().get(key))
+            .orElseGet(() -> load(input, new InputFile(input.path())));
+    loaded.put(new Key(input.name(), state, file.options), file);
+    return file;
+  }
+
+  private Loaded load(Lot.Input input, InputFile file) {
+    var problems = new Problems(input.name());
+    Optional<InputKind<?>> kind =
+        Files.exists(file.path()) ? InputKinds.of(file) : Optional.empty();
+    if (kind.isEmpty()) {
+      sayWhyUnknown(file, problems);
+      return new Loaded(
+          new Input(input.name(), "", "file", Optional.empty(), Contents.of(""), problems.list()),
+          input.sha256(),
+          input.reading());
     }
-    List<SoundFile> sounds = media.sounds(matter, intake.sounds, progress);
-    if (!sounds.equals(matter.sounds())) {
-      matter = matter.withSounds(sounds);
-    }
-    List<MeasuredOffset> offsets = media.offsets(PairToHear.some(matter), progress);
-    if (!offsets.equals(matter.offsets())) {
-      matter = matter.withOffsets(offsets);
-    }
-    return new Taken(read, matter, intake.results, media);
+    return load(input, file, kind.get(), problems);
   }
 
-  private Map<String, Path> foldersOfDocuments() {
-    var its = new LinkedHashMap<String, Path>();
-    documents.forEach(document ->
-        Optional.ofNullable(folders.get(document.name()))
-            .ifPresent(folder -> its.put(document.name(), folder)));
-    return its;
-  }
-
-  private boolean isSame(Matter matter) {
-    return matter.documents().equals(documents)
-        && matter.papers().equals(papers)
-        && matter.unread().equals(unread)
-        && matter.profiles().equals(profiles);
-  }
-
-  private static boolean isProfile(Lot.Input input) {
-    return PROFILES.contains(new InputFile(input.path()).extension());
-  }
-
-  private void takeProfile(Lot.Input input) {
-    if (!isProfile(input)) {
-      return;
-    }
-    var file = new InputFile(input.path());
-    var problems = new Problems(uniqueName(file));
-    file.read(problems)
-        .map(bytes -> new String(bytes, StandardCharsets.UTF_8))
-        .flatMap(yaml -> ProfileReader.read(yaml, problems))
-        .ifPresentOrElse(
-            read -> profiles.add(new ProfileFile(problems.file(), read, problems.list())),
-            () -> unread.add(new Unread(problems.file(), problems.list())));
-  }
-
-  private Profile profile(TimelineObject root, Reading reading) {
-    var known = new ArrayList<>(Profiles.shipped());
-    profiles.forEach(file -> known.add(file.profile()));
-    return reading
-        .profile()
-        .flatMap(name -> Profiles.byName(name, known))
-        .orElseGet(() -> Profiles.recognise(root, known));
-  }
-
-  private void take(Lot.Input input) {
-    if (isProfile(input)) {
-      inputs.add(input);
-      return;
-    }
-    var key = new Key(input.path(), input.reading());
-    String name = uniqueName(new InputFile(input.path()));
-    Optional.ofNullable(input.path().toAbsolutePath().getParent())
-        .ifPresent(folder -> folders.put(name, folder));
-    Object result = previous.get(key);
-    if (result instanceof SoundFile sound) {
-      sounds.add(sound);
-      inputs.add(input);
-    } else if (result instanceof Document document && document.name().equals(name)) {
-      Profile profile = profile(document.root(), input.reading());
-      documents.add(profile.equals(document.profile()) ? document : document.withProfile(profile));
-      inputs.add(input.withSha256(document.sha256()));
-    } else if (result instanceof Paper paper && paper.name().equals(name)) {
-      papers.add(paper);
-      inputs.add(input);
-    } else {
-      read(input, new Problems(name));
-    }
-    remember(new Key(input.path(), inputs.getLast().reading()), name);
-  }
-
-  private void remember(Key key, String name) {
-    sounds.stream()
-        .filter(sound -> sound.path().filter(key.path::equals).isPresent())
-        .forEach(sound -> results.put(key, sound));
-    documents.stream().filter(d -> d.name().equals(name)).forEach(d -> results.put(key, d));
-    papers.stream().filter(p -> p.name().equals(name)).forEach(p -> results.put(key, p));
-  }
-
-  private void read(Lot.Input input, Problems problems) {
-    var file = new InputFile(input.path());
-    Optional<TimelineFormat> timelines = Formats.timelineFormat(file).or(() -> bySniffing(file));
-    Optional<PaperFormat> paper = Formats.paperFormat(file);
-    if (SoundMedia.isWave(input.path()) || isOtherSound(file)) {
-      readSound(input, problems);
-    } else if (timelines.isPresent()) {
-      readTimelines(timelines.get(), file, input, problems);
-    } else if (paper.isPresent()) {
-      readPaper(paper.get(), file, input, problems);
+  private static void sayWhyUnknown(InputFile file, Problems problems) {
+    if (!Files.exists(file.path())) {
+      problems.error("", "The file is not there.", "It may have been moved or renamed.");
+    } else if (Files.isDirectory(file.path())) {
+      problems.error(
+          "",
+          "There is nothing in this folder that is read here.",
+          "What is read: " + InputKinds.inWords() + ".");
     } else {
       problems.error(
           "",
-          Files.exists(input.path())
-              ? "A file that ends in \"" + file.extension() + "\" is of no kind that is read here."
-              : "The file is not there.",
-          Files.exists(input.path())
-              ? "Timelines end in .otio, .otioz or .otiod, papers in .csv, .tsv, .txt, .xlsx or .json, sound in"
-                  + " .wav, .bwf or .aif, mapping profiles in .yaml."
-              : "It may have been moved or renamed.");
-      leaveUnread(input, problems);
+          Phrase.of(
+              "A file that ends in \"%s\" is of no kind that is read here.", file.extension()),
+          "What is read: " + InputKinds.inWords() + ".");
     }
   }
 
-  /** The name by which an input is known: the file's, with its folder where that is taken. */
-  private String uniqueName(InputFile file) {
-    String name = file.name();
-    if (!names.add(name)) {
-      Path parent = file.path().getParent();
-      name = (parent == null ? "" : parent.getFileName() + "/") + name;
-      for (int i = 2; !names.add(name); i++) {
-        name = file.name() + " (" + i + ")";
-      }
+  private <T> Loaded load(Lot.Input input, InputFile file, InputKind<T> kind, Problems problems) {
+    Optional<T> value;
+    try {
+      value = kind.read(file, input.reading(), problems);
+    } catch (CancelledException e) {
+      throw e;
+    } catch (RuntimeException e) {
+      // One file that its reader has not foreseen must not cost the others.
+      LOG.log(System.Logger.Level.WARNING, file.path().toString(), e);
+      problems.error(
+          "", "It cannot be read as a " + kind.what() + ": " + e + ".", "Export it again.");
+      value = Optional.empty();
     }
-    return name;
-  }
-
-  /** A file without a telling name is taken for OTIO if it begins like one. */
-  private static Optional<TimelineFormat> bySniffing(InputFile file) {
-    boolean unknown = Formats.paperFormat(file).isEmpty();
-    if (!unknown || !Files.isRegularFile(file.path())) {
-      return Optional.empty();
-    }
-    try (var in = Files.newInputStream(file.path())) {
-      String head = new String(in.readNBytes(4096), java.nio.charset.StandardCharsets.ISO_8859_1);
-      return head.contains("\"OTIO_SCHEMA\"")
-          ? Formats.timelines().stream().findFirst()
-          : Optional.empty();
-    } catch (java.io.IOException e) {
-      return Optional.empty();
-    }
-  }
-
-  private void readTimelines(
-      TimelineFormat format, InputFile file, Lot.Input input, Problems problems) {
-    Optional<TimelineFormat.Read> read = format.read(file, problems);
-    if (read.isEmpty()) {
-      leaveUnread(input, problems);
-      return;
-    }
-    noteChange(input, read.get().sha256(), problems);
-    inputs.add(input.withSha256(read.get().sha256()));
-    documents.add(
-        new Document(
-            problems.file(),
-            read.get().sha256(),
-            read.get().root(),
-            profile(read.get().root(), input.reading()),
-            problems.list()));
-  }
-
-  private void readPaper(PaperFormat format, InputFile file, Lot.Input input, Problems problems) {
-    Optional<Table> table = format.read(file, input.reading().options(), problems);
-    if (table.isEmpty()) {
-      leaveUnread(input, problems);
-      return;
-    }
-    String sha256 = file.read(problems).map(InputFile::sha256).orElse("");
-    noteChange(input, sha256, problems);
-    Reading reading = input.reading();
-    if (input.sha256().isEmpty() && reading.columns().isEmpty() && reading.order().isEmpty()) {
-      Optional<Reading> known = memory.recall(table.get());
-      if (known.isPresent()) {
-        reading = reading.withColumns(known.get().columns()).withOrder(known.get().order());
-        problems.info("", "Its columns are read as those of the last paper with this header.");
-      }
-    }
-    inputs.add(input.withSha256(sha256).withReading(reading));
-    ColumnMapping mapping = reading.over(ColumnMapping.guess(table.get()));
-    papers.add(Paper.read(table.get(), mapping, reading.order(), problems));
-  }
-
-  private static boolean isOtherSound(InputFile file) {
-    return SoundFile.OTHER_ENDINGS.contains(file.extension()) || MOVIES.contains(file.extension());
-  }
-
-  private void readSound(Lot.Input input, Problems problems) {
-    Optional<SoundFile> sound = SoundMedia.head(input.path(), problems);
-    if (sound.isEmpty()) {
-      if (problems.list().isEmpty()) {
-        problems.error(
-            "",
-            "There is no sound by itself in this file.",
-            "Pictures are found through the timelines that use them; they need not be added.");
-      }
-      leaveUnread(input, problems);
-      return;
-    }
-    inputs.add(input);
-    sounds.add(sound.get());
-  }
-
-  private void leaveUnread(Lot.Input input, Problems problems) {
-    inputs.add(input);
-    unread.add(new Unread(problems.file(), problems.list()));
-  }
-
-  private static void noteChange(Lot.Input input, String sha256, Problems problems) {
+    String sha256 = value.map(its -> sha256(its, file)).orElse(input.sha256());
     if (!input.sha256().isEmpty() && !input.sha256().equals(sha256)) {
       problems.warning(
           "",
           "The file has changed since the lot was saved.",
           "Decisions about what is still in it were kept; look through the others.");
     }
+    Object part = value.orElse(null);
+    ReadingOptions options = input.reading();
+    if (part instanceof Table table) {
+      options = remembered(input, table, problems);
+      part = Paper.read(table, mapping(table, options), TableOptions.order(options), problems);
+    }
+    return new Loaded(
+        new Input(
+            input.name(),
+            kind.name(),
+            kind.what(),
+            Optional.ofNullable(part),
+            value.map(kind::describe).orElse(Contents.of("")),
+            problems.list()),
+        sha256,
+        options);
+  }
+
+  /** What the columns seem to hold, with what a person said put over it. */
+  private static ColumnMapping mapping(Table table, ReadingOptions options) {
+    ColumnMapping mapping = ColumnMapping.guess(table);
+    for (Map.Entry<Integer, Optional<LogField>> said :
+        new TreeMap<>(options.columns()).entrySet()) {
+      if (said.getKey() < mapping.columns().size()) {
+        mapping = mapping.with(said.getKey(), said.getValue());
+      }
+    }
+    return mapping;
+  }
+
+  private static String sha256(Object value, InputFile file) {
+    if (value instanceof TimelineFormat.Read read) {
+      return read.sha256();
+    }
+    if (value instanceof SoundFile || !Files.isRegularFile(file.path())) {
+      return "";
+    }
+    try {
+      return Files.size(file.path()) > LARGEST_WITH_DIGEST
+          ? ""
+          : InputFile.sha256(Files.readAllBytes(file.path()));
+    } catch (java.io.IOException e) {
+      return "";
+    }
+  }
+
+  private ReadingOptions remembered(Lot.Input input, Table table, Problems problems) {
+    ReadingOptions said = input.reading();
+    boolean isNew =
+        input.sha256().isEmpty()
+            && said.columns().isEmpty()
+            && said.get(TableOptions.DATES).isEmpty();
+    Optional<ReadingOptions> known = isNew ? memory.recall(table) : Optional.empty();
+    if (known.isEmpty()) {
+      return said;
+    }
+    problems.info("", "Its columns are read as those of the last paper with this header.");
+    return said.withColumns(known.get().columns())
+        .with(TableOptions.DATES, known.get().get(TableOptions.DATES));
+  }
+
+  /** The very same material, where nothing is different, spares the passes a second look. */
+  private Material material(Lot lot) {
+    Material material =
+        previous
+            .map(IntakeResult::material)
+            .filter(its -> its.lot().equals(lot.name()))
+            .orElseGet(() -> Material.of(lot.name()));
+    for (Class<?> type : types()) {
+      material = withAll(material, type);
+    }
+    List<Document> documents = documents(material.documents());
+    return material
+        .with(Document.class, documents)
+        .with(
+            Input.class,
+            loaded.values().stream().map(file -> withProfileProblem(file, documents)).toList());
+  }
+
+  private <T> Material withAll(Material material, Class<T> type) {
+    return material.with(type, values(type));
+  }
+
+  /** The types that files are read as: those of all kinds, sound apart, which has its own way. */
+  private static Set<Class<?>> types() {
+    var types = new LinkedHashSet<Class<?>>();
+    types.add(Paper.class);
+    for (InputKind<?> kind : InputKinds.all()) {
+      types.add(kind.type());
+    }
+    types.removeAll(Set.of(TimelineFormat.Read.class, Table.class, SoundFile.class));
+    return types;
+  }
+
+  private <T> List<T> values(Class<T> type) {
+    return loaded.values().stream().flatMap(file -> file.value(type).stream()).toList();
+  }
+
+  private List<Document> documents(List<Document> before) {
+    var known = new ArrayList<>(Profiles.shipped());
+    known.addAll(values(Profile.class));
+    Map<String, Document> byName = new HashMap<>();
+    before.forEach(document -> byName.put(document.name(), document));
+    var documents = new ArrayList<Document>();
+    for (Loaded file : loaded.values()) {
+      file.value(TimelineFormat.Read.class)
+          .ifPresent(read -> {
+            Profile profile =
+                chosenProfile(file)
+                    .flatMap(name -> Profiles.byName(name, known))
+                    .orElseGet(() -> Profiles.recognise(read.root(), known));
+            var document =
+                Document.of(
+                    file.input.name(), read.sha256(), read.root(), profile, file.input.problems());
+            Document same = byName.get(document.name());
+            documents.add(document.equals(same) ? same : document);
+          });
+    }
+    return documents;
+  }
+
+  private static Optional<String> chosenProfile(Loaded file) {
+    return file.options.get(TimelineFormat.PROFILE);
+  }
+
+  private static Input withProfileProblem(Loaded file, List<Document> documents) {
+    Optional<String> missing =
+        chosenProfile(file)
+            .filter(name ->
+                documents.stream()
+                    .filter(document -> document.name().equals(file.input.name()))
+                    .noneMatch(document -> document.profile().name().equals(name)));
+    if (missing.isEmpty()) {
+      return file.input;
+    }
+    List<Problem> problems = new ArrayList<>(file.input.problems());
+    var more = new Problems(file.input.name());
+    more.warning(
+        "",
+        Phrase.of("There is no mapping profile \"%s\".", missing.get()),
+        "The file is read as it looks; add the profile's file to the lot.");
+    problems.addAll(more.list());
+    return file.input.withProblems(problems);
+  }
+
+  private Map<String, Path> folders(Lot lot) {
+    var folders = new LinkedHashMap<String, Path>();
+    lot.inputs()
+        .forEach(input -> {
+          boolean isTimeline =
+              loaded.values().stream()
+                  .filter(file -> file.input.name().equals(input.name()))
+                  .anyMatch(file -> file.value(TimelineFormat.Read.class).isPresent());
+          Path parent = input.path().toAbsolutePath().getParent();
+          if (isTimeline && parent != null) {
+            folders.put(input.name(), parent);
+          }
+        });
+    return folders;
   }
 }

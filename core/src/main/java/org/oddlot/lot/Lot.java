@@ -2,63 +2,83 @@ package org.oddlot.lot;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.LinkedHashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.InputKinds;
+import org.oddlot.input.ReadingOptions;
+import org.oddlot.json.JsonValue;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.RunSheet;
 
 /**
- * One job: the files that came in, the run sheet, and what was decided.
+ * One job: the files that came in, the run sheet, and what was said.
  *
  * @param name what it is called
  * @param inputs the files that came in, in order
  * @param sheet the passes and their settings
- * @param decisions what a person said, by the ids of the findings
+ * @param answers what a person said
+ * @param carried what its file says and nobody here understands; it is kept there
  */
 public record Lot(
-    String name, List<Input> inputs, RunSheet sheet, Map<String, Decision> decisions) {
+    String name,
+    List<Input> inputs,
+    RunSheet sheet,
+    Answers answers,
+    Map<String, JsonValue> carried) {
 
   /**
    * A file that came in.
    *
+   * @param name what it is known by in the lot, unlike any other
    * @param path where it is, absolute
    * @param sha256 of its content when it was last read; empty if it was not read yet
    * @param reading how it is read, where that was set by a person
    */
-  public record Input(Path path, String sha256, Reading reading) {
-    /** A file that was not read yet. */
-    public static Input of(Path path) {
-      return new Input(path.toAbsolutePath().normalize(), "", Reading.DETECTED);
-    }
+  public record Input(String name, Path path, String sha256, ReadingOptions reading) {
 
     /** This with what its content is now. */
     public Input withSha256(String digest) {
-      return new Input(path, digest, reading);
+      return new Input(name, path, digest, reading);
     }
 
     /** This to be read otherwise. */
-    public Input withReading(Reading newReading) {
-      return new Input(path, sha256, newReading);
+    public Input withReading(ReadingOptions newReading) {
+      return new Input(name, path, sha256, newReading);
     }
   }
 
   public Lot {
     inputs = List.copyOf(inputs);
-    decisions = Collections.unmodifiableMap(new LinkedHashMap<>(decisions));
+    carried = Map.copyOf(carried);
   }
 
   /** A new lot with nothing in it. */
   public static Lot empty(String name) {
-    return new Lot(name, List.of(), RunSheet.initial(), Map.of());
+    return new Lot(name, List.of(), RunSheet.initial(), Answers.NONE, Map.of());
   }
 
-  /** A lot of these files, named after the first. */
+  /** A lot of these files, named after the first timeline file, or else the first of all. */
   public static Lot of(List<Path> files) {
     Lot lot = empty("lot").withFiles(files);
-    return lot.inputs.isEmpty() ? lot : lot.withName(stem(lot.inputs.getFirst().path()));
+    return lot.inputs.stream()
+        .map(Input::path)
+        .filter(Lot::isTimeline)
+        .findFirst()
+        .or(() -> lot.inputs.stream().map(Input::path).findFirst())
+        .map(path -> lot.withName(stem(path)))
+        .orElse(lot);
+  }
+
+  private static boolean isTimeline(Path path) {
+    return InputKinds.of(new InputFile(path)).filter(TimelineFormat.class::isInstance).isPresent();
   }
 
   private static String stem(Path path) {
@@ -69,41 +89,63 @@ public record Lot(
 
   /** This under another name. */
   public Lot withName(String newName) {
-    return new Lot(newName, inputs, sheet, decisions);
+    return new Lot(newName, inputs, sheet, answers, carried);
   }
 
   /** This with these files as well; those it has already are not taken twice. */
   public Lot withFiles(List<Path> files) {
-    var all = new ArrayList<>(inputs);
+    Set<Path> known = inputs.stream().map(Input::path).collect(Collectors.toSet());
+    var fresh = new ArrayList<Path>();
     for (Path file : files) {
-      Input input = Input.of(file);
-      if (all.stream().noneMatch(known -> known.path().equals(input.path()))) {
-        all.add(input);
+      Path path = file.toAbsolutePath().normalize();
+      if (known.add(path)) {
+        fresh.add(path);
       }
+    }
+    List<String> names =
+        InputNames.of(
+            fresh, new HashSet<>(inputs.stream().map(Input::name).collect(Collectors.toSet())));
+    var all = new ArrayList<>(inputs);
+    for (int i = 0; i < fresh.size(); i++) {
+      all.add(new Input(names.get(i), fresh.get(i), "", ReadingOptions.DETECTED));
     }
     return withInputs(all);
   }
 
   /** This with other inputs. */
   public Lot withInputs(List<Input> newInputs) {
-    return new Lot(name, newInputs, sheet, decisions);
+    return new Lot(name, newInputs, sheet, answers, carried);
   }
 
-  /** This without one of its files. */
-  public Lot without(Path file) {
-    return withInputs(inputs.stream().filter(input -> !input.path().equals(file)).toList());
+  /** The input of this name. */
+  public Optional<Input> input(String input) {
+    return inputs.stream().filter(each -> each.name().equals(input)).findFirst();
+  }
+
+  /** This without some of its files. */
+  public Lot without(List<Path> files) {
+    return withInputs(inputs.stream().filter(input -> !files.contains(input.path())).toList());
   }
 
   /** This with another run sheet. */
   public Lot withSheet(RunSheet newSheet) {
-    return new Lot(name, inputs, newSheet, decisions);
+    return new Lot(name, inputs, newSheet, answers, carried);
+  }
+
+  /** This with something else said. */
+  public Lot withAnswers(Answers newAnswers) {
+    return new Lot(name, inputs, sheet, newAnswers, carried);
   }
 
   /** This with something said about a finding; empty takes back what was said. */
-  public Lot withDecision(String finding, Optional<Decision> decision) {
-    var changed = new LinkedHashMap<>(decisions);
-    changed.remove(finding);
-    decision.ifPresent(said -> changed.put(finding, said));
-    return new Lot(name, inputs, sheet, changed);
+  public Lot withDecision(FindingId finding, Optional<Decision> decision) {
+    return withAnswers(answers.with(finding, decision));
+  }
+
+  /** The folder that is written to unless another is chosen: that of the first input. */
+  public Optional<Path> usualFolder() {
+    return inputs.stream()
+        .findFirst()
+        .flatMap(input -> Optional.ofNullable(input.path().getParent()));
   }
 }

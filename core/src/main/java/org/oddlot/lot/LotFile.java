@@ -5,33 +5,56 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonException;
-import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
+import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Instruction;
 import org.oddlot.pass.RunSheet;
-import org.oddlot.pass.Settings;
+import org.oddlot.problem.Problem;
+import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 
 /**
  * Saves and opens lots: {@code NAME.oddlot}, JSON that people can read. Inputs stand in it by their
- * path from the lot's folder, so that the folder can be moved.
+ * path from the lot's folder, so that the folder can be moved. What is not understood is said, and
+ * stays in the file.
  */
 public final class LotFile {
   /** The ending of lots. */
   public static final String EXTENSION = ".oddlot";
 
-  private static final long VERSION = 1;
+  private static final long VERSION = 2;
+  private static final Set<String> KNOWN =
+      Set.of("oddlot", "name", "inputs", "run_sheet", "decisions", "instructions");
 
-  private LotFile() {}
+  private final Problems problems;
+  private final Map<String, JsonValue> carried = new LinkedHashMap<>();
+
+  private LotFile(Problems problems) {
+    this.problems = problems;
+  }
+
+  /**
+   * A lot that was opened.
+   *
+   * @param lot the lot
+   * @param problems what of its file could not be understood
+   */
+  public record Opened(Lot lot, List<Problem> problems) {}
 
   /**
    * Saves a lot.
@@ -47,8 +70,35 @@ public final class LotFile {
    *
    * @throws IOException if it cannot be read or is no lot; the message says why in a sentence
    */
-  public static Lot open(Path file) throws IOException {
-    return fromJson(parse(file), folderOf(file));
+  public static Opened open(Path file) throws IOException {
+    var problems = new Problems(String.valueOf(file.getFileName()));
+    Lot lot = new LotFile(problems).fromJson(parse(file), folderOf(file));
+    return new Opened(lot, problems.list());
+  }
+
+  /** Where in a lot's file something was said of a finding, or ordered: its line and column. */
+  public static String placeOf(Path file, String answer) {
+    try {
+      JsonObject json = parse(file);
+      Optional<JsonValue> said = json.object("decisions").get(answer);
+      if (said.isEmpty()) {
+        said =
+            json.array("instructions").stream()
+                .filter(each ->
+                    each instanceof JsonObject object
+                        && object.string("id").filter(answer::equals).isPresent())
+                .findFirst();
+      }
+      return said.map(LotFile::place).orElse("");
+    } catch (IOException e) {
+      return "";
+    }
+  }
+
+  private static String place(JsonValue value) {
+    return value instanceof JsonObject object
+        ? object.slice().map(slice -> slice.text().place(slice.start())).orElse("")
+        : "";
   }
 
   /** Saves a run sheet by itself. */
@@ -56,21 +106,27 @@ public final class LotFile {
     JsonObject json =
         JsonObject.EMPTY
             .with("oddlot_run_sheet", JsonNumber.of(VERSION))
-            .with("run_sheet", steps(sheet));
+            .with("run_sheet", RunSheetJson.of(sheet));
     JsonFile.write(file, json);
   }
 
   /**
    * Opens a run sheet, or takes that of a lot.
    *
-   * @throws IOException if it cannot be read or is neither
+   * @throws IOException if it cannot be read, is neither, or names passes or settings that are not
+   *     there
    */
   public static RunSheet openSheet(Path file) throws IOException {
     JsonObject json = parse(file);
     if (json.get("run_sheet").isEmpty()) {
       throw new IOException(file.getFileName() + " is no run sheet.");
     }
-    return sheet(json);
+    RunSheet sheet = RunSheetJson.parse(json.array("run_sheet"));
+    List<String> wrong = sheet.problems();
+    if (!wrong.isEmpty()) {
+      throw new IOException(file.getFileName() + ": " + wrong.getFirst());
+    }
+    return sheet;
   }
 
   private static JsonObject parse(Path file) throws IOException {
@@ -95,7 +151,8 @@ public final class LotFile {
   static JsonObject toJson(Lot lot, Path folder) {
     var decisions = new LinkedHashMap<String, JsonValue>();
     // In the order of their ids, so that the same decisions give the same file.
-    new TreeMap<>(lot.decisions()).forEach((id, said) -> decisions.put(id, decision(said)));
+    new TreeMap<>(lot.answers().decisions())
+        .forEach((id, said) -> decisions.put(id.text(), decision(said)));
     JsonObject json =
         JsonObject.EMPTY
             .with("oddlot", JsonNumber.of(VERSION))
@@ -103,19 +160,36 @@ public final class LotFile {
             .with(
                 "inputs",
                 JsonArray.of(lot.inputs().stream().map(input -> input(input, folder)).toList()))
-            .with("run_sheet", steps(lot.sheet()))
-            .with("decisions", JsonObject.of(decisions));
-    return json;
+            .with("run_sheet", RunSheetJson.of(lot.sheet()));
+    for (Map.Entry<String, JsonValue> each : new TreeMap<>(lot.carried()).entrySet()) {
+      if (each.getKey().startsWith(DECISION)) {
+        decisions.put(each.getKey().substring(DECISION.length()), each.getValue());
+      } else {
+        json = json.with(each.getKey(), each.getValue());
+      }
+    }
+    json = json.with("decisions", JsonObject.of(decisions));
+    return lot.answers().instructions().isEmpty()
+        ? json
+        : json.with(
+            "instructions",
+            JsonArray.of(lot.answers().instructions().stream().map(LotFile::instruction).toList()));
   }
 
+  /** What carried members of the decisions begin with. */
+  private static final String DECISION = "decisions/";
+
   private static JsonObject input(Lot.Input input, Path folder) {
-    JsonObject json = JsonObject.EMPTY.with("file", JsonString.of(relative(input.path(), folder)));
+    String file = relative(input.path(), folder);
+    JsonObject json =
+        JsonObject.EMPTY
+            .with("name", JsonString.of(input.name()))
+            .with("file", JsonString.of(file));
     if (!input.sha256().isEmpty()) {
       json = json.with("sha256", JsonString.of(input.sha256()));
     }
-    return input.reading().equals(Reading.DETECTED)
-        ? json
-        : json.with("reading", ReadingJson.of(input.reading()));
+    JsonObject reading = ReadingOptionsJson.of(input.reading());
+    return reading.isEmpty() ? json : json.with("reading", reading);
   }
 
   private static String relative(Path path, Path folder) {
@@ -127,34 +201,25 @@ public final class LotFile {
     }
   }
 
-  private static String word(Enum<?> value) {
-    return value.name().toLowerCase(Locale.ROOT);
-  }
-
   private static JsonObject decision(Decision said) {
-    JsonObject json = JsonObject.EMPTY.with("verdict", JsonString.of(word(said.verdict())));
-    return said.chosen().isEmpty()
-        ? json
-        : json.with("chosen", JsonArray.of(said.chosen().stream().map(JsonString::of).toList()));
+    JsonObject json =
+        JsonObject.EMPTY.with(
+            "verdict", JsonString.of(said.verdict().name().toLowerCase(Locale.ROOT)));
+    return said.chosen().isEmpty() ? json : json.with("chosen", words(said.chosen()));
   }
 
-  private static JsonArray steps(RunSheet sheet) {
-    return JsonArray.of(
-        sheet.steps().stream()
-            .map(step -> {
-              var settings = new LinkedHashMap<String, JsonValue>();
-              new TreeMap<>(step.settings().values())
-                  .forEach((key, value) -> settings.put(key, JsonString.of(value)));
-              JsonObject json =
-                  JsonObject.EMPTY
-                      .with("pass", JsonString.of(step.pass()))
-                      .with("on", JsonLiteral.of(step.on()));
-              return settings.isEmpty() ? json : json.with("settings", JsonObject.of(settings));
-            })
-            .toList());
+  private static JsonArray words(List<String> words) {
+    return JsonArray.of(words.stream().map(JsonString::of).toList());
   }
 
-  private static Lot fromJson(JsonObject json, Path folder) throws IOException {
+  private static JsonObject instruction(Instruction said) {
+    return JsonObject.EMPTY
+        .with("id", JsonString.of(said.id()))
+        .with("pass", JsonString.of(said.pass()))
+        .with("words", words(said.words()));
+  }
+
+  private Lot fromJson(JsonObject json, Path folder) throws IOException {
     long version = json.whole("oddlot").orElse(0L);
     if (version == 0) {
       throw new IOException("This is no lot.");
@@ -162,49 +227,109 @@ public final class LotFile {
     if (version > VERSION) {
       throw new IOException("This lot was saved by a newer version of Odd Lot.");
     }
+    json.members()
+        .forEach((key, value) -> {
+          if (!KNOWN.contains(key)) {
+            carried.put(key, value);
+            problems.info(key, "This is not known here; it stays in the file.");
+          }
+        });
+    RunSheet sheet = RunSheetJson.parse(json.array("run_sheet"));
+    sheet
+        .problems()
+        .forEach(what -> problems.warning("run_sheet", what, "It is kept as it is, and not used."));
+    return new Lot(
+        json.string("name").orElse("lot"), inputs(json, folder), sheet, answers(json), carried);
+  }
+
+  private static List<Lot.Input> inputs(JsonObject json, Path folder) {
     var inputs = new ArrayList<Lot.Input>();
+    var names = new HashSet<String>();
     for (JsonValue value : json.array("inputs")) {
       if (value instanceof JsonObject input) {
+        Path path = folder.resolve(input.string("file").orElse("")).normalize();
+        String name = input.string("name").filter(names::add).orElseGet(() -> former(path, names));
         inputs.add(
             new Lot.Input(
-                folder.resolve(input.string("file").orElse("")).normalize(),
+                name,
+                path,
                 input.string("sha256").orElse(""),
-                ReadingJson.parse(input.object("reading"))));
+                ReadingOptionsJson.parse(input.object("reading"))));
       }
     }
-    var decisions = new LinkedHashMap<String, Decision>();
+    return inputs;
+  }
+
+  /** What version 1 called an input: by its name, the next one of that name with its folder. */
+  private static String former(Path path, Set<String> names) {
+    String file = String.valueOf(path.getFileName());
+    if (names.add(file)) {
+      return file;
+    }
+    Path parent = path.getParent();
+    String name = (parent == null ? "" : parent.getFileName() + "/") + file;
+    for (int i = 2; !names.add(name); i++) {
+      name = file + " (" + i + ")";
+    }
+    return name;
+  }
+
+  private Answers answers(JsonObject json) {
+    var decisions = new LinkedHashMap<FindingId, Decision>();
+    var instructions = new ArrayList<Instruction>();
     json.object("decisions")
         .members()
         .forEach((id, value) -> {
-          if (value instanceof JsonObject said) {
-            decisions.put(id, decision(said));
+          Optional<Decision> said =
+              value instanceof JsonObject object ? decision(object) : Optional.empty();
+          Optional<Instruction> ordered = said.flatMap(decision -> former(id, decision));
+          if (ordered.isPresent()) {
+            instructions.add(ordered.get());
+          } else if (said.isPresent()) {
+            decisions.put(new FindingId(id), said.get());
+          } else {
+            carried.put(DECISION + id, value);
+            problems.warning(
+                place(value),
+                Phrase.of("What was said of %s is neither accepted nor declined.", id),
+                "It stays in the file; decide anew.");
           }
         });
-    return new Lot(json.string("name").orElse("lot"), inputs, sheet(json), decisions);
-  }
-
-  private static Decision decision(JsonObject json) {
-    boolean accepted = json.string("verdict").orElse("").equals("accepted");
-    return accepted
-        ? Decision.accept(json.array("chosen").stream().map(JsonValue::display).toList())
-        : Decision.decline();
-  }
-
-  private static RunSheet sheet(JsonObject json) {
-    var steps = new ArrayList<RunSheet.Step>();
-    for (JsonValue value : json.array("run_sheet")) {
-      if (value instanceof JsonObject step) {
-        Map<String, String> settings = new LinkedHashMap<>();
-        step.object("settings")
-            .members()
-            .forEach((key, setting) -> settings.put(key, setting.display()));
-        steps.add(
-            new RunSheet.Step(
-                step.string("pass").orElse(""),
-                step.get("on").filter(JsonLiteral.FALSE::equals).isEmpty(),
-                new Settings(settings)));
+    for (JsonValue value : json.array("instructions")) {
+      if (value instanceof JsonObject object) {
+        instructions.add(
+            new Instruction(
+                object.string("id").orElse(""),
+                object.string("pass").orElse(""),
+                object.array("words").stream().map(JsonValue::display).toList()));
+      } else {
+        problems.warning("instructions", "Something that is no instruction stands here.", "");
       }
     }
-    return steps.isEmpty() ? RunSheet.initial() : new RunSheet(steps).withUnknown();
+    return new Answers(decisions, instructions);
+  }
+
+  private static Optional<Decision> decision(JsonObject json) {
+    return switch (json.string("verdict").orElse("")) {
+      case "accepted" ->
+          Optional.of(
+              Decision.accept(json.array("chosen").stream().map(JsonValue::display).toList()));
+      case "declined" -> Optional.of(Decision.decline());
+      default -> Optional.empty();
+    };
+  }
+
+  /** What version 1 kept as decisions though it was ordered by hand. */
+  private static Optional<Instruction> former(String id, Decision said) {
+    String recorder = "sync:recorder:hand:";
+    if (id.matches("putright:hand:\\d{1,8}")) {
+      return Optional.of(new Instruction(id, "putright", said.chosen()));
+    }
+    if (id.startsWith(recorder) && !said.chosen().isEmpty()) {
+      return Optional.of(
+          new Instruction(
+              id, "sync", List.of(id.substring(recorder.length()), said.chosen().getFirst())));
+    }
+    return Optional.empty();
   }
 }

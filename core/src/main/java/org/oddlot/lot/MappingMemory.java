@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.oddlot.format.table.TableOptions;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.json.JsonObject;
 import org.oddlot.paper.Table;
 
@@ -36,9 +38,11 @@ public final class MappingMemory {
   }
 
   /** What was said of papers with the header of {@code table}, if anything was. */
-  public synchronized Optional<Reading> recall(Table table) {
+  public synchronized Optional<ReadingOptions> recall(Table table) {
     JsonObject said = remembered.object(header(table));
-    return said.members().isEmpty() ? Optional.empty() : Optional.of(ReadingJson.parse(said));
+    return said.members().isEmpty()
+        ? Optional.empty()
+        : Optional.of(ReadingOptionsJson.parse(said));
   }
 
   /**
@@ -47,17 +51,20 @@ public final class MappingMemory {
    *
    * @throws IOException if it cannot be kept for the next start
    */
-  public synchronized void remember(Table table, Reading reading) throws IOException {
-    Reading kept = Reading.DETECTED.withColumns(reading.columns()).withOrder(reading.order());
+  public synchronized void remember(Table table, ReadingOptions reading) throws IOException {
+    ReadingOptions kept =
+        ReadingOptions.DETECTED
+            .withColumns(reading.columns())
+            .with(TableOptions.DATES, reading.get(TableOptions.DATES));
     String header = header(table);
     if (header.replace("|", "").isBlank()) {
       // Without a header there is nothing to know it by.
       return;
     }
     remembered =
-        kept.equals(Reading.DETECTED)
+        kept.equals(ReadingOptions.DETECTED)
             ? remembered.without(header)
-            : remembered.with(header, ReadingJson.of(kept));
+            : remembered.with(header, ReadingOptionsJson.of(kept));
     if (file.isPresent()) {
       JsonFile.write(file.get(), remembered);
     }

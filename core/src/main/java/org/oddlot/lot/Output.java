@@ -6,16 +6,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import org.oddlot.format.Formats;
-import org.oddlot.format.InputFile;
-import org.oddlot.format.TimelineFormat;
-import org.oddlot.pass.Document;
-import org.oddlot.pass.Judged;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.oddlot.input.InputFile;
+import org.oddlot.output.PlannedFile;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.returning.ReturnFinding;
+import org.oddlot.progress.Progress;
 
 /** Writes what goes out. */
 public final class Output {
@@ -32,26 +30,19 @@ public final class Output {
    * A file that was written.
    *
    * @param path where it is
-   * @param sha256 of its content
+   * @param sha256 of its content; of a folder, of the names and digests of all that is in it
    */
   public record Written(Path path, String sha256) {}
 
-  /** The files that will be written, by the names of the documents they come from. */
+  /** The files that will be written: those that were not left out. */
   public List<ReturnFinding> planned() {
-    return outcome.step("return").stream()
-        .flatMap(step -> step.judged().stream())
-        .filter(judged -> judged.standing() == Standing.SETTLED)
-        .map(Judged::finding)
-        .map(ReturnFinding.class::cast)
-        .filter(finding -> !finding.output().isEmpty())
+    return outcome.steps().stream()
+        .flatMap(step -> step.reviewed().stream())
+        .filter(reviewed -> reviewed.standing() == Standing.SETTLED)
+        .filter(reviewed -> reviewed.finding() instanceof ReturnFinding)
+        .map(reviewed -> (ReturnFinding) reviewed.finding())
+        .filter(finding -> finding.plan().isPresent())
         .toList();
-  }
-
-  /** The folder that is written to unless another is chosen: that of the first input. */
-  public Optional<Path> usualFolder() {
-    return lot.inputs().stream()
-        .findFirst()
-        .flatMap(input -> Optional.ofNullable(input.path().getParent()));
   }
 
   /**
@@ -59,7 +50,8 @@ public final class Output {
    * number; a file that is there with the same content already is left alone.
    *
    * @throws IOException if a file could not be written; those before it are there, it is not
-   * @throws org.oddlot.pass.CancelledException if {@code progress} asks to stop between two files
+   * @throws org.oddlot.progress.CancelledException if {@code progress} asks to stop between two
+   *     files
    */
   public List<Written> write(Path folder, Progress progress) throws IOException {
     var written = new ArrayList<Written>();
@@ -68,38 +60,38 @@ public final class Output {
       ReturnFinding finding = planned.get(i);
       progress.check();
       progress.at((double) i / planned.size(), "Writing " + finding.output());
-      written.add(write(finding, folder));
+      written.add(write(finding.plan().orElseThrow(), folder.resolve(finding.output())));
     }
     progress.at(1, "");
     return List.copyOf(written);
   }
 
-  private Written write(ReturnFinding finding, Path folder) throws IOException {
-    Document document = outcome.end().document(finding.document()).orElseThrow();
-    Path source = input(document).path();
-    TimelineFormat format =
-        Formats.timelineFormat(new InputFile(source))
-            .orElseGet(() -> Formats.timelines().getFirst());
+  private Written write(PlannedFile plan, Path wanted) throws IOException {
     try {
-      Path path =
-          SafeFile.writeNew(
-              folder.resolve(finding.output()),
-              part -> format.write(document.root(), source, part));
+      Path path = SafeFile.writeNew(wanted, part -> plan.write(outcome.end(), this::pathOf, part));
       return new Written(path, digest(path));
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }
   }
 
-  private Lot.Input input(Document document) {
-    return lot.inputs().stream()
-        .filter(input -> input.sha256().equals(document.sha256()))
-        .findFirst()
-        .orElseThrow();
+  private Path pathOf(String input) {
+    return lot.input(input)
+        .map(Lot.Input::path)
+        .orElseThrow(() -> new IllegalArgumentException(input + " did not come in"));
   }
 
   private static String digest(Path path) throws IOException {
-    Path content = Files.isDirectory(path) ? path.resolve("content.otio") : path;
-    return InputFile.sha256(Files.readAllBytes(content));
+    if (!Files.isDirectory(path)) {
+      return InputFile.sha256(Files.readAllBytes(path));
+    }
+    try (Stream<Path> files = Files.walk(path)) {
+      var lines = new ArrayList<String>();
+      for (Path file : files.filter(Files::isRegularFile).sorted().collect(Collectors.toList())) {
+        lines.add(digest(file) + "  " + path.relativize(file).toString().replace('\\', '/'));
+      }
+      return InputFile.sha256(
+          String.join("\n", lines).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    }
   }
 }

@@ -87,20 +87,20 @@ public final class DateReader {
   /** The date that a cell says; empty where it says none. */
   public Optional<LocalDate> read(String cell) {
     String text = cell.strip();
-    var readings = new ArrayList<Reading>();
-    readings.add(new Reading(YEAR_FIRST, 1, 2, 3));
-    readings.add(new Reading(COMPACT, 1, 2, 3));
+    var readings = new ArrayList<DateForm>();
+    readings.add(new DateForm(YEAR_FIRST, 1, 2, 3));
+    readings.add(new DateForm(COMPACT, 1, 2, 3));
     readings.add(
         order == Order.DAY_FIRST
-            ? new Reading(YEAR_LAST, 3, 2, 1)
-            : new Reading(YEAR_LAST, 3, 1, 2));
-    readings.add(new Reading(MONTH_IN_WORDS, 3, 2, 1));
-    readings.add(new Reading(MONTH_WORD_FIRST, 3, 1, 2));
+            ? new DateForm(YEAR_LAST, 3, 2, 1)
+            : new DateForm(YEAR_LAST, 3, 1, 2));
+    readings.add(new DateForm(MONTH_IN_WORDS, 3, 2, 1));
+    readings.add(new DateForm(MONTH_WORD_FIRST, 3, 1, 2));
     return readings.stream().flatMap(reading -> reading.read(text).stream()).findFirst();
   }
 
   /** A way of writing dates, and which group of its pattern is the year, the month and the day. */
-  private record Reading(Pattern pattern, int year, int month, int day) {
+  private record DateForm(Pattern pattern, int year, int month, int day) {
     Optional<LocalDate> read(String text) {
       Matcher matcher = pattern.matcher(text);
       if (!matcher.matches()) {

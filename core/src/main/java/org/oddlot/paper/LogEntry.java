@@ -23,8 +23,8 @@ import org.oddlot.time.FrameRate;
  * @param shot the setup
  * @param take the take's number, without a circle
  * @param camera the camera's letter
- * @param roll the reel or card
- * @param soundRoll the recorder's roll
+ * @param reel the reel or card
+ * @param soundReel the recorder's roll
  * @param clip a clip or file name
  * @param tracks what is on the channels of a sound file, by their numbers counted from one
  * @param circled whether the take was circled
@@ -46,8 +46,8 @@ public record LogEntry(
     String shot,
     String take,
     String camera,
-    String roll,
-    String soundRoll,
+    String reel,
+    String soundReel,
     String clip,
     Map<Integer, String> tracks,
     boolean circled,
@@ -88,21 +88,21 @@ public record LogEntry(
   public LogEntry withTimes(
       Optional<Label> newIn, Optional<Label> newOut, Optional<FrameRate> newRate) {
     return new LogEntry(
-        id, paper, row, kind, newIn, newOut, newRate, date, scene, shot, take, camera, roll,
-        soundRoll, clip, tracks, circled, notes, people, keywords, category);
+        id, paper, row, kind, newIn, newOut, newRate, date, scene, shot, take, camera, reel,
+        soundReel, clip, tracks, circled, notes, people, keywords, category);
   }
 
   /** This on another day. */
   public LogEntry withDate(Optional<LocalDate> newDate) {
     return new LogEntry(
-        id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, roll, soundRoll,
+        id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, reel, soundReel,
         clip, tracks, circled, notes, people, keywords, category);
   }
 
   /** This with its clip and its roll called otherwise. */
-  public LogEntry withNames(String newClip, String newRoll) {
+  public LogEntry withNames(String newClip, String newReel) {
     return new LogEntry(
-        id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, newRoll, soundRoll,
+        id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, newReel, soundReel,
         newClip, tracks, circled, notes, people, keywords, category);
   }
 }

@@ -13,8 +13,8 @@ public enum LogField {
   SHOT("shot"),
   TAKE("take"),
   CAMERA("camera"),
-  ROLL("roll"),
-  SOUND_ROLL("sound roll"),
+  REEL("roll", "roll"),
+  SOUND_REEL("sound roll", "sound_roll"),
   CLIP("clip name"),
   TRACKS("sound tracks"),
   CIRCLED("circled"),
@@ -26,9 +26,16 @@ public enum LogField {
   KIND("kind of entry");
 
   private final String title;
+  private final String word;
 
   LogField(String title) {
     this.title = title;
+    this.word = name().toLowerCase(Locale.ROOT);
+  }
+
+  LogField(String title, String word) {
+    this.title = title;
+    this.word = word;
   }
 
   /** What it is called on the screen. */
@@ -36,9 +43,9 @@ public enum LogField {
     return title;
   }
 
-  /** As it is written in documents. */
+  /** As it is written in documents, which may be older than the name in the code. */
   public String word() {
-    return name().toLowerCase(Locale.ROOT);
+    return word;
   }
 
   /** Whether several columns can hold it; what they say is put together. */

@@ -156,8 +156,8 @@ public final class LogReader {
             text(row, LogField.SHOT),
             take,
             text(row, LogField.CAMERA),
-            text(row, LogField.ROLL),
-            text(row, LogField.SOUND_ROLL),
+            text(row, LogField.REEL),
+            text(row, LogField.SOUND_REEL),
             text(row, LogField.CLIP),
             tracks(row),
             circled,
@@ -196,7 +196,7 @@ public final class LogReader {
     if (hasKeywords) {
       return Kind.KEYWORD;
     }
-    boolean named = !text(row, LogField.CLIP).isEmpty() || !text(row, LogField.ROLL).isEmpty();
+    boolean named = !text(row, LogField.CLIP).isEmpty() || !text(row, LogField.REEL).isEmpty();
     return marker.isEmpty() && named ? Kind.SHOT : Kind.MARKER;
   }
 

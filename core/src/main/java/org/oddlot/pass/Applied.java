@@ -1,14 +1,15 @@
 package org.oddlot.pass;
 
 import java.util.List;
+import org.oddlot.material.Material;
 
 /**
  * What came of applying findings.
  *
- * @param matter the new state
+ * @param material the new state
  * @param claims for every change in a document, the finding it was made for
  */
-public record Applied(Matter matter, List<Claim> claims) {
+public record Applied(Material material, List<Claim> claims) {
 
   /**
    * A change that is owed to a finding.

@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
+import org.oddlot.material.Material;
+import org.oddlot.material.PlacedClip;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Edits;
 
@@ -33,8 +35,8 @@ public final class ClipChanges {
     }
   }
 
-  /** {@code matter} with the changes made; the very same where there are none. */
-  public Applied applyTo(Matter matter) {
-    return new Applied(matter.withEdits(edits), claims);
+  /** {@code material} with the changes made; the very same where there are none. */
+  public Applied applyTo(Material material) {
+    return new Applied(material.withEdits(edits), claims);
   }
 }

@@ -3,11 +3,11 @@ package org.oddlot.pass;
 import java.util.List;
 
 /**
- * What a person said about a finding.
+ * What a person answered to a finding. What was chosen is kept as the pass's {@link Codec} writes
+ * it, so that a lot can hold the answers of passes that are not there.
  *
  * @param verdict yes or no
- * @param chosen the ids of what it was accepted as, which need not be among the choices; empty for
- *     what is proposed
+ * @param chosen what it was accepted as; empty for what is proposed
  */
 public record Decision(Verdict verdict, List<String> chosen) {
 
@@ -29,6 +29,11 @@ public record Decision(Verdict verdict, List<String> chosen) {
   /** Accepted as these choices. */
   public static Decision accept(List<String> chosen) {
     return new Decision(Verdict.ACCEPTED, chosen);
+  }
+
+  /** Accepted as this. */
+  public static <T> Decision accept(Codec<T> codec, T answer) {
+    return accept(codec.encode(answer));
   }
 
   /** Declined. */

@@ -1,14 +1,23 @@
 package org.oddlot.pass;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.oddlot.material.Material;
+import org.oddlot.measure.Measured;
+import org.oddlot.measure.Measurement;
+import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Outcome.StepOutcome;
+import org.oddlot.pass.Outcome.UnusableAnswer;
 import org.oddlot.pass.RunSheet.Step;
+import org.oddlot.progress.Progress;
 
-/** Runs the passes of a sheet, one on what the other left. */
+/** Runs the passes of a sheet, one on what the other left; those that come last, last. */
 public final class Engine {
 
   /** Which findings are applied where nobody said anything. */
@@ -34,86 +43,188 @@ public final class Engine {
   /**
    * Runs the sheet.
    *
-   * @param decisions what was said, by the ids of the findings
-   * @param previous an earlier outcome; passes for which nothing is different are not run again
-   * @throws CancelledException if {@code progress} asks to stop
+   * @param answers what was said
+   * @param previous an earlier outcome; a pass for which nothing is different of what it asked for
+   *     then is not run again
+   * @throws org.oddlot.progress.CancelledException if {@code progress} asks to stop
    * @throws UnclaimedChangeException if a pass changed what it should not have
+   * @throws IllegalStateException if two findings have one identity
    */
   public Outcome run(
-      Matter start,
+      Material start,
       RunSheet sheet,
-      Map<String, Decision> decisions,
+      Answers answers,
       Optional<Outcome> previous,
       Progress progress) {
-    var steps = new ArrayList<StepOutcome>();
-    Matter matter = start;
-    List<Step> on = sheet.steps().stream().filter(Step::on).toList();
+    var steps = new ArrayList<StepOutcome<?>>();
+    Material material = start;
+    List<Step> on = sheet.inWorkingOrder().stream().filter(Step::on).toList();
     for (int i = 0; i < on.size(); i++) {
       Step step = on.get(i);
-      Optional<Pass> pass = Passes.byId(step.pass());
+      Optional<Pass<?>> pass = Passes.byId(step.pass());
       if (pass.isEmpty()) {
         continue;
       }
       progress.at((double) i / on.size(), pass.get().title());
       progress.check();
-      StepOutcome outcome =
-          run(
-              pass.get(),
-              matter,
-              step.settings(),
-              decisions,
-              previous.flatMap(p -> p.step(step.pass())),
-              progress);
+      var request = new Request(material, step.settings(), answers.to(step.pass()), progress);
+      StepOutcome<?> outcome = step(pass.get(), request, previous);
       steps.add(outcome);
-      matter = outcome.after();
+      material = outcome.after();
     }
     progress.at(1, "");
-    return new Outcome(steps, start, matter);
+    return new Outcome(steps, start, material, unknown(steps, answers));
   }
 
-  @SuppressWarnings("ReferenceEquality") // the very same matter needs no second look
-  private StepOutcome run(
-      Pass pass,
-      Matter matter,
-      Settings settings,
-      Map<String, Decision> decisions,
-      Optional<StepOutcome> previous,
-      Progress progress) {
-    Map<String, Decision> said = about(pass, decisions);
-    Optional<StepOutcome> same =
-        previous.filter(p ->
-            p.before() == matter && p.settings().equals(settings) && p.decisions().equals(said));
-    if (same.isPresent()) {
-      return same.get();
+  /**
+   * Runs the sheet, measures what the passes then want to know, and runs it again until nothing is
+   * wanted any more.
+   *
+   * @throws org.oddlot.progress.CancelledException if {@code progress} asks to stop
+   */
+  public Outcome runMeasuring(
+      Material start, RunSheet sheet, Answers answers, Measurer measurer, Progress progress) {
+    Measured measured = start.one(Measured.class).orElse(Measured.NOTHING);
+    Outcome outcome = run(start, sheet, answers, Optional.empty(), progress);
+    for (List<Measurement<?>> wanted = outcome.wanted(); !wanted.isEmpty(); ) {
+      measured = measurer.measure(wanted, measured, progress);
+      outcome =
+          run(
+              start.with(Measured.class, List.of(measured)),
+              sheet,
+              answers,
+              Optional.of(outcome),
+              progress);
+      wanted = outcome.wanted();
     }
-    Look look = pass.look(matter, settings, said, progress);
-    List<Judged> judged =
-        look.findings().stream()
-            .map(f -> new Judged(f, Optional.ofNullable(said.get(f.id()))))
-            .toList();
-    progress.check();
-    Applied applied =
-        pass.apply(matter, settings, judged.stream().filter(this::isAccepted).toList(), progress);
-    Ledger.check(pass, matter, applied);
-    return new StepOutcome(
-        pass, settings, said, matter, look, judged, applied.matter(), applied.claims());
+    return outcome;
   }
 
-  /** What was said about the findings of a pass, also of findings that it had not made before. */
-  private static Map<String, Decision> about(Pass pass, Map<String, Decision> decisions) {
-    var its = new LinkedHashMap<String, Decision>();
-    decisions.forEach((id, decision) -> {
-      if (id.startsWith(pass.id() + ":")) {
-        its.put(id, decision);
+  private <F extends Finding> StepOutcome<F> step(
+      Pass<F> pass, Request request, Optional<Outcome> previous) {
+    return previous
+        .flatMap(p -> p.step(pass))
+        .filter(p -> isSame(p, request))
+        .map(p -> p.on(request.material()))
+        .orElseGet(() -> run(pass, request));
+  }
+
+  private static boolean isSame(StepOutcome<?> before, Request request) {
+    return before.settings().equals(request.settings())
+        && before.answers().equals(request.answers())
+        && before.before().isSame(request.material(), before.asked());
+  }
+
+  private <F extends Finding> StepOutcome<F> run(Pass<F> pass, Request request) {
+    Set<Class<?>> asked = ConcurrentHashMap.newKeySet();
+    var unusable = new ArrayList<UnusableAnswer>();
+    Answers understood = understood(pass, request.answers(), unusable);
+    var watched =
+        new Request(
+            request.material().watchedBy(asked),
+            request.settings(),
+            understood,
+            request.progress());
+    Look<F> look = pass.look(watched);
+    List<Reviewed<F>> reviewed = reviewed(pass, look, watched, unusable);
+    request.progress().check();
+    Applied applied = pass.apply(watched, reviewed.stream().filter(this::isAccepted).toList());
+    Material after = applied.material().withoutWatcher();
+    Ledger.check(pass, request.material(), new Applied(after, applied.claims()));
+    return new StepOutcome<>(
+        pass,
+        request.settings(),
+        request.answers(),
+        request.material(),
+        look,
+        reviewed,
+        after,
+        applied.claims(),
+        Set.copyOf(asked),
+        unusable);
+  }
+
+  /**
+   * What the pass can understand of what was said to it; the rest is noted, and stays in the lot.
+   */
+  private static Answers understood(Pass<?> pass, Answers answers, List<UnusableAnswer> unusable) {
+    Map<FindingId, Decision> decisions = new LinkedHashMap<>();
+    answers
+        .decisions()
+        .forEach((id, decision) -> {
+          Optional<String> problem = problem(pass.answers(), decision.chosen());
+          if (problem.isPresent() && !decision.chosen().isEmpty()) {
+            unusable.add(new UnusableAnswer(id.text(), problem.get()));
+          } else {
+            decisions.put(id, decision);
+          }
+        });
+    var instructions = new ArrayList<Instruction>();
+    for (Instruction instruction : answers.instructions()) {
+      Optional<String> problem =
+          pass.instructions()
+              .map(codec -> problem(codec, instruction.words()))
+              .orElse(Optional.of("the pass takes no instructions"));
+      problem.ifPresentOrElse(
+          what -> unusable.add(new UnusableAnswer(instruction.id(), what)),
+          () -> instructions.add(instruction));
+    }
+    return new Answers(decisions, instructions);
+  }
+
+  private static Optional<String> problem(Codec<?> codec, List<String> words) {
+    try {
+      codec.decode(words);
+      return Optional.empty();
+    } catch (IllegalArgumentException e) {
+      return Optional.of(String.valueOf(e.getMessage()));
+    }
+  }
+
+  private static <F extends Finding> List<Reviewed<F>> reviewed(
+      Pass<F> pass, Look<F> look, Request request, List<UnusableAnswer> unusable) {
+    Answers answers = request.answers();
+    var seen = new HashSet<FindingId>();
+    var reviewed = new ArrayList<Reviewed<F>>(look.findings().size());
+    for (F finding : look.findings()) {
+      if (!seen.add(finding.id())) {
+        throw new IllegalStateException("Two findings are known by " + finding.id());
       }
-    });
-    return its;
+      Optional<Decision> decision =
+          answers.decision(finding.id()).or(() -> finding.formerId().flatMap(answers::decision));
+      Optional<String> problem =
+          decision
+              .filter(Decision::isAccepted)
+              .flatMap(said -> pass.problem(finding, said.chosen(), request.material()));
+      problem.ifPresent(what -> unusable.add(new UnusableAnswer(finding.id().text(), what)));
+      reviewed.add(new Reviewed<>(finding, problem.isPresent() ? Optional.empty() : decision));
+    }
+    return List.copyOf(reviewed);
   }
 
-  private boolean isAccepted(Judged judged) {
-    return switch (judged.standing()) {
+  /** Answers to passes that are not there, and to findings that are not there (any more). */
+  private static List<String> unknown(List<StepOutcome<?>> steps, Answers answers) {
+    var known = new HashSet<FindingId>();
+    var ran = new HashSet<String>();
+    for (StepOutcome<?> step : steps) {
+      ran.add(step.pass().id());
+      for (Reviewed<?> each : step.reviewed()) {
+        known.add(each.finding().id());
+        each.finding().formerId().ifPresent(known::add);
+      }
+    }
+    return answers.decisions().keySet().stream()
+        .filter(id -> !known.contains(id))
+        // A pass that is switched off was not asked.
+        .filter(id -> ran.contains(id.pass()) || Passes.byId(id.pass()).isEmpty())
+        .map(FindingId::text)
+        .toList();
+  }
+
+  private boolean isAccepted(Reviewed<?> reviewed) {
+    return switch (reviewed.standing()) {
       case SETTLED -> true;
-      case TO_LOOK_AT -> acceptance == Acceptance.ALL && isProposed(judged.finding());
+      case TO_LOOK_AT -> acceptance == Acceptance.ALL && isProposed(reviewed.finding());
       case OPEN, DECLINED -> false;
     };
   }

@@ -1,15 +1,19 @@
 package org.oddlot.pass;
 
 import java.util.List;
+import java.util.Optional;
+import org.oddlot.text.Phrase;
 
 /** One proposal of a pass. */
 public interface Finding {
 
-  /**
-   * What it is known by: begins with the id of its pass and a colon, and names what it is about, so
-   * that a second look has the same.
-   */
-  String id();
+  /** What it is known by; a second look has the same. */
+  FindingId id();
+
+  /** What lots of earlier versions knew it by, where that was something else. */
+  default Optional<FindingId> formerId() {
+    return Optional.empty();
+  }
 
   /** What it is about, in few words. */
   String title();
@@ -38,5 +42,25 @@ public interface Finding {
   /** What it rests on apart from its choices. */
   default List<Evidence> evidence() {
     return List.of();
+  }
+
+  /** The instruction that it shows, where it was not found but ordered. */
+  default Optional<String> instruction() {
+    return Optional.empty();
+  }
+
+  /**
+   * Why it cannot be accepted as {@code chosen}, in a sentence; empty if it can. Unless a finding
+   * takes more than its choices, that is one of them that is not there.
+   */
+  default Optional<String> problem(List<String> chosen) {
+    List<String> ids = choices().stream().map(Choice::id).toList();
+    return chosen.stream()
+        .filter(id -> !ids.contains(id))
+        .findFirst()
+        .map(id ->
+            ids.isEmpty()
+                ? Phrase.of("\"%s\" cannot be chosen: it is accepted as it is", id)
+                : Phrase.of("there is no choice \"%s\"; there are %s", id, String.join(", ", ids)));
   }
 }

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
 import org.oddlot.pass.Applied.Claim;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.timeline.Difference;
@@ -12,24 +14,31 @@ import org.oddlot.timeline.Placed;
 
 /** Computes ledgers: what differs, and which claim accounts for it. */
 final class Ledger {
-  private final IdentityHashMap<Object, List<Owed>> claims = new IdentityHashMap<>();
+  private final IdentityHashMap<Object, List<ClaimOfPass>> claims = new IdentityHashMap<>();
 
-  private record Owed(Claim claim, Pass pass) {}
+  private record ClaimOfPass(Claim claim, Pass<?> pass) {}
 
   private Ledger() {}
 
   static List<LedgerEntry> of(Outcome outcome) {
     var ledger = new Ledger();
-    for (StepOutcome step : outcome.steps()) {
+    for (StepOutcome<?> step : outcome.steps()) {
       ledger.add(step.claims(), step.pass());
     }
     var entries = new ArrayList<LedgerEntry>();
     for (Document document : outcome.end().documents()) {
-      for (Difference difference : Differences.between(document.asRead(), document.root())) {
+      if (document.isNew()) {
+        entries.add(ledger.entry(document));
+      }
+      for (Difference difference : differences(document)) {
         entries.add(ledger.entry(document, difference));
       }
     }
     return List.copyOf(entries);
+  }
+
+  private static List<Difference> differences(Document document) {
+    return document.isNew() ? List.of() : Differences.between(document.asRead(), document.root());
   }
 
   /**
@@ -37,28 +46,52 @@ final class Ledger {
    *
    * @throws UnclaimedChangeException if one is not
    */
-  static void check(Pass pass, Matter before, Applied applied) {
+  static void check(Pass<?> pass, Material before, Applied applied) {
     var ledger = new Ledger();
     ledger.add(applied.claims(), pass);
-    for (Document document : applied.matter().documents()) {
-      Document was = before.document(document.name()).orElseThrow();
-      for (Difference difference : Differences.between(was.root(), document.root())) {
-        if (ledger.owed(difference).isEmpty()) {
-          throw new UnclaimedChangeException(pass, difference);
+    for (Document document : applied.material().documents()) {
+      Optional<Document> was = before.document(document.name());
+      if (was.isEmpty()) {
+        if (!document.isNew() || ledger.claimed(Placed.root(document.root())).isEmpty()) {
+          throw new UnclaimedChangeException(pass, "a new file", document.name());
+        }
+        continue;
+      }
+      for (Difference difference : Differences.between(was.get().root(), document.root())) {
+        if (ledger.claimed(difference).isEmpty()) {
+          throw new UnclaimedChangeException(
+              pass, difference.property(), difference.place().path());
         }
       }
     }
   }
 
-  private void add(List<Claim> more, Pass pass) {
+  private void add(List<Claim> more, Pass<?> pass) {
     for (Claim claim : more) {
-      claims.computeIfAbsent(claim.object(), _ -> new ArrayList<>()).add(new Owed(claim, pass));
+      claims
+          .computeIfAbsent(claim.object(), _ -> new ArrayList<>())
+          .add(new ClaimOfPass(claim, pass));
     }
   }
 
+  /** A file that is new as a whole. */
+  private LedgerEntry entry(Document document) {
+    ClaimOfPass claimed =
+        claimed(Placed.root(document.root()))
+            .orElseThrow(() -> new IllegalStateException("Nobody claims " + document.name()));
+    return new LedgerEntry(
+        document.name(),
+        "",
+        "",
+        "",
+        "new, made from " + String.join(", ", document.madeFrom()),
+        claimed.pass.id(),
+        claimed.claim.reason());
+  }
+
   private LedgerEntry entry(Document document, Difference difference) {
-    Owed owed =
-        owed(difference)
+    ClaimOfPass claimed =
+        claimed(difference)
             .orElseThrow(() -> new IllegalStateException("Nobody claims " + difference));
     return new LedgerEntry(
         document.name(),
@@ -66,21 +99,26 @@ final class Ledger {
         difference.property(),
         difference.beforeText(),
         difference.afterText(),
-        owed.pass.id(),
-        owed.claim.reason());
+        claimed.pass.id(),
+        claimed.claim.reason());
+  }
+
+  private Optional<ClaimOfPass> claimed(Placed whole) {
+    List<ClaimOfPass> candidates = claims.getOrDefault(whole.object().identity(), List.of());
+    return candidates.stream().filter(each -> each.claim.property().isEmpty()).findFirst();
   }
 
   /** The last claim on the object or on something it lies in that covers the property. */
-  private Optional<Owed> owed(Difference difference) {
+  private Optional<ClaimOfPass> claimed(Difference difference) {
     Optional<Placed> place = Optional.of(difference.place());
     boolean itself = true;
     while (place.isPresent()) {
-      List<Owed> candidates = claims.get(place.get().object().identity());
+      List<ClaimOfPass> candidates = claims.get(place.get().object().identity());
       if (candidates != null) {
-        for (Owed owed : candidates.reversed()) {
-          String property = owed.claim.property();
+        for (ClaimOfPass each : candidates.reversed()) {
+          String property = each.claim.property();
           if (property.isEmpty() || (itself && covers(property, difference.property()))) {
-            return Optional.of(owed);
+            return Optional.of(each);
           }
         }
       }

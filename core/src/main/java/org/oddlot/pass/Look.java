@@ -1,14 +1,19 @@
 package org.oddlot.pass;
 
+import java.util.Collection;
 import java.util.List;
+import org.oddlot.measure.Measurement;
 
 /**
  * What a pass saw.
  *
  * @param findings its proposals
  * @param remarks what else is worth a line, and asks for nothing
+ * @param wanted what it would like measured, to see more at the next look
+ * @param <F> its findings
  */
-public record Look(List<Finding> findings, List<Remark> remarks) {
+public record Look<F extends Finding>(
+    List<F> findings, List<Remark> remarks, List<Measurement<?>> wanted) {
 
   /**
    * Something that was left over.
@@ -22,10 +27,21 @@ public record Look(List<Finding> findings, List<Remark> remarks) {
   public Look {
     findings = List.copyOf(findings);
     remarks = List.copyOf(remarks);
+    wanted = List.copyOf(wanted);
   }
 
   /** Findings and nothing else. */
-  public static Look of(List<? extends Finding> findings) {
-    return new Look(List.copyOf(findings), List.of());
+  public static <F extends Finding> Look<F> of(List<? extends F> findings) {
+    return new Look<>(List.copyOf(findings), List.of(), List.of());
+  }
+
+  /** Findings, and what was left over. */
+  public static <F extends Finding> Look<F> of(List<? extends F> findings, List<Remark> remarks) {
+    return new Look<>(List.copyOf(findings), remarks, List.of());
+  }
+
+  /** This, with something that would better be measured. */
+  public Look<F> wanting(Collection<? extends Measurement<?>> measurements) {
+    return new Look<>(findings, remarks, List.copyOf(measurements));
   }
 }

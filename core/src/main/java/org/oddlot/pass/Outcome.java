@@ -1,8 +1,12 @@
 package org.oddlot.pass;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.oddlot.material.Material;
+import org.oddlot.measure.Measured;
+import org.oddlot.measure.Measurement;
+import org.oddlot.setting.Settings;
 
 /**
  * What came of a run.
@@ -10,53 +14,109 @@ import java.util.Optional;
  * @param steps the passes that were run, in order
  * @param start what came in
  * @param end what goes out
+ * @param unknownAnswers the ids of findings that were answered and are not there
  */
-public record Outcome(List<StepOutcome> steps, Matter start, Matter end) {
+public record Outcome(
+    List<StepOutcome<?>> steps, Material start, Material end, List<String> unknownAnswers) {
 
   /**
    * What came of one pass.
    *
    * @param pass the pass
    * @param settings what was set
-   * @param decisions what was said about its findings
+   * @param answers what was said to it
    * @param before what it looked at
    * @param look what it saw
-   * @param judged its findings and what was said about them
+   * @param reviewed its findings and what was said about them
    * @param after what it left
    * @param claims what its changes are owed to
+   * @param asked the types of material that it asked for
+   * @param unusable what was said and cannot be used, and why
+   * @param <F> its findings
    */
-  public record StepOutcome(
-      Pass pass,
+  public record StepOutcome<F extends Finding>(
+      Pass<F> pass,
       Settings settings,
-      Map<String, Decision> decisions,
-      Matter before,
-      Look look,
-      List<Judged> judged,
-      Matter after,
-      List<Applied.Claim> claims) {
-
+      Answers answers,
+      Material before,
+      Look<F> look,
+      List<Reviewed<F>> reviewed,
+      Material after,
+      List<Applied.Claim> claims,
+      Set<Class<?>> asked,
+      List<UnusableAnswer> unusable) {
     public StepOutcome {
-      decisions = Map.copyOf(decisions);
+      reviewed = List.copyOf(reviewed);
+      claims = List.copyOf(claims);
+      unusable = List.copyOf(unusable);
     }
 
     /** How its findings stand. */
     public Tally tally() {
-      return Tally.of(judged);
+      return Tally.of(reviewed);
+    }
+
+    /** The same on material in which nothing is different that the pass asked for. */
+    @SuppressWarnings("ReferenceEquality") // the very same material needs no other
+    StepOutcome<F> on(Material material) {
+      return material == before
+          ? this
+          : new StepOutcome<>(
+              pass,
+              settings,
+              answers,
+              material,
+              look,
+              reviewed,
+              material.withChangesBetween(before, after),
+              claims,
+              asked,
+              unusable);
     }
   }
 
+  /**
+   * Something that was said and cannot be used.
+   *
+   * @param about the finding's or the instruction's id
+   * @param why in a sentence without a full stop
+   */
+  public record UnusableAnswer(String about, String why) {}
+
   public Outcome {
     steps = List.copyOf(steps);
+    unknownAnswers = List.copyOf(unknownAnswers);
   }
 
   /** What came of a pass, if it was run. */
-  public Optional<StepOutcome> step(String pass) {
+  public Optional<StepOutcome<?>> step(String pass) {
     return steps.stream().filter(step -> step.pass().id().equals(pass)).findFirst();
+  }
+
+  /** What came of a pass, if it was run. */
+  @SuppressWarnings("unchecked") // a pass's outcome has its findings
+  public <F extends Finding> Optional<StepOutcome<F>> step(Pass<F> pass) {
+    return step(pass.id()).map(step -> (StepOutcome<F>) step);
   }
 
   /** Whether some finding needs a person. */
   public boolean needsAPerson() {
     return steps.stream().anyMatch(step -> step.tally().needsAPerson());
+  }
+
+  /** What the passes would like measured and is not yet. */
+  public List<Measurement<?>> wanted() {
+    Measured measured = start.one(Measured.class).orElse(Measured.NOTHING);
+    return steps.stream()
+        .<Measurement<?>>flatMap(step -> step.look().wanted().stream())
+        .filter(each -> !measured.has(each))
+        .distinct()
+        .toList();
+  }
+
+  /** All that was said and cannot be used. */
+  public List<UnusableAnswer> unusable() {
+    return steps.stream().flatMap(step -> step.unusable().stream()).toList();
   }
 
   /** Everything that differs between what came in and what goes out; found by comparing. */

@@ -1,14 +1,18 @@
 package org.oddlot.pass;
 
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
+import org.oddlot.material.Material;
+import org.oddlot.setting.Setting;
 
 /**
  * One kind of work. Found with {@link java.util.ServiceLoader}; the order in which they are found
- * is that of a new run sheet.
+ * is that of a new run sheet. A new one is a package, a line in {@code META-INF/services}, its
+ * tests and a line in the README.
+ *
+ * @param <F> its findings
  */
-public interface Pass {
-
+public interface Pass<F extends Finding> {
   /** What it is called in documents, one word. */
   String id();
 
@@ -19,23 +23,54 @@ public interface Pass {
   String question();
 
   /** What can be set about it. */
-  default List<Setting> settings() {
+  default List<Setting<?>> settings() {
     return List.of();
   }
 
+  /** How answers to its findings are written down. */
+  default Codec<?> answers() {
+    return Codec.NOTHING;
+  }
+
+  /** How instructions to it are written down; empty if it takes none. */
+  default Optional<Codec<?>> instructions() {
+    return Optional.empty();
+  }
+
+  /** Whether a lot has something for it. */
+  default boolean concerns(Material material) {
+    return true;
+  }
+
+  /** Whether it comes after all others, wherever it stands on the sheet, and is never left out. */
+  default boolean isLast() {
+    return false;
+  }
+
   /**
-   * Looks, and changes nothing: the same matter, settings and decisions give the same findings.
+   * Looks, and changes nothing: the same request gives the same findings. Of the material it asks
+   * for no more than it needs: it is asked again only if something of that changed.
    *
-   * @param decisions what was said about this pass's findings so far, by their ids
-   * @throws CancelledException if {@code progress} asks to stop
+   * @throws org.oddlot.progress.CancelledException if the request's progress asks to stop
    */
-  Look look(Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress);
+  Look<F> look(Request request);
+
+  /**
+   * Why one of its findings cannot be accepted as {@code chosen}, in a sentence; empty if it can.
+   *
+   * @param material what the pass looked at
+   */
+  default Optional<String> problem(F finding, List<String> chosen, Material material) {
+    return finding.problem(chosen);
+  }
 
   /**
    * Applies findings that were accepted, and nothing else.
    *
    * @param accepted settled findings and those that a person accepted
-   * @throws CancelledException if {@code progress} asks to stop
+   * @throws org.oddlot.progress.CancelledException if the request's progress asks to stop
    */
-  Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress);
+  default Applied apply(Request request, List<Reviewed<F>> accepted) {
+    return new Applied(request.material(), List.of());
+  }
 }

@@ -1,25 +1,46 @@
 package org.oddlot.pass;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.ServiceLoader;
+import org.oddlot.setting.Setting;
+import org.oddlot.text.Phrase;
 
 /** The passes that are there. */
 public final class Passes {
-  private static final List<Pass> ALL =
-      ServiceLoader.load(Pass.class, Passes.class.getClassLoader()).stream()
-          .map(ServiceLoader.Provider::get)
-          .toList();
+  @SuppressWarnings({"unchecked", "rawtypes"}) // a service is found by its raw type
+  private static final List<Pass<?>> ALL =
+      ((List<Pass<?>>)
+              (List)
+                  ServiceLoader.load(Pass.class, Passes.class.getClassLoader()).stream()
+                      .map(ServiceLoader.Provider::get)
+                      .toList())
+          .stream().sorted(Comparator.comparing((Pass<?> pass) -> pass.isLast())).toList();
 
   private Passes() {}
 
   /** All of them, in the order of a new run sheet. */
-  public static List<Pass> all() {
+  public static List<Pass<?>> all() {
     return ALL;
   }
 
   /** The pass of this id. */
-  public static Optional<Pass> byId(String id) {
+  public static Optional<Pass<?>> byId(String id) {
     return ALL.stream().filter(pass -> pass.id().equals(id)).findFirst();
+  }
+
+  /** That there is no such pass, in a sentence. */
+  public static String thereIsNo(String pass) {
+    return Phrase.of(
+        "There is no pass \"%s\"; there are %s.",
+        pass, String.join(", ", ALL.stream().map(Pass::id).toList()));
+  }
+
+  static String hasNo(Pass<?> pass, String setting) {
+    List<String> there = pass.settings().stream().<String>map(Setting::key).toList();
+    return Phrase.of(
+        "The pass %s has no setting \"%s\"; it has %s.",
+        pass.id(), setting, there.isEmpty() ? "none" : String.join(", ", there));
   }
 }

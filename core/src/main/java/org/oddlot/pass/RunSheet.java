@@ -3,6 +3,9 @@ package org.oddlot.pass;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
+import org.oddlot.text.Phrase;
 
 /**
  * The ordered list of passes of a lot.
@@ -37,7 +40,7 @@ public record RunSheet(List<Step> steps) {
   public RunSheet withUnknown() {
     var all = new ArrayList<>(steps);
     String before = "";
-    for (Pass pass : Passes.all()) {
+    for (Pass<?> pass : Passes.all()) {
       if (all.stream().noneMatch(step -> step.pass().equals(pass.id()))) {
         String follows = before;
         int at = 0;
@@ -72,12 +75,55 @@ public record RunSheet(List<Step> steps) {
     var moved = new ArrayList<>(steps);
     for (int i = 0; i < steps.size(); i++) {
       int to = i + by;
-      if (steps.get(i).pass().equals(pass) && to >= 0 && to < steps.size()) {
+      boolean possible = to >= 0 && to < steps.size() && !isLast(pass);
+      if (steps.get(i).pass().equals(pass) && possible && !isLast(steps.get(to).pass())) {
         moved.add(to, moved.remove(i));
         break;
       }
     }
     return new RunSheet(moved);
+  }
+
+  /**
+   * This with something set about a pass.
+   *
+   * @throws IllegalArgumentException if there is no such pass or setting, or it does not take this;
+   *     the message says so in a sentence
+   */
+  public RunSheet with(String pass, String setting, String value) {
+    Pass<?> known =
+        Passes.byId(pass).orElseThrow(() -> new IllegalArgumentException(Passes.thereIsNo(pass)));
+    Setting<?> its =
+        known.settings().stream()
+            .filter(each -> each.key().equals(setting))
+            .findFirst()
+            .orElseThrow(() -> new IllegalArgumentException(Passes.hasNo(known, setting)));
+    its.problem(value)
+        .ifPresent(what -> {
+          throw new IllegalArgumentException(Phrase.of("%s.%s: %s.", pass, setting, what));
+        });
+    return withSettings(pass, settings(pass).with(its, value));
+  }
+
+  /** What it says that cannot be understood: passes and settings that are not there. */
+  public List<String> problems() {
+    var problems = new ArrayList<String>();
+    for (Step step : steps) {
+      if (Passes.byId(step.pass()).isEmpty()) {
+        problems.add(Passes.thereIsNo(step.pass()));
+        continue;
+      }
+      step.settings()
+          .values()
+          .forEach((setting, value) -> {
+            try {
+              initial().with(step.pass(), setting, value);
+            } catch (IllegalArgumentException e) {
+              problems.add(String.valueOf(e.getMessage()));
+            }
+          });
+    }
+    return problems;
   }
 
   /** The settings of a pass; the initial ones where it is not on the sheet. */
@@ -89,11 +135,32 @@ public record RunSheet(List<Step> steps) {
         .orElse(Settings.INITIAL);
   }
 
-  /** Only these passes switched on. */
+  /**
+   * The steps in the order in which they are run: those that come last are last, wherever they
+   * stand here, and are never off.
+   */
+  public List<Step> inWorkingOrder() {
+    var order = new ArrayList<Step>();
+    steps.stream().filter(step -> !isLast(step.pass())).forEach(order::add);
+    Passes.all().stream()
+        .filter(Pass::isLast)
+        .forEach(pass -> order.add(new Step(pass.id(), true, settings(pass.id()))));
+    return order;
+  }
+
+  private static boolean isLast(String pass) {
+    return Passes.byId(pass).filter(Pass::isLast).isPresent();
+  }
+
+  /** Only these passes switched on, and those that are never off. */
   public RunSheet only(List<String> passes) {
     return new RunSheet(
         steps.stream()
-            .map(step -> new Step(step.pass(), passes.contains(step.pass()), step.settings()))
+            .map(step ->
+                new Step(
+                    step.pass(),
+                    passes.contains(step.pass()) || isLast(step.pass()),
+                    step.settings()))
             .toList());
   }
 }

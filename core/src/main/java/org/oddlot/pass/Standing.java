@@ -28,4 +28,9 @@ public enum Standing {
   public String key() {
     return name().toLowerCase(Locale.ROOT);
   }
+
+  /** Whether it waits for a person: the one definition of "needs you". */
+  public boolean needsAPerson() {
+    return this == TO_LOOK_AT || this == OPEN;
+  }
 }

@@ -1,5 +1,6 @@
 package org.oddlot.pass;
 
+import java.util.EnumMap;
 import java.util.List;
 
 /**
@@ -13,17 +14,14 @@ import java.util.List;
 public record Tally(int settled, int toLookAt, int open, int declined) {
 
   /** The tally of these findings. */
-  public static Tally of(List<Judged> judged) {
-    var counts = new int[Standing.values().length];
-    for (Judged finding : judged) {
-      switch (finding.standing()) {
-        case SETTLED -> counts[0]++;
-        case TO_LOOK_AT -> counts[1]++;
-        case OPEN -> counts[2]++;
-        case DECLINED -> counts[3]++;
-      }
-    }
-    return new Tally(counts[0], counts[1], counts[2], counts[3]);
+  public static Tally of(List<? extends Reviewed<?>> reviewed) {
+    var counts = new EnumMap<Standing, Integer>(Standing.class);
+    reviewed.forEach(finding -> counts.merge(finding.standing(), 1, Integer::sum));
+    return new Tally(
+        counts.getOrDefault(Standing.SETTLED, 0),
+        counts.getOrDefault(Standing.TO_LOOK_AT, 0),
+        counts.getOrDefault(Standing.OPEN, 0),
+        counts.getOrDefault(Standing.DECLINED, 0));
   }
 
   /** How many of that standing. */
@@ -39,5 +37,10 @@ public record Tally(int settled, int toLookAt, int open, int declined) {
   /** Whether something needs a person. */
   public boolean needsAPerson() {
     return toLookAt > 0 || open > 0;
+  }
+
+  /** Whether there is anything at all. */
+  public boolean isEmpty() {
+    return settled + toLookAt + open + declined == 0;
   }
 }

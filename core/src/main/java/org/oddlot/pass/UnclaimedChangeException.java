@@ -1,16 +1,14 @@
 package org.oddlot.pass;
 
 import org.oddlot.text.Phrase;
-import org.oddlot.timeline.Difference;
 
 /** A pass changed something that no accepted finding speaks of: a fault in the pass. */
 public final class UnclaimedChangeException extends RuntimeException {
   private static final long serialVersionUID = 1;
 
-  UnclaimedChangeException(Pass pass, Difference difference) {
+  UnclaimedChangeException(Pass<?> pass, String what, String where) {
     super(
         Phrase.of(
-            "The pass %s changed %s of %s without a finding that says so",
-            pass.id(), difference.property(), difference.place().path()));
+            "The pass %s changed %s of %s without a finding that says so", pass.id(), what, where));
   }
 }

@@ -15,13 +15,13 @@ public enum Field {
   SHOT("log"),
   TAKE("log"),
   CAMERA("log"),
-  ROLL("log"),
+  REEL("log", "roll"),
   CIRCLED("log"),
   DATE("log"),
   NOTES("log"),
   PEOPLE("log"),
   DEPARTMENTS("log"),
-  SOUND_ROLL("log"),
+  SOUND_REEL("log", "sound_roll"),
   ORIGINAL_NAME("clip"),
   KEYWORDS("clip"),
   /** The list of a clip's channels. */
@@ -59,6 +59,11 @@ public enum Field {
   /** Whether it is kept with the media rather than with the clip. */
   public boolean isOfTheMedia() {
     return section.equals("source");
+  }
+
+  /** What it is called within its section. */
+  public String key() {
+    return key;
   }
 
   /** As the profile file writes it: {@code section.key}. */

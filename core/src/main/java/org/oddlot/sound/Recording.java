@@ -103,7 +103,7 @@ public record Recording(String name, List<SoundFile> files) {
     if (!first().recorder().isEmpty()) {
       return first().recorder();
     }
-    String roll = first().roll().replaceAll("\\d+$", "");
-    return roll.isEmpty() ? "Recorder" : "Rolls " + roll;
+    String reel = first().reel().replaceAll("\\d+$", "");
+    return reel.isEmpty() ? "Recorder" : "Rolls " + reel;
   }
 }

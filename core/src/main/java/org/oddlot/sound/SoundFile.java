@@ -28,7 +28,7 @@ import org.oddlot.time.SampleTime;
  * @param day when it was recorded
  * @param scene empty if not known, like all texts
  * @param take its number
- * @param roll the recorder's roll
+ * @param reel the recorder's roll
  * @param recorder who or what made it
  * @param family the same for all files of one recording
  * @param note what was remarked
@@ -49,7 +49,7 @@ public record SoundFile(
     Optional<LocalDate> day,
     String scene,
     String take,
-    String roll,
+    String reel,
     String recorder,
     String family,
     String note,
@@ -176,7 +176,7 @@ public record SoundFile(
         day,
         scene,
         take,
-        roll,
+        reel,
         recorder,
         family,
         note,
@@ -191,7 +191,7 @@ public record SoundFile(
    * @param names of its channels, counted from one
    */
   public SoundFile filledIn(
-      String newScene, String newTake, String newRoll, Map<Integer, String> names) {
+      String newScene, String newTake, String newReel, Map<Integer, String> names) {
     var named = new ArrayList<Track>();
     for (int i = 0; i < tracks.size(); i++) {
       Track track = tracks.get(i);
@@ -213,7 +213,7 @@ public record SoundFile(
         day,
         scene.isEmpty() ? newScene : scene,
         scene.isEmpty() && take.isEmpty() ? newTake : take,
-        roll.isEmpty() ? newRoll : roll,
+        reel.isEmpty() ? newReel : reel,
         recorder,
         family,
         note,

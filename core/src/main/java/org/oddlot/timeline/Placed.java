@@ -140,6 +140,29 @@ public final class Placed {
     return String.join(" / ", steps);
   }
 
+  /**
+   * What it is known by among all that lies under the same root: the names on the way to it, and
+   * where several there are called alike the how-manieth.
+   */
+  public String key() {
+    var steps = new ArrayList<String>();
+    for (Placed at = this; at.parent != null; at = at.parent) {
+      steps.add(at.step(at.parent));
+    }
+    Collections.reverse(steps);
+    return String.join("/", steps);
+  }
+
+  private String step(Placed in) {
+    String name = object.name().isEmpty() ? object.schema() : object.name();
+    int before = 0;
+    for (TimelineObject other : in.object.children().subList(0, index)) {
+      String its = other.name().isEmpty() ? other.schema() : other.name();
+      before += its.equals(name) ? 1 : 0;
+    }
+    return before == 0 ? name : name + "#" + (before + 1);
+  }
+
   private String label() {
     String name = object.name().isEmpty() ? object.schema() + " " + (index + 1) : object.name();
     if (object instanceof Item && !(object instanceof Track)) {

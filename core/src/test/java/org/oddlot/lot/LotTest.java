@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
@@ -19,16 +18,20 @@ import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.oddlot.paper.DateReader;
+import org.oddlot.format.table.TableOptions;
+import org.oddlot.input.ReadingOptions;
+import org.oddlot.material.Input;
 import org.oddlot.paper.LogField;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
 import org.oddlot.pass.RunSheet;
-import org.oddlot.pass.Settings;
 import org.oddlot.pass.match.MatchPass;
 import org.oddlot.problem.Problem;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Settings;
 
 class LotTest {
   @TempDir private Path folder;
@@ -55,12 +58,12 @@ class LotTest {
             write("in/log.csv", "Scene,Take,TC In\n12,1,10:00:00:04\n")));
   }
 
-  private static Outcome run(Intake.Taken taken) {
+  private static Outcome run(IntakeResult taken) {
     return new Engine()
         .run(
-            taken.matter(),
+            taken.material(),
             taken.lot().sheet(),
-            taken.lot().decisions(),
+            taken.lot().answers(),
             Optional.empty(),
             Progress.NONE);
   }
@@ -71,8 +74,8 @@ class LotTest {
         Intake.read(day(), Progress.NONE)
             .lot()
             .withName("Orrin \"day\" 1")
-            .withDecision("match:x", Optional.of(Decision.accept(List.of("a", "b"))))
-            .withDecision("match:y", Optional.of(Decision.decline()))
+            .withDecision(new FindingId("match:x"), Optional.of(Decision.accept(List.of("a", "b"))))
+            .withDecision(new FindingId("match:y"), Optional.of(Decision.decline()))
             .withSheet(
                 RunSheet.initial()
                     .withSettings("match", Settings.INITIAL.with(MatchPass.TOLERANCE, "12"))
@@ -80,7 +83,7 @@ class LotTest {
                     .withMoved("return", -1));
     Path file = folder.resolve("day 1.oddlot");
     LotFile.save(lot, file);
-    assertThat(LotFile.open(file)).isEqualTo(lot);
+    assertThat(LotFile.open(file).lot()).isEqualTo(lot);
     assertThat(Files.readString(file))
         .contains("\"file\": \"in/day.otio\"")
         .doesNotContain(folder.toString());
@@ -91,28 +94,28 @@ class LotTest {
     Path file = folder.resolve("in/day.oddlot");
     LotFile.save(Intake.read(day(), Progress.NONE).lot(), file);
     Files.move(folder.resolve("in"), folder.resolve("moved"));
-    Lot moved = LotFile.open(folder.resolve("moved/day.oddlot"));
-    Intake.Taken taken = Intake.read(moved, Progress.NONE);
-    assertThat(taken.matter().unread()).isEmpty();
-    assertThat(taken.matter().documents().getFirst().problems()).isEmpty();
+    Lot moved = LotFile.open(folder.resolve("moved/day.oddlot")).lot();
+    IntakeResult taken = Intake.read(moved, Progress.NONE);
+    assertThat(taken.problems()).isEmpty();
+    assertThat(taken.material().documents()).hasSize(1);
   }
 
   @Test
   void howAPaperIsReadIsKept() throws IOException {
     Lot lot = day();
-    Reading reading =
-        Reading.DETECTED
-            .withCharset(Optional.of(StandardCharsets.ISO_8859_1))
-            .withSeparator(Optional.of(','))
-            .withOrder(Optional.of(DateReader.Order.MONTH_FIRST))
+    ReadingOptions reading =
+        ReadingOptions.DETECTED
+            .with(TableOptions.CHARSET, Optional.of("ISO-8859-2"))
+            .with(TableOptions.SEPARATOR, Optional.of(","))
+            .with(TableOptions.DATES, Optional.of("month_first"))
             .withColumn(0, Optional.of(LogField.SHOT))
             .withColumn(1, Optional.empty());
     Lot changed =
         lot.withInputs(lot.inputs().stream().map(input -> input.withReading(reading)).toList());
     Path file = folder.resolve("x.oddlot");
     LotFile.save(changed, file);
-    assertThat(LotFile.open(file)).isEqualTo(changed);
-    var entry = Intake.read(changed, Progress.NONE).matter().entries().findFirst().orElseThrow();
+    assertThat(LotFile.open(file).lot()).isEqualTo(changed);
+    var entry = Intake.read(changed, Progress.NONE).material().entries().findFirst().orElseThrow();
     assertThat(entry.shot()).isEqualTo("12");
     assertThat(entry.take()).isEmpty();
   }
@@ -139,16 +142,15 @@ class LotTest {
 
   @Test
   void aFileThatChangedSinceIsSaidAndDecisionsStay() throws IOException {
-    Intake.Taken taken = Intake.read(day(), Progress.NONE);
+    IntakeResult taken = Intake.read(day(), Progress.NONE);
     write("in/log.csv", "Scene,Take,TC In\n11,1,09:00:00:00\n12,1,10:00:00:04\n");
-    Intake.Taken again = Intake.read(taken.lot(), Progress.NONE);
-    assertThat(again.matter().papers().getFirst().problems())
+    IntakeResult again = Intake.read(taken.lot(), Progress.NONE);
+    assertThat(again.problems())
         .extracting(Problem::message)
         .containsExactly("The file has changed since the lot was saved.");
-    assertThat(again.matter().documents().getFirst().problems()).isEmpty();
     // The entry is known by what it says, not by its row.
-    assertThat(run(again).step("match").orElseThrow().judged().get(1).finding().id())
-        .isEqualTo(run(taken).step("match").orElseThrow().judged().getFirst().finding().id());
+    assertThat(run(again).step("match").orElseThrow().reviewed().get(1).finding().id())
+        .isEqualTo(run(taken).step("match").orElseThrow().reviewed().getFirst().finding().id());
   }
 
   @Test
@@ -160,10 +162,11 @@ class LotTest {
                     write("in/broken.otio", "{\"OTIO_SCHEMA\": "),
                     write("in/picture.jpg", "x"),
                     folder.resolve("in/gone.csv")));
-    Intake.Taken taken = Intake.read(lot, Progress.NONE);
-    assertThat(taken.matter().documents()).hasSize(1);
-    assertThat(taken.matter().papers()).hasSize(1);
-    assertThat(taken.matter().unread())
+    IntakeResult taken = Intake.read(lot, Progress.NONE);
+    assertThat(taken.material().documents()).hasSize(1);
+    assertThat(taken.material().papers()).hasSize(1);
+    assertThat(taken.material().all(Input.class))
+        .filteredOn(input -> !input.isRead())
         .extracting(unread -> unread.name() + ": " + unread.problems().getFirst().message())
         .containsExactly(
             "broken.otio: This is not valid JSON: the text ends in the middle of a value.",
@@ -177,28 +180,28 @@ class LotTest {
         Lot.of(
             List.of(
                 write("one/day.otio", CLIP), write("two/day.otio", CLIP.replace("A001", "B001"))));
-    assertThat(Intake.read(lot, Progress.NONE).matter().documents())
+    assertThat(Intake.read(lot, Progress.NONE).material().documents())
         .extracting(document -> document.name())
-        .containsExactly("day.otio", "two/day.otio");
+        .containsExactly("one/day.otio", "two/day.otio");
   }
 
   @Test
   void whatWasReadIsNotReadAgain() throws IOException {
-    Intake.Taken first = Intake.read(day(), Progress.NONE);
-    Intake.Taken second =
+    IntakeResult first = Intake.read(day(), Progress.NONE);
+    IntakeResult second =
         Intake.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
-    assertThat(second.matter()).isSameAs(first.matter());
+    assertThat(second.material()).isSameAs(first.material());
     Lot more =
         first.lot().withFiles(List.of(write("in/log2.csv", "Scene,Take,TC In\n1,1,10:00:00:00\n")));
-    Intake.Taken third = Intake.read(more, MappingMemory.none(), Optional.of(first), Progress.NONE);
-    assertThat(third.matter().documents().getFirst())
-        .isSameAs(first.matter().documents().getFirst());
-    assertThat(third.matter().papers()).hasSize(2);
+    IntakeResult third = Intake.read(more, MappingMemory.none(), Optional.of(first), Progress.NONE);
+    assertThat(third.material().documents().getFirst())
+        .isSameAs(first.material().documents().getFirst());
+    assertThat(third.material().papers()).hasSize(2);
   }
 
   @Test
   void outputIsNewAndNeverOverAnything() throws IOException {
-    Intake.Taken taken = Intake.read(day(), Progress.NONE);
+    IntakeResult taken = Intake.read(day(), Progress.NONE);
     var output = new Output(taken.lot(), run(taken));
     Path in = folder.resolve("in");
     byte[] before = Files.readAllBytes(in.resolve("day.otio"));
@@ -225,7 +228,7 @@ class LotTest {
     var digests =
         List.of("one", "two").stream()
             .map(name -> {
-              Intake.Taken taken = Intake.read(lot, Progress.NONE);
+              IntakeResult taken = Intake.read(lot, Progress.NONE);
               try {
                 return new Output(taken.lot(), run(taken))
                     .write(folder.resolve(name), Progress.NONE)
@@ -267,7 +270,7 @@ class LotTest {
     LotFile.save(lot, file);
     var autosave = new Autosave(file);
     assertThat(autosave.recoverable()).isEmpty();
-    Lot decided = lot.withDecision("match:x", Optional.of(Decision.decline()));
+    Lot decided = lot.withDecision(new FindingId("match:x"), Optional.of(Decision.decline()));
     autosave.keep(decided);
     assertThat(new Autosave(file).recoverable()).contains(decided);
     LotFile.save(decided, file);
@@ -281,17 +284,17 @@ class LotTest {
   /** Any decisions and settings survive being saved and opened. */
   @Property(tries = 100)
   void savingAndOpeningChangesNothing(
-      @ForAll("decisions") Map<String, Decision> decisions, @ForAll String name) {
-    Lot lot = new Lot(name, List.of(), RunSheet.initial(), decisions);
+      @ForAll("decisions") Map<FindingId, Decision> decisions, @ForAll String name) {
+    Lot lot = Lot.empty(name).withAnswers(Answers.of(decisions));
     String json = JsonFile.text(LotFile.toJson(lot, Path.of("").toAbsolutePath()));
     try {
       Path file = Files.createTempFile("lot", ".oddlot");
       Files.writeString(file, json);
-      Lot again = LotFile.open(file);
+      Lot again = LotFile.open(file).lot();
       Files.delete(file);
       assertThat(again).isEqualTo(lot);
       // The order in which things were decided is not in the file.
-      Lot reordered = new Lot(name, List.of(), RunSheet.initial(), new HashMap<>(decisions));
+      Lot reordered = Lot.empty(name).withAnswers(Answers.of(new HashMap<>(decisions)));
       assertThat(JsonFile.text(LotFile.toJson(reordered, Path.of("").toAbsolutePath())))
           .isEqualTo(json);
     } catch (IOException e) {
@@ -300,11 +303,11 @@ class LotTest {
   }
 
   @Provide
-  Arbitrary<Map<String, Decision>> decisions() {
+  Arbitrary<Map<FindingId, Decision>> decisions() {
     Arbitrary<Decision> decision =
         Combinators.combine(Arbitraries.of(true, false), Arbitraries.strings().list().ofMaxSize(3))
             .as((yes, chosen) -> yes ? Decision.accept(chosen) : Decision.decline());
-    return Arbitraries.maps(Arbitraries.strings(), decision).ofMaxSize(6);
+    return Arbitraries.maps(Arbitraries.strings().map(FindingId::new), decision).ofMaxSize(6);
   }
 
   @Test
@@ -317,7 +320,7 @@ class LotTest {
          "run_sheet": [{"pass": "intake", "on": true}, {"pass": "tag", "on": true},
                        {"pass": "match", "on": true}, {"pass": "return", "on": true}]}
         """);
-    assertThat(LotFile.open(file).sheet().steps())
+    assertThat(LotFile.open(file).lot().sheet().steps())
         .extracting(step -> step.pass() + (step.on() ? "" : " off"))
         .containsExactly(
             "intake",

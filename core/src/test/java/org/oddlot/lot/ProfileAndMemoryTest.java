@@ -9,14 +9,18 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.format.TimelineFormat;
+import org.oddlot.format.table.TableOptions;
+import org.oddlot.input.ReadingOptions;
+import org.oddlot.material.Paper;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogField;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Paper;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Source;
 import org.oddlot.problem.Problem;
+import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
+import org.oddlot.progress.Progress;
 
 /** Mapping profiles among a lot's files, and columns that are remembered by their header. */
 class ProfileAndMemoryTest {
@@ -47,39 +51,49 @@ class ProfileAndMemoryTest {
         camera: /harbour/unit
       """;
 
-  private static Intake.Taken read(Path... files) {
+  private static IntakeResult read(Path... files) {
     return Intake.read(Lot.of(List.of(files)), Progress.NONE);
   }
 
-  private static String camera(Intake.Taken taken) {
-    return taken.matter().sources().all().stream().map(Source::camera).findFirst().orElseThrow();
+  private static Lot read(Path file, String profile) {
+    return reading(
+        Lot.of(List.of(file)),
+        ReadingOptions.DETECTED.with(TimelineFormat.PROFILE, Optional.of(profile)));
+  }
+
+  private static Lot reading(Lot lot, ReadingOptions options) {
+    return lot.withInputs(lot.inputs().stream().map(input -> input.withReading(options)).toList());
+  }
+
+  private static String camera(IntakeResult taken) {
+    return taken.material().sources().all().stream().map(Source::camera).findFirst().orElseThrow();
   }
 
   @Test
   void aProfileAmongTheFilesSaysWhereThingsAreKept() throws IOException {
     assertThat(camera(read(clip()))).isEmpty();
     // Wherever it stands among them.
-    Intake.Taken taken = read(clip(), write("harbour.yaml", PROFILE));
+    IntakeResult taken = read(clip(), write("harbour.yaml", PROFILE));
     assertThat(camera(taken)).isEqualTo("Q");
     Outcome outcome =
         new Engine()
             .run(
-                taken.matter(),
+                taken.material(),
                 taken.lot().sheet(),
-                taken.lot().decisions(),
+                taken.lot().answers(),
                 Optional.empty(),
                 Progress.NONE);
-    assertThat(outcome.step("intake").orElseThrow().judged())
-        .extracting(judged -> judged.finding().reason())
+    assertThat(outcome.step("intake").orElseThrow().reviewed())
+        .extracting(reviewed -> reviewed.finding().reason())
         .contains("where The harbour's own keeps 1 thing, as in clips.otio");
   }
 
   @Test
   void aMistakeIsSaidWithItsLineAndTheRestHolds() throws IOException {
-    Intake.Taken taken =
+    IntakeResult taken =
         read(clip(), write("harbour.yaml", PROFILE + "  colour: /harbour/colour\n  reel: card\n"));
     assertThat(camera(taken)).isEqualTo("Q");
-    assertThat(taken.matter().profiles().getFirst().problems())
+    assertThat(taken.problems())
         .extracting(Problem::place, Problem::message)
         .containsExactly(
             org.assertj.core.groups.Tuple.tuple("line 6", "There is no field source.colour."),
@@ -88,10 +102,9 @@ class ProfileAndMemoryTest {
 
   @Test
   void aFileThatIsNoProfileIsListedAsSuch() throws IOException {
-    Intake.Taken taken = read(clip(), write("broken.yaml", "profile: [harbour\n"));
-    assertThat(taken.matter().profiles()).isEmpty();
-    assertThat(taken.matter().unread().getFirst().problems().getFirst().message())
-        .startsWith("This is not YAML");
+    IntakeResult taken = read(clip(), write("broken.yaml", "profile: [harbour\n"));
+    assertThat(taken.material().all(Profile.class)).isEmpty();
+    assertThat(taken.problems().getFirst().message()).startsWith("This is not YAML");
     assertThat(taken.lot().inputs()).hasSize(2);
   }
 
@@ -100,31 +113,30 @@ class ProfileAndMemoryTest {
     Path clip = clip();
     Path profile = write("harbour.yaml", PROFILE.replace("unit", "elsewhere"));
     Lot lot = Lot.of(List.of(clip, profile));
-    Intake.Taken first = Intake.read(lot, Progress.NONE);
+    IntakeResult first = Intake.read(lot, Progress.NONE);
     assertThat(camera(first)).isEmpty();
     write("harbour.yaml", PROFILE);
-    Intake.Taken second =
+    IntakeResult second =
         Intake.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
     assertThat(camera(second)).isEqualTo("Q");
-    assertThat(second.matter().documents().getFirst().root())
-        .isSameAs(first.matter().documents().getFirst().root());
+    assertThat(second.material().documents().getFirst().root())
+        .isSameAs(first.material().documents().getFirst().root());
   }
 
   @Test
   void aProfileCanBeChosenAndACopyOfAShippedOneTakesItsPlace() throws IOException {
     Path copy =
         write("practice-desk.yaml", PROFILE.replace("profile: harbour", "profile: practice-desk"));
-    Intake.Taken taken = read(clip(), copy);
-    assertThat(taken.matter().documents().getFirst().profile().title())
+    IntakeResult taken = read(clip(), copy);
+    assertThat(taken.material().documents().getFirst().profile().title())
         .isEqualTo("The harbour's own");
-    Lot.Input input = Lot.Input.of(clip());
-    Lot chosen =
-        Lot.empty("lot")
-            .withInputs(
-                List.of(
-                    input.withReading(input.reading().withProfile(Optional.of("practice-desk")))));
-    assertThat(Intake.read(chosen, Progress.NONE).matter().documents().getFirst().profile())
+    Lot chosen = read(clip(), "practice-desk");
+    assertThat(Intake.read(chosen, Progress.NONE).material().documents().getFirst().profile())
         .isEqualTo(Profiles.shipped().get(1));
+    IntakeResult unknown = Intake.read(read(clip(), "no such"), Progress.NONE);
+    assertThat(unknown.problems())
+        .extracting(Problem::message)
+        .containsExactly("There is no mapping profile \"no such\".");
     assertThat(Profiles.yaml("practice-desk").orElseThrow()).contains("/practice_desk/shoot/day");
     assertThat(Profiles.yaml("harbour")).isEmpty();
   }
@@ -134,27 +146,27 @@ class ProfileAndMemoryTest {
     Path kept = folder.resolve("columns.json");
     Path first = write("monday.csv", "Slate no,Knot,TC In\n12,3,10:00:00:00\n");
     Lot lot = Lot.of(List.of(first));
-    Paper paper = Intake.read(lot, Progress.NONE).matter().papers().getFirst();
+    Paper paper = Intake.read(lot, Progress.NONE).material().papers().getFirst();
     assertThat(paper.log().entries().getFirst().take()).isEmpty();
-    Reading said = Reading.DETECTED.withColumn(1, Optional.of(LogField.TAKE));
+    ReadingOptions said = ReadingOptions.DETECTED.withColumn(1, Optional.of(LogField.TAKE));
     MappingMemory.in(kept).remember(paper.table(), said);
 
     Path second = write("tuesday.csv", "Slate no,Knot,TC In\n14,5,11:00:00:00\n");
     Path other = write("other.csv", "Slate no,Knots,TC In\n14,5,11:00:00:00\n");
-    Intake.Taken taken =
+    IntakeResult taken =
         Intake.read(
             Lot.of(List.of(second, other)),
             MappingMemory.in(kept),
             Optional.empty(),
             Progress.NONE);
-    assertThat(taken.matter().entries()).extracting(e -> e.take()).containsExactly("5", "");
-    assertThat(taken.matter().papers().getFirst().problems())
+    assertThat(taken.material().entries()).extracting(e -> e.take()).containsExactly("5", "");
+    assertThat(taken.problems())
         .extracting(Problem::message)
         .contains("Its columns are read as those of the last paper with this header.");
     // The lot knows it from now on, on any machine.
     Path saved = folder.resolve("day.oddlot");
     LotFile.save(taken.lot(), saved);
-    assertThat(Intake.read(LotFile.open(saved), Progress.NONE).matter().entries())
+    assertThat(Intake.read(LotFile.open(saved).lot(), Progress.NONE).material().entries())
         .extracting(e -> e.take())
         .containsExactly("5", "");
   }
@@ -162,11 +174,12 @@ class ProfileAndMemoryTest {
   @Test
   void whatIsTakenBackIsForgotten() throws IOException {
     Path kept = folder.resolve("columns.json");
-    Paper paper = read(write("monday.csv", "Scene,Knot\n12,3\n")).matter().papers().getFirst();
+    Paper paper = read(write("monday.csv", "Scene,Knot\n12,3\n")).material().papers().getFirst();
     MappingMemory memory = MappingMemory.in(kept);
-    memory.remember(paper.table(), Reading.DETECTED.withColumn(1, Optional.of(LogField.TAKE)));
+    memory.remember(
+        paper.table(), ReadingOptions.DETECTED.withColumn(1, Optional.of(LogField.TAKE)));
     assertThat(MappingMemory.in(kept).recall(paper.table())).isPresent();
-    memory.remember(paper.table(), Reading.DETECTED);
+    memory.remember(paper.table(), ReadingOptions.DETECTED);
     assertThat(MappingMemory.in(kept).recall(paper.table())).isEmpty();
     Files.writeString(kept, "{ broken");
     assertThat(MappingMemory.in(kept).recall(paper.table())).isEmpty();
@@ -175,19 +188,17 @@ class ProfileAndMemoryTest {
   @Test
   void howAFileIsReadIsKeptWithTheLot() throws IOException {
     var reading =
-        Reading.DETECTED
-            .withCharset(Optional.of(java.nio.charset.StandardCharsets.UTF_16LE))
-            .withSeparator(Optional.of('|'))
-            .withSheet(Optional.of("Day 2"))
-            .withOrder(Optional.of(org.oddlot.paper.DateReader.Order.MONTH_FIRST))
+        ReadingOptions.DETECTED
+            .with(TableOptions.CHARSET, Optional.of("UTF-16LE"))
+            .with(TableOptions.SEPARATOR, Optional.of("|"))
+            .with(TableOptions.SHEET, Optional.of("Day 2"))
+            .with(TableOptions.DATES, Optional.of("month_first"))
             .withColumn(0, Optional.of(LogField.SCENE))
             .withColumn(4, Optional.empty())
-            .withProfile(Optional.of("harbour"));
-    Lot lot =
-        Lot.empty("lot")
-            .withInputs(List.of(Lot.Input.of(folder.resolve("a.csv")).withReading(reading)));
+            .with(TimelineFormat.PROFILE, Optional.of("harbour"));
+    Lot lot = reading(Lot.of(List.of(folder.resolve("a.csv"))), reading);
     Path file = folder.resolve("lot.oddlot");
     LotFile.save(lot, file);
-    assertThat(LotFile.open(file).inputs().getFirst().reading()).isEqualTo(reading);
+    assertThat(LotFile.open(file).lot().inputs().getFirst().reading()).isEqualTo(reading);
   }
 }

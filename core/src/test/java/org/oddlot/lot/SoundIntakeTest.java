@@ -10,10 +10,11 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
 import org.oddlot.pass.Standing;
+import org.oddlot.progress.Progress;
 import org.oddlot.sound.BroadcastExtension;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
@@ -58,7 +59,7 @@ class SoundIntakeTest {
             .formatted(url, range));
   }
 
-  private static Intake.Taken read(Path... files) {
+  private static IntakeResult read(Path... files) {
     return Intake.read(Lot.of(Folders.opened(List.of(files))), Progress.NONE);
   }
 
@@ -73,7 +74,7 @@ class SoundIntakeTest {
     assertThat(Folders.opened(List.of(folder.resolve("S01"))))
         .extracting(file -> file.getFileName().toString())
         .containsExactlyInAnyOrder("b.wav", "a.WAV", "report.csv");
-    assertThat(read(folder.resolve("S01")).matter().recordings())
+    assertThat(read(folder.resolve("S01")).material().recordings())
         .extracting(Recording::name)
         .containsExactly("b", "a");
   }
@@ -81,17 +82,17 @@ class SoundIntakeTest {
   @Test
   void soundBesideTheTimelineIsAddressedFromThere() throws IOException {
     Path sound = wave("sound roll/S01 T01.wav", TEN);
-    Intake.Taken taken = read(timeline("A001C001.mov"), sound);
+    IntakeResult taken = read(timeline("A001C001.mov"), sound);
 
-    assertThat(taken.matter().sounds())
+    assertThat(taken.material().sounds())
         .extracting(SoundFile::id)
         .containsExactly("sound%20roll/S01%20T01.wav");
     Outcome outcome =
         new Engine()
             .run(
-                taken.matter(),
+                taken.material(),
                 taken.lot().sheet(),
-                java.util.Map.of(),
+                Answers.NONE,
                 Optional.empty(),
                 Progress.NONE);
     Path written =
@@ -112,36 +113,36 @@ class SoundIntakeTest {
     Outcome outcome =
         new Engine()
             .run(
-                read(good, wreck).matter(),
+                read(good, wreck).material(),
                 Lot.empty("x").sheet(),
-                java.util.Map.of(),
+                Answers.NONE,
                 Optional.empty(),
                 Progress.NONE);
 
-    assertThat(outcome.step("intake").orElseThrow().judged())
-        .extracting(judged -> judged.finding().title() + ": " + judged.standing())
-        .containsExactly("Recorder: " + Standing.SETTLED, "wreck.wav: " + Standing.OPEN);
+    assertThat(outcome.step("intake").orElseThrow().reviewed())
+        .extracting(reviewed -> reviewed.finding().title() + ": " + reviewed.standing())
+        .containsExactlyInAnyOrder("Recorder: " + Standing.SETTLED, "wreck.wav: " + Standing.OPEN);
   }
 
   @Test
   void whatTheTimelineUsesIsHeardWithoutBeingAddedAndReadOnce() throws IOException {
     wave("media/S01T01.wav", TEN);
     Path timeline = timeline("media/S01T01.wav");
-    Intake.Taken first = read(timeline);
-    assertThat(first.matter().sounds())
+    IntakeResult first = read(timeline);
+    assertThat(first.material().sounds())
         .extracting(SoundFile::id)
         .containsExactly("media/S01T01.wav");
     assertThat(first.mediaOf("media/S01T01.wav")).isPresent();
 
-    Intake.Taken again =
+    IntakeResult again =
         Intake.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
-    assertThat(again.matter()).isSameAs(first.matter());
+    assertThat(again.material()).isSameAs(first.material());
   }
 
   @Test
-  void aMovieThatIsHandedInIsTurnedAwayWithAWord() throws IOException {
+  void aFileOfNoKnownKindIsTurnedAwayWithAWord() throws IOException {
     Path movie = Files.writeString(folder.resolve("A001C001.mov"), "no movie, but no sound either");
-    assertThat(read(movie).matter().unread().getFirst().problems().getFirst().message())
-        .contains("no sound by itself");
+    assertThat(read(movie).problems().getFirst().message())
+        .contains("of no kind that is read here");
   }
 }

@@ -9,8 +9,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.oddlot.format.PaperFormat;
 import org.oddlot.format.table.SeparatedValues;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
 import org.oddlot.time.FrameRate;
@@ -20,7 +20,7 @@ class LogReaderTest {
 
   private Table table(String csv) {
     return SeparatedValues.read(
-            csv.getBytes(StandardCharsets.UTF_8), PaperFormat.Options.DETECTED, problems)
+            csv.getBytes(StandardCharsets.UTF_8), ReadingOptions.DETECTED, problems)
         .orElseThrow();
   }
 

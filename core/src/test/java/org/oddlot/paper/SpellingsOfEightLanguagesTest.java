@@ -11,8 +11,8 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.oddlot.format.PaperFormat;
 import org.oddlot.format.table.SeparatedValues;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 
 /**
@@ -39,7 +39,7 @@ class SpellingsOfEightLanguagesTest {
     var problems = new Problems("log");
     Table table =
         SeparatedValues.read(
-                text.getBytes(Charset.forName(charset)), PaperFormat.Options.DETECTED, problems)
+                text.getBytes(Charset.forName(charset)), ReadingOptions.DETECTED, problems)
             .orElseThrow();
     ColumnMapping mapping = ColumnMapping.guess(table);
     LogEntry entry =
@@ -95,7 +95,7 @@ class SpellingsOfEightLanguagesTest {
     Table table =
         SeparatedValues.read(
                 text.getBytes(java.nio.charset.StandardCharsets.UTF_8),
-                PaperFormat.Options.DETECTED,
+                ReadingOptions.DETECTED,
                 problems)
             .orElseThrow();
     return LogReader.read("log", table, ColumnMapping.guess(table), Optional.empty(), problems)
@@ -115,7 +115,7 @@ class SpellingsOfEightLanguagesTest {
     Table table =
         SeparatedValues.read(
                 text.getBytes(java.nio.charset.StandardCharsets.UTF_8),
-                PaperFormat.Options.DETECTED,
+                ReadingOptions.DETECTED,
                 problems)
             .orElseThrow();
     Log log = LogReader.read("log", table, ColumnMapping.guess(table), Optional.empty(), problems);

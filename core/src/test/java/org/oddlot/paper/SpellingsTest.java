@@ -121,7 +121,7 @@ class SpellingsTest {
     "Take #, TAKE",
     "Kamera, CAMERA",
     "Câmara, CAMERA",
-    "Rollo, ROLL",
+    "Rollo, REEL",
     "Dateiname, CLIP",
     "Nom du fichier, CLIP",
     "Bemerkungen, NOTES",

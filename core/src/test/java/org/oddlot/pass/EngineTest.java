@@ -8,6 +8,10 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonString;
+import org.oddlot.material.Material;
+import org.oddlot.material.Pairing;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
 import org.oddlot.time.FrameRate;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Edits;
@@ -47,11 +51,11 @@ class EngineTest {
 
   @Test
   void aChangeThatNoFindingClaimsIsAFault() {
-    Matter matter = SAMPLE.matter();
+    Material material = SAMPLE.material();
     Clip clip =
-        (Clip) Placed.root(matter.documents().getFirst().root()).clips().getFirst().object();
-    Matter changed =
-        matter.withDocuments(document ->
+        (Clip) Placed.root(material.documents().getFirst().root()).clips().getFirst().object();
+    Material changed =
+        material.withDocuments(document ->
             document.withRoot(
                 new Edits()
                     .change(
@@ -61,36 +65,36 @@ class EngineTest {
                                 .withName("renamed"))
                     .applyTo(document.root())));
     var sneaky = Passes.all().getFirst();
-    assertThatThrownBy(() -> Ledger.check(sneaky, matter, new Applied(changed, List.of())))
+    assertThatThrownBy(() -> Ledger.check(sneaky, material, new Applied(changed, List.of())))
         .isInstanceOf(UnclaimedChangeException.class)
         .hasMessageContaining("metadata/sneaked in of Day / renamed");
     // A claim on one property does not cover another, nor the same property of another object.
     var half = new Applied.Claim(clip.identity(), "metadata", "because");
-    assertThatThrownBy(() -> Ledger.check(sneaky, matter, new Applied(changed, List.of(half))))
+    assertThatThrownBy(() -> Ledger.check(sneaky, material, new Applied(changed, List.of(half))))
         .hasMessageContaining("name of Day / renamed");
     var all = List.of(half, new Applied.Claim(clip.identity(), "name", "because"));
-    Ledger.check(sneaky, matter, new Applied(changed, all));
+    Ledger.check(sneaky, material, new Applied(changed, all));
   }
 
   @Test
   void whatHasNothingNewToLookAtIsNotRunAgain() {
-    Matter matter = SAMPLE.matter();
+    Material material = SAMPLE.material();
     var engine = new Engine();
     Outcome first =
-        engine.run(matter, RunSheet.initial(), Map.of(), Optional.empty(), Progress.NONE);
+        engine.run(material, RunSheet.initial(), Answers.NONE, Optional.empty(), Progress.NONE);
     Outcome again =
-        engine.run(matter, RunSheet.initial(), Map.of(), Optional.of(first), Progress.NONE);
+        engine.run(material, RunSheet.initial(), Answers.NONE, Optional.of(first), Progress.NONE);
     assertThat(again.step("match").orElseThrow()).isSameAs(first.step("match").orElseThrow());
-    String id = first.step("match").orElseThrow().judged().getFirst().finding().id();
+    FindingId id = first.step("match").orElseThrow().reviewed().getFirst().finding().id();
     Outcome decided =
         engine.run(
-            matter,
+            material,
             RunSheet.initial(),
-            Map.of(id, Decision.decline()),
+            Answers.of(Map.of(id, Decision.decline())),
             Optional.of(first),
             Progress.NONE);
     assertThat(decided.step("intake").orElseThrow()).isSameAs(first.step("intake").orElseThrow());
-    assertThat(decided.step("tag").orElseThrow().judged()).hasSize(1);
+    assertThat(decided.step("tag").orElseThrow().reviewed()).hasSize(1);
   }
 
   @Test
@@ -105,18 +109,23 @@ class EngineTest {
             .log("12,2,A,10:10:02:13");
     Outcome all =
         new Engine(Engine.Acceptance.ALL)
-            .run(sample.matter(), RunSheet.initial(), Map.of(), Optional.empty(), Progress.NONE);
-    assertThat(all.end().pairings())
+            .run(
+                sample.material(),
+                RunSheet.initial(),
+                Answers.NONE,
+                Optional.empty(),
+                Progress.NONE);
+    assertThat(all.end().all(Pairing.class))
         .extracting(Pairing::sourceId)
         .containsExactly("media/A001C003.mov");
-    assertThat(sample.run().end().pairings()).isEmpty();
+    assertThat(sample.run().end().all(Pairing.class)).isEmpty();
   }
 
   @Test
   void passesCanBeSwitchedOffAndMoved() {
     RunSheet sheet = RunSheet.initial().withSwitched("tag", false);
     Outcome outcome =
-        new Engine().run(SAMPLE.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
+        new Engine().run(SAMPLE.material(), sheet, Answers.NONE, Optional.empty(), Progress.NONE);
     assertThat(outcome.step("tag")).isEmpty();
     assertThat(outcome.ledger()).isEmpty();
     assertThat(RunSheet.initial().withMoved("tag", -1).steps())
@@ -139,25 +148,15 @@ class EngineTest {
         };
     assertThatThrownBy(() ->
             new Engine()
-                .run(SAMPLE.matter(), RunSheet.initial(), Map.of(), Optional.empty(), stopped))
+                .run(
+                    SAMPLE.material(), RunSheet.initial(), Answers.NONE, Optional.empty(), stopped))
         .isInstanceOf(CancelledException.class);
-  }
-
-  @Test
-  void settingsTakeOnlyWhatCanBeSaid() {
-    Setting number = Setting.number("n", "Number", 5);
-    assertThat(Settings.INITIAL.number(number)).isEqualTo(5);
-    assertThat(Settings.INITIAL.with(number, "7").number(number)).isEqualTo(7);
-    assertThatThrownBy(() -> Settings.INITIAL.with(number, "seven"))
-        .hasMessageContaining("cannot be the number");
-    // A value from a damaged file counts as not said.
-    assertThat(new Settings(Map.of("n", "-3")).number(number)).isEqualTo(5);
   }
 
   @Test
   void undoIsRunningWithoutTheDecision() {
     Outcome before = SAMPLE.run();
-    String id = before.step("match").orElseThrow().judged().getFirst().finding().id();
+    FindingId id = before.step("match").orElseThrow().reviewed().getFirst().finding().id();
     Outcome declined = SAMPLE.run(Map.of(id, Decision.decline()));
     assertThat(declined.ledger()).hasSizeLessThan(before.ledger().size());
     assertThat(SAMPLE.run(Map.of()).ledger()).isEqualTo(before.ledger());

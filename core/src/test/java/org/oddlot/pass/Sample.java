@@ -5,13 +5,21 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.oddlot.format.PaperFormat;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.table.SeparatedValues;
+import org.oddlot.input.Contents;
+import org.oddlot.input.ReadingOptions;
+import org.oddlot.material.Document;
+import org.oddlot.material.Input;
+import org.oddlot.material.Material;
+import org.oddlot.material.MeasuredOffset;
+import org.oddlot.material.Paper;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Table;
+import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
+import org.oddlot.progress.Progress;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
@@ -144,56 +152,67 @@ public final class Sample {
     return otio().replace(text, other);
   }
 
-  public Matter matter() {
-    return matter(otio());
+  public Material material() {
+    return material(otio());
   }
 
-  private Matter matter(String otio) {
+  private Material material(String otio) {
     var problems = new Problems("day.otio");
     TimelineObject root =
         OtioReader.read(otio.getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
     var document =
-        new Document("day.otio", "0123456789abcdef", root, Profiles.own(), problems.list());
-    return Matter.of(
-            "Day", List.of(document), log.isEmpty() ? List.of() : List.of(paper()), List.of())
-        .withSounds(sounds)
-        .withOffsets(offsets);
+        Document.of("day.otio", "0123456789abcdef", root, Profiles.own(), problems.list());
+    List<Paper> papers = log.isEmpty() ? List.of() : List.of(paper());
+    var inputs = new ArrayList<Input>();
+    inputs.add(input("day.otio", "timeline file", root, problems.list()));
+    papers.forEach(paper -> inputs.add(input("log.csv", "paper", paper, paper.problems())));
+    return Material.of("Day", List.of(document), papers)
+        .with(Input.class, inputs)
+        .with(SoundFile.class, sounds)
+        .with(MeasuredOffset.class, offsets);
+  }
+
+  private static Input input(String name, String what, Object value, List<Problem> problems) {
+    return new Input(name, "", what, Optional.of(value), Contents.of(""), problems);
   }
 
   private Paper paper() {
     var problems = new Problems("log.csv");
     Table table =
         SeparatedValues.read(
-                log.toString().getBytes(StandardCharsets.UTF_8),
-                PaperFormat.Options.DETECTED,
-                problems)
+                log.toString().getBytes(StandardCharsets.UTF_8), ReadingOptions.DETECTED, problems)
             .orElseThrow();
     return Paper.read(table, ColumnMapping.guess(table), Optional.empty(), problems);
   }
 
   /** What comes of running all passes with something set. */
-  public Outcome run(RunSheet sheet, Map<String, Decision> decisions) {
-    return new Engine().run(matter(), sheet, decisions, Optional.empty(), Progress.NONE);
+  public Outcome run(RunSheet sheet, Answers answers) {
+    return new Engine().run(material(), sheet, answers, Optional.empty(), Progress.NONE);
   }
 
   /** What comes of running all passes on this file. */
   public Outcome runOf(String otio) {
-    return runOf(otio, RunSheet.initial(), Map.of());
+    return runOf(otio, RunSheet.initial(), Answers.NONE);
   }
 
   /** What comes of running all passes on this file with something set and something said. */
-  public Outcome runOf(String otio, RunSheet sheet, Map<String, Decision> decisions) {
-    return new Engine().run(matter(otio), sheet, decisions, Optional.empty(), Progress.NONE);
+  public Outcome runOf(String otio, RunSheet sheet, Answers answers) {
+    return new Engine().run(material(otio), sheet, answers, Optional.empty(), Progress.NONE);
   }
 
   /** What comes of running all passes. */
-  public Outcome run(Map<String, Decision> decisions) {
+  public Outcome run(Answers answers) {
     return new Engine()
-        .run(matter(), RunSheet.initial(), decisions, Optional.empty(), Progress.NONE);
+        .run(material(), RunSheet.initial(), answers, Optional.empty(), Progress.NONE);
+  }
+
+  /** What comes of running all passes with something decided. */
+  public Outcome run(Map<FindingId, Decision> decisions) {
+    return run(Answers.of(decisions));
   }
 
   /** What comes of running all passes with nothing said. */
   public Outcome run() {
-    return run(Map.of());
+    return run(Answers.NONE);
   }
 }

@@ -8,6 +8,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.format.otio.OtioReader;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.material.Pairing;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.material.Sources;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
 import org.oddlot.time.FrameRate;
@@ -22,7 +28,7 @@ class SourcesTest {
             + String.join(",", items)
             + "]}";
     var root = OtioReader.read(json.getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
-    return new Document(name, "00", root, Profiles.own(), problems.list());
+    return Document.of(name, "00", root, Profiles.own(), problems.list());
   }
 
   private static String clip(String name, String media) {
@@ -48,7 +54,7 @@ class SourcesTest {
             .clip("A001C002 10:01:00:00 240 A 2026-03-14")
             .use("A001C001 10:00:00:00 240", 24, 48)
             .use("A001C001 10:00:00:00 240", 100, 20)
-            .matter()
+            .material()
             .sources();
     assertThat(sources.all()).extracting(Source::name).containsExactly("A001C001", "A001C002");
     Source first = sources.all().getFirst();
@@ -118,26 +124,27 @@ class SourcesTest {
 
   @Test
   void aSourceIsFoundAnewOnlyIfTheDocumentsChanged() {
-    Matter matter = Sample.at(RATE).clip("A001C001 10:00:00:00 240").matter();
-    Sources sources = matter.sources();
-    assertThat(matter.sources()).isSameAs(sources);
-    assertThat(matter.withPairings(List.of()).sources()).isSameAs(sources);
-    assertThat(matter.withDocuments(document -> document).sources()).isNotSameAs(sources);
+    Material material = Sample.at(RATE).clip("A001C001 10:00:00:00 240").material();
+    Sources sources = material.sources();
+    assertThat(material.sources()).isSameAs(sources);
+    assertThat(material.with(Pairing.class, List.of(new Pairing("entry", "source"))).sources())
+        .isSameAs(sources);
+    assertThat(material.withDocuments(document -> document).sources()).isNotSameAs(sources);
   }
 
   @Test
   void aMatterFindsItsDocumentsAndEntries() {
-    Matter matter =
+    Material material =
         Sample.at(RATE)
             .clip("A001C001 10:00:00:00 240")
             .log("Scene,Take,TC In")
             .log("12,1,10:00:00:00")
             .log("12,2,10:00:05:00")
-            .matter();
-    assertThat(matter.document("day.otio")).isPresent();
-    assertThat(matter.document("night.otio")).isEmpty();
-    assertThat(matter.entries()).hasSize(2);
-    assertThat(matter.lot()).isEqualTo("Day");
+            .material();
+    assertThat(material.document("day.otio")).isPresent();
+    assertThat(material.document("night.otio")).isEmpty();
+    assertThat(material.entries()).hasSize(2);
+    assertThat(material.lot()).isEqualTo("Day");
   }
 
   @Test

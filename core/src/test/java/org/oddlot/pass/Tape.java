@@ -21,7 +21,7 @@ public final class Tape {
   private String scene = "";
   private String take = "";
   private String recorder = "Recorder";
-  private String roll = "S01";
+  private String reel = "S01";
   private LocalDate day = LocalDate.of(2026, 3, 14);
   private List<String> tracks = List.of("Boom", "Inés");
 
@@ -70,9 +70,9 @@ public final class Tape {
     return this;
   }
 
-  public Tape recorder(String newRecorder, String newRoll) {
+  public Tape recorder(String newRecorder, String newReel) {
     recorder = newRecorder;
-    roll = newRoll;
+    reel = newReel;
     return this;
   }
 
@@ -104,7 +104,7 @@ public final class Tape {
         Optional.of(day),
         scene,
         take,
-        roll,
+        reel,
         recorder,
         "",
         "",

@@ -120,7 +120,7 @@ class WaveReaderTest {
     assertThat(read.reference()).contains(SampleTime.of((1L << 32) + 7, 48_048));
     assertThat(read.isPulled()).isTrue();
     assertThat(read.timecodeRate()).contains(FrameRate.FPS_23_976);
-    assertThat(List.of(read.scene(), read.take(), read.roll(), read.note()))
+    assertThat(List.of(read.scene(), read.take(), read.reel(), read.note()))
         .containsExactly("12A", "3", "S01", "gulls & wind");
     assertThat(read.circled()).isTrue();
     assertThat(read.tracks())

@@ -15,14 +15,39 @@ import org.oddlot.text.Phrase;
  * The first day as Practice Desk exports it: a bin of the clips of two cameras, and a rough cut.
  */
 final class DayOne {
+  /** What is done with it by itself; see {@link DemoDay}. */
+  static final List<String> TOUR =
+      List.of(
+          "station intake",
+          "select intake-rows 1",
+          "picture intake",
+          "station match",
+          "select match-rows 1",
+          "picture match",
+          "night on",
+          "picture match-night",
+          "night off",
+          "report Before anything is decided",
+          "accept match",
+          "station tag",
+          "select tag-rows 1",
+          "picture tag",
+          "station return",
+          "write",
+          "select return-rows 0",
+          "select ledger-rows 14",
+          "picture return",
+          "report After the doubtful ones were settled",
+          "written");
+
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
 
   /** Clips that no log speaks of: a lens test, a slate by itself, and the sea for its own sake. */
   private static final List<RawClip> UNLOGGED =
       List.of(
-          new RawClip("A000C001", ShootingDay.at(8, 2, 40, 3), 24 * 11),
-          new RawClip("B000C001", ShootingDay.at(8, 3, 2, 19), 24 * 9),
-          new RawClip("A003C017", ShootingDay.at(17, 20, 31, 8), 24 * 74));
+          new RawClip("A000C001", DayOneTakes.at(8, 2, 40, 3), 24 * 11),
+          new RawClip("B000C001", DayOneTakes.at(8, 3, 2, 19), 24 * 9),
+          new RawClip("A003C017", DayOneTakes.at(17, 20, 31, 8), 24 * 74));
 
   private final List<RawClip> clips = new ArrayList<>();
 
@@ -81,18 +106,18 @@ final class DayOne {
   }
 
   private static Item item(RawClip clip, Optional<Span> used) {
-    var span = new Span(clip.start, clip.frames, ShootingDay.RATE);
+    var span = new Span(clip.start, clip.frames, DayOneTakes.RATE);
     return Item.Clip.of(
         clip.name,
         used,
         Item.Media.file(
             clip.name,
-            Phrase.of("media/day1/%s/%s.mov", ShootingDay.card(clip.name), clip.name),
+            Phrase.of("media/day1/%s/%s.mov", DayOneTakes.card(clip.name), clip.name),
             span,
             new Item.Shoot(
-                ShootingDay.DATE,
+                DayOneTakes.DATE,
                 String.valueOf(clip.camera()),
-                ShootingDay.card(clip.name),
+                DayOneTakes.card(clip.name),
                 2,
                 48_000)));
   }
@@ -120,7 +145,7 @@ final class DayOne {
       RawClip clip = clip(order[i]);
       long head = 40 + 11L * i % 37;
       long length = Math.min(70 + 23L * i % 120, clip.frames - head - 20);
-      var used = new Span(clip.start + head, length, ShootingDay.RATE);
+      var used = new Span(clip.start + head, length, DayOneTakes.RATE);
       Item use = item(clip, Optional.of(used));
       video.add(use);
       sound.add(use);
@@ -143,7 +168,7 @@ final class DayOne {
   }
 
   private static Item gap(long frames) {
-    return new Item.Space("", new Span(0, frames, ShootingDay.RATE), NODES.objectNode());
+    return new Item.Space("", new Span(0, frames, DayOneTakes.RATE), NODES.objectNode());
   }
 
   private static ObjectNode dissolve() {
@@ -161,6 +186,6 @@ final class DayOne {
         .objectNode()
         .put("OTIO_SCHEMA", "RationalTime.1")
         .put("value", frames)
-        .put("rate", ShootingDay.RATE);
+        .put("rate", DayOneTakes.RATE);
   }
 }

@@ -26,6 +26,32 @@ import org.oddlot.time.Timecode;
  * timecode rate, wild sound, and a camera without any.
  */
 final class DayThree {
+  /** What is done with it by itself; see {@link DemoDay}. */
+  static final List<String> TOUR =
+      List.of(
+          "station intake",
+          "select intake-rows 3",
+          "picture sound-roll",
+          "station sync",
+          "report The third day, before anything is decided",
+          "select sync-rows 1",
+          "picture sync-clock",
+          "press settle-clocks",
+          "press tab-all",
+          "select sync-rows 10",
+          "wait",
+          "picture sync",
+          "accept sync",
+          "station roles",
+          "select roles-rows 3",
+          "picture roles",
+          "accept roles",
+          "station layout",
+          "select layout-rows 0",
+          "picture sound-tracks",
+          "accept layout",
+          "report The third day, its sound laid and named");
+
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
   private static final FrameRate RATE = FrameRate.FPS_23_976;
   private static final double FILM = 24000 / 1001.0;
@@ -87,7 +113,7 @@ final class DayThree {
   }
 
   DayThree() {
-    long quay = ShootingDay.at(21, 40, 0, 0);
+    long quay = DayOneTakes.at(21, 40, 0, 0);
     shot("A006C001", "31", 1, quay, 8);
     shot("B003C001", "31", 1, quay + 9, 7);
     tape("S01T01", "S01", "31", 1, quay - 48, 13, TRACKS, "", true);
@@ -114,14 +140,14 @@ final class DayThree {
     shot("B003C003", "32", 2, fifth + 4, 8);
     tape("S02T02", "S02", "32", 3, fifth - 50, 12, wrong, "", false);
 
-    long midnight = ShootingDay.at(23, 59, 56, 0);
+    long midnight = DayOneTakes.at(23, 59, 56, 0);
     shot("A006C007", "33", 1, midnight, 9);
     tape("S02T03", "S02", "33", 1, midnight - 72, 13, wrong, "", false);
-    long after = ShootingDay.at(24, 3, 10, 7);
+    long after = DayOneTakes.at(24, 3, 10, 7);
     shot("A006C008", "33", 2, after, 7);
     tape("S02T04", "S02", "33", 2, after - 24, 10, wrong, "", false);
 
-    long wild = ShootingDay.at(22, 40, 0, 0);
+    long wild = DayOneTakes.at(22, 40, 0, 0);
     tape("S02T05", "S02", "", 0, wild, 6, wrong, "wild: gulls, no picture", false);
     shots.add(new Shot("D002C001", "31", "4", DAY, (quay + 24 * 2000L) * 60 / 24, 60 * 6));
 
@@ -133,7 +159,7 @@ final class DayThree {
   }
 
   private void shot(String name, String scene, int take, long start, int seconds) {
-    long midnight = ShootingDay.at(24, 0, 0, 0);
+    long midnight = DayOneTakes.at(24, 0, 0, 0);
     shots.add(
         new Shot(
             name,
@@ -154,7 +180,7 @@ final class DayThree {
       List<String> tracks,
       String note,
       boolean inTheBins) {
-    long midnight = ShootingDay.at(24, 0, 0, 0);
+    long midnight = DayOneTakes.at(24, 0, 0, 0);
     var names = new ArrayList<>(tracks);
     names.add("");
     names.add("LTC");

@@ -19,6 +19,20 @@ import org.oddlot.text.Phrase;
  * midnight. 84 clips, each with a row in the script notes. Seeded: the same day each time.
  */
 final class DayTwo {
+  /** What is done with it by itself; see {@link DemoDay}. */
+  static final List<String> TOUR =
+      List.of(
+          "station putright",
+          "select putright-rows 1",
+          "picture put-right",
+          "press tab-clips",
+          "picture put-right-clips",
+          "press tab-findings",
+          "report The second day, with nothing put right",
+          "accept putright",
+          "station match",
+          "report The second day, put right");
+
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
   private static final String DAY = "2026-03-15";
   private static final String DAY_AFTER = "2026-03-16";
@@ -70,7 +84,7 @@ final class DayTwo {
       List.of("21", "21A", "22", "22A", "22B", "23", "24", "24A", "25", "26", "26A", "27");
 
   DayTwo() {
-    long clock = ShootingDay.at(13, 5, 20, 11);
+    long clock = DayOneTakes.at(13, 5, 20, 11);
     int b = 0;
     int drone = 0;
     int lost = 0;
@@ -78,10 +92,10 @@ final class DayTwo {
     for (int i = 0; i < 40; i++) {
       next();
       long frames = 24L * (16 + random.nextInt(60)) + random.nextInt(24);
-      boolean night = clock >= ShootingDay.at(24, 0, 0, 0);
+      boolean night = clock >= DayOneTakes.at(24, 0, 0, 0);
       String cardA = i < 18 ? "A004" : "A005";
       String dayA = i < 18 ? YEAR_BEFORE : night ? DAY_AFTER : DAY;
-      add(cardA, i < 18 ? i : i - 18, dayA, clock, frames, ShootingDay.RATE, 24);
+      add(cardA, i < 18 ? i : i - 18, dayA, clock, frames, DayOneTakes.RATE, 24);
       if (i % 4 != 3) {
         add(
             "B002",
@@ -89,7 +103,7 @@ final class DayTwo {
             night ? DAY_AFTER : DAY,
             clock + random.nextInt(30) - 12,
             frames - 20,
-            ShootingDay.RATE,
+            DayOneTakes.RATE,
             24);
       }
       if (i % 4 == 1) {
@@ -108,10 +122,10 @@ final class DayTwo {
       }
       clock += frames + 24L * (50 + random.nextInt(260)) + random.nextInt(24);
       if (i == 31) {
-        clock = ShootingDay.at(23, 41, 10, 3);
+        clock = DayOneTakes.at(23, 41, 10, 3);
       }
       if (i == 34) {
-        clock = ShootingDay.at(24, 6, 2, 19);
+        clock = DayOneTakes.at(24, 6, 2, 19);
       }
     }
   }
@@ -155,7 +169,7 @@ final class DayTwo {
             start,
             0,
             24 * 6,
-            ShootingDay.RATE,
+            DayOneTakes.RATE,
             24));
   }
 

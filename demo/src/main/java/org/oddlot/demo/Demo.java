@@ -18,6 +18,23 @@ public final class Demo {
 
   private Demo() {}
 
+  /** All days, in their order. */
+  public static List<DemoDay> days() {
+    return List.of(
+        new DemoDay("", Demo::make, DayOne.TOUR),
+        new DemoDay("day 2", Demo::makeDayTwo, DayTwo.TOUR),
+        new DemoDay("day 3", Demo::makeDayThree, DayThree.TOUR));
+  }
+
+  /** Makes all days in {@code folder}, and gives their lots' files. */
+  public static List<Path> makeAll(Path folder) throws IOException {
+    var lots = new ArrayList<Path>();
+    for (DemoDay day : days()) {
+      lots.add(day.make(folder));
+    }
+    return lots;
+  }
+
   /**
    * Makes the demo in {@code folder}; what is there already is left as it is.
    *
@@ -28,7 +45,7 @@ public final class Demo {
     Path timeline = folder.resolve("orrin-day1.otio");
     Path log = folder.resolve("orrin-day1-shots.csv");
     if (!Files.exists(timeline) || !Files.exists(log)) {
-      List<Take> takes = ShootingDay.takes();
+      List<Take> takes = DayOneTakes.takes();
       var day = new DayOne(takes);
       put(timeline, day.export());
       put(log, ShotLog.csv(takes, day).getBytes(StandardCharsets.UTF_8));

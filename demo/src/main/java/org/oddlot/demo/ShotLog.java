@@ -60,7 +60,7 @@ final class ShotLog {
             take.scene(),
             Integer.toString(take.take()),
             camera,
-            ShootingDay.card(clip),
+            DayOneTakes.card(clip),
             label(pressed),
             "",
             "14.03.2026",
@@ -216,10 +216,10 @@ final class ShotLog {
   }
 
   private static String label(long frames) {
-    long seconds = frames / ShootingDay.NOMINAL;
+    long seconds = frames / DayOneTakes.NOMINAL;
     return Phrase.of(
         "%02d:%02d:%02d:%02d",
-        seconds / 3600, seconds / 60 % 60, seconds % 60, frames % ShootingDay.NOMINAL);
+        seconds / 3600, seconds / 60 % 60, seconds % 60, frames % DayOneTakes.NOMINAL);
   }
 
   private static String quoted(String cell) {

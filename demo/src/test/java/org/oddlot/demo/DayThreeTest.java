@@ -7,20 +7,23 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.lot.Intake;
+import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
+import org.oddlot.measure.MeasurementStore;
+import org.oddlot.measure.Measurer;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.Judged;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.layout.LayoutFinding;
 import org.oddlot.pass.sync.PairFinding;
@@ -28,49 +31,55 @@ import org.oddlot.pass.sync.RecorderFinding;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.Item;
 import org.oddlot.practice.desk.Project;
+import org.oddlot.progress.Progress;
 
 /** The third day: a night with second-source sound, real media at hand. */
 class DayThreeTest {
   @TempDir private static Path folder;
   private static Lot lot = Lot.empty("");
-  private static Intake.Taken taken;
+  private static IntakeResult taken;
 
   @BeforeAll
   static void make() throws IOException {
-    lot = LotFile.open(Demo.makeDayThree(folder.resolve("day 3")));
+    lot = LotFile.open(Demo.makeDayThree(folder.resolve("day 3"))).lot();
     taken = Intake.read(lot, Progress.NONE);
   }
 
-  private static Outcome run(Map<String, Decision> decisions) {
+  private static Outcome run(Map<FindingId, Decision> decisions) {
     return new Engine()
-        .run(taken.matter(), lot.sheet(), decisions, Optional.empty(), Progress.NONE);
+        .runMeasuring(
+            taken.material(),
+            lot.sheet(),
+            Answers.of(decisions),
+            new Measurer(MeasurementStore.in(folder.resolve("measured"), 1000)),
+            Progress.NONE);
   }
 
-  private static List<Judged> judged(Outcome outcome, String pass) {
-    return outcome.step(pass).orElseThrow().judged();
+  private static List<? extends Reviewed<?>> reviewed(Outcome outcome, String pass) {
+    return outcome.step(pass).orElseThrow().reviewed();
   }
 
-  private static List<Judged> open(Outcome outcome, String pass) {
-    return judged(outcome, pass).stream()
-        .filter(judged -> judged.standing() == Standing.TO_LOOK_AT)
+  private static List<? extends Reviewed<?>> open(Outcome outcome, String pass) {
+    return reviewed(outcome, pass).stream()
+        .filter(reviewed -> reviewed.standing() == Standing.TO_LOOK_AT)
         .toList();
   }
 
   /** Every recorder's clock as it is proposed. */
-  private static Map<String, Decision> clocks() {
-    var decisions = new HashMap<String, Decision>();
+  private static Map<FindingId, Decision> clocks() {
+    var decisions = new HashMap<FindingId, Decision>();
     open(run(Map.of()), "sync").stream()
-        .filter(judged -> judged.finding() instanceof RecorderFinding)
-        .forEach(judged -> decisions.put(judged.finding().id(), Decision.accept()));
+        .filter(reviewed -> reviewed.finding() instanceof RecorderFinding)
+        .forEach(reviewed -> decisions.put(reviewed.finding().id(), Decision.accept()));
     return decisions;
   }
 
   @Test
   void everyPlantedCaseIsExplained() {
     Outcome outcome = run(Map.of());
-    assertThat(judged(outcome, "sync"))
-        .filteredOn(judged -> judged.finding() instanceof RecorderFinding)
-        .extracting(judged -> judged.finding().title() + ": " + judged.finding().headline())
+    assertThat(reviewed(outcome, "sync"))
+        .filteredOn(reviewed -> reviewed.finding() instanceof RecorderFinding)
+        .extracting(reviewed -> reviewed.finding().title() + ": " + reviewed.finding().headline())
         .containsExactly(
             "Gannet: 25 beside 23.976", "Tern 8: in step by ear", "Skua: 12.0 f late by ear");
     assertThat(outcome.step("sync").orElseThrow().look().remarks())
@@ -80,9 +89,9 @@ class DayThreeTest {
             org.assertj.core.groups.Tuple.tuple(
                 "S02T05", "no picture was running: wild: gulls, no picture"));
     assertThat(open(run(clocks()), "sync"))
-        .extracting(judged -> judged.finding().title() + ": " + judged.finding().headline())
+        .extracting(reviewed -> reviewed.finding().title() + ": " + reviewed.finding().headline())
         .containsExactly("A006C006 with S02T02: other take", "B003C003 with S02T02: other take");
-    assertThat(judged(outcome, "roles").getFirst().finding().evidence())
+    assertThat(reviewed(outcome, "roles").getFirst().finding().evidence())
         .extracting(evidence -> evidence.verdict())
         .contains("becomes \"Tormod\"");
   }
@@ -91,37 +100,37 @@ class DayThreeTest {
   void oneActionSyncsTheDayToTheSample() {
     Outcome outcome = run(clocks());
     List<PairFinding> pairs =
-        judged(outcome, "sync").stream()
-            .map(Judged::finding)
+        reviewed(outcome, "sync").stream()
+            .map(Reviewed::finding)
             .filter(PairFinding.class::isInstance)
             .map(PairFinding.class::cast)
             .toList();
     assertThat(pairs).hasSize(22);
     // What was heard lies where the timecode says, but for the atmosphere, whose frames are others.
     for (PairFinding pair : pairs) {
-      int most = pair.laid().recording().recorder().equals("Gannet") ? 48 * 2 : 1;
+      int most = pair.alignment().recording().recorder().equals("Gannet") ? 48 * 2 : 1;
       pair.residual().ifPresent(late -> assertThat(Math.abs(late)).isLessThanOrEqualTo(most));
     }
     assertThat(pairs).filteredOn(pair -> pair.residual().isPresent()).hasSizeGreaterThan(9);
   }
 
-  private static Map<String, Decision> everything() {
-    Map<String, Decision> decisions = clocks();
+  private static Map<FindingId, Decision> everything() {
+    Map<FindingId, Decision> decisions = clocks();
     open(run(decisions), "sync").forEach(j -> decisions.put(j.finding().id(), Decision.accept()));
     open(run(decisions), "roles").stream()
-        .filter(judged -> judged.finding().id().contains("label"))
-        .forEach(judged -> decisions.put(judged.finding().id(), Decision.accept()));
+        .filter(reviewed -> reviewed.finding().id().text().contains("label"))
+        .forEach(reviewed -> decisions.put(reviewed.finding().id(), Decision.accept()));
     open(run(decisions), "roles")
-        .forEach(judged -> decisions.put(judged.finding().id(), Decision.accept()));
+        .forEach(reviewed -> decisions.put(reviewed.finding().id(), Decision.accept()));
     open(run(decisions), "layout")
-        .forEach(judged -> decisions.put(judged.finding().id(), Decision.accept()));
+        .forEach(reviewed -> decisions.put(reviewed.finding().id(), Decision.accept()));
     return decisions;
   }
 
   @Test
   void practiceDeskTakesItInWithChannelNamesAndRolesInItsOwnPlaces() throws IOException {
     Outcome outcome = run(everything());
-    LayoutFinding layout = (LayoutFinding) judged(outcome, "layout").getFirst().finding();
+    LayoutFinding layout = (LayoutFinding) reviewed(outcome, "layout").getFirst().finding();
     assertThat(layout.evidence()).allMatch(evidence -> evidence.verdict().equals("the same after"));
 
     Path written =

@@ -8,7 +8,6 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -16,41 +15,45 @@ import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
+import org.oddlot.measure.MeasurementStore;
+import org.oddlot.measure.Measurer;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.Judged;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.match.MatchFinding;
 import org.oddlot.pass.putright.PutRightFinding;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.Item;
+import org.oddlot.progress.Progress;
 
 /** The second day, on which everything went wrong that can. */
 class DayTwoTest {
-  @TempDir private Path folder;
+  @TempDir private static Path folder;
   private Lot lot = Lot.empty("");
 
   @BeforeEach
   void make() throws IOException {
-    lot = LotFile.open(Demo.makeDayTwo(folder.resolve("day 2")));
+    lot = LotFile.open(Demo.makeDayTwo(folder.resolve("day 2"))).lot();
   }
 
-  private static Outcome run(Lot lot, Map<String, Decision> decisions) {
+  private static Outcome run(Lot lot, Map<FindingId, Decision> decisions) {
     return new Engine()
-        .run(
-            Intake.read(lot, Progress.NONE).matter(),
+        .runMeasuring(
+            Intake.read(lot, Progress.NONE).material(),
             lot.sheet(),
-            decisions,
-            Optional.empty(),
+            Answers.of(decisions),
+            new Measurer(MeasurementStore.in(folder.resolve("measured"), 1000)),
             Progress.NONE);
   }
 
   private static List<PutRightFinding> toPutRight(Outcome outcome) {
-    return outcome.step("putright").orElseThrow().judged().stream()
-        .filter(judged -> judged.standing() == Standing.TO_LOOK_AT)
-        .map(Judged::finding)
+    return outcome.step("putright").orElseThrow().reviewed().stream()
+        .filter(reviewed -> reviewed.standing() == Standing.TO_LOOK_AT)
+        .map(Reviewed::finding)
         .map(PutRightFinding.class::cast)
         .toList();
   }
@@ -85,24 +88,25 @@ class DayTwoTest {
 
   @Test
   void putRightEveryRowOfTheScriptFindsItsClip() throws IOException {
-    Map<String, Decision> decisions = new HashMap<>();
+    Map<FindingId, Decision> decisions = new HashMap<>();
     toPutRight(run(lot, Map.of()))
         .forEach(finding -> decisions.put(finding.id(), Decision.accept()));
     Outcome outcome = run(lot, decisions);
-    List<Judged> script =
-        outcome.step("match").orElseThrow().judged().stream()
-            .filter(judged -> ((MatchFinding) judged.finding()).entry().paper().endsWith(".xlsx"))
+    List<? extends Reviewed<?>> script =
+        outcome.step("match").orElseThrow().reviewed().stream()
+            .filter(
+                reviewed -> ((MatchFinding) reviewed.finding()).entry().paper().endsWith(".xlsx"))
             .toList();
     assertThat(script).hasSize(84);
     assertThat(script)
         .as(
             script.stream()
                 .filter(j -> j.standing() != Standing.SETTLED)
-                .map(Judged::reason)
+                .map(Reviewed::reason)
                 .toList()
                 .toString())
-        .allMatch(judged -> judged.standing() == Standing.SETTLED)
-        .allMatch(judged -> judged.chosen().size() == 1);
+        .allMatch(reviewed -> reviewed.standing() == Standing.SETTLED)
+        .allMatch(reviewed -> reviewed.chosen().size() == 1);
     Lot read = Intake.read(lot, Progress.NONE).lot();
     Path written =
         new Output(read, outcome).write(folder.resolve("out"), Progress.NONE).getFirst().path();

@@ -11,20 +11,21 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.lot.Intake;
+import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.LedgerEntry;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.DeskWriter;
 import org.oddlot.practice.desk.Item;
 import org.oddlot.practice.desk.Project;
 import org.oddlot.problem.Problems;
+import org.oddlot.progress.Progress;
 import org.oddlot.timeline.Difference;
 import org.oddlot.timeline.Differences;
 import org.oddlot.timeline.TimelineObject;
@@ -34,11 +35,11 @@ class DemoTest {
   @TempDir private Path folder;
 
   private Outcome run(Engine.Acceptance acceptance, Path out) throws IOException {
-    Lot lot = LotFile.open(Demo.make(folder.resolve("demo")));
-    Intake.Taken taken = Intake.read(lot, Progress.NONE);
+    Lot lot = LotFile.open(Demo.make(folder.resolve("demo"))).lot();
+    IntakeResult taken = Intake.read(lot, Progress.NONE);
     Outcome outcome =
         new Engine(acceptance)
-            .run(taken.matter(), lot.sheet(), lot.decisions(), Optional.empty(), Progress.NONE);
+            .run(taken.material(), lot.sheet(), lot.answers(), Optional.empty(), Progress.NONE);
     new Output(taken.lot(), outcome).write(out, Progress.NONE);
     return outcome;
   }
@@ -66,8 +67,8 @@ class DemoTest {
   void everyPlantedMistakeIsFoundAndExplained() throws IOException {
     Outcome outcome = run(Engine.Acceptance.SETTLED, folder.resolve("out"));
     assertThat(
-            outcome.step("match").orElseThrow().judged().stream()
-                .filter(judged -> judged.standing() != Standing.SETTLED)
+            outcome.step("match").orElseThrow().reviewed().stream()
+                .filter(reviewed -> reviewed.standing() != Standing.SETTLED)
                 .map(DemoTest::line))
         .containsExactlyInAnyOrder(
             "to look at: 12A take 3: logged twice",
@@ -82,12 +83,12 @@ class DemoTest {
     assertThat(outcome.start().sources().all()).hasSizeBetween(60, 80);
   }
 
-  private static String line(Judged judged) {
-    return judged.standing().words()
+  private static String line(Reviewed<?> reviewed) {
+    return reviewed.standing().words()
         + ": "
-        + judged.finding().title()
+        + reviewed.finding().title()
         + ": "
-        + judged.finding().headline();
+        + reviewed.finding().headline();
   }
 
   @Test

@@ -5,11 +5,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.oddlot.lot.StartFinder;
-import org.oddlot.pass.FoundStart;
-import org.oddlot.pass.FoundStart.Origin;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Source;
+import org.oddlot.material.FoundStart.Origin;
+import org.oddlot.material.FoundTimecode;
+import org.oddlot.material.StartFinder;
+import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
@@ -28,34 +27,27 @@ public final class MediaStartFinder implements StartFinder {
   private static final System.Logger LOG = System.getLogger(MediaStartFinder.class.getName());
 
   @Override
-  public Optional<FoundStart> find(Source source, Path media, Progress progress) {
-    Optional<FrameRate> rate = source.rate();
-    if (rate.isEmpty()) {
-      return Optional.empty();
-    }
+  public Optional<FoundTimecode> find(FrameRate rate, Path media, Progress progress) {
     try (MediaFile file = MediaFile.open(media)) {
-      Optional<FoundStart> found = inContainer(source, rate.get(), file);
+      Optional<FoundTimecode> found = inContainer(rate, file);
       if (found.isEmpty()) {
-        found = inTimeReference(source, rate.get(), file);
+        found = inTimeReference(rate, file);
       }
-      return found.isPresent() || file.channels() == 0
-          ? found
-          : onChannels(source, rate.get(), file, progress);
+      return found.isPresent() || file.channels() == 0 ? found : onChannels(rate, file, progress);
     } catch (IOException e) {
       LOG.log(System.Logger.Level.DEBUG, "{0}: {1}", media, e.getMessage());
       return Optional.empty();
     }
   }
 
-  private static Optional<FoundStart> inContainer(Source source, FrameRate rate, MediaFile file) {
+  private static Optional<FoundTimecode> inContainer(FrameRate rate, MediaFile file) {
     return file.timecode()
         .flatMap(text -> {
           try {
             Timecode timecode = Timecode.parse(text, file.rate().orElse(rate));
             return timecode.rate().equals(rate)
-                ? Optional.of(
-                    new FoundStart(source.id(), timecode, Origin.CONTAINER, "timecode track"))
-                : Optional.<FoundStart>empty();
+                ? Optional.of(new FoundTimecode(timecode, Origin.CONTAINER, "timecode track"))
+                : Optional.<FoundTimecode>empty();
           } catch (TimecodeException e) {
             return Optional.empty();
           }
@@ -63,13 +55,11 @@ public final class MediaStartFinder implements StartFinder {
         .filter(found -> found.start().frames() != 0);
   }
 
-  private static Optional<FoundStart> inTimeReference(
-      Source source, FrameRate rate, MediaFile file) {
+  private static Optional<FoundTimecode> inTimeReference(FrameRate rate, MediaFile file) {
     return file.timeReference()
         .filter(samples -> samples > 0 && file.sampleRate() > 0)
         .map(samples ->
-            new FoundStart(
-                source.id(),
+            new FoundTimecode(
                 Timecode.of(
                     RationalTime.ofSeconds(
                         Rational.of(samples, file.sampleRate()),
@@ -80,8 +70,8 @@ public final class MediaStartFinder implements StartFinder {
                 Phrase.of("%d samples after midnight", samples)));
   }
 
-  private static Optional<FoundStart> onChannels(
-      Source source, FrameRate rate, MediaFile file, Progress progress) throws IOException {
+  private static Optional<FoundTimecode> onChannels(
+      FrameRate rate, MediaFile file, Progress progress) throws IOException {
     int channels = file.channels();
     int sampleRate = file.sampleRate();
     List<LtcDecoder> decoders = new ArrayList<>();
@@ -103,8 +93,7 @@ public final class MediaStartFinder implements StartFinder {
         LtcStart found = start.get();
         String steady = found.isSteady() ? "" : ", and it jumps";
         return Optional.of(
-            new FoundStart(
-                source.id(),
+            new FoundTimecode(
                 found.start(),
                 Origin.LTC,
                 Phrase.of(

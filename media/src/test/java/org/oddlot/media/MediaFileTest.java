@@ -6,38 +6,22 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.oddlot.pass.FoundStart;
-import org.oddlot.pass.FoundStart.Origin;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Source;
+import org.oddlot.material.FoundStart.Origin;
+import org.oddlot.material.FoundTimecode;
+import org.oddlot.progress.Progress;
 import org.oddlot.time.FrameRate;
-import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
 
 class MediaFileTest {
   @TempDir private Path folder;
 
-  private static Source source(FrameRate rate) {
-    return new Source(
-        "C001C001",
-        "C001C001",
-        Optional.of(TimeRange.of(0, 100, rate)),
-        "C",
-        false,
-        "C001",
-        Optional.empty(),
-        List.of(),
-        List.of());
-  }
-
-  private Optional<FoundStart> find(FrameRate rate, Path file) {
-    return new MediaStartFinder().find(source(rate), file, Progress.NONE);
+  private Optional<FoundTimecode> find(FrameRate rate, Path file) {
+    return new MediaStartFinder().find(rate, file, Progress.NONE);
   }
 
   /** The writer's timecode track is FFmpeg's own, as is its reading: they agree with the label. */
@@ -47,7 +31,7 @@ class MediaFileTest {
     FrameRate fps = FrameRate.parse(rate);
     Path file = folder.resolve("a.mov");
     MovieWriter.write(file, fps, 30, new float[0][], 48_000, Optional.of(label), Optional.empty());
-    FoundStart found = find(fps, file).orElseThrow();
+    FoundTimecode found = find(fps, file).orElseThrow();
     assertThat(found.origin()).isEqualTo(Origin.CONTAINER);
     assertThat(found.start()).isEqualTo(Timecode.parse(label, fps));
     try (MediaFile media = MediaFile.open(file)) {
@@ -67,7 +51,7 @@ class MediaFileTest {
     Path file = folder.resolve("c.mov");
     MovieWriter.write(
         file, rate, 120, new float[][] {voice, ltc}, 48_000, Optional.empty(), Optional.empty());
-    FoundStart found = find(rate, file).orElseThrow();
+    FoundTimecode found = find(rate, file).orElseThrow();
     assertThat(found.origin()).isEqualTo(Origin.LTC);
     assertThat(found.start()).hasToString("14:22:08:05");
     assertThat(found.evidence()).startsWith("channel 2,");
@@ -128,7 +112,7 @@ class MediaFileTest {
     // 2,002 samples are a frame at 23.976: reference-values, arithmetic.
     long frame = 10 * 3600 * 24 + 5;
     Path file = Files.write(folder.resolve("s.wav"), broadcastWave(2002 * frame, 1));
-    FoundStart found = find(FrameRate.FPS_23_976, file).orElseThrow();
+    FoundTimecode found = find(FrameRate.FPS_23_976, file).orElseThrow();
     assertThat(found.origin()).isEqualTo(Origin.TIME_REFERENCE);
     assertThat(found.start()).hasToString("10:00:00:05");
     assertThat(found.evidence()).isEqualTo(2002 * frame + " samples after midnight");

@@ -10,11 +10,10 @@ import java.util.Optional;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.oddlot.lot.Heard;
-import org.oddlot.lot.SoundMedia;
 import org.oddlot.problem.Problems;
 import org.oddlot.sound.BroadcastExtension;
 import org.oddlot.sound.SoundFile;
+import org.oddlot.sound.SoundMedia;
 import org.oddlot.sound.WaveWriter;
 import org.oddlot.time.FrameRate;
 
@@ -59,7 +58,7 @@ class MediaSoundTest {
 
   @Test
   void soundAtAnotherRateIsReadAtTheOneAskedFor() throws IOException {
-    float[] half = Heard.samples(movie(), 3, 0.5, 24_000);
+    float[] half = SoundMedia.resampled(movie(), 3, 0.5, 24_000);
     assertThat(half).hasSize(12_000);
     assertThat(half[6_000]).isCloseTo(sample(3 * 48_000 + 12_000), Offset.offset(0.01f));
   }

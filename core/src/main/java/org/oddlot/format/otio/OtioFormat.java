@@ -6,8 +6,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import org.oddlot.format.InputFile;
 import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.Probe;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.timeline.TimelineObject;
 
@@ -20,11 +22,25 @@ public final class OtioFormat implements TimelineFormat {
 
   @Override
   public List<String> extensions() {
+    return List.of(".otio", ".json");
+  }
+
+  @Override
+  public List<String> extensionsInFolders() {
     return List.of(".otio");
   }
 
   @Override
-  public Optional<Read> read(InputFile file, Problems problems) {
+  public Likeness likeness(Probe probe) {
+    String head = probe.head();
+    if (head.stripLeading().startsWith("{") && head.contains("\"OTIO_SCHEMA\"")) {
+      return Likeness.CERTAIN;
+    }
+    return probe.extension().equals(".otio") ? Likeness.POSSIBLE : Likeness.NONE;
+  }
+
+  @Override
+  public Optional<Read> read(InputFile file, ReadingOptions options, Problems problems) {
     return file.read(problems)
         .flatMap(bytes ->
             OtioReader.read(bytes, problems).map(root -> new Read(root, InputFile.sha256(bytes))));

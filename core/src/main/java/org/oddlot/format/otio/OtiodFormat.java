@@ -6,8 +6,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import org.oddlot.format.InputFile;
 import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.timeline.TimelineObject;
 
@@ -24,7 +25,12 @@ public final class OtiodFormat implements TimelineFormat {
   }
 
   @Override
-  public Optional<Read> read(InputFile file, Problems problems) {
+  public boolean isFolder() {
+    return true;
+  }
+
+  @Override
+  public Optional<Read> read(InputFile file, ReadingOptions options, Problems problems) {
     if (!Files.isDirectory(file.path())) {
       problems.error("", "An .otiod is a folder; this is a file.", "Choose the folder.");
       return Optional.empty();

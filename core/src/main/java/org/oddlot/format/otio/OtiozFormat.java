@@ -14,8 +14,9 @@ import java.util.zip.ZipException;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
 import org.apache.commons.compress.archivers.zip.ZipFile;
-import org.oddlot.format.InputFile;
 import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.TimelineObject;
@@ -41,7 +42,7 @@ public final class OtiozFormat implements TimelineFormat {
   }
 
   @Override
-  public Optional<Read> read(InputFile file, Problems problems) {
+  public Optional<Read> read(InputFile file, ReadingOptions options, Problems problems) {
     try (ZipFile zip = ZipFile.builder().setPath(file.path()).get()) {
       for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
         if (leavesTheArchive(entry.getName())) {

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.oddlot.format.InputFile;
-import org.oddlot.format.PaperFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonLiteral;
@@ -17,12 +17,13 @@ import org.oddlot.json.JsonText;
 import org.oddlot.json.JsonValue;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
+import org.oddlot.setting.Setting;
 
 /**
  * {@code .json}: a list of objects, or an object with one list of objects in it. Each object is a
  * row and each of its names a column; what is said beside the list holds for every row.
  */
-public final class JsonRows implements PaperFormat {
+public final class JsonRows implements TableKind {
   @Override
   public String name() {
     return "JSON rows";
@@ -34,7 +35,17 @@ public final class JsonRows implements PaperFormat {
   }
 
   @Override
-  public Optional<Table> read(InputFile file, Options options, Problems problems) {
+  public List<String> extensionsInFolders() {
+    return List.of();
+  }
+
+  @Override
+  public List<Setting<?>> options() {
+    return List.of(TableOptions.DATES);
+  }
+
+  @Override
+  public Optional<Table> read(InputFile file, ReadingOptions options, Problems problems) {
     return file.read(problems).flatMap(bytes -> read(bytes, problems));
   }
 

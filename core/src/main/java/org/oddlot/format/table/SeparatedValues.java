@@ -12,17 +12,18 @@ import java.util.Map;
 import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
-import org.oddlot.format.InputFile;
-import org.oddlot.format.PaperFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
+import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
 
 /**
  * {@code .csv}, {@code .tsv}, {@code .txt}: rows of values separated by commas, semicolons, tabs or
  * bars. Charset and separator are seen from the file and can be set.
  */
-public final class SeparatedValues implements PaperFormat {
+public final class SeparatedValues implements TableKind {
   private static final char[] SEPARATORS = {',', ';', '\t', '|'};
   private static final Map<Character, String> NAMES =
       Map.of(',', "commas", ';', "semicolons", '\t', "tabs", '|', "bars");
@@ -41,17 +42,27 @@ public final class SeparatedValues implements PaperFormat {
   }
 
   @Override
-  public Optional<Table> read(InputFile file, Options options, Problems problems) {
+  public List<String> extensionsInFolders() {
+    return List.of(".csv", ".tsv", ".tab");
+  }
+
+  @Override
+  public List<Setting<?>> options() {
+    return List.of(TableOptions.CHARSET, TableOptions.SEPARATOR, TableOptions.DATES);
+  }
+
+  @Override
+  public Optional<Table> read(InputFile file, ReadingOptions options, Problems problems) {
     return file.read(problems).flatMap(bytes -> read(bytes, options, problems));
   }
 
   /** The table in {@code bytes}; empty where there is none, and then {@code problems} says why. */
-  public static Optional<Table> read(byte[] bytes, Options options, Problems problems) {
+  public static Optional<Table> read(byte[] bytes, ReadingOptions options, Problems problems) {
     if (bytes.length == 0) {
       problems.error("", "The file is empty.", "");
       return Optional.empty();
     }
-    Charset charset = options.charset().orElseGet(() -> Charsets.detect(bytes));
+    Charset charset = TableOptions.charset(options).orElseGet(() -> Charsets.detect(bytes));
     String text = Charsets.decode(bytes, charset);
     if (text.indexOf('\0') >= 0) {
       problems.error("", "This is not a text file.", "Save the log as CSV.");
@@ -63,7 +74,7 @@ public final class SeparatedValues implements PaperFormat {
           Phrase.of("Some characters do not belong to the charset %s.", charset.name()),
           "Choose another charset if names look wrong.");
     }
-    char separator = options.separator().orElseGet(() -> separator(text));
+    char separator = TableOptions.separator(options).orElseGet(() -> separator(text));
     List<Table.Row> rows = rows(text, separator, problems);
     if (rows.isEmpty()) {
       problems.error("", "The file has no rows.", "");

@@ -17,11 +17,11 @@ import org.dhatim.fastexcel.reader.ReadingOptions;
 import org.dhatim.fastexcel.reader.Row;
 import org.dhatim.fastexcel.reader.Sheet;
 import org.dhatim.fastexcel.reader.SheetVisibility;
-import org.oddlot.format.InputFile;
-import org.oddlot.format.PaperFormat;
+import org.oddlot.input.InputFile;
 import org.oddlot.paper.HeaderCells;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
+import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
 
 /**
@@ -29,7 +29,7 @@ import org.oddlot.text.Phrase;
  * words that a person sees: dates as {@code 2026-03-14}, times as {@code 10:14:07}, whole numbers
  * without a point, formulas as what they came to when the file was saved.
  */
-public final class Spreadsheet implements PaperFormat {
+public final class Spreadsheet implements TableKind {
   private static final int SAMPLE = 30;
 
   /** More rows than any log has; what comes after them is said and left. */
@@ -48,12 +48,19 @@ public final class Spreadsheet implements PaperFormat {
   }
 
   @Override
-  public Optional<Table> read(InputFile file, Options options, Problems problems) {
+  public List<Setting<?>> options() {
+    return List.of(TableOptions.SHEET, TableOptions.DATES);
+  }
+
+  @Override
+  public Optional<Table> read(
+      InputFile file, org.oddlot.input.ReadingOptions options, Problems problems) {
     return file.read(problems).flatMap(bytes -> read(bytes, options, problems));
   }
 
   /** The table in {@code bytes}; empty where there is none, and then {@code problems} says why. */
-  public static Optional<Table> read(byte[] bytes, Options options, Problems problems) {
+  public static Optional<Table> read(
+      byte[] bytes, org.oddlot.input.ReadingOptions options, Problems problems) {
     if (ReadableWorkbook.isOLE2Header(bytes)) {
       problems.error(
           "",
@@ -63,7 +70,7 @@ public final class Spreadsheet implements PaperFormat {
     }
     try (var workbook =
         new ReadableWorkbook(new ByteArrayInputStream(bytes), new ReadingOptions(true, true))) {
-      return read(workbook, options.sheet(), problems);
+      return read(workbook, options.get(TableOptions.SHEET), problems);
     } catch (IOException | RuntimeException e) {
       problems.error(
           "",

@@ -3,6 +3,7 @@ package org.oddlot.pass.intake;
 import java.util.List;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 import org.oddlot.problem.Problem;
 
@@ -10,7 +11,8 @@ import org.oddlot.problem.Problem;
  * One file that came in.
  *
  * @param name the file's name
- * @param kind what it is
+ * @param kind what it is here
+ * @param what what it is to people
  * @param standing settled if nothing is wrong with it, open if nothing can be made of it
  * @param reason what is in it, or what is wrong
  * @param evidence what was counted in it
@@ -19,6 +21,7 @@ import org.oddlot.problem.Problem;
 public record IntakeFinding(
     String name,
     Kind kind,
+    String what,
     Standing standing,
     String reason,
     List<Evidence> evidence,
@@ -28,10 +31,10 @@ public record IntakeFinding(
   /** What a file is. */
   public enum Kind {
     TIMELINES,
-    LOG,
-    PROFILE,
+    PAPER,
     /** The sound files of one roll. */
     SOUND,
+    OTHER,
     UNREAD
   }
 
@@ -41,8 +44,8 @@ public record IntakeFinding(
   }
 
   @Override
-  public String id() {
-    return "intake:" + name;
+  public FindingId id() {
+    return FindingId.of("intake", name);
   }
 
   @Override

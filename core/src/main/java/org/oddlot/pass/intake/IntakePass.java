@@ -3,6 +3,7 @@ package org.oddlot.pass.intake;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -10,28 +11,24 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.oddlot.material.Document;
+import org.oddlot.material.Input;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
+import org.oddlot.material.Source;
+import org.oddlot.material.Sources;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.pass.Applied;
-import org.oddlot.pass.Decision;
-import org.oddlot.pass.Document;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Look;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Paper;
 import org.oddlot.pass.Pass;
-import org.oddlot.pass.ProfileFile;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Settings;
-import org.oddlot.pass.Source;
-import org.oddlot.pass.Sources;
+import org.oddlot.pass.Request;
 import org.oddlot.pass.Standing;
-import org.oddlot.pass.Unread;
 import org.oddlot.pass.intake.IntakeFinding.Kind;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Severity;
+import org.oddlot.profile.Profile;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
@@ -45,7 +42,7 @@ import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
 
 /** Counts what came in and says what is wrong with it; changes nothing. */
-public final class IntakePass implements Pass {
+public final class IntakePass implements Pass<IntakeFinding> {
 
   @Override
   public String id() {
@@ -63,23 +60,32 @@ public final class IntakePass implements Pass {
   }
 
   @Override
-  public Look look(
-      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
+  public Look<IntakeFinding> look(Request request) {
+    Material material = request.material();
     var findings = new ArrayList<IntakeFinding>();
-    matter.documents().forEach(document -> findings.add(document(document)));
-    matter.papers().forEach(paper -> findings.add(paper(paper)));
-    soundRolls(matter).forEach((roll, recordings) -> findings.add(sound(roll, recordings)));
-    matter.profiles().forEach(profile -> findings.add(profile(profile, matter)));
-    matter.unread().forEach(unread -> findings.add(unread(unread)));
+    Map<String, Document> documents = new HashMap<>();
+    material.documents().forEach(document -> documents.put(document.name(), document));
+    Map<String, Paper> papers = new HashMap<>();
+    material.papers().forEach(paper -> papers.put(paper.name(), paper));
+    for (Input input : material.all(Input.class)) {
+      Document document = documents.get(input.name());
+      Paper paper = papers.get(input.name());
+      if (document != null) {
+        findings.add(document(document, input.problems()));
+      } else if (paper != null) {
+        findings.add(paper(paper, input.problems()));
+      } else if (input.value().orElse(null) instanceof Profile profile) {
+        findings.add(profile(input, profile, material));
+      } else if (!(input.value().orElse(null) instanceof SoundFile)) {
+        findings.add(other(input));
+      }
+    }
+    // Sound is listed by reel: a day has hundreds of files of it.
+    soundReels(material).forEach((reel, recordings) -> findings.add(sound(reel, recordings)));
     return Look.of(findings);
   }
 
-  @Override
-  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
-    return new Applied(matter, List.of());
-  }
-
-  private static IntakeFinding document(Document document) {
+  private static IntakeFinding document(Document document, List<Problem> problems) {
     var counts = new TreeMap<String, Integer>();
     var timelines = new ArrayList<String>();
     Placed.root(document.root())
@@ -95,6 +101,11 @@ public final class IntakePass implements Pass {
     add(evidence, "timelines", timelines.size(), String.join(", ", timelines));
     add(evidence, "bins", counts.getOrDefault(Bin.class.getSimpleName(), 0), "");
     add(evidence, "clips", counts.getOrDefault(Clip.class.getSimpleName(), 0), "");
+    add(
+        evidence,
+        "alternatives",
+        sources.all().stream().mapToInt(source -> source.alternatives().size()).sum(),
+        "other media of the same clips");
     add(evidence, "sources", sources.all().size(), cameras(sources));
     evidence.add(
         new Evidence(
@@ -119,10 +130,10 @@ public final class IntakePass implements Pass {
             "%s and %s",
             Phrase.count(timelines.size(), "timeline"),
             Phrase.count(sources.all().size(), "source clip"));
-    return finding(document.name(), Kind.TIMELINES, summary, evidence, document.problems());
+    return finding(document.name(), Kind.TIMELINES, "timeline file", summary, evidence, problems);
   }
 
-  private static IntakeFinding paper(Paper paper) {
+  private static IntakeFinding paper(Paper paper, List<Problem> problems) {
     List<LogEntry> entries = paper.log().entries();
     var evidence = new ArrayList<Evidence>();
     add(evidence, "rows", paper.table().rows().size(), paper.table().form());
@@ -138,27 +149,28 @@ public final class IntakePass implements Pass {
         new Evidence("columns", used + " of " + columns.size() + " used", unused(columns)));
     return finding(
         paper.name(),
-        Kind.LOG,
+        Kind.PAPER,
+        "log",
         Phrase.count(entries.size(), "log entry"),
         evidence,
-        paper.problems());
+        problems);
   }
 
   /** The recordings whose files are at hand, by recorder and roll. */
-  public static Map<String, List<Recording>> soundRolls(Matter matter) {
-    var rolls = new TreeMap<String, List<Recording>>();
-    for (Recording recording : matter.recordings()) {
+  public static Map<String, List<Recording>> soundReels(Material material) {
+    var reels = new TreeMap<String, List<Recording>>();
+    for (Recording recording : material.recordings()) {
       if (recording.first().path().isPresent()) {
-        String roll = recording.first().roll();
-        rolls
-            .computeIfAbsent((recording.recorder() + " " + roll).strip(), _ -> new ArrayList<>())
+        String reel = recording.first().reel();
+        reels
+            .computeIfAbsent((recording.recorder() + " " + reel).strip(), _ -> new ArrayList<>())
             .add(recording);
       }
     }
-    return rolls;
+    return reels;
   }
 
-  private static IntakeFinding sound(String roll, List<Recording> recordings) {
+  private static IntakeFinding sound(String reel, List<Recording> recordings) {
     List<SoundFile> files = recordings.stream().flatMap(r -> r.files().stream()).toList();
     var evidence = new ArrayList<Evidence>();
     add(evidence, "recordings", recordings.size(), Phrase.count(files.size(), "file"));
@@ -191,40 +203,61 @@ public final class IntakePass implements Pass {
             "%s, %s",
             Phrase.count(recordings.size(), "recording"), Phrase.count(files.size(), "sound file"));
     return finding(
-        roll,
+        reel,
         Kind.SOUND,
+        "sound roll",
         summary,
         evidence,
         files.stream().flatMap(file -> file.problems().stream()).toList());
   }
 
-  private static IntakeFinding profile(ProfileFile file, Matter matter) {
+  private static IntakeFinding profile(Input input, Profile profile, Material material) {
     List<String> users =
-        matter.documents().stream()
-            .filter(document -> document.profile().equals(file.profile()))
+        material.documents().stream()
+            .filter(document -> document.profile().equals(profile))
             .map(Document::name)
             .toList();
     return finding(
-        file.name(),
-        Kind.PROFILE,
-        Phrase.of(
-            "where %s keeps %s, %s",
-            file.profile().title(),
-            Phrase.count(file.profile().places().size(), "thing"),
-            users.isEmpty() ? "no file here is of it" : "as in " + String.join(", ", users)),
-        List.of(new Evidence("profile", file.profile().name(), "")),
-        file.problems());
+        input.name(),
+        Kind.OTHER,
+        input.what(),
+        input.contents().summary()
+            + ", "
+            + (users.isEmpty() ? "no file here is of it" : "as in " + String.join(", ", users)),
+        evidence(input),
+        input.problems());
   }
 
-  private static IntakeFinding unread(Unread unread) {
+  /** A file of a kind of which nothing more is known here, or of which nothing could be made. */
+  private static IntakeFinding other(Input input) {
+    if (input.isRead()) {
+      return finding(
+          input.name(),
+          Kind.OTHER,
+          input.what(),
+          input.contents().summary(),
+          evidence(input),
+          input.problems());
+    }
     String reason =
-        unread.problems().isEmpty() ? "nothing can be made of it" : sentence(unread.problems());
+        input.problems().isEmpty() ? "nothing can be made of it" : sentence(input.problems());
     return new IntakeFinding(
-        unread.name(), Kind.UNREAD, Standing.OPEN, reason, List.of(), unread.problems());
+        input.name(), Kind.UNREAD, "not read", Standing.OPEN, reason, List.of(), input.problems());
+  }
+
+  private static List<Evidence> evidence(Input input) {
+    return input.contents().facts().entrySet().stream()
+        .map(fact -> new Evidence(fact.getKey(), fact.getValue(), ""))
+        .toList();
   }
 
   private static IntakeFinding finding(
-      String name, Kind kind, String summary, List<Evidence> evidence, List<Problem> problems) {
+      String name,
+      Kind kind,
+      String what,
+      String summary,
+      List<Evidence> evidence,
+      List<Problem> problems) {
     List<Problem> serious =
         problems.stream().filter(problem -> problem.severity() != Severity.INFO).toList();
     String reason = serious.isEmpty() ? summary : summary + "; " + sentence(serious);
@@ -232,6 +265,7 @@ public final class IntakePass implements Pass {
     return new IntakeFinding(
         name,
         kind,
+        what,
         serious.isEmpty() ? Standing.SETTLED : Standing.TO_LOOK_AT,
         reason,
         known,

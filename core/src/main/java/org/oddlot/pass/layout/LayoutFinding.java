@@ -1,8 +1,10 @@
 package org.oddlot.pass.layout;
 
 import java.util.List;
+import java.util.Optional;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 import org.oddlot.timeline.Timeline;
 
@@ -10,6 +12,7 @@ import org.oddlot.timeline.Timeline;
  * A timeline whose sound can be laid out by role.
  *
  * @param document the document that it is in
+ * @param place what the timeline is known by within it
  * @param timeline the timeline
  * @param made the timeline with its sound by role
  * @param standing to look at where it can be made, open where it cannot, settled where nothing has
@@ -19,6 +22,7 @@ import org.oddlot.timeline.Timeline;
  */
 public record LayoutFinding(
     String document,
+    String place,
     Timeline timeline,
     Timeline made,
     Standing standing,
@@ -31,8 +35,13 @@ public record LayoutFinding(
   }
 
   @Override
-  public String id() {
-    return "layout:" + document + ":" + timeline.name();
+  public FindingId id() {
+    return FindingId.of("layout", document, place);
+  }
+
+  @Override
+  public Optional<FindingId> formerId() {
+    return Optional.of(FindingId.of("layout", document, timeline.name()));
   }
 
   @Override

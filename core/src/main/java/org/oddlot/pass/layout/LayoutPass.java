@@ -3,6 +3,7 @@ package org.oddlot.pass.layout;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -10,18 +11,21 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.oddlot.material.ChannelNote;
+import org.oddlot.material.Derived;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.material.Source;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Decision;
-import org.oddlot.pass.Document;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Look;
-import org.oddlot.pass.Matter;
 import org.oddlot.pass.Pass;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Setting;
-import org.oddlot.pass.Settings;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 import org.oddlot.timeline.Bin;
@@ -35,11 +39,27 @@ import org.oddlot.timeline.TimelineObject;
  * they are. Before anything is made, the seconds of each role are added up in both and must be the
  * same.
  */
-public final class LayoutPass implements Pass {
+public final class LayoutPass implements Pass<LayoutFinding> {
   private static final List<String> STEMS = List.of("Dialogue", "Music", "Effects");
 
   /** The roles in the order of their tracks; those that are not in it come after, by stem. */
-  public static final Setting ORDER = Setting.textOrNothing("order", "Order of roles");
+  public static final Setting<String> ORDER =
+      Setting.textOrNothing(
+          "order",
+          "Order of roles",
+          "Dialogue/Boom; Dialogue/Mix; Effects/Atmos",
+          _ -> Optional.empty());
+
+  /** Whether a channel of some clip has a role. */
+  private static final Derived<Boolean> HAS_ROLES =
+      Derived.of(
+          Set.of(Document.class),
+          material ->
+              material.sources().all().stream()
+                  .flatMap(Source::clips)
+                  .anyMatch(clip ->
+                      ChannelNote.of(clip.clip(), clip.profile()).values().stream()
+                          .anyMatch(note -> !note.role().isEmpty())));
 
   @Override
   public String id() {
@@ -57,31 +77,34 @@ public final class LayoutPass implements Pass {
   }
 
   @Override
-  public List<Setting> settings() {
+  public List<Setting<?>> settings() {
     return List.of(ORDER);
   }
 
   @Override
-  public Look look(
-      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
+  public Look<LayoutFinding> look(Request request) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Progress progress = request.progress();
     var findings = new ArrayList<LayoutFinding>();
-    for (Document document : matter.documents()) {
-      var timelines = new ArrayList<Timeline>();
+    for (Document document : material.documents()) {
+      var timelines = new ArrayList<Placed>();
       Placed.root(document.root())
           .walk(placed -> {
-            if (placed.object() instanceof Timeline timeline) {
-              timelines.add(timeline);
+            if (placed.object() instanceof Timeline) {
+              timelines.add(placed);
             }
           });
       List<Map<String, Rational>> there =
           timelines.stream()
+              .map(placed -> (Timeline) placed.object())
               .filter(RoleTracks::areIn)
-              .map(timeline -> Heard.in(timeline, document.profile()).secondsByRole())
+              .map(timeline -> AudibleClips.in(timeline, document.profile()).secondsByRole())
               .toList();
-      for (Timeline timeline : timelines) {
-        if (!RoleTracks.areIn(timeline)) {
+      for (Placed placed : timelines) {
+        if (!RoleTracks.areIn((Timeline) placed.object())) {
           progress.check();
-          finding(document, timeline, settings.text(ORDER), there).ifPresent(findings::add);
+          finding(document, placed, settings.get(ORDER), there).ifPresent(findings::add);
         }
       }
     }
@@ -89,15 +112,17 @@ public final class LayoutPass implements Pass {
   }
 
   private static Optional<LayoutFinding> finding(
-      Document document, Timeline timeline, String order, List<Map<String, Rational>> there) {
-    Heard heard = Heard.in(timeline, document.profile());
+      Document document, Placed placed, String order, List<Map<String, Rational>> there) {
+    var timeline = (Timeline) placed.object();
+    AudibleClips heard = AudibleClips.in(timeline, document.profile());
     if (heard.pieces().isEmpty()) {
       return Optional.empty();
     }
     Map<String, Rational> before = heard.secondsByRole();
     RoleTracks.Made made =
         RoleTracks.of(timeline, heard, ordered(before.keySet(), order), document.profile());
-    Map<String, Rational> after = Heard.in(made.timeline(), document.profile()).secondsByRole();
+    Map<String, Rational> after =
+        AudibleClips.in(made.timeline(), document.profile()).secondsByRole();
     var evidence = new ArrayList<Evidence>();
     Set<String> roles = new TreeSet<>(before.keySet());
     roles.addAll(after.keySet());
@@ -118,33 +143,31 @@ public final class LayoutPass implements Pass {
     return Optional.of(
         new LayoutFinding(
             document.name(),
+            placed.key(),
             timeline,
             made.timeline(),
-            there.contains(before) ? Standing.SETTLED : standing(document, before, after),
+            there.contains(before) ? Standing.SETTLED : standing(before, after),
             there.contains(before)
                 ? "a timeline with this sound by role is there"
                 : reason(document, heard, before, after),
             evidence));
   }
 
-  private static Standing standing(
-      Document document, Map<String, Rational> before, Map<String, Rational> after) {
-    if (before.keySet().equals(Set.of(Heard.NO_ROLE))) {
+  private static Standing standing(Map<String, Rational> before, Map<String, Rational> after) {
+    if (before.keySet().equals(Set.of(AudibleClips.NO_ROLE))) {
       // Nobody who gave no roles is asked for tracks of them.
       return Standing.SETTLED;
     }
-    return document.root() instanceof Bin && before.equals(after)
-        ? Standing.TO_LOOK_AT
-        : Standing.OPEN;
+    return before.equals(after) ? Standing.TO_LOOK_AT : Standing.OPEN;
   }
 
   private static String reason(
-      Document document, Heard heard, Map<String, Rational> before, Map<String, Rational> after) {
-    if (before.keySet().equals(Set.of(Heard.NO_ROLE))) {
+      Document document,
+      AudibleClips heard,
+      Map<String, Rational> before,
+      Map<String, Rational> after) {
+    if (before.keySet().equals(Set.of(AudibleClips.NO_ROLE))) {
       return "none of its sound has a role yet";
-    }
-    if (!(document.root() instanceof Bin)) {
-      return "the file is a timeline by itself and has no bin for another";
     }
     if (!before.equals(after)) {
       return "the seconds of its roles would not be the same afterwards";
@@ -155,8 +178,13 @@ public final class LayoutPass implements Pass {
             : Phrase.of(
                 "; \"%s\" is not understood and not in it", heard.notUnderstood().getFirst());
     return Phrase.of(
-        "%s of sound on %s%s",
-        Phrase.count(heard.pieces().size(), "clip"), Phrase.count(before.size(), "role"), carried);
+        "%s of sound on %s%s%s",
+        Phrase.count(heard.pieces().size(), "clip"),
+        Phrase.count(before.size(), "role"),
+        document.root() instanceof Bin
+            ? ""
+            : "; the file is a timeline by itself, so in a new file",
+        carried);
   }
 
   /** Roles in the order that was set, then by stem, those without a role last. */
@@ -168,7 +196,7 @@ public final class LayoutPass implements Pass {
         .forEach(list::add);
     roles.stream()
         .sorted(
-            Comparator.comparing((String role) -> role.equals(Heard.NO_ROLE))
+            Comparator.comparing((String role) -> role.equals(AudibleClips.NO_ROLE))
                 .thenComparingInt(LayoutPass::stemOrder)
                 .thenComparing(role -> role))
         .forEach(list::add);
@@ -181,28 +209,43 @@ public final class LayoutPass implements Pass {
   }
 
   @Override
-  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
-    Map<String, List<TimelineObject>> made = new HashMap<>();
+  public Applied apply(Request request, List<Reviewed<LayoutFinding>> accepted) {
+    Material material = request.material();
+    Map<String, List<TimelineObject>> made = new LinkedHashMap<>();
     var claims = new ArrayList<Applied.Claim>();
-    for (Judged judged : accepted) {
-      var finding = (LayoutFinding) judged.finding();
+    for (Reviewed<LayoutFinding> reviewed : accepted) {
+      LayoutFinding finding = reviewed.finding();
       if (finding.standing() == Standing.TO_LOOK_AT) {
         made.computeIfAbsent(finding.document(), _ -> new ArrayList<>()).add(finding.made());
-        claims.add(new Applied.Claim(finding.made().identity(), "", judged.reason()));
+        claims.add(new Applied.Claim(finding.made().identity(), "", reviewed.reason()));
       }
     }
     var edits = new HashMap<String, Edits>();
-    made.forEach((name, timelines) ->
-        edits.put(
-            name,
-            new Edits()
-                .change(
-                    matter.document(name).orElseThrow().root(),
-                    root ->
-                        root.withChildren(
-                            Stream.<TimelineObject>concat(
-                                    root.children().stream(), timelines.stream())
-                                .toList()))));
-    return new Applied(matter.withEdits(edits), claims);
+    var documents = new ArrayList<>(material.documents());
+    made.forEach((name, timelines) -> {
+      Document document = material.document(name).orElseThrow();
+      if (document.root() instanceof Bin root) {
+        edits.put(name, new Edits().change(root, bin -> bin.withChildren(plus(bin, timelines))));
+      } else {
+        // A timeline by itself has room for no other: the new ones are files of their own.
+        timelines.forEach(timeline ->
+            documents.add(
+                Document.made(
+                    Document.freeName(timeline.name(), document.name(), documents),
+                    timeline,
+                    List.of(document))));
+      }
+    });
+    return new Applied(material.with(Document.class, documents).withEdits(edits), claims);
+  }
+
+  private static List<TimelineObject> plus(
+      TimelineObject bin, List<? extends TimelineObject> more) {
+    return Stream.<TimelineObject>concat(bin.children().stream(), more.stream()).toList();
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return material.derive(HAS_ROLES);
   }
 }

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
-import org.oddlot.pass.ChannelNote;
+import org.oddlot.material.ChannelNote;
 import org.oddlot.profile.Profile;
 import org.oddlot.time.RationalTime;
 import org.oddlot.timeline.Clip;
@@ -64,7 +64,7 @@ final class RoleTracks {
    *
    * @param order the roles in the order of their tracks
    */
-  static Made of(Timeline timeline, Heard heard, List<String> order, Profile profile) {
+  static Made of(Timeline timeline, AudibleClips heard, List<String> order, Profile profile) {
     var made = new RoleTracks(order, profile);
     heard.pieces().forEach(made::add);
     var tracks = new ArrayList<Composable>();
@@ -74,7 +74,7 @@ final class RoleTracks {
         .orElse(List.of())
         .forEach(track -> {
           if (!(track instanceof Track t && t.kind().equals(Track.AUDIO))) {
-            tracks.add((Composable) Heard.silenced(track));
+            tracks.add((Composable) AudibleClips.silenced(track));
           }
         });
     made.lanes.forEach((role, its) -> {
@@ -89,7 +89,7 @@ final class RoleTracks {
     return new Made(result.withChildren(List.of(Stack.of("tracks", tracks))), made.lostFades);
   }
 
-  private void add(Heard.Piece piece) {
+  private void add(AudibleClips.Piece piece) {
     piece
         .byRole()
         .forEach((role, notes) -> {
@@ -107,7 +107,7 @@ final class RoleTracks {
         });
   }
 
-  private void put(Heard.Piece piece, List<ChannelNote> notes, Lane lane) {
+  private void put(AudibleClips.Piece piece, List<ChannelNote> notes, Lane lane) {
     RationalTime end = lane.end.orElseGet(() -> RationalTime.zero(piece.at().rate()));
     boolean adjoins = lane.end.filter(e -> e.compareTo(piece.at()) == 0).isPresent();
     lane.fade.ifPresent(fade -> {

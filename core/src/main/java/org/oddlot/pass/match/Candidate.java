@@ -3,9 +3,9 @@ package org.oddlot.pass.match;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Source;
 import org.oddlot.time.Timecode;
 
 /**

@@ -75,12 +75,12 @@ final class Clusters {
     List<String> columns = List.copyOf(sources);
     long[][] cost = new long[rows.size()][columns.size()];
     for (int i = 0; i < rows.size(); i++) {
-      Arrays.fill(cost[i], Assignment.NEVER);
+      Arrays.fill(cost[i], LeastCostAssignment.NEVER);
       for (Candidate candidate : wanted(rows.get(i), camera)) {
         cost[i][columns.indexOf(candidate.source().id())] = candidate.distance();
       }
     }
-    int[] columnOf = Assignment.of(cost);
+    int[] columnOf = LeastCostAssignment.of(cost);
     for (int i = 0; i < rows.size(); i++) {
       if (columnOf[i] >= 0) {
         given.put(rows.get(i).entry().id() + "\n" + camera, columns.get(columnOf[i]));

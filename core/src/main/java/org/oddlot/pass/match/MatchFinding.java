@@ -1,10 +1,12 @@
 package org.oddlot.pass.match;
 
 import java.util.List;
+import java.util.Optional;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 
 /**
@@ -34,12 +36,12 @@ public record MatchFinding(
   }
 
   @Override
-  public String id() {
+  public FindingId id() {
     return idOf(entry);
   }
 
-  static String idOf(LogEntry entry) {
-    return "match:" + entry.id();
+  static FindingId idOf(LogEntry entry) {
+    return FindingId.of("match", entry.id());
   }
 
   @Override
@@ -56,6 +58,12 @@ public record MatchFinding(
                 candidate.source().name(),
                 candidate.evidence(entry, tolerance)))
         .toList();
+  }
+
+  /** Any clip can be paired by hand, also one that is no candidate. */
+  @Override
+  public Optional<String> problem(List<String> chosen) {
+    return Optional.empty();
   }
 
   @Override

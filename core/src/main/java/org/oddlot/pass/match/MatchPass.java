@@ -4,22 +4,24 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.oddlot.material.Material;
+import org.oddlot.material.Pairing;
+import org.oddlot.material.PlainName;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
+import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Look;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Pairing;
 import org.oddlot.pass.Pass;
-import org.oddlot.pass.PlainName;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Setting;
-import org.oddlot.pass.Settings;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
@@ -31,10 +33,11 @@ import org.oddlot.time.RationalTime;
  * camera whose start is nearest within the tolerance; keyword and marker entries belong to every
  * source that they touch. Where two fit about equally well, a person decides.
  */
-public final class MatchPass implements Pass {
+public final class MatchPass implements Pass<MatchFinding> {
 
   /** How far apart an entry and the start of its clip may be. */
-  public static final Setting TOLERANCE = Setting.number("tolerance", "Tolerance in frames", 48);
+  public static final Setting<Integer> TOLERANCE =
+      Setting.number("tolerance", "Tolerance", 48, 0, 10_000, "frames");
 
   private static final int ENTRIES_AT_ONCE = 5000;
 
@@ -54,23 +57,36 @@ public final class MatchPass implements Pass {
   }
 
   @Override
-  public List<Setting> settings() {
+  public Codec<?> answers() {
+    return Codec.CHOICES;
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return !material.papers().isEmpty();
+  }
+
+  @Override
+  public List<Setting<?>> settings() {
     return List.of(TOLERANCE);
   }
 
   @Override
-  public Look look(
-      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
-    Set<String> sounds = soundsApart(matter);
+  public Look<MatchFinding> look(Request request) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Answers answers = request.answers();
+    Progress progress = request.progress();
+    Set<String> sounds = soundsApart(material);
     List<LogEntry> entries =
-        matter
+        material
             .entries()
             .filter(entry ->
                 sounds.isEmpty()
                     || entry.clip().isEmpty()
                     || !sounds.contains(PlainName.of(entry.clip())))
             .toList();
-    var sight = new Sight(matter.sources().all(), settings.number(TOLERANCE));
+    var sight = new Sight(material.sources().all(), settings.get(TOLERANCE));
     var seen = new ArrayList<Sight.Seen>(entries.size());
     for (int from = 0; from < entries.size(); from += ENTRIES_AT_ONCE) {
       progress.check();
@@ -81,20 +97,20 @@ public final class MatchPass implements Pass {
               .map(sight::of)
               .toList());
     }
-    List<MatchFinding> findings = new Verdicts(seen, matter.sources(), decisions).findings();
-    return new Look(List.copyOf(findings), leftOver(matter, findings, decisions));
+    List<MatchFinding> findings = new Verdicts(seen, material.sources(), answers).findings();
+    return Look.of(findings, leftOver(material, findings, answers));
   }
 
   /** The names of sound that came in by itself: what a report says of it is about no clip. */
-  private static Set<String> soundsApart(Matter matter) {
-    if (matter.sounds().isEmpty()) {
+  private static Set<String> soundsApart(Material material) {
+    if (material.sounds().isEmpty()) {
       return Set.of();
     }
     var names = new HashSet<String>();
-    for (Recording recording : matter.recordings()) {
+    for (Recording recording : material.recordings()) {
       List<SoundFile> apart =
           recording.files().stream()
-              .filter(file -> matter.sources().byId(file.id()).isEmpty())
+              .filter(file -> material.sources().byId(file.id()).isEmpty())
               .toList();
       apart.forEach(file -> names.add(PlainName.of(file.stem())));
       if (!apart.isEmpty()) {
@@ -106,12 +122,12 @@ public final class MatchPass implements Pass {
 
   /** Sources that no finding speaks for, each with the best reason why. */
   private static List<Look.Remark> leftOver(
-      Matter matter, List<MatchFinding> findings, Map<String, Decision> decisions) {
+      Material material, List<MatchFinding> findings, Answers answers) {
     Set<String> named = HashSet.newHashSet(findings.size());
     var nearest = new HashMap<String, Near>();
     for (MatchFinding finding : findings) {
-      Decision decision = decisions.get(finding.id());
-      if (decision == null || (decision.isAccepted() && decision.chosen().isEmpty())) {
+      Decision decision = answers.decision(finding.id()).orElse(Decision.accept());
+      if (decision.isAccepted() && decision.chosen().isEmpty()) {
         named.addAll(finding.proposed());
       } else {
         named.addAll(decision.chosen());
@@ -128,7 +144,7 @@ public final class MatchPass implements Pass {
         }
       }
     }
-    return matter.sources().all().stream()
+    return material.sources().all().stream()
         .filter(source -> !source.isSound() && !named.contains(source.id()))
         .map(source ->
             new Look.Remark(
@@ -154,16 +170,25 @@ public final class MatchPass implements Pass {
   }
 
   @Override
-  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
+  public Optional<String> problem(MatchFinding finding, List<String> chosen, Material material) {
+    return chosen.stream()
+        .filter(id -> material.sources().byId(id).isEmpty())
+        .findFirst()
+        .map(id -> Phrase.of("there is no clip \"%s\" in the lot", id));
+  }
+
+  @Override
+  public Applied apply(Request request, List<Reviewed<MatchFinding>> accepted) {
+    Material material = request.material();
     var pairings = new ArrayList<Pairing>();
-    for (Judged judged : accepted) {
-      LogEntry entry = ((MatchFinding) judged.finding()).entry();
-      for (String id : judged.chosen()) {
-        if (matter.sources().byId(id).map(Source::id).isPresent()) {
+    for (Reviewed<MatchFinding> reviewed : accepted) {
+      LogEntry entry = reviewed.finding().entry();
+      for (String id : reviewed.chosen()) {
+        if (material.sources().byId(id).map(Source::id).isPresent()) {
           pairings.add(new Pairing(entry.id(), id));
         }
       }
     }
-    return new Applied(matter.withPairings(pairings), List.of());
+    return new Applied(material.with(Pairing.class, pairings), List.of());
   }
 }

@@ -5,8 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import org.oddlot.pass.PlainName;
-import org.oddlot.pass.Source;
+import org.oddlot.material.PlainName;
+import org.oddlot.material.Source;
 
 /**
  * Sources by name, as people write names down: without the file's ending, in any case, with other

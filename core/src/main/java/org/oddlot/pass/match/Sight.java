@@ -8,10 +8,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.material.DayBoundary;
+import org.oddlot.material.Source;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.pass.ShootingDay;
-import org.oddlot.pass.Source;
 import org.oddlot.pass.match.Candidate.Agreement;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
@@ -29,7 +29,7 @@ final class Sight {
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
 
-  private final Starts starts;
+  private final StartIndex starts;
   private final List<Source> sources;
   private @Nullable Names names;
   private final long tolerance;
@@ -39,7 +39,7 @@ final class Sight {
 
   Sight(List<Source> sources, long tolerance) {
     // What is logged by time is a shot; sound by itself belongs to the entries that name it.
-    this.starts = new Starts(sources.stream().filter(source -> !source.isSound()).toList());
+    this.starts = new StartIndex(sources.stream().filter(source -> !source.isSound()).toList());
     this.sources = sources;
     this.tolerance = tolerance;
   }
@@ -132,7 +132,7 @@ final class Sight {
             .filter(rate -> entry.rate().isEmpty() || entry.rate().get().equals(rate))
             .flatMap(rate -> entry.in().flatMap(label -> label.at(rate, label.semicolon())));
     long frames = at.map(t -> source.start().orElseThrow().value() - t.frames()).orElse(0L);
-    boolean inside = at.isPresent() && frames <= 0 && -frames < Starts.duration(source);
+    boolean inside = at.isPresent() && frames <= 0 && -frames < StartIndex.duration(source);
     return new Candidate(
         source,
         at,
@@ -229,7 +229,7 @@ final class Sight {
       return;
     }
     long start = source.start().map(RationalTime::value).orElseThrow();
-    long end = start + Starts.duration(source);
+    long end = start + StartIndex.duration(source);
     boolean inside = at.frames() < end && Math.max(at.frames() + 1, end(entry, at)) > start;
     Agreement name =
         named.isEmpty()
@@ -262,7 +262,7 @@ final class Sight {
         entry.date().isPresent()
             && source.recorded().isPresent()
             && hour.filter(
-                    at -> ShootingDay.isSame(entry.date().get(), source.recorded().get(), at))
+                    at -> DayBoundary.isSame(entry.date().get(), source.recorded().get(), at))
                 .isPresent();
     return sameNight ? Agreement.SAME : agreement(entry.date(), source.recorded());
   }
@@ -345,7 +345,7 @@ final class Sight {
 
   private static Nearest nearest(Source source, long frames) {
     long start = source.start().map(RationalTime::value).orElseThrow();
-    boolean inside = start <= frames && frames < start + Starts.duration(source);
+    boolean inside = start <= frames && frames < start + StartIndex.duration(source);
     return new Nearest(source, Math.abs(start - frames), inside);
   }
 }

@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Source;
 import org.oddlot.profile.Field;
 
 /**

@@ -9,9 +9,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.material.Sources;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Sources;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.match.Candidate.Agreement;
 import org.oddlot.pass.match.Sight.Seen;
@@ -24,7 +25,7 @@ import org.oddlot.time.RationalTime;
 final class Verdicts {
   private final List<Seen> seen;
   private final Sources sources;
-  private final Map<String, Decision> decisions;
+  private final Answers answers;
 
   /** Who wants a source, nearest first. */
   private final Map<String, List<Claim>> claims;
@@ -34,10 +35,10 @@ final class Verdicts {
 
   private record Claim(LogEntry entry, long distance, boolean byHand) {}
 
-  Verdicts(List<Seen> seen, Sources sources, Map<String, Decision> decisions) {
+  Verdicts(List<Seen> seen, Sources sources, Answers answers) {
     this.seen = seen;
     this.sources = sources;
-    this.decisions = decisions;
+    this.answers = answers;
     this.claims = HashMap.newHashMap(seen.size());
     for (Seen one : seen) {
       if (one.entry().kind() == LogEntry.Kind.SHOT) {
@@ -77,7 +78,7 @@ final class Verdicts {
   }
 
   private Optional<Decision> decision(Seen one) {
-    return Optional.ofNullable(decisions.get(MatchFinding.idOf(one.entry())));
+    return answers.decision(MatchFinding.idOf(one.entry()));
   }
 
   /**
@@ -122,7 +123,7 @@ final class Verdicts {
 
   /** What a person or the pass itself settled says which scene and take a source is. */
   private void tell(MatchFinding finding, Slates slates) {
-    Optional<Decision> decision = Optional.ofNullable(decisions.get(finding.id()));
+    Optional<Decision> decision = answers.decision(finding.id());
     boolean holds =
         decision.map(Decision::isAccepted).orElse(finding.standing() == Standing.SETTLED);
     if (!holds || finding.entry().kind() != LogEntry.Kind.SHOT) {
@@ -404,7 +405,7 @@ final class Verdicts {
           new Clusters(
               seen.stream()
                   .filter(one -> one.entry().kind() == LogEntry.Kind.SHOT)
-                  .filter(one -> decisions.get(MatchFinding.idOf(one.entry())) == null)
+                  .filter(one -> answers.decision(MatchFinding.idOf(one.entry())).isEmpty())
                   .toList());
       clusters = made;
     }

@@ -9,13 +9,18 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.oddlot.material.Material;
+import org.oddlot.material.Source;
 import org.oddlot.paper.Label;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Decision;
+import org.oddlot.pass.Codec;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
+import org.oddlot.pass.putright.PutRightAnswer.Meaning;
+import org.oddlot.pass.putright.PutRightAnswer.OfDay;
+import org.oddlot.pass.putright.PutRightAnswer.Way;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
@@ -23,15 +28,15 @@ import org.oddlot.time.Timecode;
 
 /**
  * What a person puts right unasked, for a selection: the day or the rate of entries, the day or the
- * start of clips. It stands in a lot as a decision of its own, whose finding is made from it.
+ * start of clips. It stands in a lot as an instruction; a finding shows it.
  *
  * @param kind what is put right
  * @param value what it is to be, in the form that its kind takes
  * @param about the ids of the entries or of the sources
  */
 public record ByHand(Kind kind, String value, List<String> about) implements Correction {
-  /** What the ids of such findings begin with. */
-  private static final String PREFIX = "putright:hand:";
+  /** How they are written: the kind, the value, and what it is about. */
+  public static final Codec<ByHand> CODEC = Codec.of(ByHand::written, ByHand::decode);
 
   private static final int EXAMPLES = 12;
 
@@ -71,62 +76,38 @@ public record ByHand(Kind kind, String value, List<String> about) implements Cor
     about = List.copyOf(about);
   }
 
-  /** An id under which it can be said: none of {@code known}, and after all of them. */
-  public static String newId(Set<String> known) {
-    return PREFIX + (1 + known.stream().mapToInt(ByHand::number).max().orElse(0));
-  }
-
-  private static int number(String id) {
-    String number = id.startsWith(PREFIX) ? id.substring(PREFIX.length()) : "";
-    return number.matches("\\d{1,8}") ? Integer.parseInt(number) : 0;
-  }
-
   /** What it does, in words: {@code the date set to 2026-03-14}. */
   public String words() {
     return kind.words + (isShift() ? " moved by " : " set to ") + value;
   }
 
-  /** The decision that says it. */
-  public Decision toDecision() {
-    var chosen = new ArrayList<String>();
-    chosen.add(kind.word());
-    chosen.add(value);
-    chosen.addAll(about);
-    return Decision.accept(chosen);
+  private List<String> written() {
+    var words = new ArrayList<String>();
+    words.add(kind.word());
+    words.add(value);
+    words.addAll(about);
+    return words;
   }
 
-  /** What some decisions put right by hand, by the ids of their findings, in the order said. */
-  public static Map<String, ByHand> in(Map<String, Decision> decisions) {
-    var found = new LinkedHashMap<String, ByHand>();
-    decisions.keySet().stream()
-        .filter(id -> number(id) > 0)
-        .sorted(Comparator.comparingInt(ByHand::number))
-        .forEach(id ->
-            Optional.ofNullable(decisions.get(id))
-                .flatMap(ByHand::of)
-                .ifPresent(hand -> found.put(id, hand)));
-    return found;
-  }
-
-  private static Optional<ByHand> of(Decision decision) {
-    List<String> chosen = decision.chosen();
-    if (chosen.size() < 2) {
-      return Optional.empty();
-    }
+  private static ByHand decode(List<String> words) {
     for (Kind kind : Kind.values()) {
-      if (kind.word().equals(chosen.getFirst())) {
-        var hand = new ByHand(kind, chosen.get(1), chosen.subList(2, chosen.size()));
-        return Optional.of(hand).filter(h -> h.problem().isEmpty());
+      if (words.size() >= 2 && kind.word().equals(words.getFirst())) {
+        var hand = new ByHand(kind, words.get(1), words.subList(2, words.size()));
+        hand.problem()
+            .ifPresent(what -> {
+              throw new IllegalArgumentException(what);
+            });
+        return hand;
       }
     }
-    return Optional.empty();
+    throw new IllegalArgumentException("it is none of the things that can be put right by hand");
   }
 
   /** Why it cannot be understood, in a sentence; empty if it can. */
   public Optional<String> problem() {
     try {
       switch (kind) {
-        case ENTRIES_DATE, CLIPS_DATE -> Day.day(value, Optional.empty());
+        case ENTRIES_DATE, CLIPS_DATE -> new OfDay(true, value).of(Optional.empty());
         case ENTRIES_RECOUNTED, ENTRIES_RETAGGED -> FrameRate.parse(value);
         case CLIPS_START -> {
           if (Label.parse(unsigned()).filter(Label::isToTheFrame).isEmpty()) {
@@ -158,30 +139,42 @@ public record ByHand(Kind kind, String value, List<String> about) implements Cor
   }
 
   @Override
-  public Applied apply(Matter matter, String chosen, String reason) {
+  public boolean takes(PutRightAnswer answer) {
+    return false;
+  }
+
+  /** What it leaves; it asks for no answer. */
+  @Override
+  public Applied apply(Material material, PutRightAnswer answer, String reason) {
+    return apply(material, reason);
+  }
+
+  private Applied apply(Material material, String reason) {
     Set<String> ids = Set.copyOf(about);
     return switch (kind) {
       case ENTRIES_DATE ->
-          new Day("", ids, Set.of()).apply(matter, Day.ENTRIES + " " + value, reason);
-      case CLIPS_DATE -> new Day("", Set.of(), ids).apply(matter, Day.CLIPS + " " + value, reason);
+          new Day("", ids, Set.of()).apply(material, new OfDay(true, value), reason);
+      case CLIPS_DATE ->
+          new Day("", Set.of(), ids).apply(material, new OfDay(false, value), reason);
       case ENTRIES_RECOUNTED, ENTRIES_RETAGGED -> {
-        String meaning = kind == Kind.ENTRIES_RECOUNTED ? Rate.CLOCK : Rate.LABEL;
+        Meaning meaning = kind == Kind.ENTRIES_RECOUNTED ? Meaning.CLOCK : Meaning.LABEL;
         FrameRate to = FrameRate.parse(value);
         yield new Applied(
-            matter.withPapers(paper ->
+            material.withPapers(paper ->
                 paper.withEntries(
                     entry -> ids.contains(entry.id()) ? Rate.tagged(entry, to, meaning) : entry)),
             List.of());
       }
-      case CLIPS_START -> Start.found(starts(matter)).apply(matter, Start.FOUND, reason);
+      case CLIPS_START ->
+          Start.found(starts(material)).apply(material, new Way(Start.FOUND), reason);
     };
   }
 
   /** Where each source is to start. */
-  private Map<String, RationalTime> starts(Matter matter) {
+  private Map<String, RationalTime> starts(Material material) {
     List<Source> sources =
         about.stream()
-            .flatMap(id -> matter.sources().byId(id).stream())
+            .flatMap(id -> material.sources().byId(id).stream())
             .filter(source -> source.start().isPresent())
             .sorted(
                 Comparator.comparing((Source source) -> source.start().orElseThrow())
@@ -215,17 +208,17 @@ public record ByHand(Kind kind, String value, List<String> about) implements Cor
   }
 
   /** What was said, as a finding: it can be seen and taken back as any other. */
-  PutRightFinding finding(String id, Matter matter) {
+  PutRightFinding finding(String instruction, Material material) {
     Set<String> ids = Set.copyOf(about);
     List<String> names =
         kind.isOfEntries()
-            ? matter
+            ? material
                 .entries()
                 .filter(entry -> ids.contains(entry.id()))
                 .map(entry -> "row " + entry.row() + " of " + entry.paper())
                 .toList()
             : about.stream()
-                .flatMap(each -> matter.sources().byId(each).stream())
+                .flatMap(each -> material.sources().byId(each).stream())
                 .map(Source::name)
                 .toList();
     String what = Phrase.count(names.size(), kind.isOfEntries() ? "entry" : "clip");
@@ -236,24 +229,25 @@ public record ByHand(Kind kind, String value, List<String> about) implements Cor
       evidence.add(new Evidence("and", names.size() - EXAMPLES + " more", ""));
     }
     return new PutRightFinding(
-        id,
+        FindingId.of("putright", "instruction", instruction),
         what,
         this,
-        names.isEmpty() ? Standing.OPEN : Standing.TO_LOOK_AT,
+        names.isEmpty() ? Standing.OPEN : Standing.SETTLED,
         to,
         names.isEmpty()
             ? "what this was said of is not in the lot any more"
             : what + " chosen by hand; " + to,
         List.of(),
         List.of(),
-        evidence);
+        evidence,
+        Optional.of(instruction));
   }
 
-  /** {@code matter} with all of these put right, in the order in which they were said. */
-  public static Matter applied(Map<String, Decision> decisions, Matter matter) {
-    Matter now = matter;
-    for (ByHand hand : in(decisions).values()) {
-      now = hand.apply(now, hand.value, "").matter();
+  /** {@code material} with all of these put right, in the order in which they were said. */
+  public static Material applied(Answers answers, Material material) {
+    Material now = material;
+    for (ByHand hand : answers.instructions(CODEC).values()) {
+      now = hand.apply(now, "").material();
     }
     return now;
   }

@@ -2,8 +2,8 @@ package org.oddlot.pass.putright;
 
 import java.util.List;
 import java.util.Optional;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Paper;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
 import org.oddlot.pass.putright.PaperClocks.Group;
 import org.oddlot.time.FrameRate;
 
@@ -23,17 +23,17 @@ public final class ClockTrial {
   /**
    * A trial of what a finding is about; empty where the log has nothing that could be compared.
    *
-   * @param matter what the pass looked at
+   * @param material what the pass looked at
    * @param correction whose clock
    * @param tolerance how far apart an entry and a start may be, in frames
    */
   public static Optional<ClockTrial> of(
-      Matter matter, Correction.Clock correction, long tolerance) {
+      Material material, Correction.Clock correction, long tolerance) {
     Optional<Paper> paper =
-        matter.papers().stream().filter(p -> p.name().equals(correction.paper())).findFirst();
+        material.papers().stream().filter(p -> p.name().equals(correction.paper())).findFirst();
     return paper
         .map(p ->
-            PaperClocks.of(p, matter, tolerance).groups().stream()
+            PaperClocks.of(p, material, tolerance).groups().stream()
                 .filter(group ->
                     correction.cameras().isEmpty() || correction.cameras().contains(group.camera()))
                 .toList())

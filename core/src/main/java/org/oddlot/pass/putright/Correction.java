@@ -11,14 +11,15 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.oddlot.json.JsonString;
+import org.oddlot.material.Material;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.material.Sources;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.ClipChanges;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Source;
-import org.oddlot.pass.Sources;
+import org.oddlot.pass.putright.PutRightAnswer.Meaning;
 import org.oddlot.profile.Field;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
@@ -40,7 +41,10 @@ public sealed interface Correction
         Correction.Rename {
 
   /** What a correction leaves, and what its changes are owed to. */
-  Applied apply(Matter matter, String chosen, String reason);
+  Applied apply(Material material, PutRightAnswer answer, String reason);
+
+  /** Whether it can be done as {@code answer} says. */
+  boolean takes(PutRightAnswer answer);
 
   /**
    * The clock of a log. What is chosen is by how many frames its entries become later.
@@ -63,10 +67,15 @@ public sealed interface Correction
     }
 
     @Override
-    public Applied apply(Matter matter, String chosen, String reason) {
-      long frames = Long.parseLong(chosen);
+    public boolean takes(PutRightAnswer answer) {
+      return answer instanceof PutRightAnswer.Shift;
+    }
+
+    @Override
+    public Applied apply(Material material, PutRightAnswer answer, String reason) {
+      long frames = ((PutRightAnswer.Shift) answer).frames();
       return changedEntries(
-          matter, entry -> isAbout(entry) && frames != 0 ? shifted(entry, frames) : entry);
+          material, entry -> isAbout(entry) && frames != 0 ? shifted(entry, frames) : entry);
     }
 
     private LogEntry shifted(LogEntry entry, long frames) {
@@ -98,7 +107,7 @@ public sealed interface Correction
   }
 
   /**
-   * The rate of a log's entries. What is chosen is {@link #CLOCK} or {@link #LABEL}.
+   * The rate of a log's entries. What is chosen is a {@link Meaning}.
    *
    * @param paper the log
    * @param from the rate that its entries are tagged with
@@ -107,12 +116,6 @@ public sealed interface Correction
    */
   record Rate(String paper, FrameRate from, FrameRate to, Set<String> cameras)
       implements Correction {
-    /** The device counted at the wrong rate: the time of day is right, the frames are recounted. */
-    static final String CLOCK = "clock";
-
-    /** Only the tag is wrong: the labels are kept. */
-    static final String LABEL = "label";
-
     public Rate {
       cameras = Set.copyOf(cameras);
     }
@@ -124,20 +127,20 @@ public sealed interface Correction
     }
 
     /** What a meaning is, as people read it. */
-    static String words(String meaning, FrameRate to) {
-      return meaning.equals(CLOCK)
+    static String words(Meaning meaning, FrameRate to) {
+      return meaning == Meaning.CLOCK
           ? Phrase.of("the time of day is right, frames counted anew at %s", to)
           : Phrase.of("the labels are right, only the rate is wrong: %s", to);
     }
 
-    LogEntry applied(LogEntry entry, String chosen) {
-      return tagged(entry, to, chosen);
+    LogEntry applied(LogEntry entry, Meaning meaning) {
+      return tagged(entry, to, meaning);
     }
 
     /** An entry at another rate; one without a rate was counted at none that could be recounted. */
-    static LogEntry tagged(LogEntry entry, FrameRate to, String meaning) {
+    static LogEntry tagged(LogEntry entry, FrameRate to, Meaning meaning) {
       FrameRate from = entry.rate().orElse(to);
-      boolean recount = meaning.equals(CLOCK) && !from.equals(to);
+      boolean recount = meaning == Meaning.CLOCK && !from.equals(to);
       return entry.withTimes(
           entry.in().map(label -> recount ? label.recounted(from, to) : label),
           entry.out().map(label -> recount ? label.recounted(from, to) : label),
@@ -145,54 +148,52 @@ public sealed interface Correction
     }
 
     @Override
-    public Applied apply(Matter matter, String chosen, String reason) {
-      return changedEntries(matter, entry -> isAbout(entry) ? applied(entry, chosen) : entry);
+    public boolean takes(PutRightAnswer answer) {
+      return answer instanceof Meaning;
+    }
+
+    @Override
+    public Applied apply(Material material, PutRightAnswer answer, String reason) {
+      return changedEntries(
+          material, entry -> isAbout(entry) ? applied(entry, (Meaning) answer) : entry);
     }
   }
 
   /**
-   * The day of some entries, or of the clips of some cards. What is chosen is {@code entries DATE}
-   * or {@code clips DATE}, or {@code +N} or {@code -N} in place of the date for N days later or
-   * earlier; what has no day is not shifted.
+   * The day of some entries, or of the clips of some cards. What has no day is not shifted.
    *
    * @param paper the log
    * @param entries the ids of the entries
    * @param clips the ids of the sources
    */
   record Day(String paper, Set<String> entries, Set<String> clips) implements Correction {
-    static final String ENTRIES = "entries";
-    static final String CLIPS = "clips";
-
     public Day {
       entries = Set.copyOf(entries);
       clips = Set.copyOf(clips);
     }
 
     @Override
-    public Applied apply(Matter matter, String chosen, String reason) {
-      List<String> words = List.of(chosen.split(" ", -1));
-      String day = words.getLast();
-      if (words.getFirst().equals(ENTRIES)) {
+    public boolean takes(PutRightAnswer answer) {
+      return answer instanceof PutRightAnswer.OfDay;
+    }
+
+    @Override
+    public Applied apply(Material material, PutRightAnswer answer, String reason) {
+      var day = (PutRightAnswer.OfDay) answer;
+      if (day.ofEntries()) {
         return changedEntries(
-            matter,
-            entry -> entries.contains(entry.id()) ? entry.withDate(day(day, entry.date())) : entry);
+            material,
+            entry -> entries.contains(entry.id()) ? entry.withDate(day.of(entry.date())) : entry);
       }
       return changedClips(
-          matter,
+          material,
           clips,
           reason,
           "media_references",
           (clip, placed) ->
-              day(day, placed.profile().recorded(clip))
+              day.of(placed.profile().recorded(clip))
                   .map(date -> dated(clip, placed, date))
                   .orElse(clip));
-    }
-
-    /** The day that is meant, for something that is dated {@code now}. */
-    static Optional<LocalDate> day(String said, Optional<LocalDate> now) {
-      return said.startsWith("+") || said.startsWith("-")
-          ? now.map(date -> date.plusDays(Long.parseLong(said)))
-          : Optional.of(LocalDate.parse(said));
     }
 
     private static Clip dated(Clip clip, PlacedClip placed, LocalDate date) {
@@ -241,17 +242,23 @@ public sealed interface Correction
     }
 
     @Override
-    public Applied apply(Matter matter, String chosen, String reason) {
+    public boolean takes(PutRightAnswer answer) {
+      return answer instanceof PutRightAnswer.Way way && ways.containsKey(way.name());
+    }
+
+    @Override
+    public Applied apply(Material material, PutRightAnswer answer, String reason) {
+      String chosen = answer.written();
       var shifts = new HashMap<String, RationalTime>();
       ways.getOrDefault(chosen, Map.of())
           .forEach((id, start) ->
-              matter
+              material
                   .sources()
                   .byId(id)
                   .flatMap(Source::start)
                   .ifPresent(now -> shifts.put(id, start.minus(now))));
       return changedClips(
-          matter,
+          material,
           shifts.keySet(),
           reason,
           "",
@@ -289,27 +296,32 @@ public sealed interface Correction
    *
    * @param paper the log
    * @param clips the clips' names, by what the log calls them
-   * @param rolls the rolls' names, by what the log calls them
+   * @param reels the rolls' names, by what the log calls them
    */
-  record Spelling(String paper, Map<String, String> clips, Map<String, String> rolls)
+  record Spelling(String paper, Map<String, String> clips, Map<String, String> reels)
       implements Correction {
     /** What is chosen: the clips have it right. */
     static final String AS_THE_CLIPS = "as the clips";
 
     public Spelling {
       clips = Map.copyOf(clips);
-      rolls = Map.copyOf(rolls);
+      reels = Map.copyOf(reels);
     }
 
     @Override
-    public Applied apply(Matter matter, String chosen, String reason) {
+    public boolean takes(PutRightAnswer answer) {
+      return answer.written().equals(AS_THE_CLIPS);
+    }
+
+    @Override
+    public Applied apply(Material material, PutRightAnswer answer, String reason) {
       return changedEntries(
-          matter,
+          material,
           entry ->
               entry.paper().equals(paper)
                   ? entry.withNames(
                       clips.getOrDefault(entry.clip(), entry.clip()),
-                      rolls.getOrDefault(entry.roll(), entry.roll()))
+                      reels.getOrDefault(entry.reel(), entry.reel()))
                   : entry);
     }
   }
@@ -328,9 +340,14 @@ public sealed interface Correction
     }
 
     @Override
-    public Applied apply(Matter matter, String chosen, String reason) {
+    public boolean takes(PutRightAnswer answer) {
+      return answer.written().equals(SO);
+    }
+
+    @Override
+    public Applied apply(Material material, PutRightAnswer answer, String reason) {
       return changedClips(
-          matter,
+          material,
           names.keySet(),
           reason,
           "name",
@@ -343,20 +360,20 @@ public sealed interface Correction
     Clip of(Clip clip, PlacedClip placed);
   }
 
-  private static Applied changedEntries(Matter matter, UnaryOperator<LogEntry> change) {
-    return new Applied(matter.withPapers(paper -> paper.withEntries(change)), List.of());
+  private static Applied changedEntries(Material material, UnaryOperator<LogEntry> change) {
+    return new Applied(material.withPapers(paper -> paper.withEntries(change)), List.of());
   }
 
   private static Applied changedClips(
-      Matter matter, Set<String> sources, String reason, String property, ClipChange change) {
+      Material material, Set<String> sources, String reason, String property, ClipChange change) {
     var changes = new ClipChanges();
     for (String id : sources) {
       List<PlacedClip> placed =
-          matter.sources().byId(id).map(source -> source.clips().toList()).orElse(List.of());
+          material.sources().byId(id).map(source -> source.clips().toList()).orElse(List.of());
       for (PlacedClip each : placed) {
         changes.add(each, clip -> change.of(clip, each), reason, property);
       }
     }
-    return changes.applyTo(matter);
+    return changes.applyTo(material);
   }
 }

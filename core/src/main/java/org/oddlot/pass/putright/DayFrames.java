@@ -2,9 +2,9 @@ package org.oddlot.pass.putright;
 
 import java.util.Locale;
 import java.util.Optional;
+import org.oddlot.material.Source;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.pass.Source;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.Timecode;

@@ -15,12 +15,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.oddlot.material.DayBoundary;
+import org.oddlot.material.Material;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.ShootingDay;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 import org.oddlot.text.Phrase;
 
@@ -37,7 +38,7 @@ final class Days {
   private final long tolerance;
   private final List<Apart> apart = new ArrayList<>();
   private final Map<PaperDay, Integer> entriesAgree = new HashMap<>();
-  private final Map<CardDay, Integer> clipsAgree = new HashMap<>();
+  private final Map<ReelDay, Integer> clipsAgree = new HashMap<>();
   private final Set<String> taken = new HashSet<>();
   private final Map<PaperDay, List<LogEntry>> entriesOf = new HashMap<>();
 
@@ -45,7 +46,7 @@ final class Days {
   private record PaperDay(String paper, LocalDate day) {}
 
   /** The clips of one card and date. */
-  private record CardDay(String card, LocalDate day) {}
+  private record ReelDay(String reel, LocalDate day) {}
 
   /** An entry and the source at its time. */
   private record Apart(LogEntry entry, Source source) {
@@ -53,20 +54,20 @@ final class Days {
       return new PaperDay(entry.paper(), entry.date().orElseThrow());
     }
 
-    CardDay cardDay() {
-      return new CardDay(card(source), source.recorded().orElseThrow());
+    ReelDay reelDay() {
+      return new ReelDay(reel(source), source.recorded().orElseThrow());
     }
   }
 
-  Days(Matter matter, long tolerance) {
+  Days(Material material, long tolerance) {
     this.sources =
-        matter.sources().all().stream()
+        material.sources().all().stream()
             .filter(source -> source.start().isPresent() && source.recorded().isPresent())
             .toList();
     this.tolerance = tolerance;
   }
 
-  private static String card(Source source) {
+  private static String reel(Source source) {
     return source.reel().isEmpty() ? "camera " + source.camera() : source.reel();
   }
 
@@ -92,12 +93,12 @@ final class Days {
     int hour = entry.in().orElseThrow().hours();
     Optional<Source> agreeing =
         near.at(at, List.of(day, day.minusDays(1), day.plusDays(1))).stream()
-            .filter(s -> ShootingDay.isSame(day, s.recorded().orElseThrow(), hour))
+            .filter(s -> DayBoundary.isSame(day, s.recorded().orElseThrow(), hour))
             .findFirst();
     if (agreeing.isPresent()) {
       entriesAgree.merge(new PaperDay(entry.paper(), day), 1, Integer::sum);
       Source source = agreeing.get();
-      clipsAgree.merge(new CardDay(card(source), source.recorded().orElseThrow()), 1, Integer::sum);
+      clipsAgree.merge(new ReelDay(reel(source), source.recorded().orElseThrow()), 1, Integer::sum);
       taken.add(source.id());
     } else {
       near.at(at, near.days()).stream()
@@ -109,20 +110,22 @@ final class Days {
   List<PutRightFinding> findings() {
     // A clip that has an entry of its own day is not missing another.
     List<Apart> real = apart.stream().filter(a -> !taken.contains(a.source.id())).toList();
-    var byBoth = new TreeMap<String, List<Apart>>();
+    var byBoth = new TreeMap<FindingId, List<Apart>>();
     for (Apart each : real) {
-      String key =
-          each.paperDay().paper
-              + ":"
-              + each.paperDay().day
-              + ":"
-              + each.cardDay().day
-              + (areClipsWrong(each, real) ? ":" + each.cardDay().card : "");
-      byBoth.computeIfAbsent(key, _ -> new ArrayList<>()).add(each);
+      byBoth.computeIfAbsent(id(each, real), _ -> new ArrayList<>()).add(each);
     }
     var findings = new ArrayList<PutRightFinding>();
-    byBoth.forEach((key, together) -> findings.add(finding("putright:day:" + key, together, real)));
+    byBoth.forEach((key, together) -> findings.add(finding(key, together, real)));
     return findings;
+  }
+
+  private FindingId id(Apart each, List<Apart> all) {
+    String paper = each.paperDay().paper;
+    String logged = each.paperDay().day.toString();
+    String recorded = each.reelDay().day.toString();
+    return areClipsWrong(each, all)
+        ? FindingId.of("putright", "day", paper, logged, recorded, each.reelDay().reel)
+        : FindingId.of("putright", "day", paper, logged, recorded);
   }
 
   private boolean isEntryDayConfirmed(Apart one) {
@@ -130,19 +133,19 @@ final class Days {
   }
 
   private boolean isClipDayConfirmed(Apart one) {
-    return clipsAgree.getOrDefault(one.cardDay(), 0) > 0;
+    return clipsAgree.getOrDefault(one.reelDay(), 0) > 0;
   }
 
   private boolean areClipsWrong(Apart one, List<Apart> all) {
-    long ofTheCard = all.stream().filter(a -> a.cardDay().equals(one.cardDay())).count();
+    long ofTheCard = all.stream().filter(a -> a.reelDay().equals(one.reelDay())).count();
     return isEntryDayConfirmed(one)
-        && clipsAgree.getOrDefault(one.cardDay(), 0) < (ofTheCard + 3) / 4;
+        && clipsAgree.getOrDefault(one.reelDay(), 0) < (ofTheCard + 3) / 4;
   }
 
-  private PutRightFinding finding(String id, List<Apart> together, List<Apart> all) {
+  private PutRightFinding finding(FindingId id, List<Apart> together, List<Apart> all) {
     Apart first = together.getFirst();
     LocalDate logDay = first.paperDay().day;
-    LocalDate clipDay = first.cardDay().day;
+    LocalDate clipDay = first.reelDay().day;
     boolean clipsWrong = areClipsWrong(first, all);
     boolean undecided = !clipsWrong && !isClipDayConfirmed(first) && !isEntryDayConfirmed(first);
     Set<String> entries =
@@ -151,17 +154,17 @@ final class Days {
             : entriesOf.getOrDefault(first.paperDay(), List.of()).stream()
                 .map(LogEntry::id)
                 .collect(Collectors.toSet());
-    Set<CardDay> cards = together.stream().map(Apart::cardDay).collect(Collectors.toSet());
+    Set<ReelDay> reels = together.stream().map(Apart::reelDay).collect(Collectors.toSet());
     Set<String> clips =
         sources.stream()
-            .filter(s -> cards.contains(new CardDay(card(s), s.recorded().orElseThrow())))
+            .filter(s -> reels.contains(new ReelDay(reel(s), s.recorded().orElseThrow())))
             .map(Source::id)
             .collect(Collectors.toSet());
-    String cardNames =
-        cards.stream().map(CardDay::card).distinct().sorted().collect(Collectors.joining(", "));
+    String reelNames =
+        reels.stream().map(ReelDay::reel).distinct().sorted().collect(Collectors.joining(", "));
     String rows = together.size() == 1 ? "row " + first.entry.row() : together.size() + " entries";
-    String toEntries = Correction.Day.ENTRIES + " " + clipDay;
-    String toClips = Correction.Day.CLIPS + " " + logDay;
+    String toEntries = PutRightAnswer.OfDay.entries(clipDay).written();
+    String toClips = PutRightAnswer.OfDay.clips(logDay).written();
     Choice changeEntries =
         new Choice(
             toEntries,
@@ -174,22 +177,22 @@ final class Days {
             toClips,
             Phrase.of(
                 "%s of %s dated %s",
-                Phrase.count(clips.size(), "clip"), cardNames, DAY.format(logDay)),
+                Phrase.count(clips.size(), "clip"), reelNames, DAY.format(logDay)),
             List.of(new Evidence("matches", Integer.toString(together.size()), "")));
     return new PutRightFinding(
         id,
-        clipsWrong ? cardNames : first.entry.paper(),
+        clipsWrong ? reelNames : first.entry.paper(),
         new Correction.Day(first.entry.paper(), entries, clips),
         Standing.TO_LOOK_AT,
         clipsWrong ? "card dated " + clipDay : "log dated " + logDay,
         Phrase.of(
             "%s at the time of clips of %s: dated %s in the log, the clips %s",
-            rows, cardNames, DAY.format(logDay), DAY.format(clipDay)),
+            rows, reelNames, DAY.format(logDay), DAY.format(clipDay)),
         clipsWrong ? List.of(changeClips, changeEntries) : List.of(changeEntries, changeClips),
         undecided ? List.of() : List.of(clipsWrong ? toClips : toEntries),
         List.of(
             new Evidence("log", logDay.toString(), confirmed(entriesAgree.get(first.paperDay()))),
-            new Evidence("clips", clipDay.toString(), confirmed(clipsAgree.get(first.cardDay())))));
+            new Evidence("clips", clipDay.toString(), confirmed(clipsAgree.get(first.reelDay())))));
   }
 
   private static String confirmed(@org.jspecify.annotations.Nullable Integer count) {

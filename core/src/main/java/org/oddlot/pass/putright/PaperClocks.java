@@ -14,13 +14,15 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Paper;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.ClockEstimate.Shift;
 import org.oddlot.text.Phrase;
@@ -34,7 +36,7 @@ final class PaperClocks {
 
   private final Paper paper;
   private final List<Group> groups;
-  private @Nullable Map<String, List<Group>> together;
+  private @Nullable Map<FindingId, List<Group>> together;
 
   /** The shot entries of one camera and the sources that they may belong to. */
   static final class Group {
@@ -120,9 +122,9 @@ final class PaperClocks {
     this.groups = List.copyOf(groups);
   }
 
-  static PaperClocks of(Paper paper, Matter matter, long tolerance) {
+  static PaperClocks of(Paper paper, Material material, long tolerance) {
     Set<LocalDate> logged =
-        matter.entries().flatMap(entry -> entry.date().stream()).collect(Collectors.toSet());
+        material.entries().flatMap(entry -> entry.date().stream()).collect(Collectors.toSet());
     Map<String, List<LogEntry>> byCamera =
         paper.log().entries().stream()
             .filter(entry -> entry.kind() == LogEntry.Kind.SHOT && entry.in().isPresent())
@@ -134,7 +136,7 @@ final class PaperClocks {
       List<Source> its =
           ofTheDays(
               paper,
-              matter.sources().all().stream()
+              material.sources().all().stream()
                   .filter(source -> DayFrames.canBeOf(source, camera))
                   .toList(),
               logged);
@@ -186,15 +188,15 @@ final class PaperClocks {
   /** A finding for the whole log, and one for each camera whose clock differs from the others'. */
   List<PutRightFinding> findings() {
     var findings = new ArrayList<PutRightFinding>();
-    for (Map.Entry<String, List<Group>> together : together().entrySet()) {
+    for (Map.Entry<FindingId, List<Group>> together : together().entrySet()) {
       findings.add(finding(together.getKey(), together.getValue()));
     }
     return findings;
   }
 
   /** The groups that share a clock, by the finding's id; the largest group leads. */
-  private Map<String, List<Group>> together() {
-    Map<String, List<Group>> known = together;
+  private Map<FindingId, List<Group>> together() {
+    Map<FindingId, List<Group>> known = together;
     if (known == null) {
       known = gathered();
       together = known;
@@ -202,14 +204,14 @@ final class PaperClocks {
     return known;
   }
 
-  private Map<String, List<Group>> gathered() {
+  private Map<FindingId, List<Group>> gathered() {
     if (groups.isEmpty()) {
       return Map.of();
     }
     Group leading = leading(groups);
     long shift = shift(leading.estimate());
-    var byId = new TreeMap<String, List<Group>>();
-    String all = "putright:clock:" + paper.name();
+    var byId = new TreeMap<FindingId, List<Group>>();
+    var all = FindingId.of("putright", "clock", paper.name());
     for (Group group : groups) {
       int own = group.estimate().best().map(Shift::matches).orElse(0);
       boolean agrees =
@@ -217,8 +219,8 @@ final class PaperClocks {
               || group.entries().size() < FEWEST
               || 5 * group.matches(scaled(shift, leading, group))
                   >= 4 * Math.max(own, group.estimate().now());
-      byId.computeIfAbsent(agrees ? all : all + ":" + group.camera(), _ -> new ArrayList<>())
-          .add(group);
+      FindingId id = agrees ? all : FindingId.of("putright", "clock", paper.name(), group.camera());
+      byId.computeIfAbsent(id, _ -> new ArrayList<>()).add(group);
     }
     return byId;
   }
@@ -235,7 +237,7 @@ final class PaperClocks {
     return estimate.proposed().map(Shift::frames).orElse(0L);
   }
 
-  private PutRightFinding finding(String id, List<Group> together) {
+  private PutRightFinding finding(FindingId id, List<Group> together) {
     Group leading = leading(together);
     ClockEstimate estimate = leading.estimate();
     FrameRate rate = leading.frames().rate();
@@ -323,20 +325,27 @@ final class PaperClocks {
     return RationalTime.of(Math.abs(frames), rate).inWords() + (frames < 0 ? " earlier" : " later");
   }
 
+  private static Optional<Long> chosen(Decision decision) {
+    return Optional.of(decision.chosen())
+        .filter(chosen -> !chosen.isEmpty())
+        .map(PutRightAnswer.CODEC::decode)
+        .flatMap(answer ->
+            answer instanceof PutRightAnswer.Shift shift
+                ? Optional.of(shift.frames())
+                : Optional.empty());
+  }
+
   /** What each camera's entries are taken to be early by: as was said, else as is proposed. */
-  Shifts shifts(Map<String, Decision> decisions) {
+  Shifts shifts(Answers answers) {
     var byCamera = new HashMap<String, Long>();
-    for (Map.Entry<String, List<Group>> together : together().entrySet()) {
-      Optional<Decision> said = Optional.ofNullable(decisions.get(together.getKey()));
+    for (Map.Entry<FindingId, List<Group>> together : together().entrySet()) {
+      Optional<Decision> said = answers.decision(together.getKey());
       for (Group group : together.getValue()) {
         Group leading = leading(together.getValue());
         long shift =
             said.map(decision ->
                     decision.isAccepted()
-                        ? decision.chosen().stream()
-                            .findFirst()
-                            .map(Long::parseLong)
-                            .orElseGet(() -> shift(leading.estimate()))
+                        ? chosen(decision).orElseGet(() -> shift(leading.estimate()))
                         : 0L)
                 .orElseGet(() -> shift(leading.estimate()));
         byCamera.put(group.camera(), scaled(shift, leading, group));

@@ -1,18 +1,26 @@
 package org.oddlot.pass.putright;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.oddlot.material.FoundStart;
+import org.oddlot.material.Material;
+import org.oddlot.material.MediaAtHand;
+import org.oddlot.material.Paper;
+import org.oddlot.material.Source;
+import org.oddlot.measure.Measured;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Decision;
-import org.oddlot.pass.Judged;
+import org.oddlot.pass.Codec;
 import org.oddlot.pass.Look;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Paper;
 import org.oddlot.pass.Pass;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Setting;
-import org.oddlot.pass.Settings;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 
 /**
  * Finds what would keep entries and clips apart: a log whose clock is late, that was set to another
@@ -20,9 +28,13 @@ import org.oddlot.pass.Settings;
  * lie over each other; names written otherwise. Each is proposed with what matches now and what
  * would, and nothing of it is done until a person says so.
  */
-public final class PutRightPass implements Pass {
+public final class PutRightPass implements Pass<PutRightFinding> {
   /** How far apart an entry and the start of its clip may be. */
-  public static final Setting TOLERANCE = Setting.number("tolerance", "Tolerance in frames", 48);
+  public static final Setting<Integer> TOLERANCE =
+      Setting.number("tolerance", "Tolerance", 48, 0, 10_000, "frames");
+
+  /** What is ordered by hand asks for no answer. */
+  private static final PutRightAnswer NO_ANSWER = new PutRightAnswer.Way("");
 
   @Override
   public String id() {
@@ -40,19 +52,24 @@ public final class PutRightPass implements Pass {
   }
 
   @Override
-  public List<Setting> settings() {
+  public List<Setting<?>> settings() {
     return List.of(TOLERANCE);
   }
 
   @Override
-  public Look look(
-      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
-    long tolerance = settings.number(TOLERANCE);
+  public Look<PutRightFinding> look(Request request) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Answers answers = request.answers();
+    Progress progress = request.progress();
+    long tolerance = settings.get(TOLERANCE);
     var findings = new ArrayList<PutRightFinding>();
-    ByHand.in(decisions).forEach((id, hand) -> findings.add(hand.finding(id, matter)));
+    answers
+        .instructions(ByHand.CODEC)
+        .forEach((id, hand) -> findings.add(hand.finding(id, material)));
     // What a person put right already is not found wrong again.
-    Matter put = ByHand.applied(decisions, matter);
-    findings.addAll(new Starts(put).findings());
+    Material put = ByHand.applied(answers, withMeasuredStarts(request));
+    findings.addAll(new MissingStarts(put).findings());
     findings.addAll(new Reels(put, tolerance).findings());
     findings.addAll(new Spellings(put).findings());
     var days = new Days(put, tolerance);
@@ -61,19 +78,69 @@ public final class PutRightPass implements Pass {
       progress.check();
       PaperClocks clocks = PaperClocks.of(paper, put, tolerance);
       findings.addAll(clocks.findings());
-      Shifts shifts = clocks.shifts(decisions);
+      Shifts shifts = clocks.shifts(answers);
       findings.addAll(new Rates(clocks, shifts, tolerance).findings());
       findings.addAll(stretches.findings(paper));
       days.add(clocks, shifts);
     }
     findings.addAll(days.findings());
-    return Look.of(findings);
+    return Look.<PutRightFinding>of(findings).wanting(starts(material).values());
+  }
+
+  /** What could be found in media that is at hand, by the sources that seem to start at zero. */
+  private static Map<String, StartInMedia> starts(Material material) {
+    var wanted = new LinkedHashMap<String, StartInMedia>();
+    if (!StartInMedia.isPossible()) {
+      return wanted;
+    }
+    MediaAtHand media = MediaAtHand.of(material);
+    for (Source source : material.sources().all()) {
+      if (source.startsAtZero()) {
+        media
+            .of(source.id())
+            .ifPresent(file ->
+                wanted.put(source.id(), new StartInMedia(file, source.rate().orElseThrow())));
+      }
+    }
+    return wanted;
+  }
+
+  private static Material withMeasuredStarts(Request request) {
+    Material material = request.material();
+    Measured measured = request.measured();
+    var found = new ArrayList<>(material.all(FoundStart.class));
+    starts(material)
+        .forEach((source, wanted) ->
+            measured
+                .get(wanted)
+                .map(start ->
+                    new FoundStart(source, start.start(), start.origin(), start.evidence()))
+                .ifPresent(found::add));
+    return material.with(FoundStart.class, found);
   }
 
   @Override
-  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
+  public Codec<?> answers() {
+    return PutRightAnswer.CODEC;
+  }
+
+  @Override
+  public Optional<Codec<?>> instructions() {
+    return Optional.of(ByHand.CODEC);
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return !material.papers().isEmpty()
+        || material.sources().all().stream().anyMatch(Source::startsAtZero);
+  }
+
+  @Override
+  public Applied apply(Request request, List<Reviewed<PutRightFinding>> accepted) {
+    Material material = request.material();
+    Progress progress = request.progress();
     var claims = new ArrayList<Applied.Claim>();
-    Matter now = matter;
+    Material now = material;
     // What was said by hand first, the rest was found after it. Then rates: a shift counts frames
     // at the rate that is right.
     for (Class<? extends Correction> kind :
@@ -85,13 +152,13 @@ public final class PutRightPass implements Pass {
             Correction.Day.class,
             Correction.Start.class,
             Correction.Rename.class)) {
-      for (Judged judged : accepted) {
-        var finding = (PutRightFinding) judged.finding();
-        if (kind.isInstance(finding.correction()) && !judged.chosen().isEmpty()) {
+      for (Reviewed<PutRightFinding> reviewed : accepted) {
+        Correction correction = reviewed.finding().correction();
+        Optional<PutRightAnswer> answer = reviewed.answer(PutRightAnswer.CODEC);
+        if (kind.isInstance(correction) && (answer.isPresent() || correction instanceof ByHand)) {
           progress.check();
-          Applied applied =
-              finding.correction().apply(now, judged.chosen().getFirst(), judged.reason());
-          now = applied.matter();
+          Applied applied = correction.apply(now, answer.orElse(NO_ANSWER), reviewed.reason());
+          now = applied.material();
           claims.addAll(applied.claims());
         }
       }

@@ -8,8 +8,10 @@ import java.util.stream.Collectors;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.PaperClocks.Group;
+import org.oddlot.pass.putright.PutRightAnswer.Meaning;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 
@@ -51,18 +53,8 @@ final class Rates {
         all ? Set.of() : groups.stream().map(Group::camera).collect(Collectors.toSet());
     var correction = new Correction.Rate(clocks.paper().name(), from, to, cameras);
     long count = clocks.paper().log().entries().stream().filter(correction::isAbout).count();
-    Fit clock =
-        fit(
-            correction,
-            Correction.Rate.CLOCK,
-            Correction.Rate.words(Correction.Rate.CLOCK, to),
-            groups);
-    Fit label =
-        fit(
-            correction,
-            Correction.Rate.LABEL,
-            Correction.Rate.words(Correction.Rate.LABEL, to),
-            groups);
+    Fit clock = fit(correction, Meaning.CLOCK, Correction.Rate.words(Meaning.CLOCK, to), groups);
+    Fit label = fit(correction, Meaning.LABEL, Correction.Rate.words(Meaning.LABEL, to), groups);
     // Where both match as many, the one that is nearer to the starts is the likelier.
     Fit better =
         label.matches > clock.matches
@@ -74,7 +66,7 @@ final class Rates {
             "%d entries are tagged %s, the clips run at %s; %d would match if %s",
             count, from, to, better.matches, better.words);
     return new PutRightFinding(
-        "putright:rate:" + clocks.paper().name() + ":" + from,
+        FindingId.of("putright", "rate", clocks.paper().name(), from.toString()),
         clocks.paper().name() + (all ? "" : ", camera " + String.join(", ", cameras)),
         correction,
         Standing.TO_LOOK_AT,
@@ -99,7 +91,7 @@ final class Rates {
                 "on average")));
   }
 
-  private Fit fit(Correction.Rate correction, String meaning, String words, List<Group> groups) {
+  private Fit fit(Correction.Rate correction, Meaning meaning, String words, List<Group> groups) {
     int matches = 0;
     double distance = 0;
     for (Group group : groups) {
@@ -122,6 +114,6 @@ final class Rates {
         }
       }
     }
-    return new Fit(meaning, words, matches, matches == 0 ? 0 : distance / matches);
+    return new Fit(meaning.written(), words, matches, matches == 0 ? 0 : distance / matches);
   }
 }

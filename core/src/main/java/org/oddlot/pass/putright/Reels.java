@@ -12,11 +12,12 @@ import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.oddlot.material.Material;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.Correction.Start;
 import org.oddlot.text.Phrase;
@@ -32,7 +33,7 @@ final class Reels {
   private static final Pattern NUMBER = Pattern.compile("(\\d+)\\D*$");
   private static final int HOURS = 24;
 
-  private final Matter matter;
+  private final Material material;
   private final long tolerance;
 
   /** A reel and when its first clip starts and its last one ends, in seconds of the label. */
@@ -48,14 +49,14 @@ final class Reels {
 
   private record CameraDay(String camera, String day) {}
 
-  Reels(Matter matter, long tolerance) {
-    this.matter = matter;
+  Reels(Material material, long tolerance) {
+    this.material = material;
     this.tolerance = tolerance;
   }
 
   List<PutRightFinding> findings() {
     Map<CameraDay, List<Source>> groups =
-        matter.sources().all().stream()
+        material.sources().all().stream()
             // A start of zero is none: those are looked for in the media.
             .filter(source -> source.start().isPresent() && !source.startsAtZero())
             .filter(source -> !source.reel().isEmpty())
@@ -140,7 +141,7 @@ final class Reels {
     }
     String names = reels.stream().map(Reel::name).collect(Collectors.joining(", "));
     return new PutRightFinding(
-        "putright:reels:" + key.camera + ":" + key.day + ":" + names.replace(", ", "+"),
+        FindingId.of("putright", "reels", key.camera, key.day, names.replace(", ", "+")),
         names,
         new Start(starts),
         Standing.TO_LOOK_AT,
@@ -210,7 +211,7 @@ final class Reels {
     }
     String camera = reels.getFirst().sources.getFirst().camera();
     return (int)
-        matter
+        material
             .entries()
             .filter(entry -> entry.kind() == LogEntry.Kind.SHOT)
             .filter(entry ->
@@ -218,9 +219,9 @@ final class Reels {
                     || DayFrames.camera(entry.camera()).equals(DayFrames.camera(camera)))
             .filter(entry -> {
               TreeSet<Long> its =
-                  entry.roll().isEmpty()
+                  entry.reel().isEmpty()
                       ? all
-                      : starts.getOrDefault(DayFrames.camera(entry.roll()), new TreeSet<>());
+                      : starts.getOrDefault(DayFrames.camera(entry.reel()), new TreeSet<>());
               return frames
                   .of(entry)
                   .filter(at -> !its.subSet(at - tolerance, true, at + tolerance, true).isEmpty())

@@ -12,13 +12,14 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
+import org.oddlot.material.PlainName;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Paper;
-import org.oddlot.pass.PlainName;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 import org.oddlot.text.Phrase;
 
@@ -30,17 +31,17 @@ final class Spellings {
   private static final Pattern STRAY = Pattern.compile("[\\s\\u00A0\\u200B\\uFEFF]+");
   private static final int EXAMPLES = 12;
 
-  private final Matter matter;
+  private final Material material;
 
-  Spellings(Matter matter) {
-    this.matter = matter;
+  Spellings(Material material) {
+    this.material = material;
   }
 
   List<PutRightFinding> findings() {
     var findings = new ArrayList<PutRightFinding>();
     Map<String, String> clips = byPlain(LogEntry::clip, Source::name);
-    Map<String, String> rolls = byPlain(LogEntry::roll, Source::reel);
-    matter.papers().forEach(paper -> spelling(paper, clips, rolls).ifPresent(findings::add));
+    Map<String, String> reels = byPlain(LogEntry::reel, Source::reel);
+    material.papers().forEach(paper -> spelling(paper, clips, reels).ifPresent(findings::add));
     straySpaces().ifPresent(findings::add);
     findings.addAll(namesakes());
     return findings;
@@ -53,11 +54,11 @@ final class Spellings {
   private Map<String, String> byPlain(
       Function<LogEntry, String> said, Function<Source, String> name) {
     var found = new HashMap<String, String>();
-    if (matter.entries().allMatch(entry -> said.apply(entry).isEmpty())) {
+    if (material.entries().allMatch(entry -> said.apply(entry).isEmpty())) {
       return found;
     }
     var names = new HashSet<String>();
-    matter.sources().all().forEach(source -> names.add(name.apply(source)));
+    material.sources().all().forEach(source -> names.add(name.apply(source)));
     for (String each : names) {
       String its = PlainName.withoutEnding(each);
       // Two spellings of the clips themselves: neither is the right one.
@@ -68,22 +69,22 @@ final class Spellings {
   }
 
   private static Optional<PutRightFinding> spelling(
-      Paper paper, Map<String, String> clips, Map<String, String> rolls) {
+      Paper paper, Map<String, String> clips, Map<String, String> reels) {
     Map<String, String> otherClips = otherwise(paper, LogEntry::clip, clips);
-    Map<String, String> otherRolls = otherwise(paper, LogEntry::roll, rolls);
-    if (otherClips.isEmpty() && otherRolls.isEmpty()) {
+    Map<String, String> otherReels = otherwise(paper, LogEntry::reel, reels);
+    if (otherClips.isEmpty() && otherReels.isEmpty()) {
       return Optional.empty();
     }
     var evidence = new ArrayList<Evidence>();
     otherClips.forEach((said, is) -> evidence.add(new Evidence("clip", said, "is called " + is)));
-    otherRolls.forEach((said, is) -> evidence.add(new Evidence("roll", said, "is called " + is)));
+    otherReels.forEach((said, is) -> evidence.add(new Evidence("roll", said, "is called " + is)));
     int count = evidence.size();
     String what = Phrase.count(count, "name") + " written otherwise than the clips";
     return Optional.of(
         new PutRightFinding(
-            "putright:spelling:" + paper.name(),
+            FindingId.of("putright", "spelling", paper.name()),
             paper.name(),
-            new Correction.Spelling(paper.name(), otherClips, otherRolls),
+            new Correction.Spelling(paper.name(), otherClips, otherReels),
             // There is only one clip or roll that each can mean.
             Standing.SETTLED,
             what,
@@ -111,7 +112,7 @@ final class Spellings {
   private Optional<PutRightFinding> straySpaces() {
     var names = new LinkedHashMap<String, String>();
     var evidence = new ArrayList<Evidence>();
-    for (Source source : matter.sources().all()) {
+    for (Source source : material.sources().all()) {
       String tidy = tidy(source.name());
       if (!tidy.equals(source.name()) && !tidy.isEmpty()) {
         names.put(source.id(), tidy);
@@ -134,7 +135,7 @@ final class Spellings {
   /** Clips of the same name that are not the same. */
   private List<PutRightFinding> namesakes() {
     Map<String, List<Source>> byName =
-        matter.sources().all().stream()
+        material.sources().all().stream()
             .filter(source -> !source.name().isBlank() && !source.reel().isBlank())
             .collect(
                 Collectors.groupingBy(
@@ -182,7 +183,7 @@ final class Spellings {
       boolean proposed,
       List<Evidence> evidence) {
     return new PutRightFinding(
-        "putright:names:" + id,
+        FindingId.of("putright", "names", id),
         title,
         new Correction.Rename(names),
         Standing.TO_LOOK_AT,

@@ -10,13 +10,15 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Paper;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
+import org.oddlot.pass.putright.PutRightAnswer.Meaning;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 
@@ -25,16 +27,16 @@ import org.oddlot.time.FrameRate;
  * no starts that could be compared with those of clips; what counts is whether they lie in clips.
  */
 final class StretchRates {
-  private final Matter matter;
+  private final Material material;
 
-  StretchRates(Matter matter) {
-    this.matter = matter;
+  StretchRates(Material material) {
+    this.material = material;
   }
 
   List<PutRightFinding> findings(Paper paper) {
     List<LogEntry> entries = paper.log().entries();
     Map<FrameRate, Long> known =
-        matter.sources().all().stream()
+        material.sources().all().stream()
             .flatMap(source -> source.rate().stream())
             .collect(Collectors.groupingBy(rate -> rate, HashMap::new, Collectors.counting()));
     Optional<FrameRate> usual =
@@ -61,11 +63,11 @@ final class StretchRates {
     var correction = new Correction.Rate(paper.name(), from, to, Set.of());
     List<LogEntry> its = paper.log().entries().stream().filter(correction::isAbout).toList();
     NavigableMap<Long, Long> covered = covered(new DayFrames(to));
-    int clock = lyingInClips(correction, Correction.Rate.CLOCK, its, covered);
-    int label = lyingInClips(correction, Correction.Rate.LABEL, its, covered);
+    int clock = lyingInClips(correction, Meaning.CLOCK, its, covered);
+    int label = lyingInClips(correction, Meaning.LABEL, its, covered);
     int most = Math.max(clock, label);
     return new PutRightFinding(
-        "putright:rate:" + paper.name() + ":" + from,
+        FindingId.of("putright", "rate", paper.name(), from.toString()),
         paper.name(),
         correction,
         Standing.TO_LOOK_AT,
@@ -74,25 +76,25 @@ final class StretchRates {
             "%s tagged %s, most clips run at %s; %d would lie in clips",
             Phrase.count(its.size(), "entry"), from, to, most),
         List.of(
-            choice(Correction.Rate.CLOCK, Correction.Rate.words(Correction.Rate.CLOCK, to), clock),
-            choice(Correction.Rate.LABEL, Correction.Rate.words(Correction.Rate.LABEL, to), label)),
-        most == 0
-            ? List.of()
-            : List.of(label > clock ? Correction.Rate.LABEL : Correction.Rate.CLOCK),
+            choice(Meaning.CLOCK, Correction.Rate.words(Meaning.CLOCK, to), clock),
+            choice(Meaning.LABEL, Correction.Rate.words(Meaning.LABEL, to), label)),
+        most == 0 ? List.of() : List.of((label > clock ? Meaning.LABEL : Meaning.CLOCK).written()),
         List.of(
             new Evidence("log", from.toString(), Phrase.count(its.size(), "entry")),
             new Evidence("clips", to.toString(), "")));
   }
 
-  private static Choice choice(String id, String words, int count) {
+  private static Choice choice(Meaning meaning, String words, int count) {
     return new Choice(
-        id, words, List.of(new Evidence("matches", Integer.toString(count), "lie in clips")));
+        meaning.written(),
+        words,
+        List.of(new Evidence("matches", Integer.toString(count), "lie in clips")));
   }
 
   /** The times of day at which there is a clip: where each such stretch begins and ends. */
   private NavigableMap<Long, Long> covered(DayFrames frames) {
     var covered = new TreeMap<Long, Long>();
-    matter.sources().all().stream()
+    material.sources().all().stream()
         .sorted(
             Comparator.comparingLong((Source source) -> frames.of(source).orElse(0L))
                 .thenComparing(Source::id))
@@ -113,7 +115,7 @@ final class StretchRates {
 
   private static int lyingInClips(
       Correction.Rate correction,
-      String meaning,
+      Meaning meaning,
       List<LogEntry> entries,
       NavigableMap<Long, Long> covered) {
     var frames = new DayFrames(correction.to());

@@ -1,30 +1,38 @@
 package org.oddlot.pass.returning;
 
 import java.util.List;
+import java.util.Optional;
+import org.oddlot.output.PlannedFile;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 
 /**
  * One file that will be written, or one in which nothing changed.
  *
- * @param document the name of the file that came in
+ * @param document the name of the file that came in, or what the new file is known by
+ * @param plan what will be written; empty if nothing is
  * @param output the name of the file that goes out; empty if none does
  * @param changes how many things differ
  * @param reason what changed
- * @param evidence what is renamed in it
+ * @param evidence what is renamed in it, and what is lost
  */
 public record ReturnFinding(
-    String document, String output, int changes, String reason, List<Evidence> evidence)
+    String document,
+    Optional<PlannedFile> plan,
+    String output,
+    int changes,
+    String reason,
+    List<Evidence> evidence)
     implements Finding {
-
   public ReturnFinding {
     evidence = List.copyOf(evidence);
   }
 
   @Override
-  public String id() {
-    return "return:" + document;
+  public FindingId id() {
+    return FindingId.of("return", document);
   }
 
   @Override

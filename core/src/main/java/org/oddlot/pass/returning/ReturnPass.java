@@ -1,31 +1,30 @@
 package org.oddlot.pass.returning;
 
 import java.nio.charset.StandardCharsets;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.output.OutputKind;
+import org.oddlot.output.PlannedFile;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Decision;
-import org.oddlot.pass.Document;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Look;
-import org.oddlot.pass.Matter;
 import org.oddlot.pass.Pass;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Setting;
-import org.oddlot.pass.Settings;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.profile.Field;
-import org.oddlot.timeline.Differences;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
+import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
@@ -36,18 +35,26 @@ import org.oddlot.timeline.TimelineObject;
  * when both are imported: file names and timeline names from a pattern, a new identity where the
  * program keeps one, and a note of where it came from. The same lot gives the same names.
  */
-public final class ReturnPass implements Pass {
+public final class ReturnPass implements Pass<ReturnFinding> {
 
   /** The version that is noted in what is written. */
   public static final String VERSION = "Odd Lot 0.1";
 
   /** What files are called; {@code {name}}, {@code {lot}} and {@code {date}} are filled in. */
-  public static final Setting FILE_NAME =
-      Setting.text("file_name", "File name", "{name} (odd lot)");
+  public static final Setting<String> FILE_NAME =
+      Setting.text("file_name", "File name", "{name} (odd lot)", "{name}, {lot} and {date}");
 
   /** What timelines are called, in the same way. */
-  public static final Setting TIMELINE_NAME =
-      Setting.text("timeline_name", "Timeline name", "{name} (odd lot)");
+  public static final Setting<String> TIMELINE_NAME =
+      Setting.text(
+          "timeline_name", "Timeline name", "{name} (odd lot)", "{name}, {lot} and {date}");
+
+  private static final List<OutputKind> KINDS = OutputKind.all();
+
+  @Override
+  public boolean isLast() {
+    return true;
+  }
 
   @Override
   public String id() {
@@ -65,72 +72,106 @@ public final class ReturnPass implements Pass {
   }
 
   @Override
-  public List<Setting> settings() {
+  public List<Setting<?>> settings() {
     return List.of(FILE_NAME, TIMELINE_NAME);
   }
 
   @Override
-  public Look look(
-      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
+  public Look<ReturnFinding> look(Request request) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Progress progress = request.progress();
     var findings = new ArrayList<ReturnFinding>();
-    for (Document document : matter.documents()) {
-      progress.check();
+    var names = new FileNames(material, settings.get(FILE_NAME));
+    for (OutputKind kind : KINDS) {
+      for (PlannedFile planned : kind.plan(material)) {
+        progress.check();
+        findings.add(finding(planned, names.of(planned.name()), material, settings));
+      }
+    }
+    for (Document document : material.documents()) {
       if (!document.isChanged()) {
-        findings.add(new ReturnFinding(document.name(), "", 0, "nothing in it changed", List.of()));
-        continue;
+        findings.add(
+            new ReturnFinding(
+                document.name(), Optional.empty(), "", 0, "nothing in it changed", List.of()));
       }
-      int changes = Differences.between(document.asRead(), document.root()).size();
-      var evidence = new ArrayList<Evidence>();
-      for (Timeline timeline : timelines(document)) {
-        evidence.add(
-            new Evidence(
-                "timeline", timeline.name(), "becomes " + newName(timeline, matter, settings)));
-      }
-      evidence.add(
-          new Evidence(
-              "made from", document.name(), "SHA-256 " + document.sha256().substring(0, 12) + "…"));
-      findings.add(
-          new ReturnFinding(
-              document.name(),
-              fileName(document.name(), matter, settings),
-              changes,
-              changes + (changes == 1 ? " change" : " changes") + " from " + document.name(),
-              evidence));
     }
     return Look.of(findings);
   }
 
+  private static ReturnFinding finding(
+      PlannedFile planned, String output, Material material, Settings settings) {
+    var evidence = new ArrayList<Evidence>();
+    Optional<Document> document = material.document(planned.id());
+    document.ifPresent(its ->
+        timelines(its)
+            .forEach(timeline ->
+                evidence.add(
+                    new Evidence(
+                        "timeline",
+                        timeline.name(),
+                        its.isNew()
+                            ? "new"
+                            : "becomes " + newName(timeline, material, settings)))));
+    for (String from : planned.from()) {
+      evidence.add(
+          new Evidence(
+              "made from",
+              from,
+              material
+                  .document(from)
+                  .filter(its -> !its.sha256().isEmpty())
+                  .map(its -> "SHA-256 " + its.sha256().substring(0, 12) + "…")
+                  .orElse("")));
+    }
+    planned.lost().forEach(lost -> evidence.add(new Evidence("not in it", lost, "")));
+    return new ReturnFinding(
+        planned.id(),
+        Optional.of(planned),
+        output,
+        planned.changes(),
+        planned.changes() == 0
+            ? planned.title()
+            : Phrase.count(planned.changes(), "change") + " from " + planned.id(),
+        evidence);
+  }
+
   @Override
-  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
+  public Applied apply(Request request, List<Reviewed<ReturnFinding>> accepted) {
+    Material material = request.material();
     var claims = new ArrayList<Applied.Claim>();
     var edits = new HashMap<String, Edits>();
-    for (Judged judged : accepted) {
-      var finding = (ReturnFinding) judged.finding();
-      Document document = matter.document(finding.document()).orElseThrow();
-      if (finding.output().isEmpty()) {
-        continue;
-      }
-      var changes = new Edits();
-      List<Timeline> timelines = timelines(document);
-      for (Timeline timeline : timelines) {
-        changes.change(
-            timeline,
-            object ->
-                withNewIdentity((Timeline) object, document, matter)
-                    .withName(newName(timeline, matter, settings)));
-        claims.add(
-            new Applied.Claim(timeline.identity(), "name", "told apart from the one that came in"));
-      }
-      List<? extends TimelineObject> signed =
-          timelines.isEmpty() ? List.of(document.root()) : timelines;
-      for (TimelineObject object : signed) {
-        changes.change(
-            object, o -> o.withMetadata(signed(o.metadata(), document, finding, matter)));
-        claims.add(new Applied.Claim(object.identity(), "metadata", "says where it came from"));
-      }
-      edits.put(document.name(), changes);
+    for (Reviewed<ReturnFinding> reviewed : accepted) {
+      ReturnFinding finding = reviewed.finding();
+      Optional<Document> document =
+          material.document(finding.document()).filter(_ -> finding.plan().isPresent());
+      document.ifPresent(its -> edits.put(its.name(), edits(its, finding, request, claims)));
     }
-    return new Applied(matter.withEdits(edits), claims);
+    return new Applied(material.withEdits(edits), claims);
+  }
+
+  private static Edits edits(
+      Document document, ReturnFinding finding, Request request, List<Applied.Claim> claims) {
+    Material material = request.material();
+    var changes = new Edits();
+    List<Timeline> timelines = timelines(document);
+    for (Timeline timeline : document.isNew() ? List.<Timeline>of() : timelines) {
+      changes.change(
+          timeline,
+          object ->
+              withNewIdentity((Timeline) object, document, material)
+                  .withName(newName(timeline, material, request.settings())));
+      claims.add(
+          new Applied.Claim(timeline.identity(), "name", "told apart from the one that came in"));
+    }
+    List<? extends TimelineObject> signed =
+        timelines.isEmpty() ? List.of(document.root()) : timelines;
+    for (TimelineObject object : signed) {
+      changes.change(
+          object, o -> o.withMetadata(signed(o.metadata(), document, finding, material)));
+      claims.add(new Applied.Claim(object.identity(), "metadata", "says where it came from"));
+    }
+    return changes;
   }
 
   private static List<Timeline> timelines(Document document) {
@@ -145,7 +186,7 @@ public final class ReturnPass implements Pass {
   }
 
   private static TimelineObject withNewIdentity(
-      Timeline timeline, Document document, Matter matter) {
+      Timeline timeline, Document document, Material material) {
     return document
         .profile()
         .place(Field.IDENTITY)
@@ -153,7 +194,7 @@ public final class ReturnPass implements Pass {
             place
                 .text(timeline.metadata())
                 .map(old -> {
-                  String seed = old + "\n" + matter.lot() + "\n" + document.sha256();
+                  String seed = old + "\n" + material.lot() + "\n" + document.sha256();
                   UUID fresh = UUID.nameUUIDFromBytes(seed.getBytes(StandardCharsets.UTF_8));
                   return timeline.withMetadata(
                       place.set(timeline.metadata(), JsonString.of(fresh.toString())));
@@ -162,46 +203,26 @@ public final class ReturnPass implements Pass {
   }
 
   private static JsonObject signed(
-      JsonObject metadata, Document document, ReturnFinding finding, Matter matter) {
+      JsonObject metadata, Document document, ReturnFinding finding, Material material) {
+    Document from =
+        document.isNew()
+            ? material.document(document.madeFrom().getFirst()).orElse(document)
+            : document;
     JsonObject written =
         JsonObject.EMPTY
-            .with("from", JsonString.of(document.name()))
-            .with("from_sha256", JsonString.of(document.sha256()))
+            .with("from", JsonString.of(from.name()))
+            .with("from_sha256", JsonString.of(from.sha256()))
             .with("by", JsonString.of(VERSION))
-            .with("lot", JsonString.of(matter.lot()))
+            .with("lot", JsonString.of(material.lot()))
             .with("changes", JsonNumber.of(finding.changes()))
             .with(
                 "papers",
                 JsonArray.of(
-                    matter.papers().stream().map(paper -> JsonString.of(paper.name())).toList()));
+                    material.papers().stream().map(paper -> JsonString.of(paper.name())).toList()));
     return metadata.withAt(List.of("oddlot", "written"), written);
   }
 
-  private static String newName(Timeline timeline, Matter matter, Settings settings) {
-    return fill(settings.text(TIMELINE_NAME), timeline.name(), matter);
-  }
-
-  private static String fileName(String name, Matter matter, Settings settings) {
-    int dot = name.lastIndexOf('.');
-    String stem = dot > 0 ? name.substring(0, dot) : name;
-    String ending = dot > 0 ? name.substring(dot) : "";
-    String filled = fill(settings.text(FILE_NAME), stem, matter);
-    // Characters that a common file system does not take.
-    return filled.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", "-").strip() + ending;
-  }
-
-  private static String fill(String pattern, String name, Matter matter) {
-    return pattern
-        .replace("{name}", name)
-        .replace("{lot}", matter.lot())
-        .replace("{date}", day(matter).map(LocalDate::toString).orElse("undated"));
-  }
-
-  /** The lot's own day: the first on which its material was recorded. Never today's. */
-  private static Optional<LocalDate> day(Matter matter) {
-    return matter.sources().all().stream()
-        .map(Source::recorded)
-        .flatMap(Optional::stream)
-        .min(LocalDate::compareTo);
+  private static String newName(Timeline timeline, Material material, Settings settings) {
+    return FileNames.filled(settings.get(TIMELINE_NAME), timeline.name(), material);
   }
 }

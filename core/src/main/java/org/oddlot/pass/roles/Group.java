@@ -7,10 +7,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.oddlot.pass.ChannelNote;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Source;
+import org.oddlot.material.ChannelNote;
+import org.oddlot.material.Material;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
 import org.oddlot.sound.Recording;
 import org.oddlot.text.Phrase;
 
@@ -41,10 +41,10 @@ public record Group(String name, boolean isPicture, List<Member> members) {
   }
 
   /** The groups of a lot: pictures and sound apart. */
-  static List<Group> of(Matter matter) {
+  static List<Group> of(Material material) {
     var groups = new LinkedHashMap<String, List<Member>>();
-    for (Source source : matter.sources().all()) {
-      if (!matter.isSound(source)) {
+    for (Source source : material.sources().all()) {
+      if (!material.isSound(source)) {
         Member member = picture(source);
         if (!member.channels().isEmpty()) {
           String name = source.camera().isEmpty() ? "Pictures" : "Camera " + source.camera();
@@ -52,8 +52,8 @@ public record Group(String name, boolean isPicture, List<Member> members) {
         }
       }
     }
-    for (Recording recording : matter.recordings()) {
-      sound(recording, matter)
+    for (Recording recording : material.recordings()) {
+      sound(recording, material)
           .ifPresent(member ->
               groups
                   .computeIfAbsent("sound " + called(recording, member), _ -> new ArrayList<>())
@@ -89,11 +89,11 @@ public record Group(String name, boolean isPicture, List<Member> members) {
   }
 
   /** A recording whose files have clips; empty where one of them has none. */
-  private static Optional<Member> sound(Recording recording, Matter matter) {
+  private static Optional<Member> sound(Recording recording, Material material) {
     var channels = new ArrayList<Member.Channel>();
     Map<Source, Map<Integer, ChannelNote>> noted = new HashMap<>();
     for (Recording.Channel channel : recording.channels()) {
-      Optional<Source> source = matter.sources().byId(channel.file().id());
+      Optional<Source> source = material.sources().byId(channel.file().id());
       if (source.isEmpty()) {
         return Optional.empty();
       }
@@ -108,7 +108,7 @@ public record Group(String name, boolean isPicture, List<Member> members) {
               channel.name()));
     }
     return Optional.of(
-        new Member(recording.name(), recording.first().id(), recording.first().roll(), channels));
+        new Member(recording.name(), recording.first().id(), recording.first().reel(), channels));
   }
 
   private static Member.Channel channel(

@@ -30,15 +30,15 @@ final class Labels {
       if (group.isPicture() || !group.layout().isEmpty()) {
         continue;
       }
-      var byRoll = new LinkedHashMap<String, List<Member>>();
-      group.members().forEach(m -> byRoll.computeIfAbsent(m.roll(), _ -> new ArrayList<>()).add(m));
-      byRoll.forEach((roll, members) -> finding(group, roll, members).ifPresent(findings::add));
+      var byReel = new LinkedHashMap<String, List<Member>>();
+      group.members().forEach(m -> byReel.computeIfAbsent(m.reel(), _ -> new ArrayList<>()).add(m));
+      byReel.forEach((reel, members) -> finding(group, reel, members).ifPresent(findings::add));
     }
     return findings;
   }
 
   private static Optional<RolesFinding.OfLabels> finding(
-      Group group, String roll, List<Member> members) {
+      Group group, String reel, List<Member> members) {
     List<Member> wrong = members.stream().filter(m -> !corrected(m, group).isEmpty()).toList();
     if (wrong.isEmpty()) {
       return Optional.empty();
@@ -62,7 +62,7 @@ final class Labels {
     return Optional.of(
         new RolesFinding.OfLabels(
             group.name(),
-            roll,
+            reel,
             alike,
             names,
             Phrase.of("channel %d called \"%s\"", example.getKey(), called),
@@ -95,7 +95,7 @@ final class Labels {
             && number != channel.inSource()) {
           names.put(
               channel.number(),
-              inOtherRolls(channel.number(), member, group)
+              inOtherReels(channel.number(), member, group)
                   .orElse(numbered.group(1) + channel.number()));
         }
       }
@@ -107,10 +107,10 @@ final class Labels {
   }
 
   /** What the recorder's other rolls call a channel, if they agree and it is no number. */
-  private static Optional<String> inOtherRolls(int channel, Member member, Group group) {
+  private static Optional<String> inOtherReels(int channel, Member member, Group group) {
     List<String> names =
         group.members().stream()
-            .filter(other -> !other.roll().equals(member.roll()))
+            .filter(other -> !other.reel().equals(member.reel()))
             .filter(other -> other.channels().size() >= channel)
             .map(other -> other.channels().get(channel - 1).mixed().strip())
             .distinct()

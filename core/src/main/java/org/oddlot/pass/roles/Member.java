@@ -5,17 +5,17 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.oddlot.pass.Source;
+import org.oddlot.material.Source;
 
 /**
  * A clip with sound, or the clips of the files of one recording: what is given roles together.
  *
  * @param name what it is called
  * @param id what it is known by
- * @param roll the recorder's roll or the card
+ * @param reel the recorder's roll or the card
  * @param channels its channels in order
  */
-public record Member(String name, String id, String roll, List<Channel> channels) {
+public record Member(String name, String id, String reel, List<Channel> channels) {
 
   /** The channels of interleaved surround, as mixers and files call them; from memory. */
   private static final Set<String> FIVE_ONE = Set.of("L", "R", "C", "LFE", "LS", "RS");
@@ -54,7 +54,7 @@ public record Member(String name, String id, String roll, List<Channel> channels
     return new Member(
         name,
         id,
-        roll,
+        reel,
         channels.stream()
             .map(c -> {
               String corrected = names.getOrDefault(c.number, c.mixed);

@@ -90,6 +90,15 @@ public final class RoleTable {
     return String.join("; ", lines);
   }
 
+  /** What is wrong with a table as it is written, in a sentence; empty if nothing is. */
+  static Optional<String> problem(String text) {
+    return pairs(text).stream()
+        .map(Map.Entry::getValue)
+        .filter(role -> !isRole(role))
+        .findFirst()
+        .map(role -> "\"" + role + "\" is no role; one is written Stem/Name, as Dialogue/Boom");
+  }
+
   private static List<Map.Entry<String, String>> pairs(String text) {
     var pairs = new ArrayList<Map.Entry<String, String>>();
     for (String line : text.split("[;\\n]", -1)) {

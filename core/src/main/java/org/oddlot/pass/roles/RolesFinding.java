@@ -2,10 +2,13 @@ package org.oddlot.pass.roles;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
+import org.oddlot.text.Phrase;
 
 /** What the pass finds. */
 public sealed interface RolesFinding extends Finding {
@@ -26,8 +29,8 @@ public sealed interface RolesFinding extends Finding {
     }
 
     @Override
-    public String id() {
-      return "roles:group:" + (group.isPicture() ? "picture:" : "sound:") + group.name();
+    public FindingId id() {
+      return FindingId.of("roles", "group", group.isPicture() ? "picture" : "sound", group.name());
     }
 
     @Override
@@ -37,21 +40,36 @@ public sealed interface RolesFinding extends Finding {
 
     @Override
     public List<String> proposed() {
-      Assignment proposed = Assignment.NONE;
+      RoleAssignment proposed = RoleAssignment.NONE;
       for (Row row : rows) {
         if (!row.proposed.isEmpty()) {
           proposed = proposed.withRole(row.channel, row.proposed);
         }
       }
-      return proposed.chosen();
+      return RoleAssignment.CODEC.encode(proposed);
     }
 
     @Override
     public List<Choice> choices() {
-      // Accepted with nothing to assign it would say nothing; there is one thing to accept.
-      return proposed().isEmpty()
-          ? List.of()
-          : List.of(new Choice("proposed", "the proposed roles", List.of()));
+      return rows.stream()
+          .filter(row -> !row.proposed.isEmpty())
+          .map(row ->
+              new Choice(
+                  row.channel + "=" + row.proposed,
+                  Phrase.of("channel %d: %s", row.channel, row.proposed),
+                  List.of(new Evidence("taken from", row.why, ""))))
+          .toList();
+    }
+
+    /** Any assignment of roles to channels is taken. */
+    @Override
+    public Optional<String> problem(List<String> chosen) {
+      try {
+        RoleAssignment.CODEC.decode(chosen);
+        return Optional.empty();
+      } catch (IllegalArgumentException e) {
+        return Optional.of(String.valueOf(e.getMessage()));
+      }
     }
   }
 
@@ -81,7 +99,7 @@ public sealed interface RolesFinding extends Finding {
    * Labels of one roll that contradict their channels or each other.
    *
    * @param recorder whose roll it is
-   * @param roll the roll
+   * @param reel the roll
    * @param recordings the recordings that are labelled so, by their ids
    * @param names what the channels would be called, by their numbers
    * @param headline in a few words
@@ -90,7 +108,7 @@ public sealed interface RolesFinding extends Finding {
    */
   record OfLabels(
       String recorder,
-      String roll,
+      String reel,
       List<String> recordings,
       Map<Integer, String> names,
       String headline,
@@ -106,13 +124,13 @@ public sealed interface RolesFinding extends Finding {
     }
 
     @Override
-    public String id() {
-      return "roles:label:" + recorder + ":" + roll;
+    public FindingId id() {
+      return FindingId.of("roles", "label", recorder, reel);
     }
 
     @Override
     public String title() {
-      return roll.isEmpty() ? recorder : "Roll " + roll;
+      return reel.isEmpty() ? recorder : "Roll " + reel;
     }
 
     @Override
@@ -142,8 +160,8 @@ public sealed interface RolesFinding extends Finding {
   record OfRole(String role, int clips) implements RolesFinding {
 
     @Override
-    public String id() {
-      return "roles:role:" + role;
+    public FindingId id() {
+      return FindingId.of("roles", "role", role);
     }
 
     @Override
@@ -156,9 +174,18 @@ public sealed interface RolesFinding extends Finding {
       return Standing.SETTLED;
     }
 
+    /** It can be accepted as another name: it is renamed then. */
+    @Override
+    public Optional<String> problem(List<String> chosen) {
+      return chosen.stream()
+          .filter(name -> !RoleTable.isRole(name))
+          .findFirst()
+          .map(name -> "\"" + name + "\" is no role; one is written Stem/Name");
+    }
+
     @Override
     public String reason() {
-      return "in " + org.oddlot.text.Phrase.count(clips, "clip") + " of the file";
+      return "in " + Phrase.count(clips, "clip") + " of the file";
     }
   }
 }

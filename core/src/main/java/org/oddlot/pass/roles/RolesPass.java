@@ -13,22 +13,25 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.oddlot.json.JsonString;
+import org.oddlot.material.ChannelNote;
+import org.oddlot.material.Material;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.ChannelNote;
 import org.oddlot.pass.ClipChanges;
+import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Look;
-import org.oddlot.pass.Matter;
 import org.oddlot.pass.Pass;
-import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Setting;
-import org.oddlot.pass.Settings;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Clip;
 
@@ -37,13 +40,15 @@ import org.oddlot.timeline.Clip;
  * the bins, in synced clips and in every use in a timeline. Names that are there stay unless told
  * otherwise; a channel of which nothing was said is not touched.
  */
-public final class RolesPass implements Pass {
+public final class RolesPass implements Pass<RolesFinding> {
 
   /** Which names take which roles, for this lot and the next. */
-  public static final Setting TABLE = Setting.textOrNothing("table", "Role table");
+  public static final Setting<String> TABLE =
+      Setting.textOrNothing(
+          "table", "Role table", "Boom=Dialogue/Boom; Mix L=Dialogue/Mix", RoleTable::problem);
 
   /** Whether the mixer's names take the place of those that are there. */
-  public static final Setting REPLACE =
+  public static final Setting<Boolean> REPLACE =
       Setting.yesNo("replace", "Mixer's names instead of those there", false);
 
   /** What surround is for, as a rule: common practice, no source. */
@@ -65,32 +70,43 @@ public final class RolesPass implements Pass {
   }
 
   @Override
-  public List<Setting> settings() {
+  public Codec<?> answers() {
+    return Codec.CHOICES;
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return !Group.of(material).isEmpty();
+  }
+
+  @Override
+  public List<Setting<?>> settings() {
     return List.of(TABLE, REPLACE);
   }
 
   @Override
-  public Look look(
-      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
+  public Look<RolesFinding> look(Request request) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Answers answers = request.answers();
+    Progress progress = request.progress();
     Set<String> people =
-        matter.entries().flatMap(entry -> entry.people().stream()).collect(Collectors.toSet());
-    RoleTable table = RoleTable.of(settings.text(TABLE), people);
-    List<Group> groups = Group.of(matter);
+        material.entries().flatMap(entry -> entry.people().stream()).collect(Collectors.toSet());
+    RoleTable table = RoleTable.of(settings.get(TABLE), people);
+    List<Group> groups = Group.of(material);
     progress.check();
     List<RolesFinding.OfLabels> labels = Labels.findings(groups);
     Map<String, Map<Integer, String>> putRight = new HashMap<>();
     for (RolesFinding.OfLabels wrong : labels) {
-      Decision said = decisions.get(wrong.id());
-      if (said != null
-          && said.isAccepted()
-          && !said.chosen().contains(RolesFinding.OfLabels.AS_IT_IS)) {
+      Optional<Decision> said = answers.decision(wrong.id()).filter(Decision::isAccepted);
+      if (said.isPresent() && !said.get().chosen().contains(RolesFinding.OfLabels.AS_IT_IS)) {
         wrong.recordings().forEach(id -> putRight.put(id, wrong.names()));
       }
     }
     List<RolesFinding> findings = new ArrayList<>(labels);
     boolean isOfSound = groups.stream().anyMatch(group -> !group.isPicture());
     groups.forEach(group -> findings.add(finding(group.withMixed(putRight), table, isOfSound)));
-    existing(matter).forEach((role, count) -> findings.add(new RolesFinding.OfRole(role, count)));
+    existing(material).forEach((role, count) -> findings.add(new RolesFinding.OfRole(role, count)));
     return Look.of(findings);
   }
 
@@ -179,9 +195,9 @@ public final class RolesPass implements Pass {
   }
 
   /** The roles that clips have already, and how many clips have each. */
-  private static Map<String, Integer> existing(Matter matter) {
+  private static Map<String, Integer> existing(Material material) {
     var roles = new TreeMap<String, Integer>();
-    for (Source source : matter.sources().all()) {
+    for (Source source : material.sources().all()) {
       source
           .clips()
           .forEach(placed -> {
@@ -202,18 +218,21 @@ public final class RolesPass implements Pass {
   }
 
   @Override
-  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
+  public Applied apply(Request request, List<Reviewed<RolesFinding>> accepted) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Progress progress = request.progress();
     Map<String, Map<Integer, String>> labels = new HashMap<>();
     Map<String, String> renamed = new HashMap<>();
-    for (Judged judged : accepted) {
-      switch ((RolesFinding) judged.finding()) {
+    for (Reviewed<RolesFinding> reviewed : accepted) {
+      switch (reviewed.finding()) {
         case RolesFinding.OfLabels wrong -> {
-          if (judged.chosen().contains(RolesFinding.OfLabels.PUT_RIGHT)) {
+          if (reviewed.chosen().contains(RolesFinding.OfLabels.PUT_RIGHT)) {
             wrong.recordings().forEach(id -> labels.put(id, wrong.names()));
           }
         }
         case RolesFinding.OfRole role ->
-            judged.chosen().stream()
+            reviewed.chosen().stream()
                 .findFirst()
                 .filter(RoleTable::isRole)
                 .ifPresent(name -> renamed.put(role.role(), RoleTable.clean(name)));
@@ -222,24 +241,24 @@ public final class RolesPass implements Pass {
     }
     var noted = new LinkedHashMap<Source, List<ChannelNote>>();
     var reasons = new HashMap<Source, String>();
-    for (Judged judged : accepted) {
+    for (Reviewed<RolesFinding> reviewed : accepted) {
       progress.check();
-      if (judged.finding() instanceof RolesFinding.OfGroup of) {
-        Assignment assignment = Assignment.of(judged.chosen());
+      if (reviewed.finding() instanceof RolesFinding.OfGroup of) {
+        RoleAssignment assignment = RoleAssignment.CODEC.decode(reviewed.chosen());
         for (Member member : of.group().members()) {
           gather(of, member, assignment, labels, settings, noted);
-          member.channels().forEach(c -> reasons.put(c.source(), judged.reason()));
+          member.channels().forEach(c -> reasons.put(c.source(), reviewed.reason()));
         }
       }
     }
-    return write(matter, noted, reasons, renamed);
+    return write(material, noted, reasons, renamed);
   }
 
   /** What is noted about the channels of one member, by the source that has them. */
   private static void gather(
       RolesFinding.OfGroup of,
       Member member,
-      Assignment assignment,
+      RoleAssignment assignment,
       Map<String, Map<Integer, String>> labels,
       Settings settings,
       Map<Source, List<ChannelNote>> noted) {
@@ -250,7 +269,7 @@ public final class RolesPass implements Pass {
       }
       String label = labels.getOrDefault(member.id(), Map.of()).get(channel.number());
       String mixed = label != null ? label : channel.mixed();
-      String there = channel.isNoted() && !settings.yes(REPLACE) ? channel.name() : mixed;
+      String there = channel.isNoted() && !settings.get(REPLACE) ? channel.name() : mixed;
       String name = Optional.ofNullable(assignment.names().get(channel.number())).orElse(there);
       String role = assignment.role(channel.number(), name).orElse(channel.role());
       if (width > 1) {
@@ -267,14 +286,14 @@ public final class RolesPass implements Pass {
   }
 
   private static Applied write(
-      Matter matter,
+      Material material,
       Map<Source, List<ChannelNote>> noted,
       Map<Source, String> reasons,
       Map<String, String> renamed) {
     var changes = new ClipChanges();
     // A clip that lies in a synced clip as well is the same clip, and is changed in both by one.
     Set<Object> seen = Collections.newSetFromMap(new IdentityHashMap<>());
-    for (Source source : matter.sources().all()) {
+    for (Source source : material.sources().all()) {
       List<ChannelNote> notes =
           noted.getOrDefault(source, List.of()).stream()
               .sorted(Comparator.comparingInt(ChannelNote::number))
@@ -292,7 +311,7 @@ public final class RolesPass implements Pass {
                   reasons.getOrDefault(source, "a role renamed"),
                   "metadata"));
     }
-    return changes.applyTo(matter);
+    return changes.applyTo(material);
   }
 
   private static Clip noted(

@@ -1,11 +1,10 @@
 package org.oddlot.pass.sync;
 
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.sound.Recording;
 import org.oddlot.time.FrameRate;
@@ -14,7 +13,7 @@ import org.oddlot.time.Rational;
 /** How recorders' clocks are put right, as far as a person said so. */
 final class Clocks {
   private final Map<String, Long> late = new HashMap<>();
-  private final Map<String, Reading> readings = new HashMap<>();
+  private final Map<String, TimecodeBasis> bases = new HashMap<>();
 
   /** As nobody said anything. */
   static final Clocks AS_SAID = new Clocks();
@@ -22,36 +21,45 @@ final class Clocks {
   private Clocks() {}
 
   /** This, and what people said about these findings: what they chose, else what is proposed. */
-  Clocks and(Collection<RecorderFinding> findings, Map<String, Decision> decisions) {
-    var accepted = new ArrayList<Map.Entry<RecorderFinding, List<String>>>();
+  Clocks and(Collection<RecorderFinding> findings, Answers answers) {
+    var more = copy();
     for (RecorderFinding finding : findings) {
-      Decision decision = decisions.get(finding.id());
-      if (decision != null && decision.isAccepted()) {
-        accepted.add(
-            Map.entry(
-                finding, decision.chosen().isEmpty() ? finding.proposed() : decision.chosen()));
-      }
+      answers
+          .decision(finding.id())
+          .filter(Decision::isAccepted)
+          .map(said -> said.chosen().isEmpty() ? finding.proposed() : said.chosen())
+          .filter(chosen -> !chosen.isEmpty())
+          .map(RecorderAnswer.CODEC::decode)
+          .ifPresent(answer -> more.say(finding.recorder(), answer));
     }
-    return and(accepted);
-  }
-
-  /** This, and what these findings were accepted as. */
-  Clocks and(Collection<? extends Map.Entry<RecorderFinding, List<String>>> accepted) {
-    var more = new Clocks();
-    more.late.putAll(late);
-    more.readings.putAll(readings);
-    accepted.forEach(each -> more.say(each.getKey().recorder(), each.getValue()));
     return more;
   }
 
-  private void say(String recorder, List<String> chosen) {
-    for (String choice : chosen) {
-      RecorderFinding.late(choice).ifPresent(samples -> late.put(recorder, samples));
-      for (Reading reading : Reading.values()) {
-        if (choice.equals(reading.id())) {
-          readings.put(recorder, reading);
-        }
-      }
+  /** This, and what was ordered. */
+  Clocks and(Collection<ClockInstruction> instructions) {
+    var more = copy();
+    instructions.forEach(each -> more.say(each.recorder(), each.answer()));
+    return more;
+  }
+
+  /** This, and what was said of one recorder. */
+  Clocks and(String recorder, RecorderAnswer answer) {
+    var more = copy();
+    more.say(recorder, answer);
+    return more;
+  }
+
+  private Clocks copy() {
+    var more = new Clocks();
+    more.late.putAll(late);
+    more.bases.putAll(bases);
+    return more;
+  }
+
+  private void say(String recorder, RecorderAnswer answer) {
+    switch (answer) {
+      case RecorderAnswer.Late said -> late.put(recorder, said.samples());
+      case RecorderAnswer.Compared said -> bases.put(recorder, said.basis());
     }
   }
 
@@ -61,15 +69,15 @@ final class Clocks {
   }
 
   /** How a recording's timecode is compared with a picture's. */
-  Reading reading(Recording recording, FrameRate picture) {
-    return Reading.matters(picture, recording.first())
-        ? Optional.ofNullable(readings.get(recording.recorder())).orElse(Reading.LABELS)
-        : Reading.LABELS;
+  TimecodeBasis basis(Recording recording, FrameRate picture) {
+    return TimecodeBasis.matters(picture, recording.first())
+        ? Optional.ofNullable(bases.get(recording.recorder())).orElse(TimecodeBasis.LABELS)
+        : TimecodeBasis.LABELS;
   }
 
   /** Whether it was said how a recorder's timecode is to be compared. */
-  boolean hasReading(String recorder) {
-    return readings.containsKey(recorder);
+  boolean hasBasis(String recorder) {
+    return bases.containsKey(recorder);
   }
 
   /** Whether it was said how late a recorder is. */

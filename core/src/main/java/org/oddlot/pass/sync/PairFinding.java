@@ -2,14 +2,15 @@ package org.oddlot.pass.sync;
 
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.material.MeasuredOffset;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.MeasuredOffset;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 
 /**
  * A picture and a recording that lie together.
  *
- * @param laid how they lie
+ * @param alignment how they lie
  * @param measured where they lie by ear, if that was heard
  * @param isDone whether a synced clip of the two is there already
  * @param standing settled unless something speaks against it
@@ -18,7 +19,7 @@ import org.oddlot.pass.Standing;
  * @param evidence what it rests on
  */
 public record PairFinding(
-    Laid laid,
+    Alignment alignment,
     Optional<MeasuredOffset> measured,
     boolean isDone,
     Standing standing,
@@ -32,22 +33,22 @@ public record PairFinding(
   }
 
   @Override
-  public String id() {
-    return id(laid);
+  public FindingId id() {
+    return id(alignment);
   }
 
   /** What the finding about a pair is known by. */
-  static String id(Laid laid) {
-    return "sync:pair:" + laid.pair();
+  static FindingId id(Alignment alignment) {
+    return FindingId.of("sync", "pair", alignment.pair());
   }
 
   @Override
   public String title() {
-    return laid.picture().name() + " with " + laid.recording().name();
+    return alignment.picture().name() + " with " + alignment.recording().name();
   }
 
   /** How much later the recording is by ear than by timecode, in samples. */
   public Optional<Long> residual() {
-    return measured.map(laid::late);
+    return measured.map(alignment::late);
   }
 }

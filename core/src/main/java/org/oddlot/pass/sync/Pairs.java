@@ -7,35 +7,36 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.oddlot.material.Material;
+import org.oddlot.material.MeasuredOffset;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.MeasuredOffset;
 import org.oddlot.pass.Standing;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
-import org.oddlot.timeline.Bin;
 
 /** Judges pictures and recordings that lie together. */
 final class Pairs {
-  private final Matter matter;
-  private final List<Laid> laid;
+  private final List<Alignment> laid;
   private final Clocks clocks;
   private final Map<String, Slate> slates;
   private final Map<String, MeasuredOffset> offsets = new HashMap<>();
   private final Set<String> done;
-  private final Map<Recording, List<Laid>> byRecording = new HashMap<>();
-  private final Set<Laid> twice = new HashSet<>();
+  private final Map<Recording, List<Alignment>> byRecording = new HashMap<>();
+  private final Set<Alignment> twice = new HashSet<>();
 
   Pairs(
-      Matter matter, List<Laid> laid, Clocks clocks, Map<String, Slate> slates, Set<String> done) {
-    this.matter = matter;
+      Material material,
+      List<Alignment> laid,
+      Clocks clocks,
+      Map<String, Slate> slates,
+      Set<String> done) {
     this.laid = laid;
     this.clocks = clocks;
     this.slates = slates;
     this.done = done;
-    matter.offsets().forEach(offset -> offsets.put(offset.pair(), offset));
+    material.all(MeasuredOffset.class).forEach(offset -> offsets.put(offset.pair(), offset));
     laid.forEach(
         pair -> byRecording.computeIfAbsent(pair.recording(), _ -> new ArrayList<>()).add(pair));
     findTwice();
@@ -43,19 +44,19 @@ final class Pairs {
 
   /** Two recordings of one recorder that would be heard over each other. */
   private void findTwice() {
-    var byBoth = new HashMap<String, List<Laid>>();
-    for (Laid pair : laid) {
+    var byBoth = new HashMap<String, List<Alignment>>();
+    for (Alignment pair : laid) {
       byBoth
           .computeIfAbsent(
               MeasuredOffset.pair(pair.picture().id(), pair.recording().recorder()),
               _ -> new ArrayList<>())
           .add(pair);
     }
-    for (List<Laid> together : byBoth.values()) {
+    for (List<Alignment> together : byBoth.values()) {
       for (int i = 0; i < together.size(); i++) {
         for (int j = i + 1; j < together.size(); j++) {
-          Laid one = together.get(i);
-          Laid other = together.get(j);
+          Alignment one = together.get(i);
+          Alignment other = together.get(j);
           double from = Math.max(one.sharedFrom(), other.sharedFrom());
           double to =
               Math.min(
@@ -82,34 +83,17 @@ final class Pairs {
 
   private boolean isAnswered(RecorderFinding finding) {
     return finding.what().equals(Recorders.RATE)
-        ? clocks.hasReading(finding.recorder())
+        ? clocks.hasBasis(finding.recorder())
         : clocks.hasLate(finding.recorder());
   }
 
   /** Why a pair is for a person to look at: in a few words, and in a sentence. */
   private record Doubt(String headline, String reason) {}
 
-  private PairFinding finding(Laid pair, Set<String> doubtful) {
+  private PairFinding finding(Alignment pair, Set<String> doubtful) {
     Optional<MeasuredOffset> heard = Optional.ofNullable(offsets.get(pair.pair()));
     Optional<Doubt> doubt = doubt(pair, heard, doubtful);
     boolean isDone = done.contains(pair.pair());
-    boolean hasBin =
-        pair.picture()
-            .clips()
-            .findFirst()
-            .flatMap(clip -> matter.document(clip.document()))
-            .filter(document -> document.root() instanceof Bin)
-            .isPresent();
-    if (!hasBin) {
-      return new PairFinding(
-          pair,
-          heard,
-          isDone,
-          Standing.OPEN,
-          "no bin",
-          "the file is a timeline by itself and has no bin for a synced clip",
-          evidence(pair, heard));
-    }
     String settled =
         Phrase.of(
             "timecode agrees, %d %% of the picture has sound%s",
@@ -124,7 +108,8 @@ final class Pairs {
         evidence(pair, heard));
   }
 
-  private Optional<Doubt> doubt(Laid pair, Optional<MeasuredOffset> heard, Set<String> doubtful) {
+  private Optional<Doubt> doubt(
+      Alignment pair, Optional<MeasuredOffset> heard, Set<String> doubtful) {
     Recording recording = pair.recording();
     if (doubtful.contains(recording.recorder())) {
       return Optional.of(
@@ -161,7 +146,7 @@ final class Pairs {
     return Optional.empty();
   }
 
-  private static String frames(long samples, Laid pair) {
+  private static String frames(long samples, Alignment pair) {
     return Phrase.of("%.1f f", samples / pair.samplesPerFrame().toDouble());
   }
 
@@ -172,7 +157,7 @@ final class Pairs {
   }
 
   /** A long recording is called after one of the takes that it goes through. */
-  private Agreement agrees(Laid pair) {
+  private Agreement agrees(Alignment pair) {
     Optional<Slate> sound = Slate.of(pair.recording());
     Slate picture = slates.get(pair.picture().id());
     if (sound.isEmpty() || picture == null) {
@@ -187,7 +172,7 @@ final class Pairs {
     return ofAnother ? Agreement.UNKNOWN : Agreement.NO;
   }
 
-  private List<Evidence> evidence(Laid pair, Optional<MeasuredOffset> heard) {
+  private List<Evidence> evidence(Alignment pair, Optional<MeasuredOffset> heard) {
     SoundFile sound = pair.recording().first();
     var evidence = new ArrayList<Evidence>();
     evidence.add(new Evidence("offset", pair.offsetInWords(), ""));
@@ -228,7 +213,7 @@ final class Pairs {
     return evidence;
   }
 
-  private static String rates(Laid pair) {
+  private static String rates(Alignment pair) {
     SoundFile sound = pair.recording().first();
     FrameRate picture = pair.rate();
     String own = sound.timecodeRate().map(r -> "timecode " + r).orElse("timecode rate not said");
@@ -236,7 +221,7 @@ final class Pairs {
         sound.isPulled()
             ? Phrase.of(", clock of %d Hz", sound.reference().orElseThrow().sampleRate())
             : "";
-    String read = Reading.matters(picture, sound) ? "; " + pair.reading().words() : "";
+    String read = TimecodeBasis.matters(picture, sound) ? "; " + pair.basis().words() : "";
     return Phrase.of(
         "picture %s, sound %d Hz, %s%s%s", picture, sound.sampleRate(), own, pulled, read);
   }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 
 /**
@@ -17,6 +18,7 @@ import org.oddlot.pass.Standing;
  * @param choices how it can be put right
  * @param proposed the ids of what is proposed
  * @param evidence what it rests on
+ * @param instruction what was ordered by hand and is shown by this; empty for what was found
  */
 public record RecorderFinding(
     String recorder,
@@ -26,11 +28,22 @@ public record RecorderFinding(
     String reason,
     List<Choice> choices,
     List<String> proposed,
-    List<Evidence> evidence)
+    List<Evidence> evidence,
+    Optional<String> instruction)
     implements SyncFinding {
-  private static final String PREFIX = "sync:recorder:";
   private static final String HAND = "hand";
-  private static final String LATE = "late ";
+
+  RecorderFinding(
+      String recorder,
+      String what,
+      Standing standing,
+      String headline,
+      String reason,
+      List<Choice> choices,
+      List<String> proposed,
+      List<Evidence> evidence) {
+    this(recorder, what, standing, headline, reason, choices, proposed, evidence, Optional.empty());
+  }
 
   public RecorderFinding {
     choices = List.copyOf(choices);
@@ -39,8 +52,8 @@ public record RecorderFinding(
   }
 
   @Override
-  public String id() {
-    return PREFIX + what + ":" + recorder;
+  public FindingId id() {
+    return FindingId.of("sync", "recorder", what, recorder);
   }
 
   @Override
@@ -49,35 +62,26 @@ public record RecorderFinding(
   }
 
   /** The choice of a clock that is {@code samples} late; negative where it is early. */
-  public static String lateChoice(long samples) {
-    return LATE + samples;
+  static String lateChoice(long samples) {
+    return new RecorderAnswer.Late(samples).written();
   }
 
-  /** How many samples late a choice says that a clock is. */
-  static Optional<Long> late(String choice) {
-    String number = choice.startsWith(LATE) ? choice.substring(LATE.length()) : "";
-    return number.matches("-?\\d{1,12}") ? Optional.of(Long.parseLong(number)) : Optional.empty();
+  @Override
+  public Optional<String> problem(List<String> chosen) {
+    return Optional.empty();
   }
 
-  /** What a decision is called that a person made about a recorder without being asked. */
-  public static String byHandId(String recorder) {
-    return PREFIX + HAND + ":" + recorder;
-  }
-
-  /** What was said by hand, as a finding of its own, so that it is seen and can be taken back. */
-  static Optional<RecorderFinding> byHand(String decision) {
-    String prefix = PREFIX + HAND + ":";
-    return decision.startsWith(prefix)
-        ? Optional.of(
-            new RecorderFinding(
-                decision.substring(prefix.length()),
-                HAND,
-                Standing.SETTLED,
-                "by hand",
-                "its clock was put right by hand",
-                List.of(),
-                List.of(),
-                List.of()))
-        : Optional.empty();
+  /** What was ordered by hand, as a finding of its own, so that it is seen and can be withdrawn. */
+  static RecorderFinding byHand(String instruction, ClockInstruction said) {
+    return new RecorderFinding(
+        said.recorder(),
+        HAND,
+        Standing.SETTLED,
+        "by hand",
+        "its clock was put right by hand: " + said.answer().written(),
+        List.of(),
+        List.of(),
+        List.of(),
+        Optional.of(instruction));
   }
 }

@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.oddlot.material.Material;
+import org.oddlot.material.MeasuredOffset;
+import org.oddlot.material.Source;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.MeasuredOffset;
-import org.oddlot.pass.Source;
 import org.oddlot.pass.Standing;
 import org.oddlot.sound.Recording;
 import org.oddlot.text.Phrase;
@@ -37,24 +37,24 @@ final class Recorders {
   /** Clocks are wrong by whole halves of an hour more often than by anything else. */
   private static final double HALF_HOUR = 1800;
 
-  private final Matter matter;
+  private final Material material;
   private final Map<String, List<Recording>> recorders = new LinkedHashMap<>();
-  private final Map<String, List<Laid>> said = new HashMap<>();
+  private final Map<String, List<Alignment>> said = new HashMap<>();
 
   /** What is synced already asks nothing of a clock any more. */
-  private final Map<String, List<Laid>> open = new HashMap<>();
+  private final Map<String, List<Alignment>> open = new HashMap<>();
 
   private final Map<String, Slate> slates;
 
-  Recorders(Matter matter, Laying laying, Map<String, Slate> slates, Set<String> done) {
-    this.matter = matter;
+  Recorders(Material material, Aligner laying, Map<String, Slate> slates, Set<String> done) {
+    this.material = material;
     this.slates = slates;
-    for (Recording recording : matter.recordings()) {
+    for (Recording recording : material.recordings()) {
       if (recording.first().reference().isPresent()) {
         recorders.computeIfAbsent(recording.recorder(), _ -> new ArrayList<>()).add(recording);
       }
     }
-    for (Laid laid : laying.asSaid()) {
+    for (Alignment laid : laying.asSaid()) {
       String recorder = laid.recording().recorder();
       said.computeIfAbsent(recorder, _ -> new ArrayList<>()).add(laid);
       if (!done.contains(laid.pair())) {
@@ -84,25 +84,25 @@ final class Recorders {
   }
 
   /** Which of a recorder's pairs were heard, and how much later by ear than by timecode. */
-  private List<Heard> heard(List<Laid> pairs) {
+  private List<HeardPair> heard(List<Alignment> pairs) {
     var byPair = new HashMap<String, MeasuredOffset>();
-    matter.offsets().forEach(o -> byPair.put(o.pair(), o));
-    var heard = new ArrayList<Heard>();
-    for (Laid pair : pairs) {
+    material.all(MeasuredOffset.class).forEach(o -> byPair.put(o.pair(), o));
+    var heard = new ArrayList<HeardPair>();
+    for (Alignment pair : pairs) {
       MeasuredOffset offset = byPair.get(pair.pair());
       if (offset != null) {
-        heard.add(new Heard(pair, pair.late(offset)));
+        heard.add(new HeardPair(pair, pair.late(offset)));
       }
     }
     return heard;
   }
 
-  private record Heard(Laid pair, long late) {}
+  private record HeardPair(Alignment pair, long late) {}
 
-  private Optional<RecorderFinding> rate(String recorder, List<Laid> pairs) {
-    List<Laid> mixed =
+  private Optional<RecorderFinding> rate(String recorder, List<Alignment> pairs) {
+    List<Alignment> mixed =
         pairs.stream()
-            .filter(pair -> Reading.matters(pair.rate(), pair.recording().first()))
+            .filter(pair -> TimecodeBasis.matters(pair.rate(), pair.recording().first()))
             .toList();
     if (mixed.isEmpty()) {
       return Optional.empty();
@@ -111,8 +111,8 @@ final class Recorders {
     FrameRate picture = mixed.getFirst().rate();
     var choices = new ArrayList<Choice>();
     var scores = new ArrayList<Integer>();
-    for (Reading reading : Reading.values()) {
-      List<Laid> its = mixed.stream().filter(pair -> pair.reading() == reading).toList();
+    for (TimecodeBasis basis : TimecodeBasis.values()) {
+      List<Alignment> its = mixed.stream().filter(pair -> pair.basis() == basis).toList();
       long agree =
           its.stream()
               .filter(p ->
@@ -127,15 +127,16 @@ final class Recorders {
       scores.add((int) (1000 * near + 10 * agree + its.size()));
       choices.add(
           new Choice(
-              reading.id(),
-              reading.words(),
+              basis.id(),
+              basis.words(),
               List.of(
                   new Evidence("together", Phrase.count(its.size(), "pair"), ""),
                   new Evidence("slates agree", Long.toString(agree), ""),
                   new Evidence("fit by ear", Long.toString(near), ""))));
     }
     boolean undecided = scores.get(0).equals(scores.get(1));
-    Reading better = scores.get(0) >= scores.get(1) ? Reading.LABELS : Reading.CLOCK;
+    TimecodeBasis better =
+        scores.get(0) >= scores.get(1) ? TimecodeBasis.LABELS : TimecodeBasis.CLOCK;
     Rational hourly = Rational.of(36, 10);
     return Optional.of(
         new RecorderFinding(
@@ -151,18 +152,18 @@ final class Recorders {
             List.of()));
   }
 
-  private Optional<RecorderFinding> ear(String recorder, List<Laid> pairs, Clocks clocks) {
-    List<Heard> heard =
+  private Optional<RecorderFinding> ear(String recorder, List<Alignment> pairs, Clocks clocks) {
+    List<HeardPair> heard =
         heard(
             pairs.stream()
-                .filter(pair -> pair.reading() == clocks.reading(pair.recording(), pair.rate()))
+                .filter(pair -> pair.basis() == clocks.basis(pair.recording(), pair.rate()))
                 .toList());
     if (heard.size() < LEAST) {
       return Optional.empty();
     }
-    List<Long> sorted = heard.stream().map(Heard::late).sorted().toList();
+    List<Long> sorted = heard.stream().map(HeardPair::late).sorted().toList();
     long median = sorted.get(sorted.size() / 2);
-    Laid first = heard.getFirst().pair;
+    Alignment first = heard.getFirst().pair;
     double frame = first.samplesPerFrame().toDouble();
     long agreeing = sorted.stream().filter(late -> Math.abs(late - median) <= frame / 2).count();
     List<Evidence> evidence =
@@ -218,14 +219,14 @@ final class Recorders {
 
   /** Recordings that lie at no picture, although there is one of their scene and take. */
   private Optional<RecorderFinding> slates(
-      String recorder, List<Recording> recordings, List<Laid> pairs) {
+      String recorder, List<Recording> recordings, List<Alignment> pairs) {
     Set<Recording> together = new HashSet<>();
     pairs.forEach(pair -> together.add(pair.recording()));
     Map<Slate, Source> pictures = new HashMap<>();
-    for (Source source : matter.sources().all()) {
+    for (Source source : material.sources().all()) {
       Slate slate = slates.get(source.id());
       if (slate != null
-          && !matter.isSound(source)
+          && !material.isSound(source)
           && source.start().isPresent()
           && !source.startsAtZero()) {
         pictures.putIfAbsent(slate, source);
@@ -285,7 +286,7 @@ final class Recorders {
    */
   private static double late(Recording recording, Source picture) {
     var file = recording.first();
-    Rational first = Laying.first(picture, file, Reading.LABELS, 0);
+    Rational first = Aligner.first(picture, file, TimecodeBasis.LABELS, 0);
     double seconds = -first.toDouble() / file.reference().orElseThrow().sampleRate();
     return seconds - Math.rint(seconds / 86_400) * 86_400;
   }

@@ -6,10 +6,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.oddlot.material.Material;
+import org.oddlot.material.Pairing;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Source;
 import org.oddlot.profile.Field;
 import org.oddlot.sound.Recording;
 
@@ -37,21 +38,21 @@ record Slate(String scene, String take) {
   }
 
   /** What is noted of pictures, in their clips or in entries that were matched with them. */
-  static Map<String, Slate> ofPictures(Matter matter) {
+  static Map<String, Slate> ofPictures(Material material) {
     Map<String, LogEntry> entries =
-        matter.pairings().isEmpty()
+        material.all(Pairing.class).isEmpty()
             ? Map.of()
-            : matter
+            : material
                 .entries()
                 .collect(Collectors.toMap(LogEntry::id, Function.identity(), (a, _) -> a));
     var slates = new HashMap<String, Slate>();
-    matter
-        .pairings()
+    material
+        .all(Pairing.class)
         .forEach(pairing ->
             Optional.ofNullable(entries.get(pairing.entryId()))
                 .flatMap(entry -> of(entry.scene() + entry.shot(), entry.take()))
                 .ifPresent(slate -> slates.putIfAbsent(pairing.sourceId(), slate)));
-    for (Source source : matter.sources().all()) {
+    for (Source source : material.sources().all()) {
       source
           .clips()
           .findFirst()

@@ -5,17 +5,23 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import org.oddlot.material.Material;
+import org.oddlot.material.MeasuredOffset;
+import org.oddlot.material.MediaAtHand;
+import org.oddlot.material.Source;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Decision;
-import org.oddlot.pass.Judged;
+import org.oddlot.pass.Codec;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Look;
-import org.oddlot.pass.Matter;
 import org.oddlot.pass.Pass;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Setting;
-import org.oddlot.pass.Settings;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 import org.oddlot.sound.Recording;
 import org.oddlot.text.Phrase;
 
@@ -24,31 +30,27 @@ import org.oddlot.text.Phrase;
  * together. Recorders whose clock is late, or counts at another pace than the pictures', are found
  * first. The clips that are there stay as they are.
  */
-public final class SyncPass implements Pass {
+public final class SyncPass implements Pass<SyncFinding> {
 
   /** What becomes of the sound that the picture has itself. */
-  public static final Setting CAMERA_SOUND =
-      new Setting(
-          "camera_sound",
-          "Camera sound",
-          Setting.Kind.ONE_OF,
-          CameraSound.MUTE.word(),
-          CameraSound.words());
+  public static final Setting<String> CAMERA_SOUND =
+      Setting.oneOf("camera_sound", "Camera sound", CameraSound.MUTE.word(), CameraSound.words());
 
   /** What synced clips are called. */
-  public static final Setting NAMES =
-      new Setting(
+  public static final Setting<String> NAMES =
+      Setting.oneOf(
           "names",
           "Names",
-          Setting.Kind.ONE_OF,
           Synced.AS_THE_PICTURE,
           List.of(Synced.AS_THE_PICTURE, Synced.SCENE_AND_TAKE));
 
   /** What the bin is called that they go into. */
-  public static final Setting BIN = Setting.text("bin", "Bin", "Synced");
+  public static final Setting<String> BIN =
+      Setting.text("bin", "Bin", "Synced", "the bin for synced clips");
 
   /** Whether recordings without a picture are put into the bin as well. */
-  public static final Setting WILD = Setting.yesNo("wild", "Wild sound into the bin", true);
+  public static final Setting<Boolean> WILD =
+      Setting.yesNo("wild", "Wild sound into the bin", true);
 
   @Override
   public String id() {
@@ -66,36 +68,71 @@ public final class SyncPass implements Pass {
   }
 
   @Override
-  public List<Setting> settings() {
+  public List<Setting<?>> settings() {
     return List.of(CAMERA_SOUND, NAMES, BIN, WILD);
   }
 
   @Override
-  public Look look(
-      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
-    var laying = new Laying(matter);
+  public Look<SyncFinding> look(Request request) {
+    Material material = request.material();
+    Answers answers = request.answers();
+    Progress progress = request.progress();
+    var laying = new Aligner(material);
     progress.check();
-    boolean hasSound = !matter.recordings().isEmpty();
-    Map<String, Slate> slates = hasSound ? Slate.ofPictures(matter) : Map.of();
-    Set<String> done = hasSound ? Synced.pairsIn(matter) : Set.of();
-    var recorders = new Recorders(matter, laying, slates, done);
+    Map<Alignment, PairLag> toHear = PairLag.some(laying.asSaid(), MediaAtHand.of(material));
+    material = withHeard(material, PairLag.heard(toHear, request.measured()));
+    boolean hasSound = !material.recordings().isEmpty();
+    Map<String, Slate> slates = hasSound ? Slate.ofPictures(material) : Map.of();
+    Set<String> done = hasSound ? Synced.pairsIn(material) : Set.of();
+    var recorders = new Recorders(material, laying, slates, done);
     var aboutRecorders = new ArrayList<>(recorders.atFirst());
-    decisions.keySet().forEach(id -> RecorderFinding.byHand(id).ifPresent(aboutRecorders::add));
-    Clocks clocks = Clocks.AS_SAID.and(aboutRecorders, decisions);
+    Map<String, ClockInstruction> ordered = answers.instructions(ClockInstruction.CODEC);
+    Clocks clocks = Clocks.AS_SAID.and(aboutRecorders, answers).and(ordered.values());
+    newest(ordered).forEach((id, said) -> aboutRecorders.add(RecorderFinding.byHand(id, said)));
     List<RecorderFinding> heard = recorders.byEar(clocks);
     aboutRecorders.addAll(heard);
-    clocks = clocks.and(heard, decisions);
+    clocks = clocks.and(heard, answers).and(ordered.values());
     progress.check();
-    List<Laid> laid = laying.by(clocks);
+    List<Alignment> laid = laying.by(clocks);
     List<SyncFinding> findings = new ArrayList<>(aboutRecorders);
-    findings.addAll(new Pairs(matter, laid, clocks, slates, done).findings(aboutRecorders));
-    return new Look(List.copyOf(findings), leftOver(matter, laid));
+    findings.addAll(new Pairs(material, laid, clocks, slates, done).findings(aboutRecorders));
+    return Look.of(findings, leftOver(material, laid)).wanting(toHear.values());
+  }
+
+  /** Of several instructions about one recorder only the last one holds. */
+  private static Map<String, ClockInstruction> newest(Map<String, ClockInstruction> ordered) {
+    var byRecorder = new LinkedHashMap<String, String>();
+    ordered.forEach((id, said) -> byRecorder.put(said.recorder(), id));
+    var newest = new LinkedHashMap<>(ordered);
+    newest.keySet().retainAll(byRecorder.values());
+    return newest;
+  }
+
+  private static Material withHeard(Material material, List<MeasuredOffset> heard) {
+    var all = new ArrayList<>(material.all(MeasuredOffset.class));
+    all.addAll(heard);
+    return material.with(MeasuredOffset.class, all);
+  }
+
+  @Override
+  public Codec<?> answers() {
+    return RecorderAnswer.CODEC;
+  }
+
+  @Override
+  public Optional<Codec<?>> instructions() {
+    return Optional.of(ClockInstruction.CODEC);
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return !material.recordings().isEmpty();
   }
 
   /** Pictures without sound, and sound without a picture. */
-  private static List<Look.Remark> leftOver(Matter matter, List<Laid> laid) {
+  private static List<Look.Remark> leftOver(Material material, List<Alignment> laid) {
     var remarks = new ArrayList<Look.Remark>();
-    if (matter.recordings().isEmpty()) {
+    if (material.recordings().isEmpty()) {
       return remarks;
     }
     Set<Object> together = new HashSet<>();
@@ -103,8 +140,8 @@ public final class SyncPass implements Pass {
       together.add(pair.picture().id());
       together.add(pair.recording());
     });
-    for (Source source : matter.sources().all()) {
-      if (!matter.isSound(source) && !together.contains(source.id())) {
+    for (Source source : material.sources().all()) {
+      if (!material.isSound(source) && !together.contains(source.id())) {
         String why =
             source.startsAtZero() || source.start().isEmpty()
                 ? "its start timecode is not known"
@@ -112,7 +149,7 @@ public final class SyncPass implements Pass {
         remarks.add(new Look.Remark(source.id(), source.name(), why));
       }
     }
-    for (Recording recording : matter.recordings()) {
+    for (Recording recording : material.recordings()) {
       if (!together.contains(recording)) {
         String why =
             recording.first().reference().isEmpty()
@@ -130,27 +167,36 @@ public final class SyncPass implements Pass {
   public static final String WILD_ID = "wild:";
 
   @Override
-  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
-    Map<String, Judged> pairs = new LinkedHashMap<>();
-    var recorders = new ArrayList<Map.Entry<RecorderFinding, List<String>>>();
-    for (Judged judged : accepted) {
-      switch ((SyncFinding) judged.finding()) {
+  public Applied apply(Request request, List<Reviewed<SyncFinding>> accepted) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Progress progress = request.progress();
+    Map<FindingId, Reviewed<SyncFinding>> pairs = new LinkedHashMap<>();
+    Clocks clocks = Clocks.AS_SAID;
+    for (Reviewed<SyncFinding> reviewed : accepted) {
+      switch (reviewed.finding()) {
         case PairFinding pair -> {
           if (!pair.isDone()) {
-            pairs.put(pair.id(), judged);
+            pairs.put(pair.id(), reviewed);
           }
         }
-        case RecorderFinding recorder -> recorders.add(Map.entry(recorder, judged.chosen()));
+        case RecorderFinding recorder -> {
+          Optional<RecorderAnswer> answer = reviewed.answer(RecorderAnswer.CODEC);
+          if (answer.isPresent()) {
+            clocks = clocks.and(recorder.recorder(), answer.get());
+          }
+        }
       }
     }
     // What is accepted with the pairs moves them, also where it was only proposed while looking.
-    List<Laid> laid = new Laying(matter).by(Clocks.AS_SAID.and(recorders));
-    var synced = new Synced(matter, settings);
-    for (Laid pair : laid) {
+    clocks = clocks.and(request.answers().instructions(ClockInstruction.CODEC).values());
+    List<Alignment> laid = new Aligner(material).by(clocks);
+    var synced = new Synced(material, settings);
+    for (Alignment pair : laid) {
       progress.check();
-      Judged judged = pairs.get(PairFinding.id(pair));
-      if (judged != null) {
-        synced.add(pair, judged.reason());
+      Reviewed<SyncFinding> reviewed = pairs.get(PairFinding.id(pair));
+      if (reviewed != null) {
+        synced.add(pair, reviewed.reason());
       }
     }
     return synced.applied(laid);

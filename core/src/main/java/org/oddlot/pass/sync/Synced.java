@@ -12,16 +12,16 @@ import java.util.stream.Stream;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.material.MeasuredOffset;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.material.Sources;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Document;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.MeasuredOffset;
-import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Settings;
-import org.oddlot.pass.Source;
-import org.oddlot.pass.Sources;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
+import org.oddlot.setting.Settings;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
@@ -51,26 +51,26 @@ final class Synced {
   /** What marks a stack as a synced clip, in Odd Lot's own place. */
   private static final String KIND = "synced";
 
-  private final Matter matter;
+  private final Material material;
   private final Settings settings;
-  private final Map<Source, List<Laid>> byPicture = new LinkedHashMap<>();
+  private final Map<Source, List<Alignment>> byPicture = new LinkedHashMap<>();
   private final Map<Source, String> reasons = new LinkedHashMap<>();
 
-  Synced(Matter matter, Settings settings) {
-    this.matter = matter;
+  Synced(Material material, Settings settings) {
+    this.material = material;
     this.settings = settings;
   }
 
   /** Lays a recording to its picture. */
-  void add(Laid pair, String reason) {
+  void add(Alignment pair, String reason) {
     byPicture.computeIfAbsent(pair.picture(), _ -> new ArrayList<>()).add(pair);
     reasons.merge(pair.picture(), reason, (first, _) -> first);
   }
 
   /** The pairs of picture and first sound file that synced clips in the documents have already. */
-  static Set<String> pairsIn(Matter matter) {
+  static Set<String> pairsIn(Material material) {
     var pairs = new HashSet<String>();
-    for (Document document : matter.documents()) {
+    for (Document document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
             if (placed.object() instanceof Stack stack && isSynced(stack)) {
@@ -96,7 +96,7 @@ final class Synced {
    *
    * @param all everything that lies together; what does not is wild
    */
-  Applied applied(List<Laid> all) {
+  Applied applied(List<Alignment> all) {
     var claims = new ArrayList<Applied.Claim>();
     Map<String, List<TimelineObject>> made = new LinkedHashMap<>();
     byPicture.forEach((picture, pairs) -> {
@@ -105,21 +105,37 @@ final class Synced {
       made.computeIfAbsent(placed.document(), _ -> new ArrayList<>()).add(stack);
       claims.add(new Applied.Claim(stack.identity(), "", reasons.getOrDefault(picture, "")));
     });
-    if (!made.isEmpty() && settings.yes(SyncPass.WILD)) {
+    if (!made.isEmpty() && settings.get(SyncPass.WILD)) {
       addWild(all, made.entrySet().iterator().next(), claims);
     }
     var edits = new LinkedHashMap<String, Edits>();
+    var documents = new ArrayList<>(material.documents());
     made.forEach((name, objects) -> {
-      Document document = matter.document(name).orElseThrow();
+      Document document = material.document(name).orElseThrow();
       if (document.root() instanceof Bin root) {
         edits.put(name, intoBin(root, objects, claims));
+      } else {
+        documents.add(inNewFile(document, objects, claims, documents));
       }
     });
-    return new Applied(matter.withEdits(edits), claims);
+    return new Applied(material.with(Document.class, documents).withEdits(edits), claims);
+  }
+
+  /** A timeline by itself has no bin: the synced clips get a file of their own. */
+  private Document inNewFile(
+      Document document,
+      List<TimelineObject> objects,
+      List<Applied.Claim> claims,
+      List<Document> others) {
+    String title = document.root().name() + " " + settings.get(SyncPass.BIN);
+    Bin bin = Bin.of(settings.get(SyncPass.BIN), objects);
+    claims.add(new Applied.Claim(bin.identity(), "", "the synced clips in a file of their own"));
+    return Document.made(
+        Document.freeName(title.strip(), document.name(), others), bin, List.of(document));
   }
 
   private Edits intoBin(Bin root, List<TimelineObject> objects, List<Applied.Claim> claims) {
-    String name = settings.text(SyncPass.BIN);
+    String name = settings.get(SyncPass.BIN);
     Optional<Bin> there =
         root.children().stream()
             .filter(child -> child instanceof Bin bin && bin.name().equals(name))
@@ -139,13 +155,15 @@ final class Synced {
   }
 
   private void addWild(
-      List<Laid> all, Map.Entry<String, List<TimelineObject>> into, List<Applied.Claim> claims) {
+      List<Alignment> all,
+      Map.Entry<String, List<TimelineObject>> into,
+      List<Applied.Claim> claims) {
     Set<Recording> together = new HashSet<>();
     all.forEach(pair -> together.add(pair.recording()));
-    Profile profile = matter.document(into.getKey()).orElseThrow().profile();
-    for (Recording recording : matter.recordings()) {
+    Profile profile = material.document(into.getKey()).orElseThrow().profile();
+    for (Recording recording : material.recordings()) {
       for (SoundFile file : recording.files()) {
-        if (!together.contains(recording) && matter.sources().byId(file.id()).isEmpty()) {
+        if (!together.contains(recording) && material.sources().byId(file.id()).isEmpty()) {
           Clip clip = Clip.of(file.stem(), media(file, profile), Optional.empty());
           into.getValue().add(clip);
           claims.add(new Applied.Claim(clip.identity(), "", "no picture was running with it"));
@@ -154,13 +172,13 @@ final class Synced {
     }
   }
 
-  private Stack stack(PlacedClip placed, Source picture, List<Laid> pairs) {
+  private Stack stack(PlacedClip placed, Source picture, List<Alignment> pairs) {
     Clip clip = placed.clip();
     Clip whole = clip.availableRange().isPresent() ? clip.withSourceRange(Optional.empty()) : clip;
     var tracks = new ArrayList<Track>();
     tracks.add(Track.of("Picture", Track.VIDEO, List.of(whole)));
     lanes(pairs).forEach((name, lane) -> tracks.add(track(name, lane, placed.profile())));
-    CameraSound own = CameraSound.of(settings.text(SyncPass.CAMERA_SOUND));
+    CameraSound own = CameraSound.of(settings.get(SyncPass.CAMERA_SOUND));
     boolean silent =
         placed.profile().text(clip, Field.CHANNEL_COUNT).filter("0"::equals).isPresent();
     if (own != CameraSound.DROP && !silent) {
@@ -179,7 +197,7 @@ final class Synced {
     String scene = placed.profile().text(clip, Field.SCENE).orElse("");
     String shot = placed.profile().text(clip, Field.SHOT).orElse("");
     String take = placed.profile().text(clip, Field.TAKE).orElse("");
-    if (settings.text(SyncPass.NAMES).equals(AS_THE_PICTURE) || scene.isEmpty() || take.isEmpty()) {
+    if (settings.get(SyncPass.NAMES).equals(AS_THE_PICTURE) || scene.isEmpty() || take.isEmpty()) {
       return picture.name();
     }
     String camera = picture.camera().isEmpty() ? "" : " " + picture.camera();
@@ -187,7 +205,7 @@ final class Synced {
   }
 
   /** A piece of sound in a lane. */
-  private record Piece(Laid pair, SoundFile file) {
+  private record Piece(Alignment pair, SoundFile file) {
     /** How many samples after the picture's first frame it begins. */
     long at() {
       return Math.max(0, -pair.firstSample());
@@ -199,10 +217,10 @@ final class Synced {
   }
 
   /** The sound by recorder and file of a set; what would be over other sound has a lane more. */
-  private static Map<String, List<Piece>> lanes(List<Laid> pairs) {
+  private static Map<String, List<Piece>> lanes(List<Alignment> pairs) {
     var lanes = new LinkedHashMap<String, List<Piece>>();
     pairs.stream()
-        .sorted(Comparator.comparing(Laid::first, Comparator.reverseOrder()))
+        .sorted(Comparator.comparing(Alignment::first, Comparator.reverseOrder()))
         .forEach(pair -> {
           List<SoundFile> files = pair.recording().files();
           for (int i = 0; i < files.size(); i++) {
@@ -252,7 +270,7 @@ final class Synced {
                 file.reference().map(r -> r.samples()).orElse(0L),
                 file.frames(),
                 FrameRate.of(file.sampleRate())));
-    return matter
+    return material
         .sources()
         .byId(file.id())
         .flatMap(source -> source.clips().findFirst())
@@ -272,8 +290,8 @@ final class Synced {
               .get()
               .set(metadata, JsonString.of(file.day().get().toString()));
     }
-    if (!file.roll().isEmpty() && profile.place(Field.SOURCE_REEL).isPresent()) {
-      metadata = profile.place(Field.SOURCE_REEL).get().set(metadata, JsonString.of(file.roll()));
+    if (!file.reel().isEmpty() && profile.place(Field.SOURCE_REEL).isPresent()) {
+      metadata = profile.place(Field.SOURCE_REEL).get().set(metadata, JsonString.of(file.reel()));
     }
     if (profile.place(Field.CHANNEL_COUNT).isPresent()) {
       metadata =

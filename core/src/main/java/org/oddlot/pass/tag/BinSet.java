@@ -6,12 +6,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.material.Sources;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Document;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Source;
-import org.oddlot.pass.Sources;
 import org.oddlot.profile.Field;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.TimelineObject;
@@ -42,14 +42,14 @@ enum BinSet {
 
   /** What was tagged, with the sets that are chosen. */
   static Applied added(Applied tagged, List<String> chosen) {
-    Matter matter = tagged.matter();
+    Material material = tagged.material();
     var claims = new ArrayList<>(tagged.claims());
     for (BinSet set : values()) {
       if (chosen.contains(set.word)) {
-        matter = matter.withDocuments(document -> set.addedTo(document, claims));
+        material = material.withDocuments(document -> set.addedTo(document, claims));
       }
     }
-    return new Applied(matter, claims);
+    return new Applied(material, claims);
   }
 
   private Document addedTo(Document document, List<Applied.Claim> claims) {

@@ -11,8 +11,8 @@ enum Keyworded {
   SCENE("scene", "Script", Field.SCENE),
   SHOT("shot", "Script", Field.SHOT),
   CAMERA("camera", "Camera", Field.CAMERA),
-  ROLL("roll", "Camera", Field.ROLL),
-  SOUND_ROLL("sound roll", "Sound", Field.SOUND_ROLL);
+  REEL("roll", "Camera", Field.REEL),
+  SOUND_REEL("sound roll", "Sound", Field.SOUND_REEL);
 
   private final String word;
   private final String category;

@@ -6,12 +6,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.oddlot.pass.Source;
+import org.oddlot.material.Source;
 
 /** What the sources of a lot will be called, seen together so that no two are called the same. */
 final class NewNames {
   private final Optional<NamePattern> pattern;
-  private final Optional<String> problem;
   private final Map<String, Map<String, String>> values = new LinkedHashMap<>();
   private final Map<String, List<String>> byName = new HashMap<>();
 
@@ -24,11 +23,7 @@ final class NewNames {
   record Name(String text, Optional<String> trouble) {}
 
   NewNames(String text) {
-    problem = text.isBlank() ? Optional.empty() : NamePattern.problem(text);
-    pattern =
-        text.isBlank() || problem.isPresent()
-            ? Optional.empty()
-            : Optional.of(NamePattern.parse(text));
+    pattern = text.isBlank() ? Optional.empty() : Optional.of(NamePattern.parse(text));
   }
 
   void add(Source source, Map<String, String> itsValues) {
@@ -38,9 +33,6 @@ final class NewNames {
   }
 
   Name of(Source source) {
-    if (problem.isPresent()) {
-      return new Name("", Optional.of("the pattern is wrong: " + problem.get()));
-    }
     Map<String, String> its = values.get(source.id());
     if (pattern.isEmpty() || its == null) {
       return new Name("", Optional.empty());

@@ -1,7 +1,6 @@
 package org.oddlot.pass.tag;
 
 import java.util.List;
-import java.util.Locale;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
@@ -31,7 +30,7 @@ public record Note(Field field, List<String> values) {
 
   /** What it is called on the screen. */
   public String title() {
-    return field.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    return field.key().replace('_', ' ');
   }
 
   /** {@code metadata} with this noted at {@code place}. */

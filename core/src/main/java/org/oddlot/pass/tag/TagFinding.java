@@ -2,13 +2,13 @@ package org.oddlot.pass.tag;
 
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 
 /**
@@ -42,8 +42,8 @@ public record TagFinding(
   }
 
   @Override
-  public String id() {
-    return "tag:" + source.id();
+  public FindingId id() {
+    return FindingId.of("tag", source.id());
   }
 
   @Override
@@ -68,7 +68,7 @@ public record TagFinding(
     values.put("roll", source.reel());
     source.recorded().ifPresent(day -> values.put("date", day.toString()));
     for (Note note : notes) {
-      values.put(note.field().name().toLowerCase(Locale.ROOT), note.words());
+      values.put(note.field().key(), note.words());
     }
     return values;
   }

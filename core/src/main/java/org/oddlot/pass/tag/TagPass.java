@@ -10,25 +10,25 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
+import org.oddlot.material.Material;
+import org.oddlot.material.Pairing;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.ClipChanges;
-import org.oddlot.pass.Decision;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Look;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.Pairing;
 import org.oddlot.pass.Pass;
-import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Progress;
-import org.oddlot.pass.Setting;
-import org.oddlot.pass.Settings;
-import org.oddlot.pass.Source;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Pointer;
 import org.oddlot.profile.Profile;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Marker;
@@ -38,27 +38,32 @@ import org.oddlot.timeline.Marker;
  * people; keyword ranges; selects; markers. Gathers the clips in new bins. What is there already
  * and says something else is overwritten only when a person accepts it.
  */
-public final class TagPass implements Pass {
+public final class TagPass implements Pass<TagFinding> {
 
   /** Whether clips in timelines are tagged, or only those in bins. */
-  public static final Setting USES =
+  public static final Setting<Boolean> USES =
       Setting.yesNo("uses", "Tag the clips in timelines as well", true);
 
   /** How clips are called; they keep their names where nothing is said. */
-  public static final Setting NAME = Setting.textOrNothing("name", "Names");
+  public static final Setting<String> NAME =
+      Setting.textOrNothing(
+          "name", "Names", "{scene}{shot}[-{take:2}][ {camera}][-{n}]", NamePattern::problem);
 
   /** Whether what is noted already and says something else is overwritten without asking. */
-  public static final Setting OVERWRITE =
+  public static final Setting<Boolean> OVERWRITE =
       Setting.yesNo("overwrite", "Overwrite what is there", false);
 
   /** What becomes keywords of the whole clip, by the department that wrote it down. */
-  public static final Setting KEYWORDS = Setting.someOf("keywords", "Keywords", Keyworded.words());
+  public static final Setting<List<String>> KEYWORDS =
+      Setting.someOf("keywords", "Keywords", Keyworded.words());
 
   /** Whether circled takes are marked as selects. */
-  public static final Setting SELECTS = Setting.yesNo("selects", "Circled as selects", false);
+  public static final Setting<Boolean> SELECTS =
+      Setting.yesNo("selects", "Circled as selects", false);
 
   /** By what the clips are gathered in new bins. */
-  public static final Setting BINS = Setting.someOf("bins", "New bins", BinSet.words());
+  public static final Setting<List<String>> BINS =
+      Setting.someOf("bins", "New bins", BinSet.words());
 
   @Override
   public String id() {
@@ -76,17 +81,26 @@ public final class TagPass implements Pass {
   }
 
   @Override
-  public List<Setting> settings() {
+  public boolean concerns(Material material) {
+    return !material.papers().isEmpty();
+  }
+
+  @Override
+  public List<Setting<?>> settings() {
     return List.of(NAME, KEYWORDS, BINS, SELECTS, USES, OVERWRITE);
   }
 
   @Override
-  public Look look(
-      Matter matter, Settings settings, Map<String, Decision> decisions, Progress progress) {
+  public Look<TagFinding> look(Request request) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Progress progress = request.progress();
     Map<String, LogEntry> entries =
-        matter.entries().collect(Collectors.toMap(LogEntry::id, Function.identity(), (a, _) -> a));
+        material
+            .entries()
+            .collect(Collectors.toMap(LogEntry::id, Function.identity(), (a, _) -> a));
     var bySource = new LinkedHashMap<String, List<LogEntry>>();
-    for (Pairing pairing : matter.pairings()) {
+    for (Pairing pairing : material.all(Pairing.class)) {
       Optional.ofNullable(entries.get(pairing.entryId()))
           .ifPresent(entry ->
               bySource.computeIfAbsent(pairing.sourceId(), _ -> new ArrayList<>()).add(entry));
@@ -94,14 +108,14 @@ public final class TagPass implements Pass {
 
     var findings = new ArrayList<TagFinding>();
     var gathered = new LinkedHashMap<Source, Tags>();
-    var names = new NewNames(settings.text(NAME));
-    for (Source source : matter.sources().all()) {
+    var names = new NewNames(settings.get(NAME));
+    for (Source source : material.sources().all()) {
       List<LogEntry> its = bySource.get(source.id());
       if (its != null) {
         its.sort(Comparator.comparing(LogEntry::paper).thenComparingInt(LogEntry::row));
         var tags = new Tags(source, its);
-        tags.alsoAsKeywords(settings.chosen(KEYWORDS));
-        if (settings.yes(SELECTS)) {
+        tags.alsoAsKeywords(settings.get(KEYWORDS));
+        if (settings.get(SELECTS)) {
           tags.selectCircled();
         }
         names.add(source, TagFinding.tokens(source, tags.notes()));
@@ -166,34 +180,37 @@ public final class TagPass implements Pass {
   private static boolean isSafe(
       List<Evidence> conflicts, Tags tags, NewNames.Name name, Settings settings) {
     return conflicts.isEmpty()
-        || (settings.yes(OVERWRITE) && tags.contradictions().isEmpty() && name.trouble().isEmpty());
+        || (settings.get(OVERWRITE) && tags.contradictions().isEmpty() && name.trouble().isEmpty());
   }
 
   private static List<PlacedClip> clips(Source source, Settings settings) {
-    if (source.inBins().isEmpty() || settings.yes(USES)) {
+    if (source.inBins().isEmpty() || settings.get(USES)) {
       return source.clips().toList();
     }
     return source.inBins();
   }
 
   @Override
-  public Applied apply(Matter matter, Settings settings, List<Judged> accepted, Progress progress) {
+  public Applied apply(Request request, List<Reviewed<TagFinding>> accepted) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Progress progress = request.progress();
     var changes = new ClipChanges();
-    for (Judged judged : accepted) {
+    for (Reviewed<TagFinding> reviewed : accepted) {
       progress.check();
-      var finding = (TagFinding) judged.finding();
+      var finding = reviewed.finding();
       for (PlacedClip placed : clips(finding.source(), settings)) {
         changes.add(
             placed,
             clip -> tagged(clip, finding, placed.profile()),
-            judged.reason(),
+            reviewed.reason(),
             "metadata",
             "markers",
             "name");
       }
     }
-    Applied tagged = changes.applyTo(matter);
-    return BinSet.added(tagged, settings.chosen(BINS));
+    Applied tagged = changes.applyTo(material);
+    return BinSet.added(tagged, settings.get(BINS));
   }
 
   private static Clip tagged(Clip clip, TagFinding finding, Profile profile) {

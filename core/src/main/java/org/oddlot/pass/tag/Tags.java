@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.oddlot.material.Source;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Source;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.MarkerKind;
 import org.oddlot.time.FrameRate;
@@ -42,8 +42,8 @@ final class Tags {
     one(Field.SHOT, LogEntry::shot);
     one(Field.TAKE, LogEntry::take);
     one(Field.CAMERA, entry -> entry.camera().isEmpty() ? source.camera() : entry.camera());
-    one(Field.ROLL, entry -> entry.roll().isEmpty() ? source.reel() : entry.roll());
-    one(Field.SOUND_ROLL, LogEntry::soundRoll);
+    one(Field.REEL, entry -> entry.reel().isEmpty() ? source.reel() : entry.reel());
+    one(Field.SOUND_REEL, LogEntry::soundReel);
     if (shots.stream().anyMatch(LogEntry::circled)) {
       notes.add(Note.of(Field.CIRCLED, "yes"));
     }

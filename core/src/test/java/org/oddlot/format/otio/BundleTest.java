@@ -15,8 +15,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.format.Formats;
-import org.oddlot.format.InputFile;
 import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
 
@@ -47,11 +48,11 @@ class BundleTest {
   }
 
   private static TimelineFormat format(Path file) {
-    return Formats.timelineFormat(new InputFile(file)).orElseThrow();
+    return Formats.of(new InputFile(file)).orElseThrow();
   }
 
   private TimelineFormat.Read read(Path file) {
-    return format(file).read(new InputFile(file), problems).orElseThrow();
+    return format(file).read(new InputFile(file), ReadingOptions.DETECTED, problems).orElseThrow();
   }
 
   @Test
@@ -124,7 +125,7 @@ class BundleTest {
     Path bomb = folder.resolve("bomb.otioz");
     zip(bomb, Map.of("content.otio", new byte[200 << 20]));
     assertThat(Files.size(bomb)).isLessThan(1 << 20);
-    assertThat(format(bomb).read(new InputFile(bomb), problems)).isEmpty();
+    assertThat(format(bomb).read(new InputFile(bomb), ReadingOptions.DETECTED, problems)).isEmpty();
     assertThat(problems.list().getFirst().message()).contains("unpacks to more than");
   }
 
@@ -132,13 +133,14 @@ class BundleTest {
   void whatIsNoArchiveIsAnError() throws IOException {
     Path text = folder.resolve("text.otioz");
     Files.writeString(text, "not packed at all");
-    assertThat(format(text).read(new InputFile(text), problems)).isEmpty();
+    assertThat(format(text).read(new InputFile(text), ReadingOptions.DETECTED, problems)).isEmpty();
     Path empty = folder.resolve("empty.otioz");
     zip(empty, Map.of("readme.txt", new byte[1]));
-    assertThat(format(empty).read(new InputFile(empty), problems)).isEmpty();
+    assertThat(format(empty).read(new InputFile(empty), ReadingOptions.DETECTED, problems))
+        .isEmpty();
     Path cut = folder.resolve("cut.otioz");
     Files.write(cut, java.util.Arrays.copyOf(Files.readAllBytes(archive), 500));
-    assertThat(format(cut).read(new InputFile(cut), problems)).isEmpty();
+    assertThat(format(cut).read(new InputFile(cut), ReadingOptions.DETECTED, problems)).isEmpty();
     assertThat(problems.list()).hasSize(3);
   }
 }

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.oddlot.format.PaperFormat.Options;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.LogField;
 import org.oddlot.paper.Table;
@@ -21,7 +21,7 @@ class SeparatedValuesTest {
   private final Problems problems = new Problems("log.csv");
 
   private Table read(byte[] bytes) {
-    return SeparatedValues.read(bytes, Options.DETECTED, problems).orElseThrow();
+    return SeparatedValues.read(bytes, ReadingOptions.DETECTED, problems).orElseThrow();
   }
 
   private Table read(String text) {
@@ -64,8 +64,7 @@ class SeparatedValuesTest {
   @Test
   void aCharsetCanBeSet() {
     byte[] bytes = "Scene;Notes\n12;Inés\n".getBytes(Charset.forName("x-MacRoman"));
-    var options =
-        new Options(Optional.of(Charset.forName("x-MacRoman")), Optional.empty(), Optional.empty());
+    var options = ReadingOptions.DETECTED.with(TableOptions.CHARSET, Optional.of("x-MacRoman"));
     assertThat(
             SeparatedValues.read(bytes, options, problems).orElseThrow().rows().getFirst().cell(1))
         .isEqualTo("Inés");
@@ -112,7 +111,7 @@ class SeparatedValuesTest {
             "\n\n  \n".getBytes(StandardCharsets.UTF_8),
             new byte[] {1, 0, 2, 3, 0, 0, 9})) {
       var found = new Problems("x.csv");
-      assertThat(SeparatedValues.read(bytes, Options.DETECTED, found)).isEmpty();
+      assertThat(SeparatedValues.read(bytes, ReadingOptions.DETECTED, found)).isEmpty();
       assertThat(found.list()).hasSize(1);
     }
   }
@@ -134,7 +133,7 @@ class SeparatedValuesTest {
                 12,2,10:01:00:00,10:01:10:00,
                 """
                     .getBytes(StandardCharsets.UTF_8),
-                Options.DETECTED,
+                ReadingOptions.DETECTED,
                 new Problems("log.csv"))
             .orElseThrow();
     assertThat(table.header())

@@ -13,7 +13,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import org.dhatim.fastexcel.Workbook;
 import org.junit.jupiter.api.Test;
-import org.oddlot.format.PaperFormat.Options;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Log;
 import org.oddlot.paper.LogReader;
@@ -33,7 +33,7 @@ class SpreadsheetTest {
   }
 
   private Table read(byte[] bytes) {
-    return Spreadsheet.read(bytes, Options.DETECTED, problems).orElseThrow();
+    return Spreadsheet.read(bytes, ReadingOptions.DETECTED, problems).orElseThrow();
   }
 
   @Test
@@ -93,12 +93,12 @@ class SpreadsheetTest {
         .extracting(Problem::message)
         .containsExactly("There is another sheet that looks like a log; \"Day 1\" was read.");
     assertThat(table.sheets()).containsExactly("Cover", "Day 1", "Day 2");
-    var chosen = new Options(Optional.empty(), Optional.empty(), Optional.of("Day 2"));
+    var chosen = ReadingOptions.DETECTED.with(TableOptions.SHEET, Optional.of("Day 2"));
     var quiet = new Problems("notes.xlsx");
     assertThat(Spreadsheet.read(bytes, chosen, quiet).orElseThrow().form())
         .isEqualTo("sheet Day 2");
     assertThat(quiet.list()).isEmpty();
-    var gone = new Options(Optional.empty(), Optional.empty(), Optional.of("Day 3"));
+    var gone = ReadingOptions.DETECTED.with(TableOptions.SHEET, Optional.of("Day 3"));
     assertThat(Spreadsheet.read(bytes, gone, quiet).orElseThrow().form()).isEqualTo("sheet Day 1");
     assertThat(quiet.list().getFirst().message()).contains("no sheet \"Day 3\"");
     Log log =
@@ -110,10 +110,12 @@ class SpreadsheetTest {
   void whatIsNoSpreadsheetIsSaid() throws IOException {
     assertThat(
             Spreadsheet.read(
-                "PK nonsense".getBytes(StandardCharsets.UTF_8), Options.DETECTED, problems))
+                "PK nonsense".getBytes(StandardCharsets.UTF_8), ReadingOptions.DETECTED, problems))
         .isEmpty();
     byte[] whole = workbook(workbook -> workbook.newWorksheet("S").value(0, 0, "Scene"));
-    assertThat(Spreadsheet.read(Arrays.copyOf(whole, whole.length / 2), Options.DETECTED, problems))
+    assertThat(
+            Spreadsheet.read(
+                Arrays.copyOf(whole, whole.length / 2), ReadingOptions.DETECTED, problems))
         .isEmpty();
     byte[] old = new byte[1024];
     System.arraycopy(
@@ -124,7 +126,7 @@ class SpreadsheetTest {
         old,
         0,
         8);
-    assertThat(Spreadsheet.read(old, Options.DETECTED, problems)).isEmpty();
+    assertThat(Spreadsheet.read(old, ReadingOptions.DETECTED, problems)).isEmpty();
     assertThat(problems.list())
         .extracting(Problem::message)
         .anyMatch(m -> m.contains("old binary format"))

@@ -3,14 +3,15 @@ package org.oddlot.pass.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.oddlot.pass.Matter;
+import org.oddlot.input.Contents;
+import org.oddlot.material.Input;
+import org.oddlot.material.Material;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
+import org.oddlot.pass.Request;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Settings;
 import org.oddlot.pass.Standing;
-import org.oddlot.pass.Unread;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Severity;
 import org.oddlot.time.FrameRate;
@@ -18,7 +19,7 @@ import org.oddlot.time.FrameRate;
 class IntakePassTest {
 
   private static IntakeFinding finding(Outcome outcome, int index) {
-    return (IntakeFinding) outcome.step("intake").orElseThrow().judged().get(index).finding();
+    return (IntakeFinding) outcome.step("intake").orElseThrow().reviewed().get(index).finding();
   }
 
   @Test
@@ -56,16 +57,15 @@ class IntakePassTest {
     assertThat(finding(outcome, 1).reason())
         .isEqualTo("1 log entry; row 2: \"ten o'clock\" is not a timecode");
     var broken =
-        new Unread(
+        new Input(
             "day2.otio",
+            "OpenTimelineIO",
+            "timeline file",
+            Optional.empty(),
+            Contents.of(""),
             List.of(new Problem(Severity.ERROR, "day2.otio", "", "The file is empty.", "")));
     var look =
-        new IntakePass()
-            .look(
-                Matter.of("x", List.of(), List.of(), List.of(broken)),
-                Settings.INITIAL,
-                java.util.Map.of(),
-                Progress.NONE);
+        new IntakePass().look(Request.of(Material.of("x").with(Input.class, List.of(broken))));
     assertThat(look.findings().getFirst().standing()).isEqualTo(Standing.OPEN);
     assertThat(look.findings().getFirst().reason()).isEqualTo("The file is empty");
   }

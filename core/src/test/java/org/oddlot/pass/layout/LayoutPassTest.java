@@ -13,17 +13,19 @@ import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
-import org.oddlot.pass.ChannelNote;
+import org.oddlot.material.ChannelNote;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Document;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.Matter;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Standing;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
+import org.oddlot.progress.Progress;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -75,22 +77,22 @@ class LayoutPassTest {
     return Track.of("A", Track.AUDIO, List.of(items));
   }
 
-  private static Outcome run(Timeline timeline, Map<String, Decision> decisions) {
+  private static Outcome run(Timeline timeline, Map<FindingId, Decision> decisions) {
     var document =
-        new Document(
+        Document.of(
             "cut.otio", "0123456789abcdef", Bin.of("Root", List.of(timeline)), OWN, List.of());
     return new Engine()
         .run(
-            Matter.of("Lot", List.of(document), List.of(), List.of()),
+            Material.of("Lot", List.of(document), List.of()),
             RunSheet.initial().only(List.of("layout")),
-            decisions,
+            Answers.of(decisions),
             Optional.empty(),
             Progress.NONE);
   }
 
   private static LayoutFinding finding(Timeline timeline) {
     return (LayoutFinding)
-        run(timeline, Map.of()).step("layout").orElseThrow().judged().getFirst().finding();
+        run(timeline, Map.of()).step("layout").orElseThrow().reviewed().getFirst().finding();
   }
 
   private static List<String> shape(Timeline timeline) {
@@ -144,7 +146,8 @@ class LayoutPassTest {
   @Test
   void whatIsAcceptedIsANewTimelineBesideTheOldOne() {
     Timeline timeline = cut(audio(sound("one", 1, 0, 24, "Dialogue/Boom")));
-    Outcome outcome = run(timeline, Map.of("layout:cut.otio:Cut", Decision.accept()));
+    Outcome outcome =
+        run(timeline, Map.of(new FindingId("layout:cut.otio:Cut"), Decision.accept()));
 
     Bin root = (Bin) outcome.end().documents().getFirst().root();
     assertThat(root.children())
@@ -157,13 +160,13 @@ class LayoutPassTest {
     Outcome again =
         new Engine()
             .run(
-                Matter.of("Lot", List.of(document), List.of(), List.of()),
+                Material.of("Lot", List.of(document), List.of()),
                 RunSheet.initial().only(List.of("layout")),
-                Map.of("layout:cut.otio:Cut", Decision.accept()),
+                Answers.of(Map.of(new FindingId("layout:cut.otio:Cut"), Decision.accept())),
                 Optional.empty(),
                 Progress.NONE);
-    assertThat(again.step("layout").orElseThrow().judged()).hasSize(1);
-    assertThat(again.step("layout").orElseThrow().judged().getFirst().finding().reason())
+    assertThat(again.step("layout").orElseThrow().reviewed()).hasSize(1);
+    assertThat(again.step("layout").orElseThrow().reviewed().getFirst().finding().reason())
         .isEqualTo("a timeline with this sound by role is there");
     assertThat(again.end().documents().getFirst()).isEqualTo(document);
   }
@@ -218,7 +221,7 @@ class LayoutPassTest {
 
     assertThat(shape(found.made()))
         .containsExactly("V1: gap 5 A001C001", "Dialogue/Boom: gap 15 S01T01 500+40[1]");
-    assertThat(Heard.in(found.made(), OWN).pieces()).hasSize(1);
+    assertThat(AudibleClips.in(found.made(), OWN).pieces()).hasSize(1);
   }
 
   @Test
@@ -252,9 +255,9 @@ class LayoutPassTest {
       all.add(Track.of("A", Track.AUDIO, items));
     }
     Timeline timeline = cut(all.toArray(Composable[]::new));
-    Heard heard = Heard.in(timeline, OWN);
+    AudibleClips heard = AudibleClips.in(timeline, OWN);
     Timeline made = RoleTracks.of(timeline, heard, List.of(), OWN).timeline();
 
-    assertThat(Heard.in(made, OWN).secondsByRole()).isEqualTo(heard.secondsByRole());
+    assertThat(AudibleClips.in(made, OWN).secondsByRole()).isEqualTo(heard.secondsByRole());
   }
 }

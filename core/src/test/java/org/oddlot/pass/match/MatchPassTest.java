@@ -11,15 +11,18 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.oddlot.material.Pairing;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Judged;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Pairing;
-import org.oddlot.pass.Progress;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Settings;
 import org.oddlot.pass.Standing;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Settings;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
 
@@ -31,8 +34,8 @@ class MatchPassTest {
   }
 
   private static MatchFinding finding(Outcome outcome, int row) {
-    return outcome.step("match").orElseThrow().judged().stream()
-        .map(judged -> (MatchFinding) judged.finding())
+    return outcome.step("match").orElseThrow().reviewed().stream()
+        .map(reviewed -> (MatchFinding) reviewed.finding())
         .filter(finding -> finding.entry().row() == row)
         .findFirst()
         .orElseThrow();
@@ -74,7 +77,7 @@ class MatchPassTest {
             .run();
     assertThat(names(finding(outcome, 2))).containsExactly("A001C001", "B001C001");
     assertThat(finding(outcome, 2).standing()).isEqualTo(Standing.SETTLED);
-    assertThat(outcome.end().pairings()).hasSize(2);
+    assertThat(outcome.end().all(Pairing.class)).hasSize(2);
   }
 
   @Test
@@ -88,10 +91,10 @@ class MatchPassTest {
     assertThat(finding.standing()).isEqualTo(Standing.TO_LOOK_AT);
     assertThat(finding.headline()).isEqualTo("two at once");
     assertThat(finding.reason()).isEqualTo("A001C001 and A001C002 both start here (−2 f, +9 f)");
-    assertThat(sample.run().end().pairings()).isEmpty();
+    assertThat(sample.run().end().all(Pairing.class)).isEmpty();
     // The person takes the other one.
     var said = Decision.accept(List.of("media/A001C002.mov"));
-    assertThat(sample.run(Map.of(finding.id(), said)).end().pairings())
+    assertThat(sample.run(Map.of(finding.id(), said)).end().all(Pairing.class))
         .extracting(Pairing::sourceId)
         .containsExactly("media/A001C002.mov");
   }
@@ -147,7 +150,7 @@ class MatchPassTest {
     assertThat(finding(outcome, 3).headline()).isEqualTo("row 2 is nearer");
     assertThat(finding(outcome, 2).headline()).isEqualTo("row 4 as near");
     assertThat(finding(outcome, 4).headline()).isEqualTo("row 2 as near");
-    assertThat(outcome.end().pairings()).isEmpty();
+    assertThat(outcome.end().all(Pairing.class)).isEmpty();
   }
 
   @Test
@@ -251,13 +254,13 @@ class MatchPassTest {
             .clip("A001C001 10:14:07:10 960 A 2026-03-14")
             .log("2;12;3;A;10:14:07:12;;14.03.2026;;")
             .log("3;14;1;A;12:00:00:00;;14.03.2026;;");
-    String byHand = finding(sample.run(), 3).id();
+    FindingId byHand = finding(sample.run(), 3).id();
     var outcome = sample.run(Map.of(byHand, Decision.accept(List.of("media/A001C001.mov"))));
     assertThat(finding(outcome, 2).reason()).isEqualTo("row 3 was paired with A001C001 by hand");
-    assertThat(outcome.end().pairings()).hasSize(1);
+    assertThat(outcome.end().all(Pairing.class)).hasSize(1);
     // What was declined claims nothing.
     var declined = sample.run(Map.of(finding(sample.run(), 2).id(), Decision.decline()));
-    assertThat(declined.end().pairings()).isEmpty();
+    assertThat(declined.end().all(Pairing.class)).isEmpty();
     assertThat(declined.step("match").orElseThrow().tally().declined()).isEqualTo(1);
   }
 
@@ -268,7 +271,8 @@ class MatchPassTest {
             .clip("A001C001 10:14:07:00 960 A 2026-03-14")
             .log("2;12;1;A;10:14:09:13;;14.03.2026;;");
     var settings = Settings.INITIAL.with(MatchPass.TOLERANCE, "61");
-    var look = new MatchPass().look(sample.matter(), settings, Map.of(), Progress.NONE);
+    var look =
+        new MatchPass().look(new Request(sample.material(), settings, Answers.NONE, Progress.NONE));
     assertThat(look.findings().getFirst().standing()).isEqualTo(Standing.SETTLED);
   }
 
@@ -293,8 +297,8 @@ class MatchPassTest {
     }
     var outcome = sample.run();
     var used = new ArrayList<String>();
-    for (Judged judged : outcome.step("match").orElseThrow().judged()) {
-      var finding = (MatchFinding) judged.finding();
+    for (Reviewed<?> reviewed : outcome.step("match").orElseThrow().reviewed()) {
+      var finding = (MatchFinding) reviewed.finding();
       if (finding.standing() != Standing.SETTLED) {
         continue;
       }
@@ -324,7 +328,7 @@ class MatchPassTest {
             .clip("A001C001 10:14:07:10 960 A 2026-03-14")
             .clip("B001C001 10:14:07:10 960 B 2026-03-14")
             .log("2;12;1;;10:14:07:12;;14.03.2026;;");
-    assertThat(sample.run().step("match").map(Outcome.StepOutcome::judged).map(Object::toString))
-        .isEqualTo(Optional.of(sample.run().step("match").orElseThrow().judged().toString()));
+    assertThat(sample.run().step("match").map(Outcome.StepOutcome::reviewed).map(Object::toString))
+        .isEqualTo(Optional.of(sample.run().step("match").orElseThrow().reviewed().toString()));
   }
 }

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Sample;
 import org.oddlot.pass.Standing;
 import org.oddlot.time.FrameRate;
@@ -14,9 +14,9 @@ import org.oddlot.time.FrameRate;
 class NamesAndSlatesTest {
   private static final FrameRate RATE = FrameRate.FPS_23_976;
 
-  private static Judged row(Outcome outcome, int row) {
-    return outcome.step("match").orElseThrow().judged().stream()
-        .filter(judged -> ((MatchFinding) judged.finding()).entry().row() == row)
+  private static Reviewed<?> row(Outcome outcome, int row) {
+    return outcome.step("match").orElseThrow().reviewed().stream()
+        .filter(reviewed -> ((MatchFinding) reviewed.finding()).entry().row() == row)
         .findFirst()
         .orElseThrow();
   }
@@ -39,18 +39,18 @@ class NamesAndSlatesTest {
     "A001C001_260314_R1_proxy.mp4"
   })
   void aNameIsFoundInAnySpelling(String name) {
-    Judged judged = row(twoCards().log("Clip,Scene,Take").log(name + ",12,1").run(), 2);
-    assertThat(judged.standing()).as(judged.reason()).isEqualTo(Standing.SETTLED);
-    assertThat(judged.chosen()).containsExactly("media/A001C001_260314_R1.mov");
-    assertThat(judged.finding().headline()).isEqualTo("by name");
+    Reviewed<?> reviewed = row(twoCards().log("Clip,Scene,Take").log(name + ",12,1").run(), 2);
+    assertThat(reviewed.standing()).as(reviewed.reason()).isEqualTo(Standing.SETTLED);
+    assertThat(reviewed.chosen()).containsExactly("media/A001C001_260314_R1.mov");
+    assertThat(reviewed.finding().headline()).isEqualTo("by name");
   }
 
   @Test
   void aNameThatSeveralClipsCanBeMeantByIsForAPerson() {
-    Judged judged = row(twoCards().log("Clip,Scene,Take").log("A001,12,1").run(), 2);
-    assertThat(judged.standing()).isEqualTo(Standing.TO_LOOK_AT);
-    assertThat(judged.reason()).isEqualTo("2 clips can be meant by A001");
-    Judged none = row(twoCards().log("Clip,Scene,Take").log("D001C001,12,1").run(), 2);
+    Reviewed<?> reviewed = row(twoCards().log("Clip,Scene,Take").log("A001,12,1").run(), 2);
+    assertThat(reviewed.standing()).isEqualTo(Standing.TO_LOOK_AT);
+    assertThat(reviewed.reason()).isEqualTo("2 clips can be meant by A001");
+    Reviewed<?> none = row(twoCards().log("Clip,Scene,Take").log("D001C001,12,1").run(), 2);
     assertThat(none.standing()).isEqualTo(Standing.OPEN);
     assertThat(none.reason()).isEqualTo("no clip is called D001C001");
   }
@@ -83,7 +83,7 @@ class NamesAndSlatesTest {
             .log("12A,2,,,2026-03-15")
             .log("13,1,,,")
             .run();
-    Judged byHand = row(outcome, 4);
+    Reviewed<?> byHand = row(outcome, 4);
     assertThat(byHand.standing()).as(byHand.reason()).isEqualTo(Standing.SETTLED);
     assertThat(byHand.reason()).isEqualTo("A001C001_260314_R1: scene and take, row 2 of log.csv");
     assertThat(row(outcome, 5).chosen())
@@ -117,7 +117,7 @@ class NamesAndSlatesTest {
             .log("12,1,A,10:00:01:00")
             .log("12,2,A,10:00:01:10")
             .run();
-    Judged first = row(outcome, 2);
+    Reviewed<?> first = row(outcome, 2);
     assertThat(first.standing()).isEqualTo(Standing.TO_LOOK_AT);
     assertThat(first.finding().headline()).isEqualTo("next free clip");
     assertThat(first.chosen()).containsExactly("media/A001C001.mov");

@@ -3,19 +3,17 @@ package org.oddlot.pass.putright;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlot.material.Material;
+import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.pass.Decision;
-import org.oddlot.pass.Matter;
+import org.oddlot.pass.Answers;
+import org.oddlot.pass.Instruction;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Source;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.ByHand.Kind;
 import org.oddlot.time.FrameRate;
@@ -38,18 +36,19 @@ class ByHandTest {
   }
 
   private static Outcome said(Sample sample, ByHand... hands) {
-    var decisions = new LinkedHashMap<String, Decision>();
+    Answers answers = Answers.NONE;
     for (ByHand hand : hands) {
       assertThat(hand.problem()).isEmpty();
-      decisions.put(ByHand.newId(decisions.keySet()), hand.toDecision());
+      String id = answers.newInstructionId("putright");
+      answers = answers.plus(Instruction.of(id, "putright", ByHand.CODEC, hand));
     }
-    return sample.run(decisions);
+    return sample.run(answers);
   }
 
-  private static List<String> entries(Matter matter, int... rows) {
+  private static List<String> entries(Material material, int... rows) {
     var ids = new ArrayList<String>();
     for (int row : rows) {
-      ids.add(matter.entries().filter(e -> e.row() == row).findFirst().orElseThrow().id());
+      ids.add(material.entries().filter(e -> e.row() == row).findFirst().orElseThrow().id());
     }
     return ids;
   }
@@ -61,7 +60,7 @@ class ByHandTest {
   }
 
   private static List<String> ids(Sample sample) {
-    return sample.matter().sources().all().stream().map(Source::id).toList();
+    return sample.material().sources().all().stream().map(Source::id).toList();
   }
 
   private static LogEntry entry(Outcome outcome, int row) {
@@ -71,12 +70,12 @@ class ByHandTest {
   @Test
   void theDateOfSomeRowsIsSetOrShifted() {
     Sample sample = sample();
-    var set = new ByHand(Kind.ENTRIES_DATE, "2026-03-20", entries(sample.matter(), 3, 4));
+    var set = new ByHand(Kind.ENTRIES_DATE, "2026-03-20", entries(sample.material(), 3, 4));
     Outcome outcome = said(sample, set);
     assertThat(entry(outcome, 2).date()).hasToString("Optional[2026-03-14]");
     assertThat(entry(outcome, 3).date()).hasToString("Optional[2026-03-20]");
     assertThat(entry(outcome, 4).date()).hasToString("Optional[2026-03-20]");
-    var later = new ByHand(Kind.ENTRIES_DATE, "-2", entries(sample.matter(), 2, 4));
+    var later = new ByHand(Kind.ENTRIES_DATE, "-2", entries(sample.material(), 2, 4));
     outcome = said(sample, later);
     assertThat(entry(outcome, 2).date()).hasToString("Optional[2026-03-12]");
     // What has no day cannot be shifted.
@@ -86,7 +85,7 @@ class ByHandTest {
   @Test
   void theRateOfSomeRowsIsRecountedOrOnlyTagged() {
     Sample sample = sample();
-    List<String> row = entries(sample.matter(), 3);
+    List<String> row = entries(sample.material(), 3);
     LogEntry recounted = entry(said(sample, new ByHand(Kind.ENTRIES_RECOUNTED, "50", row)), 3);
     assertThat(recounted.in().orElseThrow()).hasToString("10:05:00:24");
     assertThat(recounted.rate()).contains(FrameRate.FPS_50);
@@ -149,35 +148,40 @@ class ByHandTest {
   @Test
   void whatIsSaidCanBeSeenAndTakenBack() {
     Sample sample = sample();
-    var hand = new ByHand(Kind.ENTRIES_RETAGGED, "23.976", entries(sample.matter(), 2, 3));
+    var hand = new ByHand(Kind.ENTRIES_RETAGGED, "23.976", entries(sample.material(), 2, 3));
     var finding =
         (PutRightFinding)
-            said(sample, hand).step("putright").orElseThrow().judged().getFirst().finding();
+            said(sample, hand).step("putright").orElseThrow().reviewed().getFirst().finding();
     assertThat(finding.title()).isEqualTo("2 entries");
     assertThat(finding.headline()).isEqualTo("the rate, labels kept, set to 23.976");
     assertThat(finding.evidence().getFirst().value()).isEqualTo("row 2 of log.csv");
     // The rate was the only thing wrong: it is not found again.
-    assertThat(said(sample, hand).step("putright").orElseThrow().judged())
-        .noneMatch(judged -> judged.finding().id().startsWith("putright:rate"));
-    assertThat(said(sample).step("putright").orElseThrow().judged())
-        .anyMatch(judged -> judged.finding().id().startsWith("putright:rate"))
-        .noneMatch(judged -> judged.finding().id().startsWith("putright:hand"));
+    assertThat(said(sample, hand).step("putright").orElseThrow().reviewed())
+        .noneMatch(reviewed -> reviewed.finding().id().text().startsWith("putright:rate"));
+    assertThat(said(sample).step("putright").orElseThrow().reviewed())
+        .anyMatch(reviewed -> reviewed.finding().id().text().startsWith("putright:rate"))
+        .noneMatch(reviewed -> reviewed.finding().id().text().startsWith("putright:hand"));
   }
 
   @Test
   void whatIsGoneFromTheLotIsSaidToBe() {
     Outcome outcome = said(sample(), new ByHand(Kind.CLIPS_DATE, "+1", List.of("media/gone.mov")));
     var finding =
-        (PutRightFinding) outcome.step("putright").orElseThrow().judged().getFirst().finding();
+        (PutRightFinding) outcome.step("putright").orElseThrow().reviewed().getFirst().finding();
     assertThat(finding.standing()).isEqualTo(Standing.OPEN);
     assertThat(finding.reason()).contains("not in the lot any more");
   }
 
   @Test
   void idsFollowEachOther() {
-    assertThat(ByHand.newId(Set.of("putright:hand:9", "putright:hand:x", "tag:1")))
-        .isEqualTo("putright:hand:10");
-    assertThat(ByHand.in(Map.of("putright:hand:1", Decision.decline()))).isEmpty();
+    Answers answers = Answers.NONE;
+    for (String id : List.of("putright:hand:9", "putright:hand:x", "sync:hand:30")) {
+      answers = answers.plus(new Instruction(id, "putright", List.of()));
+    }
+    assertThat(answers.newInstructionId("putright")).isEqualTo("putright:hand:10");
+    // What cannot be understood is no instruction, and is said.
+    assertThat(answers.instructions(ByHand.CODEC)).isEmpty();
+    assertThat(sample().run(answers.to("putright")).unusable()).hasSize(3);
   }
 
   @ParameterizedTest

@@ -11,12 +11,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.json.JsonObject;
+import org.oddlot.material.DayBoundary;
+import org.oddlot.material.Material;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Matter;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.ShootingDay;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -29,7 +29,7 @@ import org.oddlot.timeline.Origin;
 class CorrectionTest {
   private static final FrameRate RATE = FrameRate.FPS_23_976;
 
-  private static Matter matter(String... lines) {
+  private static Material material(String... lines) {
     Sample sample =
         Sample.at(RATE)
             .clip("A001C001 10:00:00:00 480 A 2026-03-14")
@@ -37,14 +37,16 @@ class CorrectionTest {
     for (String line : lines) {
       sample.log(line);
     }
-    return sample.matter();
+    return sample.material();
   }
 
-  private static LogEntry after(Matter matter, Correction correction, String chosen, int index) {
-    Applied applied = correction.apply(matter, chosen, "because");
-    assertThat(applied.matter().documents()).isEqualTo(matter.documents());
+  private static LogEntry after(
+      Material material, Correction correction, String chosen, int index) {
+    Applied applied =
+        correction.apply(material, PutRightAnswer.CODEC.decode(List.of(chosen)), "because");
+    assertThat(applied.material().documents()).isEqualTo(material.documents());
     assertThat(applied.claims()).isEmpty();
-    return applied.matter().entries().toList().get(index);
+    return applied.material().entries().toList().get(index);
   }
 
   private static Correction.Clock clock(String... cameras) {
@@ -60,55 +62,56 @@ class CorrectionTest {
     "10:00:00, 12, 10:00:00:12"
   })
   void aClockMovesEveryLabel(String in, long frames, String moved) {
-    Matter matter = matter("12,1,A," + in + ",,2026-03-14,");
-    LogEntry entry = after(matter, clock(), Long.toString(frames), 0);
+    Material material = material("12,1,A," + in + ",,2026-03-14,");
+    LogEntry entry = after(material, clock(), Long.toString(frames), 0);
     assertThat(entry.in().orElseThrow()).hasToString(moved);
     assertThat(entry.scene()).isEqualTo("12");
   }
 
   @Test
   void whatIsMovedOverMidnightIsOfTheNextDay() {
-    Matter matter = matter("12,1,A,23:59:59:00,23:59:59:20,2026-03-14,");
-    LogEntry entry = after(matter, clock(), "48", 0);
+    Material material = material("12,1,A,23:59:59:00,23:59:59:20,2026-03-14,");
+    LogEntry entry = after(material, clock(), "48", 0);
     assertThat(entry.date()).contains(LocalDate.of(2026, 3, 15));
     assertThat(entry.out().orElseThrow()).hasToString("00:00:01:20");
-    LogEntry back = after(matter("12,1,A,00:00:01:00,,2026-03-15,"), clock(), "-48", 0);
+    LogEntry back = after(material("12,1,A,00:00:01:00,,2026-03-15,"), clock(), "-48", 0);
     assertThat(back.date()).contains(LocalDate.of(2026, 3, 14));
     assertThat(back.in().orElseThrow()).hasToString("23:59:59:00");
   }
 
   @Test
   void onlyTheCamerasThatAreMeantAreMoved() {
-    Matter matter =
-        matter("12,1,A,10:00:00:00,,,", "12,1,b,10:00:00:00,,,", "12,1,,10:00:00:00,,,");
+    Material material =
+        material("12,1,A,10:00:00:00,,,", "12,1,b,10:00:00:00,,,", "12,1,,10:00:00:00,,,");
     for (int i = 0; i < 3; i++) {
-      LogEntry entry = after(matter, clock("B"), "24", i);
+      LogEntry entry = after(material, clock("B"), "24", i);
       assertThat(entry.in().orElseThrow()).hasToString(i == 1 ? "10:00:01:00" : "10:00:00:00");
     }
     var other = new Correction.Clock("night.csv", Set.of(), RATE, Map.of());
-    assertThat(after(matter, other, "24", 0)).isEqualTo(matter.entries().toList().getFirst());
+    assertThat(after(material, other, "24", 0)).isEqualTo(material.entries().toList().getFirst());
   }
 
   @Test
   void aCameraAtAnotherRateIsMovedByTheSameTime() {
-    Matter matter = matter("12,1,D,10:00:00:50,,,", "12,1,A,10:00:00:10,,,");
+    Material material = material("12,1,D,10:00:00:50,,,", "12,1,A,10:00:00:10,,,");
     var clock = new Correction.Clock("log.csv", Set.of(), RATE, Map.of("D", FrameRate.FPS_59_94));
-    assertThat(after(matter, clock, "12", 0).in().orElseThrow()).hasToString("10:00:01:20");
-    assertThat(after(matter, clock, "12", 1).in().orElseThrow()).hasToString("10:00:00:22");
+    assertThat(after(material, clock, "12", 0).in().orElseThrow()).hasToString("10:00:01:20");
+    assertThat(after(material, clock, "12", 1).in().orElseThrow()).hasToString("10:00:00:22");
   }
 
   @Test
   void aRateIsMeantInTwoWays() {
-    Matter matter = matter("12,1,A,10:00:00:20,10:00:01:24,,25", "12,2,A,10:00:00:20,,,23.976");
+    Material material =
+        material("12,1,A,10:00:00:20,10:00:01:24,,25", "12,2,A,10:00:00:20,,,23.976");
     var rate = new Correction.Rate("log.csv", FrameRate.FPS_25, RATE, Set.of());
-    LogEntry clock = after(matter, rate, Correction.Rate.CLOCK, 0);
+    LogEntry clock = after(material, rate, "clock", 0);
     assertThat(clock.in().orElseThrow()).hasToString("10:00:00:19");
     assertThat(clock.out().orElseThrow()).hasToString("10:00:01:23");
     assertThat(clock.rate()).contains(RATE);
-    LogEntry label = after(matter, rate, Correction.Rate.LABEL, 0);
+    LogEntry label = after(material, rate, "label", 0);
     assertThat(label.in().orElseThrow()).hasToString("10:00:00:20");
     assertThat(label.rate()).contains(RATE);
-    assertThat(after(matter, rate, Correction.Rate.CLOCK, 1).in().orElseThrow())
+    assertThat(after(material, rate, "clock", 1).in().orElseThrow())
         .as("tagged right")
         .hasToString("10:00:00:20");
   }
@@ -123,17 +126,18 @@ class CorrectionTest {
 
   @Test
   void aDayIsSetOnOneSideOnly() {
-    Matter matter = matter("12,1,A,10:00:00:00,,2026-03-15,", "12,2,A,10:05:00:00,,2026-03-15,");
-    List<LogEntry> entries = matter.entries().toList();
-    String source = matter.sources().all().getFirst().id();
+    Material material =
+        material("12,1,A,10:00:00:00,,2026-03-15,", "12,2,A,10:05:00:00,,2026-03-15,");
+    List<LogEntry> entries = material.entries().toList();
+    String source = material.sources().all().getFirst().id();
     var day = new Correction.Day("log.csv", Set.of(entries.getFirst().id()), Set.of(source));
-    assertThat(after(matter, day, "entries 2026-03-14", 0).date())
+    assertThat(after(material, day, "entries 2026-03-14", 0).date())
         .contains(LocalDate.of(2026, 3, 14));
-    assertThat(after(matter, day, "entries 2026-03-14", 1).date())
+    assertThat(after(material, day, "entries 2026-03-14", 1).date())
         .contains(LocalDate.of(2026, 3, 15));
-    Applied clips = day.apply(matter, "clips 2026-03-15", "because");
-    assertThat(clips.matter().entries().toList()).isEqualTo(entries);
-    assertThat(clips.matter().sources().all().getFirst().recorded())
+    Applied clips = day.apply(material, new PutRightAnswer.OfDay(false, "2026-03-15"), "because");
+    assertThat(clips.material().entries().toList()).isEqualTo(entries);
+    assertThat(clips.material().sources().all().getFirst().recorded())
         .contains(LocalDate.of(2026, 3, 15));
     assertThat(clips.claims()).hasSize(1);
   }
@@ -169,7 +173,7 @@ class CorrectionTest {
     "2026-03-14, 2026-03-16, 2, false"
   })
   void aShootingDayEndsAtSix(LocalDate one, LocalDate other, int hour, boolean same) {
-    assertThat(ShootingDay.isSame(one, other, hour)).isEqualTo(same);
+    assertThat(DayBoundary.isSame(one, other, hour)).isEqualTo(same);
   }
 
   @Test
@@ -179,8 +183,8 @@ class CorrectionTest {
       sample.clip("A001C%03d 10:%02d:00:00 480 A".formatted(take, take * take));
       sample.log("12,%d,A,10:%02d:10:00".formatted(take, take * take));
     }
-    Matter matter = sample.matter();
-    ClockTrial trial = ClockTrial.of(matter, clock(), 48).orElseThrow();
+    Material material = sample.material();
+    ClockTrial trial = ClockTrial.of(material, clock(), 48).orElseThrow();
     assertThat(trial.total()).isEqualTo(6);
     assertThat(trial.rate()).isEqualTo(RATE);
     assertThat(trial.matches(0)).isZero();
@@ -188,6 +192,6 @@ class CorrectionTest {
     assertThat(trial.matches(-240 - 48)).isEqualTo(6);
     assertThat(trial.matches(-240 - 49)).isZero();
     var other = new Correction.Clock("none.csv", Set.of(), RATE, Map.of());
-    assertThat(ClockTrial.of(matter, other, 48)).isEmpty();
+    assertThat(ClockTrial.of(material, other, 48)).isEmpty();
   }
 }

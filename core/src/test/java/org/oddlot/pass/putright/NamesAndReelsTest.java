@@ -6,12 +6,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.oddlot.material.Source;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Judged;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Source;
 import org.oddlot.pass.Standing;
 import org.oddlot.time.FrameRate;
 
@@ -20,10 +20,10 @@ class NamesAndReelsTest {
   private static final FrameRate RATE = FrameRate.FPS_25;
 
   private static Optional<PutRightFinding> finding(Outcome outcome, String kind) {
-    return outcome.step("putright").orElseThrow().judged().stream()
-        .map(Judged::finding)
+    return outcome.step("putright").orElseThrow().reviewed().stream()
+        .map(Reviewed::finding)
         .map(PutRightFinding.class::cast)
-        .filter(finding -> finding.id().startsWith("putright:" + kind))
+        .filter(finding -> finding.id().text().startsWith("putright:" + kind))
         .findFirst();
   }
 
@@ -106,10 +106,10 @@ class NamesAndReelsTest {
     PutRightFinding finding = finding(outcome, "spelling").orElseThrow();
     assertThat(finding.standing()).isEqualTo(Standing.SETTLED);
     assertThat(finding.headline()).isEqualTo("3 names written otherwise than the clips");
-    assertThat(outcome.end().entries().map(entry -> entry.clip() + " " + entry.roll()))
+    assertThat(outcome.end().entries().map(entry -> entry.clip() + " " + entry.reel()))
         .containsExactly("A001C001 A001", "A001C012 A001", "A001C001 B002");
     Outcome declined = sample.run(Map.of(finding.id(), Decision.decline()));
-    assertThat(declined.end().entries().map(entry -> entry.clip() + " " + entry.roll()))
+    assertThat(declined.end().entries().map(entry -> entry.clip() + " " + entry.reel()))
         .containsExactly("a0O1c001.mov A001", "A001_C012 A OO1", "A001C001 B002");
   }
 
@@ -182,7 +182,7 @@ class NamesAndReelsTest {
     assertThat(finding.choices())
         .extracting(choice -> choice.evidence().getFirst().value())
         .containsExactly("3", "2");
-    assertThat(finding.proposed()).containsExactly(Correction.Rate.CLOCK);
+    assertThat(finding.proposed()).containsExactly(PutRightAnswer.Meaning.CLOCK.written());
     Outcome after = sample.run(Map.of(finding.id(), Decision.accept()));
     assertThat(after.step("match").orElseThrow().tally().settled()).isEqualTo(3);
   }

@@ -10,17 +10,19 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.oddlot.material.FoundStart;
+import org.oddlot.material.Material;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.FoundStart;
-import org.oddlot.pass.Matter;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.PlacedClip;
-import org.oddlot.pass.Progress;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Source;
 import org.oddlot.pass.Standing;
+import org.oddlot.progress.Progress;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -47,9 +49,9 @@ class PutRightPassTest {
   }
 
   private static PutRightFinding finding(Outcome outcome, String kind) {
-    return outcome.step("putright").orElseThrow().judged().stream()
-        .map(judged -> (PutRightFinding) judged.finding())
-        .filter(finding -> finding.id().startsWith("putright:" + kind))
+    return outcome.step("putright").orElseThrow().reviewed().stream()
+        .map(reviewed -> (PutRightFinding) reviewed.finding())
+        .filter(finding -> finding.id().text().startsWith("putright:" + kind))
         .findFirst()
         .orElseThrow();
   }
@@ -109,13 +111,14 @@ class PutRightPassTest {
     assertThat(finding.headline()).isEqualTo("rate 25, clips 23.976");
     assertThat(finding.choices()).hasSize(2);
     assertThat(finding.choices()).allMatch(c -> c.evidence().getFirst().value().equals("8"));
-    assertThat(finding.proposed()).containsExactly(Correction.Rate.CLOCK);
+    assertThat(finding.proposed()).containsExactly(PutRightAnswer.Meaning.CLOCK.written());
     Outcome after = accepted(sample, finding);
     assertThat(matched(after)).isEqualTo(8);
     // To the frame: the time of day was right.
-    assertThat(after.step("match").orElseThrow().judged())
-        .allMatch(judged -> judged.reason().contains("starts on it"));
-    assertThat(matched(accepted(sample, finding, Correction.Rate.LABEL))).isEqualTo(8);
+    assertThat(after.step("match").orElseThrow().reviewed())
+        .allMatch(reviewed -> reviewed.reason().contains("starts on it"));
+    assertThat(matched(accepted(sample, finding, PutRightAnswer.Meaning.LABEL.written())))
+        .isEqualTo(8);
   }
 
   @Test
@@ -179,8 +182,8 @@ class PutRightPassTest {
             .log("12,3,A,00:40:00:00,2026-03-15");
     Outcome outcome = sample.run();
     assertThat(matched(outcome)).isEqualTo(3);
-    assertThat(outcome.step("putright").orElseThrow().judged())
-        .noneMatch(judged -> judged.finding().id().startsWith("putright:day"));
+    assertThat(outcome.step("putright").orElseThrow().reviewed())
+        .noneMatch(reviewed -> reviewed.finding().id().text().startsWith("putright:day"));
   }
 
   @Test
@@ -256,9 +259,9 @@ class PutRightPassTest {
         sample.useAt(rate, counted, clip, from, random.nextInt(1, 150 - from));
       }
     }
-    Matter matter = sample.matter();
+    Material material = sample.material();
     List<FoundStart> found =
-        matter.sources().all().stream()
+        material.sources().all().stream()
             .map(source ->
                 new FoundStart(
                     source.id(),
@@ -267,7 +270,7 @@ class PutRightPassTest {
                     FoundStart.Origin.LTC,
                     "480 frames"))
             .toList();
-    Matter known = matter.withFoundStarts(found);
+    Material known = material.with(FoundStart.class, found);
     Outcome before = run(known, Map.of());
     PutRightFinding finding = finding(before, "start");
     assertThat(before.ledger()).isEmpty();
@@ -294,11 +297,12 @@ class PutRightPassTest {
     return placed.clip().trimmedRange().orElseThrow().start().minus(media.start());
   }
 
-  private static List<PlacedClip> clips(Matter matter) {
-    return matter.sources().all().stream().flatMap(Source::clips).toList();
+  private static List<PlacedClip> clips(Material material) {
+    return material.sources().all().stream().flatMap(Source::clips).toList();
   }
 
-  private static Outcome run(Matter matter, Map<String, Decision> decisions) {
-    return new Engine().run(matter, RunSheet.initial(), decisions, Optional.empty(), Progress.NONE);
+  private static Outcome run(Material material, Map<FindingId, Decision> decisions) {
+    return new Engine()
+        .run(material, RunSheet.initial(), Answers.of(decisions), Optional.empty(), Progress.NONE);
   }
 }

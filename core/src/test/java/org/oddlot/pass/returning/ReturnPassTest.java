@@ -2,17 +2,17 @@ package org.oddlot.pass.returning;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonValue;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.LedgerEntry;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Settings;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Settings;
 import org.oddlot.time.FrameRate;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
@@ -25,7 +25,7 @@ class ReturnPassTest {
   }
 
   private static ReturnFinding finding(Outcome outcome) {
-    return (ReturnFinding) outcome.step("return").orElseThrow().judged().getFirst().finding();
+    return (ReturnFinding) outcome.step("return").orElseThrow().reviewed().getFirst().finding();
   }
 
   @Test
@@ -74,9 +74,9 @@ class ReturnPassTest {
     Outcome outcome =
         new Engine()
             .run(
-                day().use(CLIP, 0, 24).matter(),
+                day().use(CLIP, 0, 24).material(),
                 RunSheet.initial().withSettings("return", settings),
-                Map.of(),
+                Answers.NONE,
                 Optional.empty(),
                 Progress.NONE);
     // What a common file system does not take becomes a dash.

@@ -18,17 +18,19 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
-import org.oddlot.pass.ChannelNote;
+import org.oddlot.material.ChannelNote;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Judged;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Settings;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tape;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
+import org.oddlot.setting.Settings;
 import org.oddlot.time.FrameRate;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.MediaReference;
@@ -49,14 +51,14 @@ class RolesPassTest {
             Tape.at("S01T02", "10:00:58:00", FILM, 20).tracks("Boom", "Inés").file());
   }
 
-  private static List<Judged> judged(Outcome outcome) {
-    return outcome.step("roles").orElseThrow().judged();
+  private static List<? extends Reviewed<?>> reviewed(Outcome outcome) {
+    return outcome.step("roles").orElseThrow().reviewed();
   }
 
   private static RolesFinding.OfGroup group(Outcome outcome, String name) {
     return (RolesFinding.OfGroup)
-        judged(outcome).stream()
-            .map(Judged::finding)
+        reviewed(outcome).stream()
+            .map(Reviewed::finding)
             .filter(f -> f instanceof RolesFinding.OfGroup && f.title().startsWith(name))
             .findFirst()
             .orElseThrow();
@@ -64,8 +66,8 @@ class RolesPassTest {
 
   private static RolesFinding.OfLabels labels(Outcome outcome) {
     return (RolesFinding.OfLabels)
-        judged(outcome).stream()
-            .map(Judged::finding)
+        reviewed(outcome).stream()
+            .map(Reviewed::finding)
             .filter(RolesFinding.OfLabels.class::isInstance)
             .findFirst()
             .orElseThrow();
@@ -114,7 +116,7 @@ class RolesPassTest {
 
   @Test
   void rolesReachEveryClipOfTheSoundAndFewerChannelsTakeTheFirstOnes() {
-    String id = group(day().run(), "Recorder").id();
+    FindingId id = group(day().run(), "Recorder").id();
     Outcome outcome =
         day().run(Map.of(id, roles("1=Dialogue/Boom", "2=Dialogue/{name}", "3=Dialogue/Tormod")));
 
@@ -154,7 +156,7 @@ class RolesPassTest {
             .sound(
                 Tape.at("R1_1", "10:00:00:00", FILM, 9).tracks("Lav").file(),
                 Tape.at("R1_2", "10:00:00:00", FILM, 9).tracks("Pilar").file());
-    String id = group(mono.run(), "Recorder").id();
+    FindingId id = group(mono.run(), "Recorder").id();
     Outcome outcome =
         mono.run(Map.of(id, roles("1=Dialogue/Aune", "name 1=Aune", "2=Dialogue/Pilar")));
 
@@ -165,8 +167,8 @@ class RolesPassTest {
   @Test
   void namesThatAreThereStayUnlessToldOtherwise() {
     Outcome first = inBin("{\"channel\":1,\"name\":\"My boom\",\"colour\":7}").run();
-    String id = group(first, "Recorder").id();
-    Map<String, Decision> said = Map.of(id, roles("1=Dialogue/Boom"));
+    FindingId id = group(first, "Recorder").id();
+    Map<FindingId, Decision> said = Map.of(id, roles("1=Dialogue/Boom"));
     Outcome kept = inBin("{\"channel\":1,\"name\":\"My boom\",\"colour\":7}").run(said);
     assertThat(noted(kept, "S01T01").getFirst())
         .containsExactly("1 My boom Dialogue/Boom", "2 Inés ");
@@ -204,13 +206,16 @@ class RolesPassTest {
       return run(RunSheet.initial(), Map.of());
     }
 
-    private Outcome run(Map<String, Decision> decisions) {
+    private Outcome run(Map<FindingId, Decision> decisions) {
       return run(RunSheet.initial(), decisions);
     }
 
-    private Outcome run(RunSheet sheet, Map<String, Decision> decisions) {
+    private Outcome run(RunSheet sheet, Map<FindingId, Decision> decisions) {
       return sample()
-          .runOf(sample().otioWith("media/S01T01.mov", "media/S01T01.wav"), sheet, decisions);
+          .runOf(
+              sample().otioWith("media/S01T01.mov", "media/S01T01.wav"),
+              sheet,
+              Answers.of(decisions));
     }
   }
 
@@ -218,11 +223,14 @@ class RolesPassTest {
   void aRoleIsRenamedWhereverItIs() {
     String channel = "{\"channel\":1,\"name\":\"Boom\",\"role\":\"Dialogue/Bom\"}";
     Outcome first = inBin(channel).run();
-    assertThat(judged(first)).extracting(j -> j.finding().id()).contains("roles:role:Dialogue/Bom");
+    assertThat(reviewed(first))
+        .extracting(j -> j.finding().id())
+        .contains(new FindingId("roles:role:Dialogue/Bom"));
     assertThat(group(first, "Recorder").rows().getFirst().why()).isEqualTo("in the file");
 
     Outcome renamed =
-        inBin(channel).run(Map.of("roles:role:Dialogue/Bom", roles("Dialogue / Boom")));
+        inBin(channel)
+            .run(Map.of(new FindingId("roles:role:Dialogue/Bom"), roles("Dialogue / Boom")));
     assertThat(noted(renamed, "S01T01").getFirst()).contains("1 Boom Dialogue/Boom");
   }
 
@@ -242,7 +250,7 @@ class RolesPassTest {
     assertThat(found.title()).isEqualTo("Roll S02");
     assertThat(found.headline()).isEqualTo("channel 3 called \"4\"");
 
-    String id = group(sample.run(), "Recorder").id();
+    FindingId id = group(sample.run(), "Recorder").id();
     Outcome outcome =
         sample.run(Map.of(found.id(), Decision.accept(), id, roles("3=Dialogue/Pilar")));
     assertThat(noted(outcome, "S02T01").getFirst()).contains("3 3 Dialogue/Pilar");
@@ -287,7 +295,7 @@ class RolesPassTest {
                 new Settings(
                     Map.of(
                         "table", "Boom=Dialogue/Boom; inés = Dialogue/Ines; Tormod=Dialogue/T")));
-    Outcome outcome = day().run(sheet, Map.of());
+    Outcome outcome = day().run(sheet, Answers.NONE);
 
     assertThat(group(outcome, "Recorder").standing()).isEqualTo(Standing.SETTLED);
     assertThat(noted(outcome, "S01T01").getFirst()).contains("2 Inés Dialogue/Ines");

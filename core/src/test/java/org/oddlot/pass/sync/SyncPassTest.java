@@ -17,21 +17,24 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.material.MeasuredOffset;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Document;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.Judged;
-import org.oddlot.pass.Matter;
-import org.oddlot.pass.MeasuredOffset;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Settings;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tape;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Settings;
+import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
@@ -48,14 +51,14 @@ class SyncPassTest {
   private static final String PICTURE = "A001C001 10:00:00:00 240 A 2026-03-14";
   private static final String SLATED = "\"oddlot\":{\"log\":{\"scene\":\"12A\",\"take\":\"3\"}}";
 
-  private static List<Judged> judged(Outcome outcome) {
-    return outcome.step("sync").orElseThrow().judged();
+  private static List<? extends Reviewed<?>> reviewed(Outcome outcome) {
+    return outcome.step("sync").orElseThrow().reviewed();
   }
 
   private static PairFinding pair(Outcome outcome, int index) {
     return (PairFinding)
-        judged(outcome).stream()
-            .map(Judged::finding)
+        reviewed(outcome).stream()
+            .map(Reviewed::finding)
             .filter(PairFinding.class::isInstance)
             .toList()
             .get(index);
@@ -63,8 +66,8 @@ class SyncPassTest {
 
   private static RecorderFinding recorder(Outcome outcome) {
     return (RecorderFinding)
-        judged(outcome).stream()
-            .map(Judged::finding)
+        reviewed(outcome).stream()
+            .map(Reviewed::finding)
             .filter(RecorderFinding.class::isInstance)
             .findFirst()
             .orElseThrow();
@@ -117,8 +120,8 @@ class SyncPassTest {
             "Camera sound: A001C001 muted");
     PairFinding found = pair(outcome, 0);
     assertThat(found.standing()).isEqualTo(Standing.SETTLED);
-    assertThat(found.laid().offsetInWords()).isEqualTo("2 s 12 f before");
-    assertThat(found.laid().cover()).isEqualTo(100);
+    assertThat(found.alignment().offsetInWords()).isEqualTo("2 s 12 f before");
+    assertThat(found.alignment().cover()).isEqualTo(100);
     assertThat(outcome.ledger())
         .filteredOn(entry -> entry.pass().equals("sync"))
         .extracting(entry -> entry.reason())
@@ -136,7 +139,7 @@ class SyncPassTest {
             .run();
 
     String[] parts = samples.split("/", -1);
-    assertThat(pair(outcome, 0).laid().samplesPerFrame())
+    assertThat(pair(outcome, 0).alignment().samplesPerFrame())
         .isEqualTo(Rational.of(Long.parseLong(parts[0]), Long.parseLong(parts[1])));
   }
 
@@ -207,7 +210,7 @@ class SyncPassTest {
             .sound(Tape.at("S01T01", "10:00:00:00", FILM, 60).day(LocalDate.of(2026, 3, 13)).file())
             .run();
 
-    assertThat(judged(outcome)).isEmpty();
+    assertThat(reviewed(outcome)).isEmpty();
     assertThat(synced(outcome)).isEmpty();
   }
 
@@ -222,8 +225,8 @@ class SyncPassTest {
 
     // 24 frames of 2002 samples are one second of a clock of 48,048 ...
     assertThat(recorder(outcome).headline()).isEqualTo("24 beside 23.976");
-    Map<String, Decision> labels =
-        Map.of(recorder(outcome).id(), Decision.accept(List.of(Reading.LABELS.id())));
+    Map<FindingId, Decision> labels =
+        Map.of(recorder(outcome).id(), Decision.accept(List.of(TimecodeBasis.LABELS.id())));
     Outcome put =
         Sample.at(FILM)
             .clip(PICTURE)
@@ -250,10 +253,12 @@ class SyncPassTest {
     assertThat(pair(asked, 0).headline()).isEqualTo("clock in question");
     assertThat(synced(asked)).isEmpty();
 
-    Outcome byLabel = sample.run(Map.of(found.id(), Decision.accept(List.of(Reading.LABELS.id()))));
+    Outcome byLabel =
+        sample.run(Map.of(found.id(), Decision.accept(List.of(TimecodeBasis.LABELS.id()))));
     assertThat(shape(synced(byLabel).getFirst()))
         .contains("Recorder: S01T01 " + 36_000L * 48_000 + "+" + 2400 * 2002);
-    Outcome byClock = sample.run(Map.of(found.id(), Decision.accept(List.of(Reading.CLOCK.id()))));
+    Outcome byClock =
+        sample.run(Map.of(found.id(), Decision.accept(List.of(TimecodeBasis.CLOCK.id()))));
     assertThat(shape(synced(byClock).getFirst()))
         .contains("Recorder: S01T01 " + 36_000L * 24 * 2002 + "+" + 2400 * 2002);
   }
@@ -279,7 +284,7 @@ class SyncPassTest {
             .sound(Tape.from("S01T01", 36_000L * 48_000, 20).dropFrame().file())
             .run();
     assertThat(recorder(mixed).headline()).isEqualTo("29.97 beside 23.976");
-    assertThat(pair(mixed, 0).laid().offsetFrames()).isZero();
+    assertThat(pair(mixed, 0).alignment().offsetFrames()).isZero();
   }
 
   private static Sample lateRecorder() {
@@ -342,7 +347,7 @@ class SyncPassTest {
     assertThat(found.headline()).isEqualTo("1 h late");
     Outcome put = sample.run(Map.of(found.id(), Decision.accept()));
     assertThat(synced(put)).hasSize(4);
-    assertThat(pair(put, 0).laid().offsetInWords()).contains("late");
+    assertThat(pair(put, 0).alignment().offsetInWords()).contains("late");
   }
 
   @Test
@@ -366,7 +371,7 @@ class SyncPassTest {
             .sound(
                 Tape.at("S01T01", "09:59:58:00", FILM, 60).file(),
                 Tape.at("S01T01b", "09:59:59:00", FILM, 60).file());
-    assertThat(judged(sample.run())).allMatch(j -> j.standing() == Standing.TO_LOOK_AT);
+    assertThat(reviewed(sample.run())).allMatch(j -> j.standing() == Standing.TO_LOOK_AT);
 
     Outcome two =
         Sample.at(FILM)
@@ -393,7 +398,7 @@ class SyncPassTest {
     return Sample.at(FILM)
         .clip(PICTURE, SLATED)
         .sound(Tape.at("S01T01", "10:00:00:00", FILM, 10).file())
-        .run(sheet, Map.of());
+        .run(sheet, Answers.NONE);
   }
 
   @Test
@@ -416,18 +421,16 @@ class SyncPassTest {
     OtioWriter.write(first.end().documents().getFirst().root(), out);
     TimelineObject root =
         OtioReader.read(out.toByteArray(), new Problems("again.otio")).orElseThrow();
-    Matter again =
-        Matter.of(
+    Material again =
+        Material.of(
                 "Day",
                 List.of(
-                    new Document(
-                        "again.otio", "0123456789abcdef", root, Profiles.own(), List.of())),
-                List.of(),
+                    Document.of("again.otio", "0123456789abcdef", root, Profiles.own(), List.of())),
                 List.of())
-            .withSounds(sample.matter().sounds());
+            .with(SoundFile.class, sample.material().sounds());
 
     Outcome second =
-        new Engine().run(again, RunSheet.initial(), Map.of(), Optional.empty(), Progress.NONE);
+        new Engine().run(again, RunSheet.initial(), Answers.NONE, Optional.empty(), Progress.NONE);
 
     assertThat(pair(second, 0).headline()).isEqualTo("synced already");
     assertThat(synced(second)).hasSize(1);
@@ -497,7 +500,7 @@ class SyncPassTest {
       }
     }
     // The third one began with its picture.
-    assertThat(starts.size() < 3 || !judged(outcome).isEmpty()).isTrue();
+    assertThat(starts.size() < 3 || !reviewed(outcome).isEmpty()).isTrue();
   }
 
   private static double dayOf(FrameRate rate) {

@@ -1,6 +1,7 @@
 package org.oddlot.pass.tag;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.Map;
@@ -10,18 +11,19 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
-import org.oddlot.pass.Document;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.LedgerEntry;
-import org.oddlot.pass.Matter;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Settings;
 import org.oddlot.pass.Standing;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Settings;
 import org.oddlot.time.FrameRate;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Clip;
@@ -86,7 +88,8 @@ class NamePatternTest {
   private static Outcome named(String pattern, Sample sample) {
     RunSheet sheet =
         RunSheet.initial().withSettings("tag", Settings.INITIAL.with(TagPass.NAME, pattern));
-    return new Engine().run(sample.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
+    return new Engine()
+        .run(sample.material(), sheet, Answers.NONE, Optional.empty(), Progress.NONE);
   }
 
   private static Sample twoTakes() {
@@ -118,18 +121,17 @@ class NamePatternTest {
   @Test
   void collisionsAreShownAndCountedIfThePatternSaysSo() {
     Outcome same = named("scene {scene}", twoTakes());
-    assertThat(same.step("tag").orElseThrow().judged())
+    assertThat(same.step("tag").orElseThrow().reviewed())
         .hasSize(2)
-        .allMatch(judged -> judged.standing() == Standing.TO_LOOK_AT)
-        .allMatch(judged -> judged.reason().contains("2 clips would have this name"));
+        .allMatch(reviewed -> reviewed.standing() == Standing.TO_LOOK_AT)
+        .allMatch(reviewed -> reviewed.reason().contains("2 clips would have this name"));
     Outcome counted = named("scene {scene}[-{n}]", twoTakes());
-    assertThat(counted.step("tag").orElseThrow().judged())
-        .allMatch(judged -> judged.standing() == Standing.SETTLED)
-        .extracting(judged -> ((TagFinding) judged.finding()).newName().orElseThrow())
+    assertThat(counted.step("tag").orElseThrow().reviewed())
+        .allMatch(reviewed -> reviewed.standing() == Standing.SETTLED)
+        .extracting(reviewed -> ((TagFinding) reviewed.finding()).newName().orElseThrow())
         .containsExactly("scene 12-1", "scene 12-2");
-    Outcome wrong = named("{scene", twoTakes());
-    assertThat(wrong.step("tag").orElseThrow().judged())
-        .allMatch(judged -> judged.reason().contains("the pattern is wrong"));
+    assertThatThrownBy(() -> named("{scene", twoTakes()))
+        .hasMessageStartingWith("a brace is not closed");
   }
 
   @Test
@@ -143,7 +145,7 @@ class NamePatternTest {
         RunSheet.initial()
             .withSettings("tag", Settings.INITIAL.with(TagPass.KEYWORDS, "circled,people"));
     Outcome outcome =
-        new Engine().run(sample.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
+        new Engine().run(sample.material(), sheet, Answers.NONE, Optional.empty(), Progress.NONE);
     assertThat(outcome.ledger())
         .filteredOn(entry -> entry.property().contains("keywords"))
         .extracting(LedgerEntry::after)
@@ -162,16 +164,16 @@ class NamePatternTest {
     RunSheet sheet =
         RunSheet.initial().withSettings("tag", Settings.INITIAL.with(TagPass.OVERWRITE, "yes"));
     Outcome outcome =
-        new Engine().run(sample.matter(), sheet, Map.of(), Optional.empty(), Progress.NONE);
+        new Engine().run(sample.material(), sheet, Answers.NONE, Optional.empty(), Progress.NONE);
     assertThat(outcome.ledger()).anyMatch(e -> e.before().equals("13") && e.after().equals("12"));
   }
 
   private static Outcome run(Sample sample, Settings settings) {
     return new Engine()
         .run(
-            sample.matter(),
+            sample.material(),
             RunSheet.initial().withSettings("tag", settings),
-            Map.of(),
+            Answers.NONE,
             Optional.empty(),
             Progress.NONE);
   }
@@ -231,11 +233,14 @@ class NamePatternTest {
     assertThat(Differences.between(first, copy)).isEmpty();
     // What is there already is not made once more.
     Document document =
-        new Document("again.otio", "0123456789abcdef", again, Profiles.own(), List.of());
-    Matter matter = Matter.of("Day", List.of(document), List.of(), List.of());
+        Document.of("again.otio", "0123456789abcdef", again, Profiles.own(), List.of());
+    Material material = Material.of("Day", List.of(document), List.of());
     RunSheet sheet =
         RunSheet.initial().withSettings("tag", Settings.INITIAL.with(TagPass.BINS, "camera"));
-    assertThat(new Engine().run(matter, sheet, Map.of(), Optional.empty(), Progress.NONE).ledger())
+    assertThat(
+            new Engine()
+                .run(material, sheet, Answers.NONE, Optional.empty(), Progress.NONE)
+                .ledger())
         .isEmpty();
   }
 

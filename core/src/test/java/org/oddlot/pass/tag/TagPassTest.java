@@ -8,16 +8,18 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.Judged;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.LedgerEntry;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Progress;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Sample;
-import org.oddlot.pass.Settings;
 import org.oddlot.pass.Standing;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Settings;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Clip;
@@ -39,7 +41,7 @@ class TagPassTest {
   }
 
   private static TagFinding finding(Outcome outcome) {
-    return (TagFinding) outcome.step("tag").orElseThrow().judged().getFirst().finding();
+    return (TagFinding) outcome.step("tag").orElseThrow().reviewed().getFirst().finding();
   }
 
   @Test
@@ -116,7 +118,8 @@ class TagPassTest {
     var onlyBins =
         RunSheet.initial().withSettings("tag", Settings.INITIAL.with(TagPass.USES, "no"));
     var less =
-        new Engine().run(sample.matter(), onlyBins, Map.of(), Optional.empty(), Progress.NONE);
+        new Engine()
+            .run(sample.material(), onlyBins, Answers.NONE, Optional.empty(), Progress.NONE);
     assertThat(clip(less, 0).metadata().isEmpty()).isFalse();
     assertThat(clip(less, 1).metadata()).isEqualTo(JsonObject.EMPTY);
   }
@@ -150,14 +153,14 @@ class TagPassTest {
             .log("12A,,3,A,,10:00:00:04,,,,One,,,")
             .log("12B,,3,A,,11:00:00:04,,,,Two,,,");
     var first = sample.run();
-    String other =
-        first.step("match").orElseThrow().judged().stream()
-            .map(Judged::finding)
+    FindingId other =
+        first.step("match").orElseThrow().reviewed().stream()
+            .map(Reviewed::finding)
             .filter(finding -> finding.title().startsWith("12B"))
             .findFirst()
             .orElseThrow()
             .id();
-    String own = first.step("match").orElseThrow().judged().getFirst().finding().id();
+    FindingId own = first.step("match").orElseThrow().reviewed().getFirst().finding().id();
     var said = Decision.accept(List.of("media/A001C001.mov"));
     var outcome = sample.run(Map.of(other, said, own, said));
     assertThat(finding(outcome).standing()).isEqualTo(Standing.TO_LOOK_AT);
@@ -183,7 +186,7 @@ class TagPassTest {
             .log("12A,,3,A,,10:00:00:04,,,,,,,")
             .log("12A,,4,A,,10:10:05:00,,,,,,,")
             .run();
-    assertThat(outcome.step("tag").orElseThrow().judged()).hasSize(1);
+    assertThat(outcome.step("tag").orElseThrow().reviewed()).hasSize(1);
     assertThat(clip(outcome, 1).metadata()).isEqualTo(JsonObject.EMPTY);
     assertThat(outcome.ledger())
         .allMatch(entry -> entry.place().contains("A001C001") || entry.pass().equals("return"));

@@ -1,0 +1,67 @@
+package org.oddlot.format.table;
+
+import java.nio.charset.Charset;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.input.ReadingOptions;
+import org.oddlot.paper.DateReader;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.SettingKind;
+
+/** What can be said about how a table is read, where seeing it from the file went wrong. */
+public final class TableOptions {
+  /** The charset of the text. */
+  public static final Setting<String> CHARSET =
+      Setting.oneOf(
+          "charset",
+          "Charset",
+          "UTF-8",
+          List.of("UTF-8", "windows-1252", "ISO-8859-2", "x-MacRoman", "UTF-16LE", "UTF-16BE"));
+
+  /** What stands between two values. */
+  public static final Setting<String> SEPARATOR =
+      new Setting<>(
+          "separator",
+          "Separator",
+          new SettingKind.OneOf(
+              List.of(",", ";", "\t", "|"),
+              Map.of(",", "comma", ";", "semicolon", "\t", "tab", "|", "bar")),
+          ",",
+          "",
+          "");
+
+  /** Which sheet of a workbook is meant. */
+  public static final Setting<String> SHEET =
+      Setting.text("sheet", "Sheet", "Sheet1", "the sheet's name");
+
+  /** Which of day and month is written first. */
+  public static final Setting<String> DATES =
+      new Setting<>(
+          "dates",
+          "Dates",
+          new SettingKind.OneOf(
+              List.of("day_first", "month_first"),
+              Map.of("day_first", "day first", "month_first", "month first")),
+          "day_first",
+          "",
+          "");
+
+  private TableOptions() {}
+
+  static Optional<Charset> charset(ReadingOptions options) {
+    return options.get(CHARSET).map(Charset::forName);
+  }
+
+  static Optional<Character> separator(ReadingOptions options) {
+    return options.get(SEPARATOR).map(text -> text.charAt(0));
+  }
+
+  /** The order of dates that was said. */
+  public static Optional<DateReader.Order> order(ReadingOptions options) {
+    return options
+        .get(DATES)
+        .map(word ->
+            word.equals("day_first") ? DateReader.Order.DAY_FIRST : DateReader.Order.MONTH_FIRST);
+  }
+}

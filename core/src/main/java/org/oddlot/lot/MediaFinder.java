@@ -1,0 +1,128 @@
+package org.oddlot.lot;
+
+import java.net.URI;
+import java.net.URLDecoder;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.input.FileState;
+import org.oddlot.material.Material;
+import org.oddlot.material.MediaAtHand;
+import org.oddlot.material.Source;
+import org.oddlot.problem.Problems;
+import org.oddlot.progress.Progress;
+import org.oddlot.sound.SoundFile;
+import org.oddlot.sound.SoundMedia;
+
+/** Finds the media of a lot where its timelines say that it lies. */
+final class MediaFinder {
+  private final Map<String, Path> folders;
+  private final Map<FileState, Optional<SoundFile>> known;
+  private final Map<FileState, Optional<SoundFile>> heads = new HashMap<>();
+
+  /**
+   * @param folders where the timeline files lie, by their names in the lot
+   * @param known what the heads of sound files said before
+   */
+  MediaFinder(Map<String, Path> folders, Map<FileState, Optional<SoundFile>> known) {
+    this.folders = folders;
+    this.known = known;
+  }
+
+  /** What the heads of sound files said, for the next time. */
+  Map<FileState, Optional<SoundFile>> heads() {
+    return heads;
+  }
+
+  /** The media of the sources, as far as it is there. */
+  MediaAtHand find(Material material) {
+    var files = new LinkedHashMap<String, Path>();
+    for (Source source : material.sources().all()) {
+      source
+          .clips()
+          .findFirst()
+          .flatMap(clip -> Optional.ofNullable(folders.get(clip.document())))
+          .flatMap(folder -> file(source.id(), folder))
+          .ifPresent(file -> files.put(source.id(), file));
+    }
+    return new MediaAtHand(files);
+  }
+
+  /**
+   * What sound files say of themselves: those that came in by themselves, and those that the
+   * timelines use. One that is both has the address that the timelines give it.
+   *
+   * @param inputs those that came in, in order
+   */
+  List<SoundFile> sounds(
+      Material material, MediaAtHand media, List<SoundFile> inputs, Progress progress) {
+    var byPath = new LinkedHashMap<Path, SoundFile>();
+    inputs.forEach(input -> input.path().ifPresent(path -> byPath.put(path, addressed(input))));
+    for (Source source : material.sources().all()) {
+      Optional<Path> file = media.of(source.id());
+      SoundFile input = file.map(byPath::get).orElse(null);
+      if (input != null) {
+        byPath.put(file.get(), input.withId(source.id()));
+      } else if (file.isPresent() && source.isSound()) {
+        progress.check();
+        head(file.get()).ifPresent(sound -> byPath.put(file.get(), sound.withId(source.id())));
+      }
+    }
+    return List.copyOf(byPath.values());
+  }
+
+  private Optional<SoundFile> head(Path file) {
+    FileState state = FileState.of(file);
+    Optional<SoundFile> before = known.get(state);
+    if (before == null) {
+      before = SoundMedia.head(file, new Problems(String.valueOf(file.getFileName())));
+    }
+    heads.put(state, before);
+    return before;
+  }
+
+  /** A file under the address that it would have in the first timeline: beside it, if it is. */
+  private SoundFile addressed(SoundFile sound) {
+    Path path = sound.path().orElseThrow();
+    return folders.values().stream()
+        .findFirst()
+        .filter(path::startsWith)
+        .map(folder -> sound.withId(relative(folder.relativize(path))))
+        .orElseGet(() -> sound.withId(path.toUri().toString()));
+  }
+
+  private static String relative(Path path) {
+    var steps = new ArrayList<String>();
+    path.forEach(step ->
+        steps.add(URLEncoder.encode(step.toString(), StandardCharsets.UTF_8).replace("+", "%20")));
+    return String.join("/", steps);
+  }
+
+  /**
+   * The file that a target URL means, if it is there: a file URL, or a path beside the timeline.
+   */
+  static Optional<Path> file(String url, Path folder) {
+    try {
+      Path path;
+      if (url.startsWith("file:")) {
+        URI uri = URI.create(url.replace(" ", "%20"));
+        path = Path.of(Optional.ofNullable(uri.getPath()).orElse(""));
+      } else if (url.matches("[A-Za-z][A-Za-z0-9+.-]+:.*")) {
+        return Optional.empty();
+      } else {
+        path = folder.resolve(URLDecoder.decode(url.replace("+", "%2B"), StandardCharsets.UTF_8));
+      }
+      return Optional.of(path).filter(Files::isRegularFile);
+    } catch (IllegalArgumentException e) {
+      // A path that this system cannot have is not there.
+      return Optional.empty();
+    }
+  }
+}

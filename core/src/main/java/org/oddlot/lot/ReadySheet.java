@@ -1,0 +1,78 @@
+package org.oddlot.lot;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import org.oddlot.material.Material;
+import org.oddlot.pass.Passes;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.sound.Recording;
+
+/**
+ * A run sheet that comes with the program, for a job that people have.
+ *
+ * @param id what it is called on the command line
+ * @param title what it is called on the screen
+ * @param about the job, in a few words
+ * @param passes the passes that are switched on
+ * @param fits whether a lot seems to be this job
+ */
+public record ReadySheet(
+    String id, String title, String about, List<String> passes, Predicate<Material> fits) {
+
+  private static final List<ReadySheet> ALL =
+      List.of(
+          new ReadySheet(
+              "day",
+              "A shooting day",
+              "what logs and script notes say is written into the clips",
+              List.of("intake", "putright", "match", "tag"),
+              material -> !material.papers().isEmpty() && !hasRecordings(material)),
+          new ReadySheet(
+              "sound",
+              "Second-source sound",
+              "recordings are laid to the pictures, and channels get their roles",
+              List.of("intake", "putright", "sync", "roles", "layout"),
+              material -> material.papers().isEmpty() && hasRecordings(material)),
+          new ReadySheet(
+              "everything",
+              "Everything",
+              "every pass that the lot has something for",
+              Passes.all().stream().<String>map(pass -> pass.id()).toList(),
+              _ -> true));
+
+  public ReadySheet {
+    passes = List.copyOf(passes);
+  }
+
+  private static boolean hasRecordings(Material material) {
+    return material.recordings().stream()
+        .map(Recording::first)
+        .anyMatch(file -> file.path().isPresent());
+  }
+
+  /** All that there are. */
+  public static List<ReadySheet> all() {
+    return ALL;
+  }
+
+  /** The one of this id. */
+  public static Optional<ReadySheet> byId(String id) {
+    return ALL.stream().filter(sheet -> sheet.id.equals(id)).findFirst();
+  }
+
+  /** The one that seems right for what came in. */
+  public static ReadySheet proposed(Material material) {
+    return ALL.stream().filter(sheet -> sheet.fits.test(material)).findFirst().orElseThrow();
+  }
+
+  /** The sheet, with what {@code before} says about the settings of its passes. */
+  public RunSheet over(RunSheet before) {
+    return before.withUnknown().only(passes);
+  }
+
+  /** Whether {@code sheet} has the same passes switched on. */
+  public boolean isSameAs(RunSheet sheet) {
+    return sheet.only(passes).equals(sheet.withUnknown());
+  }
+}

@@ -1,0 +1,50 @@
+package org.oddlot.material;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.oddlot.paper.ColumnMapping;
+import org.oddlot.paper.DateReader;
+import org.oddlot.paper.Log;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.paper.LogReader;
+import org.oddlot.paper.Table;
+import org.oddlot.problem.Problem;
+import org.oddlot.problem.Problems;
+
+/**
+ * A paper that came in.
+ *
+ * @param log what it says
+ * @param table the table it was read from
+ * @param mapping what its columns hold
+ * @param problems what is wrong with it
+ */
+public record Paper(Log log, Table table, ColumnMapping mapping, List<Problem> problems) {
+  public Paper {
+    problems = List.copyOf(problems);
+  }
+
+  /**
+   * What {@code table} says, read with {@code mapping}.
+   *
+   * @param order which of day and month is written first; empty to see it from the dates
+   * @param problems bears the file's name, and is told what cannot be read
+   */
+  public static Paper read(
+      Table table, ColumnMapping mapping, Optional<DateReader.Order> order, Problems problems) {
+    Log log = LogReader.read(problems.file(), table, mapping, order, problems);
+    return new Paper(log, table, mapping, problems.list());
+  }
+
+  /** The file's name, unlike that of any other input of the lot. */
+  public String name() {
+    return log.name();
+  }
+
+  /** This with each entry changed. */
+  public Paper withEntries(UnaryOperator<LogEntry> change) {
+    Log changed = new Log(log.name(), log.entries().stream().map(change).toList());
+    return new Paper(changed, table, mapping, problems);
+  }
+}

@@ -1,0 +1,90 @@
+package org.oddlot.material;
+
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.oddlot.sound.SoundFile;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+
+/**
+ * One piece of recorded media, wherever the documents use it.
+ *
+ * @param id what it is known by: where its media is, else its name
+ * @param name what it is called in the bins, else where it is used
+ * @param range all there is of it, its start the source timecode; empty where the files do not say
+ * @param camera the camera's letter, empty if not known
+ * @param cameraIsGuessed whether the camera was taken from the name
+ * @param reel the reel or card, empty if not known
+ * @param recorded its day, if known
+ * @param inBins the clips of it that lie in bins
+ * @param uses the clips of it that lie in timelines
+ * @param alternatives where its clips have other media than the one in use, a proxy for instance:
+ *     the key of each and where it is
+ */
+public record Source(
+    String id,
+    String name,
+    Optional<TimeRange> range,
+    String camera,
+    boolean cameraIsGuessed,
+    String reel,
+    Optional<LocalDate> recorded,
+    List<PlacedClip> inBins,
+    List<PlacedClip> uses,
+    List<String> alternatives) {
+
+  private static final FrameRate LIKE_SAMPLES = FrameRate.of(1000);
+
+  private static final List<String> SOUND_ENDINGS =
+      Stream.of(SoundFile.WAVE_ENDINGS, SoundFile.OTHER_ENDINGS, List.of(".w64"))
+          .flatMap(List::stream)
+          .toList();
+
+  public Source {
+    inBins = List.copyOf(inBins);
+    uses = List.copyOf(uses);
+    alternatives = List.copyOf(alternatives);
+  }
+
+  /** Its source timecode at the first frame, if it is known. */
+  public Optional<RationalTime> start() {
+    return range.map(TimeRange::start);
+  }
+
+  /** Whether it starts at zero, as what was recorded without timecode does in a file. */
+  public boolean startsAtZero() {
+    return start().filter(start -> start.value() == 0).isPresent();
+  }
+
+  /** Whether it is sound by itself: a file whose name ends like that of a sound file. */
+  public boolean isSound() {
+    String lower = id.toLowerCase(Locale.ROOT);
+    return SOUND_ENDINGS.stream().anyMatch(lower::endsWith);
+  }
+
+  /** Its rate, if it is known. */
+  public Optional<FrameRate> rate() {
+    return start().map(RationalTime::rate);
+  }
+
+  /** Its start as a label; where it is counted in samples, with thousandths of a second. */
+  public Optional<Timecode> startLabel() {
+    return start()
+        .map(start ->
+            start.rate().compareTo(LIKE_SAMPLES) < 0
+                ? start
+                : start.rescaledTo(LIKE_SAMPLES, RoundingMode.FLOOR))
+        .map(start -> Timecode.of(start, false));
+  }
+
+  /** All clips of it, those in bins first. */
+  public Stream<PlacedClip> clips() {
+    return Stream.concat(inBins.stream(), uses.stream());
+  }
+}

@@ -1,0 +1,158 @@
+package org.oddlot.measure;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.FileTime;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.oddlot.input.FileState;
+import org.oddlot.json.JsonException;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonPatch;
+import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonStyle;
+import org.oddlot.json.JsonValue;
+
+/**
+ * Keeps results of measuring on disk, a small file each, by method, parameters and the states of
+ * the files. The folder can be deleted at any time; beyond a limit what was made first goes first.
+ * What cannot be kept is measured again another time, never an error.
+ */
+public final class MeasurementStore {
+  private static final System.Logger LOG = System.getLogger(MeasurementStore.class.getName());
+  private static final int LOOK_EVERY = 500;
+  private final Optional<Path> folder;
+  private final int most;
+  private int kept;
+
+  private MeasurementStore(Optional<Path> folder, int most) {
+    this.folder = folder;
+    this.most = most;
+  }
+
+  /** A store that keeps nothing. */
+  public static MeasurementStore none() {
+    return new MeasurementStore(Optional.empty(), 0);
+  }
+
+  /**
+   * A store in {@code folder}, which is made when it is needed.
+   *
+   * @param most how many results are kept at the most
+   */
+  public static MeasurementStore in(Path folder, int most) {
+    return new MeasurementStore(Optional.of(folder), most);
+  }
+
+  /** The store of this user: in the folder for what can be made again. */
+  public static MeasurementStore ofUser() {
+    String set = System.getProperty("oddlot.cache", "");
+    String xdg = Optional.ofNullable(System.getenv("XDG_CACHE_HOME")).orElse("");
+    Path folder =
+        !set.isEmpty()
+            ? Path.of(set)
+            : (xdg.isEmpty() ? Path.of(System.getProperty("user.home"), ".cache") : Path.of(xdg))
+                .resolve("oddlot");
+    return in(folder.resolve("measured"), 20_000);
+  }
+
+  /**
+   * A result that is kept.
+   *
+   * @param found what was found, if anything was
+   */
+  record Kept<T>(Optional<T> found) {}
+
+  /** What was found before, for files in these states; empty where that is not known. */
+  <T> Optional<Kept<T>> find(Measurement<T> measurement, List<FileState> states) {
+    if (folder.isEmpty()) {
+      return Optional.empty();
+    }
+    Path file = file(measurement, states);
+    try {
+      if (!Files.exists(file)) {
+        return Optional.empty();
+      }
+      if (JsonValue.parse(Files.readString(file)) instanceof JsonObject json) {
+        JsonObject found = json.object("found");
+        return json.get("found").isEmpty()
+            ? Optional.of(new Kept<>(Optional.empty()))
+            : measurement.fromJson(found).map(result -> new Kept<>(Optional.of(result)));
+      }
+    } catch (IOException | JsonException e) {
+      LOG.log(System.Logger.Level.DEBUG, "{0}: {1}", file, e.getMessage());
+    }
+    return Optional.empty();
+  }
+
+  /** Keeps what was found. */
+  <T> void keep(Measurement<T> measurement, List<FileState> states, Optional<T> result) {
+    if (folder.isEmpty()) {
+      return;
+    }
+    Path file = file(measurement, states);
+    JsonObject json =
+        JsonObject.EMPTY
+            .with("method", JsonString.of(measurement.method()))
+            .with("of", JsonString.of(measurement.title()));
+    for (T found : result.stream().toList()) {
+      json = json.with("found", measurement.toJson(found));
+    }
+    try {
+      Files.createDirectories(file.getParent());
+      Path part = Files.createTempFile(file.getParent(), "new", ".part");
+      Files.writeString(part, JsonPatch.toString(json, JsonStyle.indented("  ")) + "\n");
+      Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
+      if (kept++ % LOOK_EVERY == 0) {
+        shrink();
+      }
+    } catch (IOException e) {
+      LOG.log(System.Logger.Level.DEBUG, "{0}: {1}", file, e.getMessage());
+    }
+  }
+
+  private Path file(Measurement<?> measurement, List<FileState> states) {
+    String key =
+        measurement.method()
+            + "\n"
+            + measurement.parameters()
+            + "\n"
+            + states.stream().map(FileState::inOneLine).collect(Collectors.joining("\n"));
+    String name = digest(key);
+    return folder.orElseThrow().resolve(name.substring(0, 2)).resolve(name + ".json");
+  }
+
+  private static String digest(String text) {
+    try {
+      return HexFormat.of()
+          .formatHex(
+              MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("Every Java platform has SHA-256", e);
+    }
+  }
+
+  /** Removes the oldest results beyond the limit. */
+  private void shrink() throws IOException {
+    record Aged(Path file, FileTime made) {}
+    var all = new ArrayList<Aged>();
+    try (var files = Files.walk(folder.orElseThrow(), 2)) {
+      for (Path file : files.filter(f -> f.toString().endsWith(".json")).toList()) {
+        all.add(new Aged(file, Files.getLastModifiedTime(file)));
+      }
+    }
+    all.sort(Comparator.comparing(Aged::made));
+    for (Aged oldest : all.subList(0, Math.max(0, all.size() - most))) {
+      Files.deleteIfExists(oldest.file);
+    }
+  }
+}

@@ -1,0 +1,26 @@
+package org.oddlot.output;
+
+import java.util.List;
+import java.util.ServiceLoader;
+import org.oddlot.material.Material;
+
+/**
+ * A kind of file that goes out. Found with {@link java.util.ServiceLoader}; a new one is a class, a
+ * line in {@code META-INF/services}, its tests and a line in the README. What a pass made for it
+ * stands in the material as a fact of a type of its own.
+ */
+public interface OutputKind {
+
+  /** What such a file is to people: {@code timeline file}. */
+  String what();
+
+  /** The files of this kind that go out of a lot in this state. */
+  List<PlannedFile> plan(Material material);
+
+  /** All that there are. */
+  static List<OutputKind> all() {
+    return ServiceLoader.load(OutputKind.class, OutputKind.class.getClassLoader()).stream()
+        .map(ServiceLoader.Provider::get)
+        .toList();
+  }
+}

@@ -1,0 +1,65 @@
+package org.oddlot.output;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Function;
+import org.oddlot.format.Formats;
+import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.timeline.Differences;
+
+/** Timeline files: those that came in and were changed, and those that are new. */
+public final class TimelineFiles implements OutputKind {
+  @Override
+  public String what() {
+    return "timeline file";
+  }
+
+  @Override
+  public List<PlannedFile> plan(Material material) {
+    return material.documents().stream()
+        .filter(Document::isChanged)
+        .<PlannedFile>map(TimelineFiles::plan)
+        .toList();
+  }
+
+  private static Planned plan(Document document) {
+    return document.isNew()
+        ? new Planned(document.name(), document.madeFrom(), true, 0)
+        : new Planned(
+            document.name(),
+            List.of(document.name()),
+            false,
+            Differences.between(document.asRead(), document.root()).size());
+  }
+
+  private record Planned(String id, List<String> from, boolean isNew, int changes)
+      implements PlannedFile {
+    @Override
+    public String title() {
+      return isNew ? "new, made from " + String.join(", ", from) : id + " rewritten";
+    }
+
+    @Override
+    public String name() {
+      // Two inputs of one name are known with their folders, which say nothing about what goes out.
+      return id.substring(id.lastIndexOf('/') + 1);
+    }
+
+    @Override
+    public void write(Material end, Function<String, Path> inputs, Path target) throws IOException {
+      Document document = end.document(id).orElseThrow();
+      Path source = inputs.apply(from.getFirst());
+      TimelineFormat format =
+          (isNew
+                  ? Formats.toWrite(new InputFile(Path.of(name())))
+                  : Formats.of(new InputFile(source)))
+              .orElseGet(() -> Formats.timelines().getFirst());
+      // A new file has nothing of the bundle that it was made from.
+      format.write(document.root(), isNew ? target.resolveSibling("nothing") : source, target);
+    }
+  }
+}

@@ -1,0 +1,34 @@
+package org.oddlot.progress;
+
+/** Where long work says how far it is and asks whether to go on. */
+public interface Progress {
+
+  /** Says nothing and always goes on. */
+  Progress NONE =
+      new Progress() {
+        @Override
+        public void at(double fraction, String what) {}
+
+        @Override
+        public boolean isCancelled() {
+          return false;
+        }
+      };
+
+  /** The work is {@code fraction} done, from 0 to 1; {@code what} says what is going on. */
+  void at(double fraction, String what);
+
+  /** Whether the work should stop. */
+  boolean isCancelled();
+
+  /**
+   * Goes on only if nobody asked to stop.
+   *
+   * @throws CancelledException if somebody did
+   */
+  default void check() {
+    if (isCancelled()) {
+      throw new CancelledException();
+    }
+  }
+}

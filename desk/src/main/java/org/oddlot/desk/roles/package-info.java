@@ -1,3 +1,0 @@
-/** The bench of roles: Naming channels and giving them roles. */
-@org.jspecify.annotations.NullMarked
-package org.oddlot.desk.roles;

@@ -1,3 +1,0 @@
-/** The bench of sync: Laying sound to picture. */
-@org.jspecify.annotations.NullMarked
-package org.oddlot.desk.sync;

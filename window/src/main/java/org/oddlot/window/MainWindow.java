@@ -1,0 +1,491 @@
+package org.oddlot.window;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.oddlot.demo.Demo;
+import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotFile;
+import org.oddlot.lot.Output;
+import org.oddlot.material.Source;
+import org.oddlot.pass.Outcome;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
+import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.Bench;
+import org.oddlot.window.kit.Overlay;
+import org.oddlot.window.kit.Place;
+import org.oddlot.window.kit.Station;
+import org.oddlot.window.kit.Words;
+import org.oddlot.window.session.FilePicker;
+import org.oddlot.window.session.Session;
+import org.oddlot.window.session.State;
+
+/**
+ * The whole window: the run sheet at the left, the bench of the open pass, its evidence, the line
+ * below.
+ */
+final class MainWindow {
+  static final double WIDTH = 1280;
+  static final double HEIGHT = 800;
+
+  private final Session session;
+  private final FilePicker picker;
+  private final Overlay overlay = new Overlay();
+  private final Place place;
+  private final List<Station> stations = Station.all();
+  private final Map<String, Bench> benches = new HashMap<>();
+  private final RunSheetView runSheet;
+  private final StatusBar status;
+  private final TextField name = new TextField();
+  private final Label inAndOut = Words.of("", "in-and-out");
+  private final TextField find = new TextField();
+  private final StackPane center = new StackPane();
+  private final ScrollPane evidence = new ScrollPane();
+  private final VBox banner = new VBox();
+  private final BorderPane main = new BorderPane();
+  private final StackPane root = new StackPane(main, overlay);
+  private final Scene scene;
+  private String open;
+
+  MainWindow(Session session, FilePicker picker, java.util.function.Consumer<Path> onShow) {
+    this.session = session;
+    this.picker = picker;
+    this.place = new Place(session, picker, overlay);
+    this.open = stations.getFirst().id();
+    runSheet = new RunSheetView(place, stations, this::open);
+    status = new StatusBar(session, onShow);
+    evidence.setFitToWidth(true);
+    evidence.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    evidence.getStyleClass().add("evidence-scroll");
+    main.setTop(header());
+    main.setLeft(runSheet);
+    main.setCenter(new VBox(banner, center));
+    VBox.setVgrow(center, Priority.ALWAYS);
+    main.setRight(evidence);
+    main.setBottom(status);
+    scene = new Scene(root, WIDTH, HEIGHT);
+    scene.getStylesheets().add(resource("odd-lot.css"));
+    setNight(session.preferences().isNight());
+    scene.addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
+    scene.addEventHandler(KeyEvent.KEY_TYPED, this::typed);
+    acceptDrops();
+    session.stateProperty().addListener((_, _, state) -> show(state));
+    show(session.state());
+  }
+
+  private static String resource(String file) {
+    return java.util.Objects.requireNonNull(MainWindow.class.getResource(file)).toExternalForm();
+  }
+
+  Scene scene() {
+    return scene;
+  }
+
+  private Node header() {
+    name.setId("lot-name");
+    name.getStyleClass().add("lot-name");
+    name.setPrefColumnCount(12);
+    name.setAccessibleText("Name of the lot");
+    name.setOnAction(_ -> rename());
+    name.focusedProperty()
+        .addListener((_, _, focused) -> {
+          if (!focused) {
+            rename();
+          }
+        });
+    find.setId("find");
+    find.setPromptText("Find   /");
+    find.setPrefColumnCount(14);
+    find.getStyleClass().add("find");
+    find.setAccessibleText("Find in this station");
+    find.textProperty().addListener((_, _, text) -> bench().find(text));
+    find.setOnKeyPressed(event -> {
+      if (event.getCode() == KeyCode.ESCAPE) {
+        find.clear();
+        bench().focus();
+      } else if (event.getCode() == KeyCode.ENTER || event.getCode() == KeyCode.DOWN) {
+        bench().focus();
+      }
+    });
+    Button run = Actions.button("run-all", "Run all", "Ctrl ⇧ R", session::runAfresh);
+    Button write = Actions.main("write", "Write", "Ctrl E", this::write);
+    var header = new HBox(14, lotMenu(), name, inAndOut, Words.spring(), find, run, write);
+    header.setAlignment(Pos.CENTER_LEFT);
+    header.getStyleClass().add("header");
+    inAndOut.setMinWidth(0);
+    return header;
+  }
+
+  private MenuButton lotMenu() {
+    var recent = new Menu("Open last");
+    var night = new CheckMenuItem("Night sheet");
+    night.setSelected(session.preferences().isNight());
+    night.setOnAction(_ -> setNight(night.isSelected()));
+    var menu =
+        new MenuButton(
+            "Lot",
+            null,
+            item("New lot", this::newLot),
+            item("Open…  Ctrl O", this::openFiles),
+            recent,
+            new SeparatorMenuItem(),
+            item("Save  Ctrl S", this::save),
+            item("Save as…", this::saveAs),
+            new SeparatorMenuItem(),
+            item("Take back  Ctrl Z", session::undo),
+            item("Do again  Ctrl ⇧ Z", session::redo),
+            item("Read all files again", session::readAgain),
+            new SeparatorMenuItem(),
+            night,
+            item("Keys  F1", this::showKeys));
+    menu.setId("lot-menu");
+    menu.setOnShowing(_ ->
+        recent
+            .getItems()
+            .setAll(
+                session.preferences().recentLots().stream()
+                    .map(lot ->
+                        item(String.valueOf(lot.getFileName()), () -> session.open(List.of(lot))))
+                    .toList()));
+    return menu;
+  }
+
+  private static MenuItem item(String text, Runnable action) {
+    var item = new MenuItem(text);
+    item.setOnAction(_ -> action.run());
+    return item;
+  }
+
+  private Bench bench() {
+    return benches.computeIfAbsent(
+        open,
+        id ->
+            stations.stream()
+                .filter(station -> station.id().equals(id))
+                .findFirst()
+                .orElseThrow()
+                .bench(place));
+  }
+
+  /** Opens a station. */
+  void open(String station) {
+    if (station.equals(open) || stations.stream().noneMatch(s -> s.id().equals(station))) {
+      return;
+    }
+    bench().find("");
+    open = station;
+    find.clear();
+    show(session.state());
+    bench().focus();
+  }
+
+  /** Shows the stations that the lot has nothing for, or folds them away. */
+  void fold() {
+    runSheet.fold();
+  }
+
+  /** All stations. */
+  List<Station> stations() {
+    return stations;
+  }
+
+  /** The number that opens a station, if it is on the run sheet now. */
+  Optional<Integer> numberOf(String station) {
+    return runSheet.numberOf(station);
+  }
+
+  private void show(State state) {
+    if (!name.isFocused()) {
+      name.setText(state.lot().name());
+    }
+    runSheet.show(state, open);
+    Optional<Outcome> outcome = state.outcome();
+    bench().show(state);
+    if (state.isEmpty()) {
+      center.getChildren().setAll(new Welcome(session, picker, this::openDemo));
+      evidence.setContent(new VBox());
+      inAndOut.setText("");
+      status.facts("");
+    } else {
+      Node bench = bench().center();
+      if (!center.getChildren().equals(List.of(bench))) {
+        center.getChildren().setAll(bench);
+        evidence.setContent(bench().evidence());
+        bench().focus();
+      }
+      inAndOut.setText(inAndOut(state));
+      status.facts(outcome.map(MainWindow::facts).orElse(""));
+    }
+    showBanner(state);
+  }
+
+  private static String inAndOut(State state) {
+    long timelines = state.outcome().map(o -> (long) o.start().documents().size()).orElse(0L);
+    long papers = state.outcome().map(o -> (long) o.start().papers().size()).orElse(0L);
+    int recordings = state.outcome().map(o -> o.start().recordings().size()).orElse(0);
+    String in =
+        Phrase.count((int) timelines, "timeline file")
+            + ", "
+            + Phrase.count((int) papers, "paper")
+            + (recordings == 0 ? "" : ", " + Phrase.count(recordings, "recording"));
+    List<String> out =
+        state.outcome().stream()
+            .flatMap(o -> new Output(state.lot(), o).planned().stream())
+            .map(finding -> finding.output())
+            .toList();
+    String goes =
+        out.isEmpty()
+            ? ""
+            : "  →  " + out.getFirst() + (out.size() > 1 ? " +" + (out.size() - 1) : "");
+    return in + goes;
+  }
+
+  private static String facts(Outcome outcome) {
+    List<Source> sources = outcome.start().sources().all();
+    String rates =
+        sources.stream()
+            .filter(source -> !source.isSound())
+            .flatMap(source -> source.rate().stream())
+            .distinct()
+            .sorted()
+            .map(FrameRate::toString)
+            .collect(Collectors.joining(", "));
+    String days =
+        sources.stream()
+            .flatMap(source -> source.recorded().stream())
+            .distinct()
+            .sorted()
+            .limit(2)
+            .map(Object::toString)
+            .collect(Collectors.joining(" – "));
+    return java.util.stream.Stream.of(rates, days)
+        .filter(text -> !text.isEmpty())
+        .collect(Collectors.joining(" · "));
+  }
+
+  private void showBanner(State state) {
+    banner.getChildren().clear();
+    state
+        .recoverable()
+        .ifPresent(kept -> {
+          int decisions = kept.answers().decisions().size() + kept.answers().instructions().size();
+          var line =
+              new HBox(
+                  12,
+                  Words.paragraph(
+                      Phrase.of(
+                          "The program was cut off before this lot was saved. %s kept.",
+                          decisions == 1 ? "1 decision was" : decisions + " decisions were"),
+                      "banner-text"),
+                  Words.spring(),
+                  Actions.button("recover-not", "Let them go", "", session::forgetRecoverable),
+                  Actions.main("recover", "Take them over", "", session::recover));
+          line.setAlignment(Pos.CENTER_LEFT);
+          line.getStyleClass().add("banner");
+          banner.getChildren().add(line);
+        });
+  }
+
+  private void shortcut(KeyEvent event) {
+    if (overlay.isOpen()) {
+      return;
+    }
+    if (event.getCode() == KeyCode.F1) {
+      showKeys();
+      event.consume();
+      return;
+    }
+    if (!event.isShortcutDown()) {
+      return;
+    }
+    boolean used = true;
+    switch (event.getCode()) {
+      case O -> openFiles();
+      case S -> save();
+      case E -> write();
+      case R -> {
+        if (event.isShiftDown()) {
+          session.runAfresh();
+        } else {
+          session.refresh();
+        }
+      }
+      case Z -> {
+        // Within a field the field's own taking back is meant.
+        used = !(scene.getFocusOwner() instanceof TextInputControl field && field.isUndoable());
+        if (used && event.isShiftDown()) {
+          session.redo();
+        } else if (used) {
+          session.undo();
+        }
+      }
+      default -> used = openByNumber(event);
+    }
+    if (used) {
+      event.consume();
+    }
+  }
+
+  private boolean openByNumber(KeyEvent event) {
+    String digit = event.getCode().getChar();
+    if (digit.length() != 1 || !Character.isDigit(digit.charAt(0))) {
+      return false;
+    }
+    if (digit.equals("0")) {
+      runSheet.fold();
+    } else {
+      runSheet.stationAt(digit.charAt(0) - '0').ifPresent(this::open);
+    }
+    return true;
+  }
+
+  /** By the character, not the key: on many keyboards the slash is not a key of its own. */
+  private void typed(KeyEvent event) {
+    if (event.getCharacter().equals("/")
+        && !overlay.isOpen()
+        && !(event.getTarget() instanceof TextInputControl)) {
+      find.requestFocus();
+      event.consume();
+    }
+  }
+
+  private void showKeys() {
+    var box = new VBox(6, Words.of("Keys", "question"));
+    box.setMaxSize(520, 100);
+    bench().keys().forEach(hint -> box.getChildren().add(keyLine(hint)));
+    box.getChildren().add(Words.section("Everywhere"));
+    for (Bench.KeyHint hint :
+        List.of(
+            new Bench.KeyHint("Ctrl 1 … 9", "go to a station"),
+            new Bench.KeyHint("Ctrl 0", "show the stations with nothing to do, or fold them"),
+            new Bench.KeyHint("/", "find in this station; Escape ends it"),
+            new Bench.KeyHint("Ctrl R", "run what has something new to look at"),
+            new Bench.KeyHint("Ctrl ⇧ R", "run all passes again"),
+            new Bench.KeyHint("Ctrl Z", "take back the last thing that was done"),
+            new Bench.KeyHint("Ctrl ⇧ Z", "do it again"),
+            new Bench.KeyHint("Ctrl O", "open a lot, or add files to this one"),
+            new Bench.KeyHint("Ctrl S", "save the lot"),
+            new Bench.KeyHint("Ctrl E", "write what goes out"),
+            new Bench.KeyHint("Alt ↑ ↓", "move a pass, in the run sheet; Space switches it off"))) {
+      box.getChildren().add(keyLine(hint));
+    }
+    Button close = Actions.main("keys-close", "Close", "Esc", overlay::close);
+    box.getChildren().add(close);
+    overlay.open(box, close);
+  }
+
+  private static Node keyLine(Bench.KeyHint hint) {
+    Label key = Words.of(hint.key(), "figures");
+    key.setMinWidth(110);
+    return new HBox(10, key, Words.of(hint.what(), "fact"));
+  }
+
+  private void acceptDrops() {
+    scene.setOnDragOver(event -> {
+      if (event.getDragboard().hasFiles()) {
+        event.acceptTransferModes(TransferMode.COPY);
+      }
+      event.consume();
+    });
+    scene.setOnDragDropped(event -> {
+      boolean files = event.getDragboard().hasFiles();
+      if (files) {
+        session.open(event.getDragboard().getFiles().stream().map(java.io.File::toPath).toList());
+      }
+      event.setDropCompleted(files);
+      event.consume();
+    });
+  }
+
+  private void rename() {
+    String text = name.getText().strip();
+    Lot lot = session.state().lot();
+    if (!text.isEmpty() && !text.equals(lot.name())) {
+      session.rename(text);
+    } else {
+      name.setText(lot.name());
+    }
+  }
+
+  private void newLot() {
+    session.close();
+    open(stations.getFirst().id());
+    show(session.state());
+  }
+
+  private void openFiles() {
+    session.open(picker.filesToOpen(session.preferences().lastFolder()));
+  }
+
+  private void save() {
+    if (!session.save()) {
+      saveAs();
+    }
+  }
+
+  private void saveAs() {
+    picker
+        .lotToSave(session.state().lot().name(), session.usualFolder())
+        .ifPresent(path ->
+            session.saveAs(
+                path.toString().endsWith(LotFile.EXTENSION)
+                    ? path
+                    : path.resolveSibling(path.getFileName() + LotFile.EXTENSION)));
+  }
+
+  private void write() {
+    open("return");
+    bench().act();
+  }
+
+  /** Makes the demo where nobody is in its way, and opens it. */
+  private void openDemo() {
+    session.aside(
+        () -> {
+          try {
+            return Demo.make(session.preferences().folder().resolve("demo"));
+          } catch (IOException e) {
+            throw new UncheckedIOException(e);
+          }
+        },
+        lot -> session.open(List.of(lot)));
+  }
+
+  /** Turns the night sheet on or off, and remembers it. */
+  void setNight(boolean night) {
+    root.getStyleClass().remove("night");
+    if (night) {
+      root.getStyleClass().add("night");
+    }
+    if (night != session.preferences().isNight()) {
+      session.preferences().setNight(night);
+    }
+  }
+}

@@ -1,0 +1,371 @@
+package org.oddlot.window;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.lot.ReadySheet;
+import org.oddlot.material.Material;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Outcome.StepOutcome;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.Tally;
+import org.oddlot.text.Phrase;
+import org.oddlot.window.kit.Place;
+import org.oddlot.window.kit.StandingMark;
+import org.oddlot.window.kit.Station;
+import org.oddlot.window.kit.Words;
+import org.oddlot.window.session.Session;
+import org.oddlot.window.session.State;
+
+/**
+ * The run sheet at the left: the stations that the lot has something for, in order, with their
+ * tallies; the others are folded into one line at its foot. It is the navigation.
+ */
+final class RunSheetView extends VBox {
+  private final Place place;
+  private final Session session;
+  private final List<Station> stations;
+  private final MenuButton sheets = new MenuButton();
+  private final ListView<Row> list = new ListView<>();
+  private boolean filling;
+  private boolean unfolded;
+  private Optional<Shown> shown = Optional.empty();
+
+  /** What is shown. */
+  private record Shown(State state, String open) {}
+
+  /** A line of the sheet. */
+  private sealed interface Row {
+    /** A station; its number is the key that opens it. */
+    record Of(int number, Station station, boolean on, boolean concerns, Optional<Tally> tally)
+        implements Row {}
+
+    /** The stations that the lot has nothing for. */
+    record Folded(int count, boolean open) implements Row {}
+  }
+
+  RunSheetView(Place place, List<Station> stations, Consumer<String> onChoice) {
+    this.place = place;
+    this.session = place.session();
+    this.stations = stations;
+    getStyleClass().add("run-sheet");
+    sheets.setId("sheets");
+    sheets.getStyleClass().addAll("section", "sheets");
+    sheets.setOnShowing(_ -> fillMenu());
+    list.setId("run-sheet");
+    list.setFixedCellSize(33);
+    list.setCellFactory(_ -> new Cell());
+    list.setAccessibleText("Run sheet");
+    VBox.setVgrow(list, Priority.ALWAYS);
+    getChildren().addAll(sheets, list);
+    list.getSelectionModel()
+        .selectedItemProperty()
+        .addListener((_, _, row) -> {
+          if (row instanceof Row.Of of && !filling) {
+            onChoice.accept(of.station().id());
+          }
+        });
+    list.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+  }
+
+  private void fillMenu() {
+    ReadySheet proposed =
+        session
+            .state()
+            .outcome()
+            .map(outcome -> ReadySheet.proposed(outcome.start()))
+            .orElse(ReadySheet.all().getLast());
+    var items = new ArrayList<MenuItem>();
+    for (ReadySheet ready : ReadySheet.all()) {
+      String fits = ready.equals(proposed) ? " · fits what came in" : "";
+      items.add(
+          item(
+              ready.title() + ": " + ready.about() + fits,
+              "sheet-" + ready.id(),
+              () -> session.take(ready)));
+    }
+    items.add(new SeparatorMenuItem());
+    items.add(
+        item(
+            "Open a run sheet…",
+            "sheet-open",
+            () ->
+                place
+                    .picker()
+                    .sheetToOpen(session.preferences().lastFolder())
+                    .ifPresent(session::openSheet)));
+    items.add(
+        item(
+            "Save this run sheet…",
+            "sheet-save",
+            () ->
+                place
+                    .picker()
+                    .sheetToSave("run sheet", session.usualFolder())
+                    .ifPresent(session::saveSheet)));
+    sheets.getItems().setAll(items);
+  }
+
+  private static MenuItem item(String text, String id, Runnable action) {
+    var item = new MenuItem(text);
+    item.setId(id);
+    item.setOnAction(_ -> action.run());
+    return item;
+  }
+
+  private void key(KeyEvent event) {
+    Row row = list.getSelectionModel().getSelectedItem();
+    boolean used =
+        switch (row) {
+          case null -> false;
+          case Row.Of of -> key(event, of);
+          case Row.Folded _ -> {
+            boolean opens = event.getCode() == KeyCode.SPACE || event.getCode() == KeyCode.ENTER;
+            if (opens) {
+              fold();
+            }
+            yield opens;
+          }
+        };
+    if (used) {
+      event.consume();
+    }
+  }
+
+  private boolean key(KeyEvent event, Row.Of row) {
+    if (event.isAltDown() && event.getCode() == KeyCode.UP) {
+      move(row, -1);
+    } else if (event.isAltDown() && event.getCode() == KeyCode.DOWN) {
+      move(row, 1);
+    } else if (event.getCode() == KeyCode.SPACE) {
+      switchOnOrOff(row);
+    } else {
+      return false;
+    }
+    return true;
+  }
+
+  private void move(Row.Of row, int by) {
+    session.changeSheet(
+        sheet -> sheet.withMoved(row.station().id(), by), "moved " + row.station().title());
+  }
+
+  private void switchOnOrOff(Row.Of row) {
+    if (row.station().pass().filter(Pass::isLast).isPresent()) {
+      session.tell(row.station().title() + " is never off: what changed is written there.");
+      return;
+    }
+    session.changeSheet(
+        sheet -> sheet.withSwitched(row.station().id(), !row.on()),
+        (row.on() ? "switched off " : "switched on ") + row.station().title());
+  }
+
+  /** Folds the stations away that the lot has nothing for, or shows them. */
+  void fold() {
+    unfolded = !unfolded;
+    shown.ifPresent(now -> show(now.state, now.open));
+  }
+
+  /** Shows the sheet and its tallies; the station of this id is the one that is open. */
+  void show(State state, String open) {
+    shown = Optional.of(new Shown(state, open));
+    filling = true;
+    RunSheet sheet = state.lot().sheet();
+    sheets.setText(
+        "RUN SHEET · "
+            + ReadySheet.all().stream()
+                .filter(ready -> ready.isSameAs(sheet))
+                .map(ReadySheet::title)
+                .findFirst()
+                .orElse("Your own")
+                .toUpperCase(java.util.Locale.ROOT));
+    List<Row> rows = rows(state, open);
+    if (!rows.equals(list.getItems())) {
+      list.getItems().setAll(rows);
+    }
+    for (int i = 0; i < rows.size(); i++) {
+      if (rows.get(i) instanceof Row.Of of && of.station().id().equals(open)) {
+        list.getSelectionModel().select(i);
+      }
+    }
+    filling = false;
+  }
+
+  private List<Row> rows(State state, String open) {
+    var concerned = new ArrayList<Row>();
+    var others = new ArrayList<Station>();
+    for (Station station : inOrder(state.lot().sheet())) {
+      boolean concerns = state.outcome().map(its -> concerns(station, its)).orElse(true);
+      boolean isOn =
+          state.lot().sheet().inWorkingOrder().stream()
+              .filter(step -> step.pass().equals(station.id()))
+              .map(RunSheet.Step::on)
+              .findFirst()
+              .orElse(true);
+      if (concerns || station.id().equals(open)) {
+        concerned.add(row(concerned.size() + 1, station, isOn, concerns, state));
+      } else {
+        others.add(station);
+      }
+    }
+    if (!others.isEmpty()) {
+      concerned.add(new Row.Folded(others.size(), unfolded));
+      int number = concerned.size();
+      for (Station station : unfolded ? others : List.<Station>of()) {
+        concerned.add(row(number++, station, true, false, state));
+      }
+    }
+    return concerned;
+  }
+
+  /** By what the passes before left: a channel gets its role before there are tracks to lay. */
+  private static boolean concerns(Station station, Outcome outcome) {
+    return station.concerns(
+        outcome.step(station.id()).<Material>map(StepOutcome::before).orElseGet(outcome::start));
+  }
+
+  private static Row row(int number, Station station, boolean isOn, boolean concerns, State state) {
+    return new Row.Of(
+        number,
+        station,
+        isOn,
+        concerns,
+        state
+            .outcome()
+            .flatMap(outcome -> outcome.step(station.id()))
+            .<Tally>map(StepOutcome::tally));
+  }
+
+  /** Those of passes as the sheet has them, the last ones last, then those that are no pass. */
+  private List<Station> inOrder(RunSheet sheet) {
+    var order = new ArrayList<Station>();
+    for (RunSheet.Step step : sheet.inWorkingOrder()) {
+      stations.stream().filter(each -> each.id().equals(step.pass())).forEach(order::add);
+    }
+    int last = order.size();
+    while (last > 0 && order.get(last - 1).pass().filter(Pass::isLast).isPresent()) {
+      last--;
+    }
+    order.addAll(last, stations.stream().filter(each -> each.pass().isEmpty()).toList());
+    return order;
+  }
+
+  /** The station with this number. */
+  Optional<String> stationAt(int number) {
+    return list.getItems().stream()
+        .flatMap(row -> row instanceof Row.Of of ? java.util.stream.Stream.of(of) : null)
+        .filter(of -> of.number() == number)
+        .map(of -> of.station().id())
+        .findFirst();
+  }
+
+  /** The number of a station, if it is to be seen. */
+  Optional<Integer> numberOf(String station) {
+    return list.getItems().stream()
+        .flatMap(row -> row instanceof Row.Of of ? java.util.stream.Stream.of(of) : null)
+        .filter(of -> of.station().id().equals(station))
+        .map(Row.Of::number)
+        .findFirst();
+  }
+
+  private final class Cell extends ListCell<Row> {
+    Cell() {
+      setOnMouseClicked(_ -> {
+        if (getItem() instanceof Row.Folded) {
+          fold();
+        }
+      });
+    }
+
+    @Override
+    protected void updateItem(@Nullable Row row, boolean empty) {
+      super.updateItem(row, empty);
+      setContextMenu(null);
+      switch (empty ? null : row) {
+        case null -> setGraphic(null);
+        case Row.Of of -> show(of);
+        case Row.Folded folded -> show(folded);
+      }
+    }
+
+    private void show(Row.Folded folded) {
+      Node title = Words.of((folded.open ? "▾" : "▸") + "  Nothing to do here", "quiet");
+      title.setId("nothing-to-do");
+      var line =
+          new HBox(
+              6,
+              title,
+              Words.spring(),
+              Words.of(Integer.toString(folded.count), "figures", "quiet"));
+      line.setAlignment(Pos.CENTER_LEFT);
+      setGraphic(line);
+      setAccessibleText(
+          Phrase.of(
+              "Nothing to do at %s, %s",
+              Phrase.count(folded.count, "station"), folded.open ? "shown" : "folded away"));
+    }
+
+    private void show(Row.Of row) {
+      String style = !row.on() ? "pass-off" : row.concerns() ? "pass-title" : "quiet";
+      var line =
+          new HBox(
+              10,
+              Words.of(Integer.toString(row.number()), "figures", "quiet", "small"),
+              Words.of(row.station().title(), style),
+              Words.spring());
+      line.setAlignment(Pos.CENTER_LEFT);
+      if (!row.on()) {
+        line.getChildren().add(Words.of("off", "quiet"));
+      } else if (row.station().pass().isPresent()) {
+        row.tally()
+            .ifPresentOrElse(
+                tally -> addTally(line, tally),
+                () -> line.getChildren().add(Words.of("not run", "quiet")));
+      }
+      setGraphic(line);
+      setAccessibleText(row.station().title() + row.tally().map(RunSheetView::spoken).orElse(""));
+      row.station().pass().ifPresent(_ -> setContextMenu(menu(row)));
+    }
+
+    private void addTally(HBox line, Tally tally) {
+      for (Standing standing : List.of(Standing.SETTLED, Standing.TO_LOOK_AT, Standing.OPEN)) {
+        int count = tally.of(standing);
+        if (count > 0) {
+          Node mark = new StandingMark(standing);
+          var pair = new HBox(4, mark, Words.of(Integer.toString(count), "figures"));
+          pair.setAlignment(Pos.CENTER_LEFT);
+          line.getChildren().add(pair);
+        }
+      }
+    }
+
+    private ContextMenu menu(Row.Of row) {
+      return new ContextMenu(
+          item(row.on() ? "Switch off" : "Switch on", "switch", () -> switchOnOrOff(row)),
+          item("Move up", "move-up", () -> move(row, -1)),
+          item("Move down", "move-down", () -> move(row, 1)));
+    }
+  }
+
+  private static String spoken(Tally tally) {
+    return Phrase.of(
+        ", %d settled, %d to look at, %d open", tally.settled(), tally.toLookAt(), tally.open());
+  }
+}

@@ -1,0 +1,224 @@
+package org.oddlot.window.kit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.IntSupplier;
+import java.util.function.Predicate;
+import javafx.scene.Node;
+import javafx.scene.control.SelectionMode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.oddlot.pass.Finding;
+import org.oddlot.pass.Reviewed;
+
+/**
+ * Findings as rows, in groups a tab each: what needs a person first, several rows chosen at once.
+ * Other tabs can show something else in the same place.
+ *
+ * @param <F> the findings
+ */
+public final class FindingsTable<F extends Finding> extends VBox {
+  private final Sheet<Reviewed<F>> sheet;
+  private final Tabs<String> tabs = new Tabs<>(_ -> refresh());
+  private final StackPane stack = new StackPane();
+  private final HBox line = new HBox(tabs);
+  private final Map<String, Tab<F>> shown = new LinkedHashMap<>();
+  private final Consumer<FindingsTable<F>> onChange;
+  private Function<Reviewed<F>, String> words =
+      reviewed -> reviewed.finding().title() + " " + reviewed.reason();
+  private Comparator<Reviewed<F>> order =
+      Comparator.comparing(reviewed -> !reviewed.standing().needsAPerson());
+  private List<Reviewed<F>> all = List.of();
+  private String find = "";
+  private int least;
+  private int most;
+
+  /** What a tab shows: some of the findings, or something else. */
+  private sealed interface Tab<F extends Finding> {
+    String title();
+
+    /** Some of the findings. */
+    record Group<F extends Finding>(String title, Predicate<Reviewed<F>> has) implements Tab<F> {}
+
+    /** Something else. */
+    record Pane<F extends Finding>(
+        String title, Node node, IntSupplier count, Consumer<String> onFind) implements Tab<F> {}
+  }
+
+  /**
+   * @param id what the table is called, for style and tests
+   * @param empty said where there are no rows
+   * @param onChange is told that other rows are chosen, or another tab
+   */
+  public FindingsTable(String id, String empty, Consumer<FindingsTable<F>> onChange) {
+    this.onChange = onChange;
+    sheet = new Sheet<>(id + "-rows", empty);
+    sheet.nodes("", 24, reviewed -> new StandingMark(reviewed.standing()));
+    sheet.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+    sheet
+        .getSelectionModel()
+        .getSelectedItems()
+        .addListener((javafx.collections.ListChangeListener<Reviewed<F>>) _ -> tell());
+    line.getStyleClass().add("tab-line");
+    VBox.setVgrow(stack, Priority.ALWAYS);
+    getChildren().setAll(line, stack);
+  }
+
+  private boolean filling;
+
+  private void tell() {
+    if (!filling) {
+      onChange.accept(this);
+    }
+  }
+
+  /** Adds columns. */
+  public void column(Consumer<Sheet<Reviewed<F>>> columns) {
+    columns.accept(sheet);
+  }
+
+  /** The rows themselves. */
+  public Sheet<Reviewed<F>> sheet() {
+    return sheet;
+  }
+
+  /** Adds a tab of some of the findings. */
+  public void group(String id, String title, Predicate<Reviewed<F>> has) {
+    shown.put(id, new Tab.Group<>(title, has));
+  }
+
+  /** Adds a tab of something else, which is told what is to be found in it. */
+  public void pane(String id, String title, Node node, IntSupplier count, Consumer<String> onFind) {
+    shown.put(id, new Tab.Pane<>(title, node, count, onFind));
+  }
+
+  /** Sets what can be found in a row. */
+  public void findIn(Function<Reviewed<F>, String> text) {
+    words = text;
+  }
+
+  /** Sets which rows come first. */
+  public void orderBy(Comparator<Reviewed<F>> first) {
+    order = first;
+  }
+
+  /** Makes the table as high as its rows, within limits. */
+  public void fit(int leastRows, int mostRows) {
+    least = leastRows;
+    most = mostRows;
+  }
+
+  /** Puts other findings in; what was chosen stays chosen where it is still there. */
+  public void show(List<Reviewed<F>> findings) {
+    all = findings;
+    refresh();
+  }
+
+  /** Shows only what has this text in it. */
+  public void find(String text) {
+    find = text.strip().toLowerCase(Locale.ROOT);
+    refresh();
+  }
+
+  private void refresh() {
+    var list = new ArrayList<Tabs.Tab<String>>();
+    shown.forEach((id, tab) -> list.add(new Tabs.Tab<>(id, tab.title(), count(tab))));
+    boolean several = list.size() > 1;
+    line.setVisible(several);
+    line.setManaged(several);
+    tabs.show(list);
+    filling = true;
+    switch (chosenTab()) {
+      case Tab.Group<F>(String _, Predicate<Reviewed<F>> has) -> {
+        stack.getChildren().setAll(sheet);
+        sheet.show(
+            all.stream().filter(has).filter(this::isFound).sorted(order).toList(),
+            reviewed -> reviewed.finding().id());
+        if (most > 0) {
+          sheet.fitRows(least, most);
+        }
+      }
+      case Tab.Pane<F> pane -> {
+        stack.getChildren().setAll(pane.node);
+        pane.onFind.accept(find);
+        if (most > 0 && pane.node instanceof Sheet<?> other) {
+          other.fitRows(least, most);
+        }
+      }
+    }
+    filling = false;
+    onChange.accept(this);
+  }
+
+  private Tab<F> chosenTab() {
+    return java.util.Objects.requireNonNull(shown.get(chosen()));
+  }
+
+  private int count(Tab<F> tab) {
+    return switch (tab) {
+      case Tab.Group<F>(String _, Predicate<Reviewed<F>> has) ->
+          (int) all.stream().filter(has).count();
+      case Tab.Pane<F> pane -> pane.count.getAsInt();
+    };
+  }
+
+  private boolean isFound(Reviewed<F> reviewed) {
+    return find.isEmpty() || words.apply(reviewed).toLowerCase(Locale.ROOT).contains(find);
+  }
+
+  /** The tab that is chosen. */
+  public String chosen() {
+    String now = tabs.chosen();
+    return now == null ? shown.keySet().iterator().next() : now;
+  }
+
+  /** Chooses a tab. */
+  public void choose(String tab) {
+    tabs.choose(tab);
+  }
+
+  /** Whether findings are shown, and not something else. */
+  public boolean showsFindings() {
+    return chosenTab() instanceof Tab.Group;
+  }
+
+  /** All findings. */
+  public List<Reviewed<F>> all() {
+    return all;
+  }
+
+  /** How many of a group there are. */
+  public int count(String group) {
+    return Optional.ofNullable(shown.get(group)).map(this::count).orElse(0);
+  }
+
+  /** The rows that are chosen; none while something else is shown. */
+  public List<Reviewed<F>> selected() {
+    return showsFindings()
+        ? sheet.getSelectionModel().getSelectedItems().stream()
+            .filter(java.util.Objects::nonNull)
+            .toList()
+        : List.of();
+  }
+
+  /** The row that was chosen last. */
+  public Optional<Reviewed<F>> current() {
+    return showsFindings()
+        ? Optional.ofNullable(sheet.getSelectionModel().getSelectedItem())
+        : Optional.empty();
+  }
+
+  /** Gives the keyboard to what is shown. */
+  public void focus() {
+    stack.getChildren().getFirst().requestFocus();
+  }
+}

@@ -1,0 +1,172 @@
+package org.oddlot.window.match;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.material.Source;
+import org.oddlot.material.Sources;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Outcome.StepOutcome;
+import org.oddlot.pass.match.Candidate;
+import org.oddlot.pass.match.MatchFinding;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+import org.oddlot.window.kit.Moment;
+
+/** What the bench of Match shows, without a node. */
+final class MatchModel {
+  private Optional<Sources> sources = Optional.empty();
+  private List<LogEntry> entries = List.of();
+
+  void show(Optional<StepOutcome<MatchFinding>> step) {
+    sources = step.map(its -> its.before().sources());
+    entries = step.map(its -> its.before().entries().toList()).orElse(List.of());
+  }
+
+  int sourceCount() {
+    return sources.map(its -> its.all().size()).orElse(0);
+  }
+
+  Optional<Source> source(String id) {
+    return sources.flatMap(s -> s.byId(id));
+  }
+
+  /** All sources for pairing by hand, those nearest to the row's entry first. */
+  List<Source> byNearness(MatchRow row) {
+    List<Source> all = new ArrayList<>(sources.map(Sources::all).orElse(List.of()));
+    all.sort(Comparator.comparingLong(source -> distance(row, source)));
+    return all;
+  }
+
+  /**
+   * Frames from the row's entry to a source's start; as far as can be if they cannot be compared.
+   */
+  static long distance(MatchRow row, Source source) {
+    return source
+        .start()
+        .flatMap(start -> at(row, start.rate()).map(at -> Math.abs(start.value() - at.frames())))
+        .orElse(Long.MAX_VALUE);
+  }
+
+  private static Optional<Timecode> at(MatchRow row, FrameRate rate) {
+    return row.entry()
+        .in()
+        .flatMap(label ->
+            label
+                .at(rate, label.semicolon())
+                .or(() -> label.toTheSecond().at(rate, label.semicolon())));
+  }
+
+  /**
+   * The choice with {@code source} taken into it: it takes the place of one of the same camera, or
+   * goes if it was in it.
+   */
+  Set<String> toggled(Set<String> chosen, Candidate candidate) {
+    var changed = new LinkedHashSet<>(chosen);
+    String id = candidate.source().id();
+    if (!changed.remove(id)) {
+      changed.removeIf(other ->
+          source(other).filter(s -> s.camera().equals(candidate.source().camera())).isPresent());
+      changed.add(id);
+    }
+    return changed;
+  }
+
+  /** What an accepted row writes, line by line. */
+  static List<String> willWrite(MatchRow row) {
+    LogEntry entry = row.entry();
+    var lines = new ArrayList<String>();
+    if (entry.kind() == LogEntry.Kind.SHOT) {
+      add(lines, "scene", entry.scene(), "take", entry.take(), "camera", entry.camera());
+      if (entry.circled()) {
+        lines.add("circled");
+      }
+      if (!entry.notes().isEmpty()) {
+        lines.add("note “" + entry.notes() + "”");
+      }
+      add(lines, "people", String.join(", ", entry.people()));
+    } else {
+      String what = entry.keywords().isEmpty() ? "marker" : "keyword";
+      String name =
+          entry.keywords().isEmpty() ? entry.notes() : String.join(", ", entry.keywords());
+      lines.add(what + " “" + name + "”");
+      lines.add(row.log() + entry.out().map(out -> " to " + out).orElse(""));
+    }
+    return lines;
+  }
+
+  private static void add(List<String> lines, String... pairs) {
+    var line = new ArrayList<String>();
+    for (int i = 0; i < pairs.length; i += 2) {
+      if (!pairs[i + 1].isEmpty()) {
+        line.add(pairs[i] + " " + pairs[i + 1]);
+      }
+    }
+    if (!line.isEmpty()) {
+      lines.add(String.join(" · ", line));
+    }
+  }
+
+  /** The picture of the moment around a row's entry; empty where it has no timecode. */
+  Optional<Moment> around(MatchRow row, Set<String> chosen, double width) {
+    FrameRate rate =
+        sources.stream()
+            .flatMap(s -> s.all().stream())
+            .flatMap(source -> source.rate().stream())
+            .findFirst()
+            .orElse(FrameRate.FPS_24);
+    Optional<Timecode> now = at(row, rate);
+    if (now.isEmpty() || sources.isEmpty()) {
+      return Optional.empty();
+    }
+    double reach = 150;
+    List<String> cameras =
+        sources.get().all().stream().map(Source::camera).distinct().sorted().limit(5).toList();
+    var slips = new ArrayList<Moment.Slip>();
+    for (Source source : sources.get().all()) {
+      int lane = cameras.indexOf(source.camera());
+      source
+          .range()
+          .filter(_ -> lane >= 0)
+          .ifPresent(range ->
+              slip(range, now.get(), lane, chosen.contains(source.id())).ifPresent(slips::add));
+    }
+    List<Double> ticks =
+        entries.stream()
+            .flatMap(entry -> entry.in().stream())
+            .flatMap(label -> label.toTheSecond().at(rate, false).stream())
+            .map(at -> seconds(at.frames() - now.get().frames(), rate))
+            .filter(seconds -> Math.abs(seconds) <= reach)
+            .toList();
+    List<String> labels =
+        List.of(
+            minute(now.get(), -(long) (reach / 2)),
+            minute(now.get(), 0),
+            minute(now.get(), (long) (reach / 2)));
+    return Optional.of(new Moment(width, reach, cameras, slips, ticks, labels));
+  }
+
+  private static Optional<Moment.Slip> slip(
+      TimeRange range, Timecode now, int lane, boolean chosen) {
+    RationalTime start = range.start();
+    if (start.rate().nominal() != now.rate().nominal()) {
+      return Optional.empty();
+    }
+    double from = seconds(start.value() - now.frames(), start.rate());
+    double to = seconds(start.value() + range.duration().value() - now.frames(), start.rate());
+    return Optional.of(new Moment.Slip(lane, from, to, chosen));
+  }
+
+  private static double seconds(long frames, FrameRate rate) {
+    return (double) frames / rate.nominal();
+  }
+
+  private static String minute(Timecode now, long seconds) {
+    return now.plusFrames(seconds * now.rate().nominal()).withinDay().toString().substring(0, 8);
+  }
+}

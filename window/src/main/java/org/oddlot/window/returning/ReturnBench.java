@@ -1,0 +1,314 @@
+package org.oddlot.window.returning;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.oddlot.format.Formats;
+import org.oddlot.input.InputFile;
+import org.oddlot.lot.Output;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.LedgerEntry;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.returning.ReturnFinding;
+import org.oddlot.pass.returning.ReturnPass;
+import org.oddlot.practice.desk.DeskReader;
+import org.oddlot.practice.desk.Project;
+import org.oddlot.text.Phrase;
+import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.Facts;
+import org.oddlot.window.kit.FindingsBench;
+import org.oddlot.window.kit.Place;
+import org.oddlot.window.kit.Sheet;
+import org.oddlot.window.kit.Wording;
+import org.oddlot.window.kit.Words;
+import org.oddlot.window.session.State;
+
+/** The bench of Return: what is written where, the ledger of every change, a trial import. */
+public final class ReturnBench extends FindingsBench<ReturnFinding> {
+  private static final int LEDGER_ROWS_IN_EVIDENCE = 8;
+
+  private final Sheet<LedgerEntry> ledger =
+      new Sheet<>("ledger-rows", "Nothing differs from what came in.");
+  private final Label ledgerTitle = Words.section("Ledger");
+  private final VBox trial = new VBox(4);
+  private final Label folderLabel = Words.of("", "folder");
+  private final Button write = Actions.main("write-here", "Write", "Ctrl E", this::act);
+  private Optional<Path> folder = Optional.empty();
+  private Optional<Outcome> shownOutcome = Optional.empty();
+  private List<LedgerEntry> entries = List.of();
+  private List<Output.Written> tried = List.of();
+  private String find = "";
+
+  /** The bench at {@code place}. */
+  public ReturnBench(Place place) {
+    super(
+        place,
+        new ReturnPass(),
+        Wording.usual("return", "file")
+            .answers("Write it", "will write", "Leave this file out", "left out")
+            .where("Nothing came in that can go out.", "What goes out is listed here."));
+    trial.setId("trial");
+    table.column(rows -> {
+      rows.words("From", 200, ReturnBench::from);
+      rows.words("Goes out", 250, ReturnBench::goesOut);
+      rows.figures("Changes", 70, each -> Integer.toString(each.finding().changes()));
+      rows.words("What it is", 150, Reviewed::reason, "quiet");
+    });
+    ledger.words("Where", 180, entry -> shortPlace(entry.place()));
+    ledger.words("What", 110, entry -> shortProperty(entry.property()));
+    ledger.words("Before", 80, LedgerEntry::before, "quiet");
+    ledger.words("After", 150, entry -> entry.after().replace('\n', ' '));
+    ledger.words("Why", 170, LedgerEntry::reason, "quiet");
+    folderLabel.setId("folder");
+    var where = new HBox(8, Words.of("Into", "quiet"), folderLabel);
+    where.setAlignment(Pos.CENTER_LEFT);
+    var names =
+        new VBox(
+            settings(pass.settings()),
+            Words.of(
+                "{name} becomes the old name, {lot} the lot's, {date} its first day",
+                "quiet",
+                "small"));
+    var changes = new VBox(ledgerTitle, ledger);
+    VBox.setVgrow(ledger, Priority.ALWAYS);
+    layOut(List.of(names), 5, changes);
+    var line = new ArrayList<Node>(List.of(where, Words.spring()));
+    decisions.nodes().stream()
+        .filter(node -> !node.equals(decisions.acceptButton()))
+        .forEach(line::add);
+    line.add(Actions.button("choose-folder", "Another folder…", "", this::chooseFolder));
+    line.add(write);
+    frame.withActions(line.toArray(Node[]::new));
+    ledger.getSelectionModel().selectedItemProperty().addListener((_, _, _) -> showEvidenceAgain());
+  }
+
+  @Override
+  protected void groups() {
+    group(ALL);
+  }
+
+  private static String from(Reviewed<ReturnFinding> reviewed) {
+    return reviewed
+        .finding()
+        .plan()
+        .map(plan -> String.join(", ", plan.from()))
+        .orElse(reviewed.finding().document());
+  }
+
+  private static String goesOut(Reviewed<ReturnFinding> reviewed) {
+    return reviewed.finding().output().isEmpty()
+        ? "nothing, it did not change"
+        : reviewed.standing() == Standing.DECLINED
+            ? "left out: " + reviewed.finding().output()
+            : reviewed.finding().output();
+  }
+
+  /** The last two steps of a place: the whole of it is in the evidence. */
+  private static String shortPlace(String place) {
+    int last = place.lastIndexOf(" / ");
+    int before = last < 0 ? -1 : place.lastIndexOf(" / ", last - 1);
+    return before < 0 ? place : "… " + place.substring(before + 3);
+  }
+
+  private static String shortProperty(String property) {
+    String shown = property.isEmpty() ? "all of it" : property;
+    return shown.replaceFirst("^metadata/[^/]*/", "").replaceFirst("^metadata/", "");
+  }
+
+  private void chooseFolder() {
+    place
+        .picker()
+        .folderToWriteTo(currentFolder())
+        .ifPresent(chosen -> {
+          folder = Optional.of(chosen);
+          showFolder();
+        });
+  }
+
+  private Optional<Path> currentFolder() {
+    return folder.or(session::usualFolder);
+  }
+
+  /** The last two folders of the way there; all of it where one points at it. */
+  private void showFolder() {
+    Optional<Path> current = currentFolder();
+    folderLabel.setText(
+        current
+            .map(path -> {
+              int names = path.getNameCount();
+              return names <= 2
+                  ? path.toString()
+                  : "… / " + path.getName(names - 2) + " / " + path.getName(names - 1);
+            })
+            .orElse("no folder yet"));
+    folderLabel.setTooltip(current.map(path -> new Tooltip(path.toString())).orElse(null));
+  }
+
+  /** Writes into the folder that is shown. */
+  @Override
+  public void act() {
+    currentFolder().ifPresentOrElse(session::write, this::chooseFolder);
+  }
+
+  /** What will be written, without what was left out. */
+  private List<ReturnFinding> planned() {
+    return table.all().stream()
+        .filter(each -> each.standing() == Standing.SETTLED)
+        .map(Reviewed::finding)
+        .filter(finding -> finding.plan().isPresent())
+        .toList();
+  }
+
+  @Override
+  protected String answer() {
+    int changes = planned().stream().mapToInt(ReturnFinding::changes).sum();
+    return Phrase.of(
+        "%s, %s", Phrase.count(planned().size(), "file"), Phrase.count(changes, "change"));
+  }
+
+  @Override
+  public void show(State state) {
+    if (!state.written().equals(tried)) {
+      tried = state.written();
+      tryImport(tried);
+    }
+    super.show(state);
+    write.setDisable(planned().isEmpty());
+    showFolder();
+    if (!state.outcome().equals(shownOutcome)) {
+      shownOutcome = state.outcome();
+      state
+          .outcome()
+          .ifPresentOrElse(
+              outcome -> session.aside(outcome::ledger, this::showLedger),
+              () -> showLedger(List.of()));
+    }
+  }
+
+  private void showLedger(List<LedgerEntry> newEntries) {
+    entries = newEntries;
+    refreshLedger();
+  }
+
+  private void refreshLedger() {
+    String part = find.strip().toLowerCase(java.util.Locale.ROOT);
+    List<LedgerEntry> shown =
+        part.isEmpty()
+            ? entries
+            : entries.stream()
+                .filter(e ->
+                    (e.place() + " " + e.property() + " " + e.after() + " " + e.reason())
+                        .toLowerCase(java.util.Locale.ROOT)
+                        .contains(part))
+                .toList();
+    ledgerTitle.setText("LEDGER · " + shown.size() + ", THE NEW NAMES INCLUDED");
+    ledger.show(shown, entry -> entry);
+    ledger.getSelectionModel().clearSelection();
+  }
+
+  /** Has Practice Desk import the timelines that were written, as an editing program would. */
+  private void tryImport(List<Output.Written> written) {
+    List<Output.Written> timelines =
+        written.stream()
+            .filter(file -> Formats.of(new InputFile(file.path())).isPresent())
+            .toList();
+    trial.getChildren().setAll(Words.of("Practice Desk is reading…", "quiet"));
+    session.aside(
+        () -> timelines.stream().map(file -> DeskReader.read(file.path())).toList(),
+        projects -> showTrial(timelines, projects));
+  }
+
+  private void showTrial(List<Output.Written> written, List<Project> projects) {
+    trial.getChildren().clear();
+    for (int i = 0; i < projects.size(); i++) {
+      Project project = projects.get(i);
+      String name = String.valueOf(written.get(i).path().getFileName());
+      if (project.isClean()) {
+        trial
+            .getChildren()
+            .add(
+                Words.paragraph(
+                    Phrase.of(
+                        "%s: %d clips taken in without a warning.", name, project.clips().size()),
+                    "settled-words"));
+      } else {
+        project.complaints().stream()
+            .limit(LEDGER_ROWS_IN_EVIDENCE)
+            .forEach(c -> trial.getChildren().add(Words.paragraph(name + ": " + c, "trouble")));
+      }
+    }
+  }
+
+  @Override
+  protected void showEvidence(Reviewed<ReturnFinding> reviewed) {
+    ReturnFinding finding = reviewed.finding();
+    evidence.getChildren().add(Words.paragraph(reviewed.reason(), "quiet"));
+    if (!finding.evidence().isEmpty()) {
+      evidence.getChildren().add(Words.section("Told apart by"));
+      finding
+          .evidence()
+          .forEach(e -> {
+            evidence.getChildren().add(Words.paragraph(e.what() + " " + e.value(), "fact"));
+            if (!e.verdict().isEmpty()) {
+              evidence.getChildren().add(Words.paragraph(e.verdict(), "quiet"));
+            }
+          });
+    }
+    Optional.ofNullable(ledger.getSelectionModel().getSelectedItem()).ifPresent(this::addProof);
+    if (!finding.output().isEmpty()) {
+      evidence.getChildren().add(Words.section("Trial import"));
+      evidence
+          .getChildren()
+          .add(
+              tried.isEmpty()
+                  ? Words.paragraph(
+                      "When it is written, Practice Desk imports it and says what an editing"
+                          + " program would.",
+                      "quiet")
+                  : trial);
+    }
+  }
+
+  /** One line of the ledger in full. */
+  private void addProof(LedgerEntry entry) {
+    var facts = new Facts();
+    facts.add(new Evidence("what", entry.property(), ""));
+    facts.add(new Evidence("before", entry.before().isEmpty() ? "nothing" : entry.before(), ""));
+    facts.add(new Evidence("after", entry.after().isEmpty() ? "nothing" : entry.after(), ""));
+    facts.add(new Evidence("why", entry.reason(), ""));
+    evidence
+        .getChildren()
+        .addAll(Words.section("This change"), Words.paragraph(entry.place(), "fact"), facts);
+  }
+
+  @Override
+  public void focus() {
+    ledger.requestFocus();
+  }
+
+  @Override
+  public void find(String text) {
+    find = text;
+    refreshLedger();
+  }
+
+  @Override
+  public List<KeyHint> keys() {
+    return List.of(
+        new KeyHint("Ctrl E", "write what goes out"),
+        new KeyHint("↑ ↓", "walk the ledger"),
+        new KeyHint("Delete", "leave the chosen file out"),
+        new KeyHint("Backspace", "write it after all"));
+  }
+}

@@ -1,0 +1,103 @@
+package org.oddlot.window.session;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonLiteral;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonValue;
+import org.oddlot.lot.JsonFile;
+
+/**
+ * What the window remembers from one start to the next: recent lots, the last folder, the night
+ * sheet. A file that is missing or damaged means nothing is remembered, never an error.
+ */
+public final class Preferences {
+  private static final int MOST_RECENT = 8;
+
+  private final Path file;
+  private JsonObject values;
+
+  /** The preferences that are kept in {@code file}. */
+  public Preferences(Path file) {
+    this.file = file;
+    this.values = JsonFile.readOrEmpty(file);
+  }
+
+  /** Where they are kept for this user: what {@code oddlot.config} says, or the usual folder. */
+  public static Preferences ofUser() {
+    String set = System.getProperty("oddlot.config", "");
+    String xdg = Optional.ofNullable(System.getenv("XDG_CONFIG_HOME")).orElse("");
+    Path folder =
+        !set.isEmpty()
+            ? Path.of(set)
+            : (xdg.isEmpty() ? Path.of(System.getProperty("user.home"), ".config") : Path.of(xdg))
+                .resolve("oddlot");
+    return new Preferences(folder.resolve("window.json"));
+  }
+
+  /** The folder in which they are kept. */
+  public Path folder() {
+    Path parent = file.toAbsolutePath().getParent();
+    return parent == null ? Path.of("").toAbsolutePath() : parent;
+  }
+
+  /** The lots that were open last, the latest first, as far as they are still there. */
+  public List<Path> recentLots() {
+    return values.array("recent").stream()
+        .map(JsonValue::display)
+        .map(Path::of)
+        .filter(Files::exists)
+        .toList();
+  }
+
+  /** Puts a lot first among the recent ones. */
+  public void addRecentLot(Path lot) {
+    var recent = new ArrayList<>(recentLots());
+    recent.remove(lot);
+    recent.addFirst(lot);
+    set(
+        "recent",
+        JsonArray.of(
+            recent.stream()
+                .limit(MOST_RECENT)
+                .map(path -> JsonString.of(path.toString()))
+                .toList()));
+  }
+
+  /** The folder that files were last chosen from. */
+  public Optional<Path> lastFolder() {
+    return values.string("last_folder").map(Path::of).filter(Files::isDirectory);
+  }
+
+  /** Remembers the folder that files were chosen from. */
+  public void setLastFolder(Path folder) {
+    set("last_folder", JsonString.of(folder.toString()));
+  }
+
+  /** Whether the night sheet is on. */
+  public boolean isNight() {
+    return values.get("night").filter(JsonLiteral.TRUE::equals).isPresent();
+  }
+
+  /** Remembers whether the night sheet is on. */
+  public void setNight(boolean night) {
+    set("night", JsonLiteral.of(night));
+  }
+
+  private void set(String key, JsonValue value) {
+    values = values.with(key, value);
+    try {
+      JsonFile.write(file, values);
+    } catch (IOException e) {
+      // Not being able to remember is no reason to stop working.
+      System.getLogger(Preferences.class.getName())
+          .log(System.Logger.Level.WARNING, "preferences", e);
+    }
+  }
+}

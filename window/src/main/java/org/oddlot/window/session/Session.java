@@ -1,0 +1,685 @@
+package org.oddlot.window.session;
+
+import java.io.IOException;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Collection;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.oddlot.input.ReadingOptions;
+import org.oddlot.lot.Autosave;
+import org.oddlot.lot.DeviceLog;
+import org.oddlot.lot.Folders;
+import org.oddlot.lot.Intake;
+import org.oddlot.lot.IntakeResult;
+import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotFile;
+import org.oddlot.lot.MappingMemory;
+import org.oddlot.lot.Output;
+import org.oddlot.lot.ReadySheet;
+import org.oddlot.lot.SafeFile;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
+import org.oddlot.measure.Measured;
+import org.oddlot.measure.Measurement;
+import org.oddlot.measure.MeasurementStore;
+import org.oddlot.measure.Measurer;
+import org.oddlot.pass.Codec;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Engine;
+import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Instruction;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.problem.Problem;
+import org.oddlot.profile.Profiles;
+import org.oddlot.text.Phrase;
+
+/**
+ * The lot that is open, what was done to it, and the work that goes on for it. All methods are
+ * called on the interface thread and return at once; reading, measuring, running and writing each
+ * have a lane of their own, and what comes of them arrives as a new {@link #state}.
+ */
+public final class Session {
+  private final Preferences preferences;
+  private final MappingMemory memory;
+  private final Measurer measurer;
+  private final Engine engine = new Engine();
+  private final ReadOnlyObjectWrapper<State> state = new ReadOnlyObjectWrapper<>(State.NOTHING);
+  private final ReadOnlyObjectWrapper<Work> work = new ReadOnlyObjectWrapper<>(Work.IDLE);
+  private final ReadOnlyObjectWrapper<Notice> notice = new ReadOnlyObjectWrapper<>(Notice.NONE);
+  private final Deque<Done> done = new ArrayDeque<>();
+  private final Deque<Done> undone = new ArrayDeque<>();
+  private final Lane reading;
+  private final Lane measuring;
+  private final Lane running;
+  private final Lane writing;
+  private final Lane fetching;
+  private final Lane saving;
+  private final Lane looking;
+  private final List<Lane> lanes;
+
+  private Optional<IntakeResult> read = Optional.empty();
+  private Measured measured = Measured.NOTHING;
+  private boolean measuringIsOff;
+
+  /** What is to be done once everything was run. */
+  private Optional<Runnable> afterwards = Optional.empty();
+
+  /** Something that was done, and the lot before it, or after it where it was taken back. */
+  private record Done(Lot lot, String what) {}
+
+  /**
+   * @param interfaceThread runs things on the interface thread
+   * @param store where results of measuring are kept
+   */
+  public Session(Executor interfaceThread, Preferences preferences, MeasurementStore store) {
+    this(Lane::thread, interfaceThread, preferences, store);
+  }
+
+  /** The same, with what does the work of each lane, by the lane's name. */
+  Session(
+      Function<String, Executor> threads,
+      Executor interfaceThread,
+      Preferences preferences,
+      MeasurementStore store) {
+    this.preferences = preferences;
+    this.memory = MappingMemory.in(preferences.folder().resolve("columns.json"));
+    this.measurer = new Measurer(store);
+    Function<String, Lane> lane = name -> new Lane(threads.apply(name), interfaceThread, this::say);
+    reading = lane.apply("reading");
+    measuring = lane.apply("measuring");
+    running = lane.apply("running");
+    writing = lane.apply("writing");
+    fetching = lane.apply("fetching");
+    saving = lane.apply("saving");
+    looking = lane.apply("looking");
+    lanes = List.of(writing, fetching, reading, running, measuring, saving, looking);
+    lanes.forEach(each -> each.workProperty().addListener((_, _, _) -> work.set(atWork())));
+  }
+
+  /** What a person waits for: of several things the one that ends last. */
+  private Work atWork() {
+    return lanes.stream()
+        .filter(lane -> lane != measuring)
+        .map(lane -> lane.workProperty().get())
+        .filter(Work::running)
+        .findFirst()
+        .orElse(Work.IDLE);
+  }
+
+  /** Stops all work for good. */
+  public void end() {
+    lanes.forEach(Lane::close);
+  }
+
+  /** All that the window shows. */
+  public ReadOnlyObjectProperty<State> stateProperty() {
+    return state.getReadOnlyProperty();
+  }
+
+  /** All that the window shows. */
+  public State state() {
+    return state.get();
+  }
+
+  /** What a person waits for. */
+  public ReadOnlyObjectProperty<Work> workProperty() {
+    return work.getReadOnlyProperty();
+  }
+
+  /** What is being measured beside that; nobody needs to wait for it. */
+  public ReadOnlyObjectProperty<Work> measuringProperty() {
+    return measuring.workProperty();
+  }
+
+  /** How much was really measured since the start, not found where it is kept. */
+  public int measuredCount() {
+    return measurer.measuredCount();
+  }
+
+  /** The last thing worth saying. */
+  public ReadOnlyObjectProperty<Notice> noticeProperty() {
+    return notice.getReadOnlyProperty();
+  }
+
+  /** What is remembered from one start to the next. */
+  public Preferences preferences() {
+    return preferences;
+  }
+
+  /** Opens a lot if there is one among {@code files}, else adds them to the open lot. */
+  public void open(List<Path> files) {
+    Optional<Path> lot =
+        files.stream().filter(file -> file.toString().endsWith(LotFile.EXTENSION)).findFirst();
+    if (lot.isPresent()) {
+      openLot(lot.get());
+    } else if (!files.isEmpty()) {
+      addFiles(files);
+    }
+  }
+
+  private void openLot(Path file) {
+    try {
+      Path absolute = file.toAbsolutePath().normalize();
+      LotFile.Opened opened = LotFile.open(absolute);
+      begin(
+          State.NOTHING
+              .withLot(opened.lot(), false)
+              .withFile(Optional.of(absolute), false)
+              .withRecoverable(new Autosave(absolute).recoverable()));
+      preferences.addRecentLot(absolute);
+      say(
+          opened.problems().isEmpty()
+              ? Notice.of("Opened " + absolute.getFileName() + ".")
+              : Notice.trouble(inWords(opened.problems())));
+      readAgain();
+    } catch (IOException e) {
+      say(
+          Notice.trouble(
+              Phrase.of(
+                  "%s cannot be opened: %s",
+                  file.getFileName(), Notice.sentence(String.valueOf(e.getMessage())))));
+    }
+  }
+
+  private static String inWords(List<Problem> problems) {
+    String more = problems.size() == 1 ? "" : " (and " + (problems.size() - 1) + " more)";
+    return problems.getFirst() + more;
+  }
+
+  /** Puts another lot in the place of the one that is open. */
+  private void begin(State first) {
+    lanes.stream().filter(lane -> lane != saving).forEach(Lane::drop);
+    done.clear();
+    undone.clear();
+    read = Optional.empty();
+    measured = Measured.NOTHING;
+    measuringIsOff = false;
+    afterwards = Optional.empty();
+    state.set(first);
+  }
+
+  private void addFiles(List<Path> chosen) {
+    List<Path> files = Folders.opened(chosen);
+    Lot lot = state().lot();
+    Lot more = state().isEmpty() ? Lot.of(files).withSheet(lot.sheet()) : lot.withFiles(files);
+    if (more.equals(lot)) {
+      say(Notice.of("These files are in the lot already."));
+      return;
+    }
+    Optional.ofNullable(files.getFirst().toAbsolutePath().getParent())
+        .ifPresent(preferences::setLastFolder);
+    change(more, files.size() == 1 ? "added a file" : "added " + files.size() + " files");
+  }
+
+  /** Takes files out of the lot in one step; the files themselves stay where they are. */
+  public void removeFiles(List<Path> files) {
+    if (!files.isEmpty()) {
+      change(
+          state().lot().without(files),
+          "took out "
+              + (files.size() == 1
+                  ? String.valueOf(files.getFirst().getFileName())
+                  : Phrase.count(files.size(), "file")));
+    }
+  }
+
+  /** Where the media of a source lies, by the source's id, if it is there. */
+  public Optional<Path> mediaOf(String source) {
+    return read.flatMap(its -> its.mediaOf(source));
+  }
+
+  /** Reads an input otherwise; papers of the same header will be read like it. */
+  public void readOtherwise(
+      Lot.Input input, Optional<Paper> paper, UnaryOperator<ReadingOptions> otherwise) {
+    ReadingOptions options = otherwise.apply(input.reading());
+    paper.ifPresent(its ->
+        saving.queue(lane -> {
+          memory.remember(its.table(), options);
+          return () -> {};
+        }));
+    Lot lot = state().lot();
+    change(
+        lot.withInputs(
+            lot.inputs().stream()
+                .map(each -> each.name().equals(input.name()) ? each.withReading(options) : each)
+                .toList()),
+        "read " + input.path().getFileName() + " otherwise");
+  }
+
+  /**
+   * Adds a paper of which only the text is there: it is kept as a file beside the others first, so
+   * that the lot can be opened again.
+   */
+  public void paste(String text) {
+    if (text.isBlank()) {
+      say(Notice.of("There is no text to paste."));
+      return;
+    }
+    keep("pasted.txt", text);
+  }
+
+  /** Puts a new file beside the others and adds it. */
+  private void keep(String name, String text) {
+    Path folder = folderOfFiles();
+    fetching.start(
+        "Keeping " + name,
+        _ -> {
+          Path file =
+              SafeFile.writeNew(folder.resolve(name), path -> Files.writeString(path, text));
+          return () -> addFiles(List.of(file));
+        });
+  }
+
+  /** Where the files of the lot lie; where there are none, the folder of the preferences. */
+  private Path folderOfFiles() {
+    return usualFolder().orElse(preferences.folder());
+  }
+
+  /** Fetches the log of a device at this machine and adds it once it is whole. */
+  public void receive(URI address) {
+    Path folder = folderOfFiles();
+    fetching.start(
+        "Receive",
+        progress -> {
+          Path file = DeviceLog.receive(address, folder, progress);
+          return () -> addFiles(List.of(file));
+        });
+  }
+
+  /**
+   * Puts a copy of a shipped mapping profile beside the files, to be edited, and adds it: it takes
+   * the place of the one that is shipped.
+   */
+  public void copyProfile(String name) {
+    Profiles.yaml(name)
+        .ifPresentOrElse(
+            yaml -> keep(name + ".yaml", yaml),
+            () -> say(Notice.of("The profile " + name + " came in as a file; edit that.")));
+  }
+
+  /** Reads all files again, whether they seem to have changed or not. */
+  public void readAgain() {
+    read = Optional.empty();
+    refresh();
+  }
+
+  /** Says something about findings; empty takes back what was said. */
+  public void decide(Collection<FindingId> findings, Optional<Decision> decision, String what) {
+    Lot lot = state().lot();
+    for (FindingId finding : findings) {
+      lot = lot.withDecision(finding, decision);
+    }
+    change(lot, what);
+  }
+
+  /** Takes back what was said of findings, and withdraws the instructions among them. */
+  public void takeBack(Collection<? extends Reviewed<?>> reviewed, String what) {
+    Lot lot = state().lot();
+    for (Reviewed<?> each : reviewed) {
+      Optional<String> ordered = each.finding().instruction();
+      lot =
+          ordered.isPresent()
+              ? lot.withAnswers(lot.answers().without(ordered.get()))
+              : lot.withAnswers(withoutBoth(lot, each));
+    }
+    change(lot, what);
+  }
+
+  private static org.oddlot.pass.Answers withoutBoth(Lot lot, Reviewed<?> reviewed) {
+    var answers = lot.answers().with(reviewed.finding().id(), Optional.empty());
+    return reviewed
+        .finding()
+        .formerId()
+        .map(former -> answers.with(former, Optional.empty()))
+        .orElse(answers);
+  }
+
+  /** Orders something of a pass that nobody asked for. */
+  public <T> void order(String pass, Codec<T> codec, T value, String what) {
+    Lot lot = state().lot();
+    String id = lot.answers().newInstructionId(pass);
+    change(lot.withAnswers(lot.answers().plus(Instruction.of(id, pass, codec, value))), what);
+  }
+
+  /** Changes the lot in one step, with what was said and what is set together. */
+  public void changeLot(UnaryOperator<Lot> changed, String what) {
+    change(changed.apply(state().lot()), what);
+  }
+
+  /** Changes the run sheet. */
+  public void changeSheet(UnaryOperator<RunSheet> changed, String what) {
+    Lot lot = state().lot();
+    change(lot.withSheet(changed.apply(lot.sheet())), what);
+  }
+
+  /** Sets something about a pass. */
+  public void set(String pass, String setting, String value, String title) {
+    try {
+      changeSheet(
+          sheet -> sheet.with(pass, setting, value),
+          Phrase.of("set “%s” to %s", title, value.isEmpty() ? "nothing" : value));
+    } catch (IllegalArgumentException e) {
+      say(Notice.trouble(String.valueOf(e.getMessage())));
+    }
+  }
+
+  /** Takes a ready run sheet. */
+  public void take(ReadySheet ready) {
+    changeSheet(ready::over, "took the run sheet for " + ready.title());
+  }
+
+  /** Takes the run sheet of a file. */
+  public void openSheet(Path file) {
+    fetching.start(
+        "Reading " + file.getFileName(),
+        _ -> {
+          RunSheet sheet = LotFile.openSheet(file);
+          return () -> changeSheet(_ -> sheet, "took the run sheet of " + file.getFileName());
+        });
+  }
+
+  /** Saves the run sheet by itself. */
+  public void saveSheet(Path file) {
+    RunSheet sheet = state().lot().sheet();
+    saving.queue(_ -> {
+      LotFile.saveSheet(sheet, file);
+      return () -> say(Notice.of("Saved the run sheet " + file.getFileName() + "."));
+    });
+  }
+
+  /** Gives the lot another name. */
+  public void rename(String name) {
+    change(state().lot().withName(name), "renamed the lot");
+  }
+
+  /** Takes over the decisions of a session that was cut off. */
+  public void recover() {
+    state()
+        .recoverable()
+        .ifPresent(kept -> {
+          state.set(state().withRecoverable(Optional.empty()));
+          change(kept, "took over what was decided before the program was cut off");
+        });
+  }
+
+  /** Lets the decisions of a session that was cut off go. */
+  public void forgetRecoverable() {
+    state.set(state().withRecoverable(Optional.empty()));
+    autosave(Autosave::forget);
+  }
+
+  private void change(Lot lot, String what) {
+    if (lot.equals(state().lot())) {
+      return;
+    }
+    done.push(new Done(state().lot(), what));
+    undone.clear();
+    take(lot);
+    say(Notice.of(Character.toUpperCase(what.charAt(0)) + what.substring(1) + "."));
+  }
+
+  private void take(Lot lot) {
+    state.set(state().withLot(lot, true));
+    autosave(autosave -> autosave.keep(lot));
+    refresh();
+  }
+
+  private interface AutosaveAction {
+    void apply(Autosave autosave) throws IOException;
+  }
+
+  /** A lot that was never saved is kept with the preferences. */
+  private Autosave unsaved() {
+    return new Autosave(preferences.folder().resolve("untitled.oddlot"));
+  }
+
+  private void autosave(AutosaveAction action) {
+    Autosave autosave = state().file().map(Autosave::new).orElseGet(this::unsaved);
+    saving.queue(_ -> {
+      try {
+        action.apply(autosave);
+      } catch (IOException e) {
+        throw new IOException("What was decided cannot be kept safe: " + e.getMessage(), e);
+      }
+      return () -> {};
+    });
+  }
+
+  /** The name of a lot of an earlier session that was never saved, if there is one. */
+  public Optional<String> unsavedLot() {
+    return unsaved().recoverable().filter(lot -> !lot.inputs().isEmpty()).map(Lot::name);
+  }
+
+  /** Goes on with the lot of an earlier session that was never saved. */
+  public void openUnsavedLot() {
+    unsaved()
+        .recoverable()
+        .ifPresent(lot -> {
+          begin(State.NOTHING.withLot(lot, true));
+          refresh();
+        });
+  }
+
+  /** Closes the lot; what was not saved of it stays kept. */
+  public void close() {
+    begin(State.NOTHING);
+  }
+
+  /** Takes back the last thing that was done. */
+  public void undo() {
+    step(done, undone, "Taken back", "There is nothing to take back.");
+  }
+
+  /** Does again what was taken back last. */
+  public void redo() {
+    step(undone, done, "Done again", "There is nothing to do again.");
+  }
+
+  private void step(Deque<Done> from, Deque<Done> to, String said, String otherwise) {
+    if (from.isEmpty()) {
+      say(Notice.of(otherwise));
+      return;
+    }
+    Done last = from.pop();
+    to.push(new Done(state().lot(), last.what));
+    take(last.lot);
+    say(Notice.of(said + ": " + last.what + "."));
+  }
+
+  /** Saves the lot where it was saved before; false if it was not saved yet. */
+  public boolean save() {
+    state().file().ifPresent(this::saveAs);
+    return state().file().isPresent();
+  }
+
+  /** Saves the lot at {@code file}. */
+  public void saveAs(Path file) {
+    Path absolute = file.toAbsolutePath().normalize();
+    try {
+      LotFile.save(state().lot(), absolute);
+      autosave(Autosave::forget);
+      state.set(state().withFile(Optional.of(absolute), false));
+      autosave(Autosave::forget);
+      preferences.addRecentLot(absolute);
+      say(Notice.of("Saved " + absolute.getFileName() + "."));
+    } catch (IOException e) {
+      say(
+          Notice.trouble(
+              "The lot could not be saved: " + Notice.sentence(String.valueOf(e.getMessage()))));
+    }
+  }
+
+  /** Reads what is not read yet, then runs what has something new to look at. */
+  public void refresh() {
+    Lot lot = state().lot();
+    boolean isRead =
+        read.filter(its ->
+                its.lot().name().equals(lot.name()) && asAsked(its.lot()).equals(asAsked(lot)))
+            .isPresent();
+    if (isRead) {
+      // What was found out of the files since then still holds.
+      state.set(state().withInputs(read.orElseThrow().lot().inputs()));
+      reading.drop();
+      run(state().outcome(), () -> {});
+    } else {
+      running.drop();
+      read(lot);
+    }
+  }
+
+  /** The inputs as a person has them: without what was found in them. */
+  private static List<Lot.Input> asAsked(Lot lot) {
+    return lot.inputs().stream().map(input -> input.withSha256("")).toList();
+  }
+
+  private void read(Lot lot) {
+    Optional<IntakeResult> before = read;
+    reading.start(
+        "Reading",
+        progress -> {
+          IntakeResult result = Intake.read(lot, memory, before, progress);
+          return () -> {
+            read = Optional.of(result);
+            measured = measured.stillTrue();
+            // Nothing else can have been done to the inputs: that would have stopped this.
+            state.set(state().withInputs(result.lot().inputs()));
+            run(state().outcome(), () -> {});
+          };
+        },
+        this::settle);
+  }
+
+  private void run(Optional<Outcome> previous, Runnable after) {
+    Lot lot = state().lot();
+    Material material = read.orElseThrow().material().with(Measured.class, List.of(measured));
+    running.start(
+        "Run",
+        progress -> {
+          Outcome outcome = engine.run(material, lot.sheet(), lot.answers(), previous, progress);
+          return () -> {
+            state.set(state().withOutcome(outcome));
+            after.run();
+            measure(outcome.wanted());
+            settle();
+          };
+        },
+        this::settle);
+  }
+
+  private void settle() {
+    Optional<Runnable> waiting = afterwards;
+    afterwards = Optional.empty();
+    waiting.ifPresent(Runnable::run);
+  }
+
+  /**
+   * Measures what is wanted, beside everything else; what is decided meanwhile does not stop it.
+   */
+  private void measure(List<Measurement<?>> wanted) {
+    if (wanted.isEmpty() || measuring.isBusy() || measuringIsOff) {
+      return;
+    }
+    Measured known = measured;
+    measuring.start(
+        "Measuring",
+        progress -> {
+          Measured more = measurer.measure(wanted, known, progress);
+          return () -> {
+            measured = more;
+            // What is being read will be run with it.
+            if (!reading.isBusy() && read.isPresent()) {
+              run(state().outcome(), () -> {});
+            }
+          };
+        },
+        () -> measuringIsOff = true);
+  }
+
+  /** Looks again with all passes, as if for the first time. */
+  public void runAfresh() {
+    measuringIsOff = false;
+    Lot lot = state().lot();
+    if (read.isEmpty()) {
+      read(lot);
+      return;
+    }
+    run(Optional.empty(), () -> say(Notice.of("Looked again at everything.")));
+  }
+
+  /** Writes what goes out into {@code folder}, once everything is run. */
+  public void write(Path folder) {
+    if (reading.isBusy() || running.isBusy()) {
+      afterwards = Optional.of(() -> write(folder));
+      return;
+    }
+    Lot lot = state().lot();
+    Optional<Outcome> outcome = state().outcome();
+    if (outcome.isEmpty()) {
+      say(Notice.of("There is nothing to write yet."));
+      return;
+    }
+    writing.start(
+        "Write",
+        progress -> {
+          try {
+            List<Output.Written> written = new Output(lot, outcome.get()).write(folder, progress);
+            return () -> {
+              state.set(state().withWritten(written));
+              say(writtenNotice(written));
+            };
+          } catch (IOException e) {
+            throw new IOException("It could not be written: " + e.getMessage(), e);
+          }
+        });
+  }
+
+  private static Notice writtenNotice(List<Output.Written> written) {
+    if (written.isEmpty()) {
+      return Notice.of("Nothing has changed, so there was nothing to write.");
+    }
+    Path first = written.getFirst().path();
+    String more = written.size() == 1 ? "" : " and " + (written.size() - 1) + " more";
+    return new Notice("Written " + first.getFileName() + more + ".", false, Optional.of(first));
+  }
+
+  /** Where output is written unless another folder is chosen. */
+  public Optional<Path> usualFolder() {
+    return state().lot().usualFolder().filter(Files::isDirectory);
+  }
+
+  /** Stops what is going on. */
+  public void stop() {
+    afterwards = Optional.empty();
+    lanes.stream().filter(lane -> lane != saving).forEach(Lane::stop);
+  }
+
+  /** Says something to the person. */
+  public void tell(String text) {
+    say(Notice.of(text));
+  }
+
+  /** Does something beside that nobody waits for, and then shows what came of it. */
+  public <T> void aside(Supplier<T> work, Consumer<T> show) {
+    looking.queue(_ -> {
+      T result = work.get();
+      return () -> show.accept(result);
+    });
+  }
+
+  private void say(Notice text) {
+    notice.set(text);
+  }
+}

@@ -1,0 +1,155 @@
+package org.oddlot.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.Node;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.oddlot.demo.Demo;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.window.kit.Station;
+
+/** The frame of the window: the run sheet, the menu, the line below, pictures. */
+class FrameJourneyTest extends Journey {
+
+  private void openDemo() throws IOException {
+    open(Demo.make(folder.resolve("demo")));
+  }
+
+  @Test
+  void passesAreSwitchedOffMovedAndGoneToByKeyboard() throws IOException {
+    openDemo();
+    clickOn("Name and tag");
+    settle();
+    clickOn("#run-sheet");
+    ListView<?> sheet = lookup("#run-sheet").queryAs(ListView.class);
+    interact(() -> sheet.getSelectionModel().select(3));
+    settle();
+    interact(sheet::requestFocus);
+    hit(KeyCode.SPACE);
+    assertThat(session.state().lot().sheet().steps())
+        .filteredOn(step -> !step.on())
+        .extracting(RunSheet.Step::pass)
+        .containsExactly("tag");
+    assertThat(words("run-sheet")).contains("off");
+    assertThat(session.state().outcome().orElseThrow().ledger()).isEmpty();
+    hit(KeyCode.SPACE);
+    assertThat(words("run-sheet")).doesNotContain("off");
+    interact(sheet::requestFocus);
+    press(KeyCode.ALT, KeyCode.UP).release(KeyCode.UP, KeyCode.ALT);
+    settle();
+    assertThat(session.state().lot().sheet().steps())
+        .extracting(RunSheet.Step::pass)
+        .containsExactly("intake", "putright", "tag", "match", "sync", "roles", "layout", "return");
+    shortcut(KeyCode.Z);
+    assertThat(session.state().lot().sheet()).isEqualTo(RunSheet.initial());
+  }
+
+  @Test
+  void theNightSheetIsTurnedOnAndRemembered() throws IOException {
+    openDemo();
+    clickOn("#lot-menu");
+    clickOn("Night sheet");
+    assertThat(window.scene().getRoot().getStyleClass()).contains("night");
+    assertThat(session.preferences().isNight()).isTrue();
+    interact(() -> window.setNight(false));
+    assertThat(window.scene().getRoot().getStyleClass()).doesNotContain("night");
+  }
+
+  @Test
+  void aNewLotIsEmptyAndTheOldOneIsAmongTheLast() throws IOException {
+    openDemo();
+    clickOn("#lot-menu");
+    clickOn("New lot");
+    settle();
+    assertThat(words("welcome")).contains("Nothing is open.");
+    window.open("intake");
+    assertThat(session.preferences().recentLots()).hasSize(1);
+    assertThat(session.state().isEmpty()).isTrue();
+  }
+
+  @Test
+  void theDemoIsOneClickAwayFromNothing() {
+    clickOn("#welcome-demo");
+    until(() -> session.state().outcome().isPresent());
+    settle();
+    assertThat(tally("match").settled()).isEqualTo(64);
+    assertThat(folder.resolve("config/demo/orrin-day1.otio")).exists();
+  }
+
+  @Test
+  void whatIsFoundStaysWithinItsStation() throws IOException {
+    openDemo();
+    go("tag");
+    hit(KeyCode.SLASH);
+    write("cards");
+    WaitForIt.fx();
+    assertThat(table("tag-rows").getItems().size()).isBetween(1, 10);
+    hit(KeyCode.ESCAPE);
+    assertThat(table("tag-rows").getItems().size()).isGreaterThan(50);
+    hit(KeyCode.SLASH);
+    write("nobody says this");
+    go("match");
+    assertThat(table("match-rows").getItems()).hasSize(7);
+  }
+
+  @Test
+  void runningAllAgainIsSaid() throws IOException {
+    openDemo();
+    clickOn("#run-all");
+    settle();
+    assertThat(status()).isEqualTo("Looked again at everything.");
+    clickOn("#write");
+    until(() -> !session.state().written().isEmpty());
+    assertThat(lookup("#show-written").query().isVisible()).isTrue();
+  }
+
+  @Test
+  void anotherFolderIsChosenToWriteInto() throws IOException {
+    openDemo();
+    go("return");
+    clickOn("#choose-folder");
+    WaitForIt.fx();
+    clickOn("#write-here");
+    until(() -> !session.state().written().isEmpty());
+    assertThat(written().getParent()).hasFileName("chosen");
+  }
+
+  @Test
+  void everyStationIsPictured() throws IOException {
+    openDemo();
+    interact(window::fold);
+    for (Station station : window.stations()) {
+      interact(() -> window.open(station.id()));
+      settle();
+      assertThat(words("run-sheet")).contains(station.title());
+      Path picture = folder.resolve(station.id() + ".png");
+      interact(() -> {
+        try {
+          Pictures.take(window.scene(), picture);
+        } catch (IOException e) {
+          throw new AssertionError(e);
+        }
+      });
+      assertThat(Files.size(picture)).isGreaterThan(20_000);
+    }
+  }
+
+  @Test
+  void everythingThatCanBePressedHasAName() throws IOException {
+    openDemo();
+    for (Station station : window.stations()) {
+      interact(() -> window.open(station.id()));
+      settle();
+      assertThat(lookup(".button").<Node>queryAll())
+          .filteredOn(
+              node -> node.isVisible() && node.getParent().getStyleClass().contains("actions"))
+          .allMatch(
+              node -> node.getAccessibleText() != null && !node.getAccessibleText().isBlank());
+    }
+  }
+}

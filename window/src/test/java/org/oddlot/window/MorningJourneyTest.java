@@ -1,0 +1,316 @@
+package org.oddlot.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Collectors;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.TableView;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.oddlot.demo.Demo;
+import org.oddlot.practice.desk.DeskReader;
+import org.oddlot.practice.desk.Item;
+
+/** What happens on other mornings than the demo's. */
+class MorningJourneyTest extends Journey {
+
+  private Path demo() throws IOException {
+    return Demo.make(folder.resolve("demo"));
+  }
+
+  private Path log() {
+    return folder.resolve("demo/orrin-day1-shots.csv");
+  }
+
+  private Path timeline() {
+    return folder.resolve("demo/orrin-day1.otio");
+  }
+
+  private void writeOut() {
+    int before = session.state().written().size();
+    shortcut(KeyCode.E);
+    until(() -> !session.state().written().isEmpty() && session.state().written().size() >= before);
+    settle();
+  }
+
+  private List<Item.Clip> clips(Path file) {
+    var project = DeskReader.read(file);
+    assertThat(project.complaints()).isEmpty();
+    return project.clips();
+  }
+
+  @Test
+  void timelinesAreLeftAloneIfOnlyTheBinsAreToBeTagged() throws IOException {
+    open(demo());
+    go("tag");
+    clickOn("#setting-uses");
+    settle();
+    assertThat(lookup("#setting-uses").queryAs(CheckBox.class).isSelected()).isFalse();
+    writeOut();
+    var project = DeskReader.read(written());
+    var inTimelines =
+        project.sequences().stream()
+            .flatMap(s -> s.tracks().stream())
+            .flatMap(t -> ((Item.Lane) t).items().stream())
+            .filter(Item.Clip.class::isInstance)
+            .map(Item.Clip.class::cast)
+            .toList();
+    assertThat(inTimelines).isNotEmpty().allMatch(clip -> clip.slate().scene().isEmpty());
+    assertThat(project.clips()).anyMatch(clip -> clip.slate().scene().equals("12"));
+    go("tag");
+    shortcut(KeyCode.Z);
+    assertThat(lookup("#setting-uses").queryAs(CheckBox.class).isSelected()).isTrue();
+  }
+
+  @Test
+  void keywordsAndNewBinsAreChosenFromMenusAndWritten() throws IOException {
+    open(demo());
+    go("tag");
+    clickOn("#setting-keywords");
+    clickOn("#setting-keywords-circled");
+    clickOn("#setting-keywords-roll");
+    hit(KeyCode.ESCAPE);
+    settle();
+    assertThat(lookup("#setting-keywords").queryAs(MenuButton.class).getText())
+        .isEqualTo("Keywords: circled, roll");
+    clickOn("#setting-bins");
+    clickOn("#setting-bins-scene");
+    hit(KeyCode.ESCAPE);
+    settle();
+    writeOut();
+    var project = DeskReader.read(written());
+    assertThat(project.complaints()).isEmpty();
+    String text = java.nio.file.Files.readString(written());
+    assertThat(text).contains("\"By scene\"").contains("\"Scene 12A\"").contains("Roll A001");
+    // One step takes back a whole answer.
+    go("tag");
+    shortcut(KeyCode.Z);
+    shortcut(KeyCode.Z);
+    assertThat(lookup("#setting-keywords").queryAs(MenuButton.class).getText())
+        .isEqualTo("Keywords: none");
+  }
+
+  @Test
+  void writingTwiceKeepsTheFirstFile() throws IOException {
+    open(demo());
+    writeOut();
+    Path first = written();
+    byte[] bytes = Files.readAllBytes(first);
+    go("match");
+    clickOn("#match-rows");
+    hit(KeyCode.HOME);
+    hit(KeyCode.DOWN);
+    hit(KeyCode.ENTER);
+    assertThat(status()).startsWith("Accepted");
+    shortcut(KeyCode.E);
+    until(() -> !session.state().written().isEmpty() && !written().equals(first));
+    assertThat(Files.readAllBytes(first)).isEqualTo(bytes);
+    assertThat(Files.readAllBytes(written())).isNotEqualTo(bytes);
+    assertThat(written().getParent()).isEqualTo(first.getParent());
+  }
+
+  @Test
+  void aLogOfAnotherCharsetAndSeparatorIsReadRightAndCanBeReadOtherwise() throws IOException {
+    demo();
+    String text = read(log());
+    Path other = folder.resolve("aus der Klappe.csv");
+    Files.write(
+        other,
+        text.lines()
+            .map(line -> line.replace(',', '\t'))
+            .collect(Collectors.joining("\r\n"))
+            .getBytes(Charset.forName("windows-1252")));
+    open(timeline(), other);
+    clickOn("aus der Klappe.csv");
+    assertThat(words("intake-evidence")).contains("windows-1252");
+    ComboBox<?> charset = lookup("#reading-charset").queryAs(ComboBox.class);
+    interact(() -> choose(charset, "UTF-8"));
+    settle();
+    clickOn("aus der Klappe.csv");
+    assertThat(words("mapping") + words("intake-evidence")).contains("\uFFFD");
+    shortcut(KeyCode.Z);
+    clickOn("aus der Klappe.csv");
+    assertThat(words("intake-evidence")).doesNotContain("\uFFFD");
+  }
+
+  private static <T> void choose(ComboBox<T> box, String words) {
+    box.getItems().stream()
+        .filter(item -> String.valueOf(item).contains(words))
+        .findFirst()
+        .ifPresentOrElse(
+            box::setValue,
+            () -> {
+              throw new AssertionError(words + " is not among " + box.getItems());
+            });
+  }
+
+  @Test
+  void aFileThatChangedIsReadAgainWithF5AndDecisionsStay() throws IOException {
+    open(demo());
+    go("match");
+    clickOn("#match-rows");
+    hit(KeyCode.HOME);
+    hit(KeyCode.DELETE);
+    int settled = tally("match").settled();
+    Files.writeString(
+        log(), read(log()).replaceFirst("(?m)^12,1,A,.*\\R", ""), StandardCharsets.UTF_8);
+    go("intake");
+    clickOn("orrin-day1.otio");
+    hit(KeyCode.F5);
+    until(() -> tally("match").settled() == settled - 1);
+    assertThat(tally("match").declined()).isEqualTo(1);
+  }
+
+  @Test
+  void aLotWhoseInputChangedSaysSoWhenItIsOpened() throws IOException {
+    Path lot = demo();
+    open(lot);
+    shortcut(KeyCode.S);
+    Files.writeString(log(), read(log()) + "99,1,A,A001,23:59:59:00,,14.03.2026,,,,,\n");
+    open(lot);
+    clickOn("orrin-day1-shots.csv");
+    assertThat(words("intake-evidence")).contains("changed since");
+  }
+
+  @Test
+  void aMissingInputIsSaidAndTheRestGoesOn() throws IOException {
+    Path lot = demo();
+    open(lot);
+    shortcut(KeyCode.S);
+    Files.move(log(), folder.resolve("elsewhere.csv"));
+    open(lot);
+    assertThat(tally("intake").open()).isEqualTo(1);
+    clickOn("orrin-day1-shots.csv");
+    assertThat(words("intake-evidence")).containsIgnoringCase("not there");
+    filesToOpen = List.of(folder.resolve("elsewhere.csv"));
+    shortcut(KeyCode.O);
+    until(() -> tally("match").settled() == 64);
+  }
+
+  @Test
+  void theLastLotIsOneClickAway() throws IOException {
+    open(demo());
+    clickOn("#lot-menu");
+    clickOn("New lot");
+    settle();
+    assertThat(words("welcome")).containsIgnoringCase("open last").contains("Orrin day 1");
+    clickOn("Orrin day 1");
+    until(() -> session.state().outcome().isPresent());
+    settle();
+    assertThat(tally("match").settled()).isEqualTo(64);
+  }
+
+  @Test
+  void stepsAreTakenBackOneByOne() throws IOException {
+    open(demo());
+    var first = tally("match");
+    go("match");
+    clickOn("#match-rows");
+    hit(KeyCode.HOME);
+    hit(KeyCode.ENTER);
+    var second = tally("match");
+    clickOn("#match-rows");
+    hit(KeyCode.HOME);
+    hit(KeyCode.DELETE);
+    assertThat(tally("match")).isNotEqualTo(second);
+    shortcut(KeyCode.Z);
+    assertThat(tally("match")).isEqualTo(second);
+    shortcut(KeyCode.Z);
+    assertThat(tally("match")).isEqualTo(first);
+    assertThat(session.state().lot().answers().decisions()).isEmpty();
+    shortcut(KeyCode.Z);
+    assertThat(tally("match")).isEqualTo(first);
+  }
+
+  @Test
+  void settledRowsAreFoldedAndShown() throws IOException {
+    open(demo());
+    go("match");
+    clickOn("#match-rows");
+    int doubtful = table("match-rows").getItems().size();
+    hit(KeyCode.S);
+    assertThat(table("match-rows").getItems().size()).isGreaterThan(60);
+    assertThat(words("folded")).contains("Back to what needs you");
+    hit(KeyCode.S);
+    assertThat(table("match-rows").getItems()).hasSize(doubtful);
+  }
+
+  @Test
+  void aKeyTypedIntoAFieldIsNoShortcut() throws IOException {
+    open(demo());
+    go("match");
+    TableView<?> rows = table("match-rows");
+    int doubtful = rows.getItems().size();
+    clickOn("#find");
+    write("s/p");
+    assertThat(lookup("#overlay").tryQuery().filter(node -> node.isVisible())).isEmpty();
+    hit(KeyCode.ESCAPE);
+    assertThat(rows.getItems()).hasSize(doubtful);
+    assertThat(session.state().lot().answers().decisions()).isEmpty();
+  }
+
+  @Test
+  void twoLogsOfOneDayAreMatchedTogether() throws IOException {
+    demo();
+    List<String> lines = read(log()).lines().toList();
+    Path morning = folder.resolve("morning.csv");
+    Path evening = folder.resolve("evening.csv");
+    Files.write(morning, lines.subList(0, 30));
+    var rest = new java.util.ArrayList<>(lines.subList(30, lines.size()));
+    rest.addFirst(lines.getFirst());
+    Files.write(evening, rest);
+    open(timeline(), morning, evening);
+    assertThat(tally("intake").settled()).isEqualTo(3);
+    assertThat(tally("match").settled()).isEqualTo(64);
+    writeOut();
+    assertThat(clips(written())).anyMatch(clip -> clip.slate().print());
+  }
+
+  @Test
+  void withoutALogThereIsNothingToMatchAndTheWindowSaysSo() throws IOException {
+    demo();
+    open(timeline());
+    // There is nothing to do at some stations: they are folded into a line, and opened with a key.
+    assertThat(window.numberOf("match")).isEmpty();
+    assertThat(words("run-sheet")).contains("Nothing to do here");
+    shortcut(KeyCode.DIGIT0);
+    go("match");
+    assertThat(words("needs")).doesNotContain("need you");
+    assertThat(table("match-rows").getItems()).isEmpty();
+    go("tag");
+    assertThat(table("tag-rows").getItems()).isEmpty();
+    go("return");
+    assertThat(words("return-evidence")).isNotBlank();
+    shortcut(KeyCode.E);
+    assertThat(status()).isEqualTo("Nothing has changed, so there was nothing to write.");
+    assertThat(folder.resolve("demo").toFile().list()).noneMatch(name -> name.contains("(odd"));
+  }
+
+  @Test
+  void aSpreadsheetAndRowsOfJsonAreTakenInLikeAnyPaper() throws IOException {
+    Demo.makeDayTwo(folder.resolve("two"));
+    Path notes = folder.resolve("more.json");
+    Files.writeString(
+        notes, "[{\"clip\":\"A005C001\",\"scene\":\"23\",\"take\":3,\"notes\":\"rain\"}]");
+    open(
+        folder.resolve("two/orrin-day2.otio"), folder.resolve("two/orrin-day2-script.xlsx"), notes);
+    assertThat(tally("intake").settled()).isEqualTo(3);
+    clickOn("orrin-day2-script.xlsx");
+    assertThat(words("intake-evidence")).contains("84");
+    assertThat(words("mapping")).contains("Clip").contains("the header says so");
+    go("match");
+    clickOn("#find");
+    write("rain");
+    WaitForIt.fx();
+    clickOn("#tab-settled");
+    assertThat(words("match-rows")).contains("A005C001").contains("by name");
+  }
+}

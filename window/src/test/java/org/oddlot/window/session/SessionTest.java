@@ -1,0 +1,368 @@
+package org.oddlot.window.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.demo.Demo;
+import org.oddlot.lot.LotFile;
+import org.oddlot.lot.ReadySheet;
+import org.oddlot.measure.MeasurementStore;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.match.MatchPass;
+import org.oddlot.setting.Settings;
+
+/**
+ * A session without a window: what is asked for in the background is done when the test says so.
+ */
+class SessionTest {
+  @TempDir private Path folder;
+  private final ArrayDeque<Runnable> background = new ArrayDeque<>();
+  private Path lot = Path.of("");
+  private Session session = newSession(Path.of("").toAbsolutePath());
+
+  private Session newSession(Path where) {
+    return new Session(
+        _ -> background::add,
+        Runnable::run,
+        new Preferences(where.resolve("config/window.json")),
+        MeasurementStore.in(where.resolve("measured"), 1000));
+  }
+
+  @BeforeEach
+  void makeDemo() throws IOException {
+    lot = Demo.make(folder.resolve("demo"));
+    session = newSession(folder);
+  }
+
+  private void work() {
+    while (!background.isEmpty()) {
+      background.poll().run();
+    }
+  }
+
+  private void open() {
+    session.open(List.of(lot));
+    work();
+  }
+
+  private Reviewed<?> doubtful() {
+    return session.state().outcome().orElseThrow().step("match").orElseThrow().reviewed().stream()
+        .filter(reviewed -> reviewed.standing() == Standing.TO_LOOK_AT)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private int settled() {
+    return session.state().outcome().orElseThrow().step("match").orElseThrow().tally().settled();
+  }
+
+  private String notice() {
+    return session.noticeProperty().get().text();
+  }
+
+  @Test
+  void openingALotReadsAndRunsItInTheBackground() {
+    session.open(List.of(lot));
+    assertThat(session.state().outcome()).isEmpty();
+    assertThat(session.workProperty().get().running()).isTrue();
+    work();
+    assertThat(settled()).isEqualTo(64);
+    assertThat(session.workProperty().get()).isEqualTo(Work.IDLE);
+    assertThat(session.state().unsaved()).isFalse();
+    assertThat(session.preferences().recentLots()).containsExactly(lot.toAbsolutePath());
+  }
+
+  @Test
+  void aDecisionIsTakenAndTakenBack() {
+    open();
+    Reviewed<?> reviewed = doubtful();
+    session.decide(
+        List.of(reviewed.finding().id()),
+        Optional.of(Decision.accept(reviewed.chosen())),
+        "accepted it");
+    work();
+    assertThat(settled()).isEqualTo(65);
+    assertThat(session.state().unsaved()).isTrue();
+    assertThat(notice()).isEqualTo("Accepted it.");
+    session.undo();
+    work();
+    assertThat(settled()).isEqualTo(64);
+    assertThat(notice()).isEqualTo("Taken back: accepted it.");
+    session.undo();
+    assertThat(notice()).isEqualTo("There is nothing to take back.");
+    session.redo();
+    work();
+    assertThat(settled()).isEqualTo(65);
+    assertThat(notice()).isEqualTo("Done again: accepted it.");
+    session.redo();
+    assertThat(notice()).isEqualTo("There is nothing to do again.");
+  }
+
+  @Test
+  void settingsOfAPassAreTakenBackToo() {
+    open();
+    session.changeSheet(
+        sheet -> sheet.withSettings("match", Settings.INITIAL.with(MatchPass.TOLERANCE, "80")),
+        "set the tolerance");
+    work();
+    assertThat(settled()).isEqualTo(65);
+    session.undo();
+    work();
+    assertThat(settled()).isEqualTo(64);
+  }
+
+  @Test
+  void whatIsDecidedIsKeptUntilItIsSavedAndHadBackAfterAKill() throws IOException {
+    open();
+    Reviewed<?> reviewed = doubtful();
+    session.decide(
+        List.of(reviewed.finding().id()), Optional.of(Decision.decline()), "declined it");
+    work();
+    // The program is killed here; the next one opens the same lot.
+    Session next = newSession(folder);
+    next.open(List.of(lot));
+    work();
+    assertThat(next.state().recoverable()).isPresent();
+    assertThat(next.state().lot().answers().decisions()).isEmpty();
+    next.recover();
+    work();
+    assertThat(next.state().lot().answers().decisions()).containsKey(reviewed.finding().id());
+    assertThat(next.save()).isTrue();
+    work();
+    assertThat(LotFile.open(lot).lot().answers().decisions()).hasSize(1);
+    Session third = newSession(folder);
+    third.open(List.of(lot));
+    assertThat(third.state().recoverable()).isEmpty();
+  }
+
+  @Test
+  void whatIsNotWantedBackIsLetGo() {
+    open();
+    session.decide(
+        List.of(new FindingId("match:x")), Optional.of(Decision.decline()), "declined it");
+    work();
+    Session next = newSession(folder);
+    next.open(List.of(lot));
+    next.forgetRecoverable();
+    work();
+    Session third = newSession(folder);
+    third.open(List.of(lot));
+    assertThat(third.state().recoverable()).isEmpty();
+  }
+
+  @Test
+  void aLotThatWasNeverSavedIsKeptWithThePreferences() {
+    session.open(
+        List.of(
+            folder.resolve("demo/orrin-day1.otio"), folder.resolve("demo/orrin-day1-shots.csv")));
+    work();
+    assertThat(session.state().lot().name()).isEqualTo("orrin-day1");
+    assertThat(session.save()).isFalse();
+    Session next = newSession(folder);
+    assertThat(next.unsavedLot()).contains("orrin-day1");
+    next.openUnsavedLot();
+    work();
+    assertThat(next.state().outcome()).isPresent();
+    next.saveAs(folder.resolve("kept.oddlot"));
+    work();
+    assertThat(folder.resolve("kept.oddlot")).exists();
+  }
+
+  @Test
+  void writingRunsFirstAndSaysWhereTheFileIs() {
+    open();
+    Reviewed<?> reviewed = doubtful();
+    session.decide(
+        List.of(reviewed.finding().id()),
+        Optional.of(Decision.accept(reviewed.chosen())),
+        "accepted it");
+    // The decision has not been run when writing is asked for.
+    session.write(folder.resolve("out"));
+    work();
+    assertThat(notice()).isEqualTo("Written orrin-day1 (odd lot).otio.");
+    assertThat(session.noticeProperty().get().file())
+        .hasValueSatisfying(file -> assertThat(file).exists());
+    assertThat(session.state().written()).hasSize(1);
+    assertThat(settled()).isEqualTo(65);
+  }
+
+  @Test
+  void aDecisionReadsNoFileAgain() throws IOException {
+    open();
+    Files.delete(folder.resolve("demo/orrin-day1-shots.csv"));
+    Files.delete(folder.resolve("demo/orrin-day1.otio"));
+    session.decide(
+        List.of(doubtful().finding().id()), Optional.of(Decision.decline()), "declined it");
+    work();
+    assertThat(settled()).isEqualTo(64);
+    assertThat(session.state().outcome().orElseThrow().step("match").orElseThrow().tally())
+        .extracting(tally -> tally.declined())
+        .isEqualTo(1);
+  }
+
+  @Test
+  void measuringGoesOnWhileFindingsAreAcceptedAndIsNotDoneTwice() throws IOException {
+    lot = Demo.makeDayTwo(folder.resolve("two"));
+    session.open(List.of(lot));
+    while (!session.measuringProperty().get().running()) {
+      background.poll().run();
+    }
+    // The measuring waits in its lane; what is decided meanwhile is run before it.
+    Runnable measuring = background.pollLast();
+    Reviewed<?> first =
+        session.state().outcome().orElseThrow().step("putright").orElseThrow().reviewed().stream()
+            .filter(reviewed -> reviewed.standing() == Standing.TO_LOOK_AT)
+            .findFirst()
+            .orElseThrow();
+    session.decide(List.of(first.finding().id()), Optional.of(Decision.accept()), "put it right");
+    work();
+    assertThat(session.measuringProperty().get().running()).isTrue();
+    int before = toPutRight();
+    measuring.run();
+    work();
+    assertThat(session.measuringProperty().get().running()).isFalse();
+    assertThat(session.measuredCount()).isPositive();
+    assertThat(toPutRight()).isGreaterThan(before);
+
+    Session next = newSession(folder);
+    next.open(List.of(lot));
+    work();
+    assertThat(next.measuredCount()).isZero();
+    assertThat(next.state().outcome().orElseThrow().wanted()).isEmpty();
+  }
+
+  private int toPutRight() {
+    return session
+        .state()
+        .outcome()
+        .orElseThrow()
+        .step("putright")
+        .orElseThrow()
+        .tally()
+        .toLookAt();
+  }
+
+  @Test
+  void aFaultInAnyWorkIsSaid() {
+    open();
+    session.aside(
+        () -> {
+          throw new IllegalStateException("the sea is dry");
+        },
+        _ -> {});
+    work();
+    assertThat(session.noticeProperty().get().trouble()).isTrue();
+    assertThat(notice()).contains("the sea is dry");
+  }
+
+  @Test
+  void aReadyRunSheetIsTakenSavedAndHadBack() {
+    open();
+    session.take(ReadySheet.byId("day").orElseThrow());
+    work();
+    assertThat(session.state().outcome().orElseThrow().steps())
+        .extracting(step -> step.pass().id())
+        .containsExactly("intake", "putright", "match", "tag", "return");
+    session.saveSheet(folder.resolve("mine.json"));
+    session.undo();
+    session.openSheet(folder.resolve("mine.json"));
+    work();
+    assertThat(ReadySheet.byId("day").orElseThrow().isSameAs(session.state().lot().sheet()))
+        .isTrue();
+  }
+
+  @Test
+  void aFolderThatCannotBeWrittenToIsSaid() throws IOException {
+    open();
+    Path file = Files.writeString(folder.resolve("a file"), "");
+    session.write(file.resolve("in it"));
+    work();
+    assertThat(session.noticeProperty().get().trouble()).isTrue();
+    assertThat(notice()).startsWith("It could not be written: ");
+  }
+
+  @Test
+  void workCanBeStoppedAndWhatWasThereStays() {
+    open();
+    session.runAfresh();
+    session.stop();
+    work();
+    assertThat(notice()).isEqualTo("Stopped.");
+    assertThat(settled()).isEqualTo(64);
+    assertThat(session.workProperty().get().running()).isFalse();
+  }
+
+  @Test
+  void newerWorkTakesThePlaceOfOlder() {
+    open();
+    Reviewed<?> reviewed = doubtful();
+    session.decide(
+        List.of(reviewed.finding().id()), Optional.of(Decision.decline()), "declined it");
+    session.decide(List.of(reviewed.finding().id()), Optional.empty(), "took that back");
+    work();
+    assertThat(settled()).isEqualTo(64);
+    assertThat(notice()).isEqualTo("Took that back.");
+  }
+
+  @Test
+  void filesAreAddedReadOtherwiseAndTakenOut() throws IOException {
+    open();
+    Path log =
+        Files.writeString(folder.resolve("more.csv"), "Scene;Take;TC In\n99;1;08:02:40:04\n");
+    session.open(List.of(log));
+    work();
+    assertThat(session.state().outcome().orElseThrow().start().papers()).hasSize(2);
+    session.open(List.of(log));
+    assertThat(notice()).isEqualTo("These files are in the lot already.");
+    session.readOtherwise(
+        session.state().lot().input("more.csv").orElseThrow(),
+        Optional.empty(),
+        reading -> reading.withColumn(0, Optional.of(org.oddlot.paper.LogField.SHOT)));
+    work();
+    assertThat(session.state().outcome().orElseThrow().start().entries())
+        .anyMatch(entry -> entry.shot().equals("99"));
+    session.removeFiles(List.of(log));
+    work();
+    assertThat(session.state().outcome().orElseThrow().start().papers()).hasSize(1);
+    assertThat(log).exists();
+  }
+
+  @Test
+  void aDamagedLotIsSaidAndTheOpenOneStays() throws IOException {
+    open();
+    Path damaged = Files.writeString(folder.resolve("damaged.oddlot"), "{\"oddlot\": 1,");
+    session.open(List.of(damaged));
+    work();
+    assertThat(session.noticeProperty().get().trouble()).isTrue();
+    assertThat(notice())
+        .startsWith("damaged.oddlot cannot be opened: damaged.oddlot is damaged at");
+    assertThat(session.state().lot().name()).isEqualTo("Orrin day 1");
+  }
+
+  @Test
+  void preferencesSurviveAndADamagedFileIsNoError() throws IOException {
+    var preferences = session.preferences();
+    preferences.setNight(true);
+    preferences.setLastFolder(folder);
+    var again = new Preferences(folder.resolve("config/window.json"));
+    assertThat(again.isNight()).isTrue();
+    assertThat(again.lastFolder()).contains(folder);
+    Files.writeString(folder.resolve("config/window.json"), "{ no json");
+    assertThat(new Preferences(folder.resolve("config/window.json")).isNight()).isFalse();
+    // A lot that is gone is not offered any more.
+    preferences.addRecentLot(lot);
+    Files.delete(lot);
+    assertThat(preferences.recentLots()).isEmpty();
+  }
+}
