@@ -42,6 +42,11 @@ public interface Pass<F extends Finding> {
     return true;
   }
 
+  /** The id of the pass that it stands behind on a new run sheet; empty where it is found. */
+  default String follows() {
+    return "";
+  }
+
   /** Whether it comes after all others, wherever it stands on the sheet, and is never left out. */
   default boolean isLast() {
     return false;

@@ -1,6 +1,6 @@
 package org.oddlot.pass;
 
-import java.util.Comparator;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.ServiceLoader;
@@ -9,14 +9,34 @@ import org.oddlot.text.Phrase;
 
 /** The passes that are there. */
 public final class Passes {
+  private static final List<Pass<?>> ALL = inOrder();
+
   @SuppressWarnings({"unchecked", "rawtypes"}) // a service is found by its raw type
-  private static final List<Pass<?>> ALL =
-      ((List<Pass<?>>)
-              (List)
-                  ServiceLoader.load(Pass.class, Passes.class.getClassLoader()).stream()
-                      .map(ServiceLoader.Provider::get)
-                      .toList())
-          .stream().sorted(Comparator.comparing((Pass<?> pass) -> pass.isLast())).toList();
+  private static List<Pass<?>> inOrder() {
+    List<Pass<?>> found =
+        (List)
+            ServiceLoader.load(Pass.class, Passes.class.getClassLoader()).stream()
+                .map(ServiceLoader.Provider::get)
+                .toList();
+    var order = new ArrayList<Pass<?>>();
+    found.stream().filter(pass -> pass.follows().isEmpty() && !pass.isLast()).forEach(order::add);
+    for (Pass<?> pass : found) {
+      if (!pass.follows().isEmpty() && !pass.isLast()) {
+        order.add(indexBehind(pass.follows(), order), pass);
+      }
+    }
+    found.stream().filter(Pass::isLast).forEach(order::add);
+    return List.copyOf(order);
+  }
+
+  private static int indexBehind(String id, List<Pass<?>> order) {
+    for (int i = 0; i < order.size(); i++) {
+      if (order.get(i).id().equals(id)) {
+        return i + 1;
+      }
+    }
+    return order.size();
+  }
 
   private Passes() {}
 
