@@ -40,6 +40,12 @@ public enum Field {
   MARKER_CATEGORY("marker", "category"),
   MARKER_TEXT("marker", "text"),
   MARKER_TIMECODE("marker", "timecode"),
+  /** The words of a title. */
+  TITLE_TEXT("titles", "text"),
+  /** The name of the font that a title is set in. */
+  TITLE_FONT("titles", "font"),
+  /** How large a title is set, in the program's own measure. */
+  TITLE_SIZE("titles", "size"),
   /** The program's own identity of a timeline; a rewritten timeline gets a new one. */
   IDENTITY("timeline");
 
@@ -54,6 +60,11 @@ public enum Field {
   Field(String section, String key) {
     this.section = section;
     this.key = key;
+  }
+
+  /** Whether it is kept at a {@link Place}: with generators and effects, not in metadata alone. */
+  public boolean isOfATitle() {
+    return section.equals("titles");
   }
 
   /** Whether it is kept with the media rather than with the clip. */

@@ -1,6 +1,8 @@
 package org.oddlot.profile;
 
+import java.util.Arrays;
 import java.util.Locale;
+import java.util.Optional;
 
 /** What a marker is for. */
 public enum MarkerKind {
@@ -12,6 +14,11 @@ public enum MarkerKind {
   NOTE,
   /** The beginning of a part. */
   CHAPTER;
+
+  /** The kind that is written so. */
+  static Optional<MarkerKind> ofWord(String word) {
+    return Arrays.stream(values()).filter(kind -> kind.word().equals(word)).findFirst();
+  }
 
   /** As it is written in documents. */
   public String word() {

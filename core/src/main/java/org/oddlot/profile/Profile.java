@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
 import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.TimelineObject;
 
 /**
@@ -18,6 +20,7 @@ import org.oddlot.timeline.TimelineObject;
  * @param recognisedBy places of which one is in some object's metadata if the program wrote the
  *     file
  * @param places where each field is kept; a field that is missing is not kept by this program
+ * @param titlePlaces where each field of a title is kept
  * @param kinds what the program calls each kind of marker
  * @param firstChannel what the program calls the first channel of a clip: 1 or 0
  * @param roleSeparator what stands between the stem and the name of a role
@@ -27,6 +30,7 @@ public record Profile(
     String title,
     List<Pointer> recognisedBy,
     Map<Field, Pointer> places,
+    Map<Field, Place> titlePlaces,
     Map<MarkerKind, String> kinds,
     int firstChannel,
     String roleSeparator) {
@@ -34,12 +38,44 @@ public record Profile(
   public Profile {
     recognisedBy = List.copyOf(recognisedBy);
     places = Map.copyOf(places);
+    titlePlaces = Map.copyOf(titlePlaces);
     kinds = Map.copyOf(new EnumMap<>(kinds));
   }
 
   /** Where a field is kept, if it is. */
   public Optional<Pointer> place(Field field) {
     return Optional.ofNullable(places.get(field));
+  }
+
+  /** The value of a field of a title in words; empty where the clip is no title of this program. */
+  public Optional<String> titleText(Clip clip, Field field) {
+    return Optional.ofNullable(titlePlaces.get(field)).flatMap(place -> place.text(clip));
+  }
+
+  /** A title with a field set; the very same where this program keeps it nowhere in this clip. */
+  public Clip withTitleText(Clip clip, Field field, String value) {
+    return Optional.ofNullable(titlePlaces.get(field))
+        .map(place -> place.set(clip, JsonString.of(value)))
+        .orElse(clip);
+  }
+
+  /** What a marker says, on whatever it lies: a clip, a track or a stack. */
+  public NotedMarker noted(Marker marker) {
+    String word = markerText(marker, Field.MARKER_KIND);
+    return new NotedMarker(
+        kinds.entrySet().stream()
+            .filter(entry -> entry.getValue().equals(word))
+            .map(Map.Entry::getKey)
+            .findFirst()
+            .or(() -> MarkerKind.ofWord(word)),
+        marker.name(),
+        markerText(marker, Field.MARKER_CATEGORY),
+        markerText(marker, Field.MARKER_TEXT),
+        marker.markedRange());
+  }
+
+  private String markerText(Marker marker, Field field) {
+    return place(field).flatMap(place -> place.text(marker.metadata())).orElse("");
   }
 
   /** The value of a field of {@code clip} in words, looked up where this profile keeps it. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.oddlot.problem.Problems;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Compose;
@@ -24,6 +25,7 @@ public final class ProfileReader {
   private String title = "";
   private final List<Pointer> recognisedBy = new ArrayList<>();
   private final Map<Field, Pointer> places = new EnumMap<>(Field.class);
+  private final Map<Field, Place> titlePlaces = new EnumMap<>(Field.class);
   private final Map<MarkerKind, String> kinds = new EnumMap<>(MarkerKind.class);
   private int firstChannel = 1;
   private String roleSeparator = "/";
@@ -62,6 +64,7 @@ public final class ProfileReader {
             reader.title,
             reader.recognisedBy,
             reader.places,
+            reader.titlePlaces,
             reader.kinds,
             reader.firstChannel,
             reader.roleSeparator));
@@ -138,6 +141,8 @@ public final class ProfileReader {
       if (field.isEmpty()) {
         problems.error(
             line(entry.getKeyNode()), "There is no field " + section + "." + key + ".", "");
+      } else if (field.get().isOfATitle()) {
+        place(entry.getValueNode()).ifPresent(place -> titlePlaces.put(field.get(), place));
       } else {
         pointer(entry.getValueNode()).ifPresent(place -> places.put(field.get(), place));
       }
@@ -145,8 +150,16 @@ public final class ProfileReader {
   }
 
   private Optional<Pointer> pointer(Node node) {
+    return parsed(node, Pointer::parse);
+  }
+
+  private Optional<Place> place(Node node) {
+    return parsed(node, Place::parse);
+  }
+
+  private <T> Optional<T> parsed(Node node, Function<String, T> parse) {
     try {
-      return Optional.of(Pointer.parse(text(node)));
+      return Optional.of(parse.apply(text(node)));
     } catch (IllegalArgumentException e) {
       problems.error(line(node), e.getMessage() + ".", "");
       return Optional.empty();

@@ -143,6 +143,20 @@ public record Clip(
         metadata);
   }
 
+  /** This with other effects. */
+  public Clip withEffects(List<Effect> newEffects) {
+    return new Clip(
+        origin,
+        name,
+        sourceRange,
+        mediaReferences,
+        activeKey,
+        markers,
+        newEffects,
+        enabled,
+        metadata);
+  }
+
   /** This to be seen and heard, or not. */
   public Clip withEnabled(boolean newEnabled) {
     return new Clip(

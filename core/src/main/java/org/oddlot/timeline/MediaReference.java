@@ -142,6 +142,11 @@ public sealed interface MediaReference extends TimelineObject {
       return new Generator(origin, newName, generatorKind, parameters, availableRange, metadata);
     }
 
+    /** This made from something else. */
+    public Generator withParameters(JsonObject newParameters) {
+      return new Generator(origin, name, generatorKind, newParameters, availableRange, metadata);
+    }
+
     @Override
     public Generator withMetadata(JsonObject newMetadata) {
       return new Generator(origin, name, generatorKind, parameters, availableRange, newMetadata);

@@ -107,6 +107,10 @@ public final class IntakePass implements Pass<IntakeFinding> {
         sources.all().stream().mapToInt(source -> source.alternatives().size()).sum(),
         "other media of the same clips");
     add(evidence, "sources", sources.all().size(), cameras(sources));
+    var notes = Notes.of(document);
+    add(evidence, "titles", notes.titles().size(), notes.firstTitle());
+    add(evidence, "markers", notes.markers().size(), notes.kinds());
+    add(evidence, "of those", notes.onTracks(), "on tracks and stacks");
     evidence.add(
         new Evidence(
             "rates",
