@@ -15,8 +15,7 @@ import org.oddlot.text.Phrase;
 /** {@code .tide}: a line for each hour, {@code 10 38}. */
 public final class TideFiles implements InputKind<TideTable> {
   /** What the heights are counted in. */
-  static final Setting<String> UNIT =
-      Setting.oneOf("unit", "Heights in", "dm", List.of("dm", "m"));
+  static final Setting<String> UNIT = Setting.oneOf("unit", "Heights in", "dm", List.of("dm", "m"));
 
   @Override
   public String name() {

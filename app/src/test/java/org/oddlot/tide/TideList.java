@@ -55,8 +55,7 @@ public final class TideList implements OutputKind {
     }
 
     @Override
-    public void write(Material end, Function<String, Path> inputs, Path target)
-        throws IOException {
+    public void write(Material end, Function<String, Path> inputs, Path target) throws IOException {
       Files.write(target, end.all(HighWater.class).stream().map(HighWater::line).toList());
     }
   }

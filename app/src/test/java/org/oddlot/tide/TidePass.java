@@ -66,8 +66,7 @@ public final class TidePass implements Pass<TideFinding> {
     List<HighWater> list =
         accepted.stream()
             .map(Reviewed::finding)
-            .map(each ->
-                new HighWater(Phrase.of("%s %d", each.source().name(), each.height())))
+            .map(each -> new HighWater(Phrase.of("%s %d", each.source().name(), each.height())))
             .toList();
     return new Applied(request.material().with(HighWater.class, list), List.of());
   }

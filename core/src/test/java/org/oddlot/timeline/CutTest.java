@@ -87,8 +87,7 @@ class CutTest {
         .extracting(CutTest::at)
         .containsExactly("first 0+8 from 0", "a 8+11 from 19", "b 19+9 from 50");
     assertThat(cut.events().get(1).kind()).isEqualTo(Track.AUDIO);
-    assertThat(cut.events().get(1).trimmed().sourceRange())
-        .contains(TimeRange.of(19, 11, RATE));
+    assertThat(cut.events().get(1).trimmed().sourceRange()).contains(TimeRange.of(19, 11, RATE));
   }
 
   @Test
@@ -102,7 +101,8 @@ class CutTest {
             Track.of("V1", Track.VIDEO, List.of(fast)),
             Track.of("V2", Track.VIDEO, List.of(clip("off", 0, 10).withEnabled(false))));
     assertThat(cut.events()).extracting(Cut.Event::enabled).containsExactly(true, false);
-    assertThat(cut.events()).extracting(Cut.Event::speed)
+    assertThat(cut.events())
+        .extracting(Cut.Event::speed)
         .containsExactly(Rational.of(2), Rational.ONE);
   }
 
@@ -116,7 +116,8 @@ class CutTest {
         cut(
             Track.of("V1", Track.VIDEO, List.of(clip("a", 0, 5), endless, clip("b", 0, 5))),
             Track.of("V2", Track.VIDEO, List.of(clip("c", 0, 7))));
-    assertThat(cut.events()).extracting(CutTest::at)
+    assertThat(cut.events())
+        .extracting(CutTest::at)
         .containsExactly("a 0+5 from 0", "c 0+7 from 0");
     assertThat(cut.unknown())
         .extracting(placed -> placed.object().name())

@@ -54,8 +54,7 @@ class IntakeJourneyTest extends Journey {
     choose("column-2", Optional.of(LogField.SCENE));
     choose("column-3", Optional.of(LogField.TAKE));
     assertThat(words("mapping")).contains("set by hand");
-    shortcut(KeyCode.E);
-    until(() -> !session.state().written().isEmpty());
+    writeOut();
     Item.Clip written =
         DeskReader.read(written()).clips().stream()
             .filter(c -> c.name().equals(clip))

@@ -151,6 +151,14 @@ abstract class Journey extends ApplicationTest {
         .collect(Collectors.joining(" | "));
   }
 
+  /** Writes what goes out, and waits until that is said: not by what was written before. */
+  protected void writeOut() {
+    interact(() -> session.tell("The test writes."));
+    shortcut(KeyCode.E);
+    until(() -> status().startsWith("Written "));
+    settle();
+  }
+
   protected Path written() {
     assertThat(session.state().written()).isNotEmpty();
     return session.state().written().getFirst().path();

@@ -34,13 +34,6 @@ class MorningJourneyTest extends Journey {
     return folder.resolve("demo/orrin-day1.otio");
   }
 
-  private void writeOut() {
-    int before = session.state().written().size();
-    shortcut(KeyCode.E);
-    until(() -> !session.state().written().isEmpty() && session.state().written().size() >= before);
-    settle();
-  }
-
   private List<Item.Clip> clips(Path file) {
     var project = DeskReader.read(file);
     assertThat(project.complaints()).isEmpty();

@@ -34,8 +34,7 @@ class PutRightJourneyTest extends Journey {
   }
 
   private Project write() {
-    shortcut(KeyCode.E);
-    until(() -> !session.state().written().isEmpty());
+    writeOut();
     Project project = DeskReader.read(written());
     assertThat(project.complaints()).isEmpty();
     return project;

@@ -47,8 +47,7 @@ class RoundTripJourneyTest extends Journey {
     assertThat(words("needs")).isEqualTo("4 need you");
     assertThat(tally("match").declined()).isEqualTo(1);
 
-    shortcut(KeyCode.E);
-    until(() -> !session.state().written().isEmpty());
+    writeOut();
     assertThat(status()).isEqualTo("Written orrin-day1 (odd lot).otio.");
     // The second candidate was chosen by its number: the clip of eight frames.
     assertThat(clip(written(), "A002C003B").slate().scene()).isEqualTo("14A");
@@ -82,8 +81,7 @@ class RoundTripJourneyTest extends Journey {
     assertThat(status()).startsWith("Paired 12C take 1 with A000C001");
     assertThat(tally("match").open()).isEqualTo(1);
     go("return");
-    shortcut(KeyCode.E);
-    until(() -> !session.state().written().isEmpty());
+    writeOut();
     assertThat(clip(written(), "A000C001").slate().scene()).isEqualTo("12C");
 
     // It is among the settled now; there what was said is taken back.
@@ -259,8 +257,7 @@ class RoundTripJourneyTest extends Journey {
     shortcut(KeyCode.A);
     write("{name} v2");
     hit(KeyCode.ENTER);
-    shortcut(KeyCode.E);
-    until(() -> !session.state().written().isEmpty());
+    writeOut();
     assertThat(DeskReader.read(written()).sequences().getFirst().name())
         .isEqualTo("Ferry rough cut v2");
   }
@@ -283,8 +280,7 @@ class RoundTripJourneyTest extends Journey {
     hit(KeyCode.HOME);
     hit(KeyCode.DELETE);
     assertThat(tally("tag").declined()).isEqualTo(1);
-    shortcut(KeyCode.E);
-    until(() -> !session.state().written().isEmpty());
+    writeOut();
     assertThat(clip(written(), "A001C001").slate().scene()).isEmpty();
     assertThat(clip(written(), "A001C002").slate().scene()).isEqualTo("12");
   }

@@ -45,9 +45,8 @@ class SoundJourneyTest extends Journey {
     WaitForIt.fx();
   }
 
-  private Project writeOut() {
-    shortcut(KeyCode.E);
-    until(() -> !session.state().written().isEmpty());
+  private Project imported() {
+    writeOut();
     Project project = DeskReader.read(written());
     assertThat(project.complaints()).isEmpty();
     return project;
@@ -76,7 +75,7 @@ class SoundJourneyTest extends Journey {
     WaitForIt.fx();
     assertThat(words("sync-wild")).contains("S02T05").contains("gulls, no picture");
 
-    Project project = writeOut();
+    Project project = imported();
     Item.Bin bin = (Item.Bin) ((Item.Bin) project.root().orElseThrow()).items().getLast();
     assertThat(bin.name()).isEqualTo("Synced");
     assertThat(bin.items()).extracting(Item::name).contains("A006C001", "S02T05").hasSize(12);
@@ -110,7 +109,10 @@ class SoundJourneyTest extends Journey {
     openDay("sync");
     choose("other take");
     hit(KeyCode.SPACE);
-    until(() -> !status().isEmpty());
+    // One or the other, by whether this machine has anything to hear it with.
+    until(() ->
+        status().startsWith("There is nothing here to hear it")
+            || status().startsWith("The camera is left"));
     assertThat(words("sync-evidence")).contains("A006C006 with S02T02");
     assertThat(session.state().outcome()).isPresent();
   }
@@ -157,7 +159,7 @@ class SoundJourneyTest extends Journey {
     assertThat(words("layout-evidence")).contains("the same after");
     hit(KeyCode.ENTER);
 
-    Project project = writeOut();
+    Project project = imported();
     assertThat(clips(project, "S01T01"))
         .hasSizeGreaterThan(3)
         .allMatch(clip ->

@@ -53,7 +53,8 @@ record Notes(List<String> titles, List<NotedMarker> markers, int onTracks) {
   String kinds() {
     var counts = new TreeMap<String, Integer>();
     markers.forEach(marker ->
-        counts.merge(marker.kind().map(MarkerKind::word).orElse("of no known kind"), 1, Integer::sum));
+        counts.merge(
+            marker.kind().map(MarkerKind::word).orElse("of no known kind"), 1, Integer::sum));
     return counts.entrySet().stream()
         .map(each -> each.getValue() + " " + each.getKey())
         .collect(Collectors.joining(", "));

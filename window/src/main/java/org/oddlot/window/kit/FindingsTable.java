@@ -11,6 +11,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.IntSupplier;
 import java.util.function.Predicate;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.layout.HBox;
@@ -101,6 +102,12 @@ public final class FindingsTable<F extends Finding> extends VBox {
     shown.put(id, new Tab.Pane<>(title, node, count, onFind));
   }
 
+  /** Puts something at the end of the line of tabs. */
+  public void beside(Node node) {
+    line.setAlignment(Pos.CENTER_LEFT);
+    line.getChildren().addAll(Words.spring(), node);
+  }
+
   /** Sets what can be found in a row. */
   public void findIn(Function<Reviewed<F>, String> text) {
     words = text;
@@ -132,7 +139,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
   private void refresh() {
     var list = new ArrayList<Tabs.Tab<String>>();
     shown.forEach((id, tab) -> list.add(new Tabs.Tab<>(id, tab.title(), count(tab))));
-    boolean several = list.size() > 1;
+    boolean several = list.size() > 1 || line.getChildren().size() > 1;
     line.setVisible(several);
     line.setManaged(several);
     tabs.show(list);

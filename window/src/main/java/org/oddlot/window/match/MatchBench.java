@@ -6,12 +6,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.HBox;
 import org.oddlot.material.Source;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
@@ -70,9 +68,8 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
     unlogged.figures("Clip start", 96, remark -> startOf(remark.about()));
     unlogged.words("Why", 300, Look.Remark::text, "quiet");
     table.pane(UNLOGGED, "Clips without entry", unlogged, () -> left.size(), this::findUnlogged);
-    var bar = new HBox(settings(pass.settings()));
-    bar.setAlignment(Pos.CENTER_RIGHT);
-    layOut(List.of(bar), folded, pair);
+    table.beside(settings(pass.settings()));
+    layOut(List.of(), folded, pair);
     table.addEventFilter(
         KeyEvent.KEY_PRESSED,
         event -> {

@@ -10,6 +10,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.oddlot.format.Formats;
@@ -63,7 +64,8 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
       rows.words("From", 200, ReturnBench::from);
       rows.words("Goes out", 250, ReturnBench::goesOut);
       rows.figures("Changes", 70, each -> Integer.toString(each.finding().changes()));
-      rows.words("What it is", 150, Reviewed::reason, "quiet");
+      rows.words("What it is", 76, ReturnBench::what, "quiet");
+      rows.words("Not in it", 110, ReturnBench::lost, "quiet");
     });
     ledger.words("Where", 180, entry -> shortPlace(entry.place()));
     ledger.words("What", 110, entry -> shortProperty(entry.property()));
@@ -71,7 +73,9 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
     ledger.words("After", 150, entry -> entry.after().replace('\n', ' '));
     ledger.words("Why", 170, LedgerEntry::reason, "quiet");
     folderLabel.setId("folder");
-    var where = new HBox(8, Words.of("Into", "quiet"), folderLabel);
+    Label into = Words.of("Into", "quiet");
+    into.setMinWidth(Region.USE_PREF_SIZE);
+    var where = new HBox(8, into, folderLabel);
     where.setAlignment(Pos.CENTER_LEFT);
     var names =
         new VBox(
@@ -104,6 +108,22 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
         .plan()
         .map(plan -> String.join(", ", plan.from()))
         .orElse(reviewed.finding().document());
+  }
+
+  private static String what(Reviewed<ReturnFinding> reviewed) {
+    return reviewed
+        .finding()
+        .plan()
+        .map(plan -> plan.changes() == 0 ? "new" : "rewritten")
+        .orElse("");
+  }
+
+  private static String lost(Reviewed<ReturnFinding> reviewed) {
+    return reviewed
+        .finding()
+        .plan()
+        .map(plan -> plan.lost().isEmpty() ? "all is in it" : String.join(", ", plan.lost()))
+        .orElse("");
   }
 
   private static String goesOut(Reviewed<ReturnFinding> reviewed) {
