@@ -26,7 +26,8 @@ final class PicturesCommand implements Callable<Integer> {
     // Nothing of the person's own may be seen on the pictures.
     System.setProperty("oddlot.cache", scratch.resolve("cache").toString());
     System.setProperty("oddlot.config", scratch.resolve("config").toString());
-    OddLotApp.tour(Demo.makeAll(scratch.resolve("The Night Ferry/Orrin")), folder.toAbsolutePath(), scratch);
+    OddLotApp.tour(
+        Demo.makeAll(scratch.resolve("The Night Ferry/Orrin")), folder.toAbsolutePath(), scratch);
     delete(scratch);
     return ExitCode.DONE;
   }

@@ -289,6 +289,9 @@ final class RunCommand implements Callable<Integer> {
     for (Output.Written file : written) {
       out.println("  written " + file.path());
     }
+    if (folder != null && written.isEmpty() && changes > 0) {
+      out.println("  Nothing was written: what changed was left out.");
+    }
     if (folder == null && changes > 0) {
       out.println("  Nothing was written; say --out DIR to write.");
     }

@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -295,6 +296,10 @@ public final class LotFile {
                 "It stays in the file; decide anew.");
           }
         });
+    // They stood by the letter; the second was said before the tenth.
+    instructions.sort(
+        Comparator.comparingInt((Instruction each) -> each.id().length())
+            .thenComparing(Instruction::id));
     for (JsonValue value : json.array("instructions")) {
       if (value instanceof JsonObject object) {
         instructions.add(

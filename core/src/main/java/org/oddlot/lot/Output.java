@@ -45,6 +45,16 @@ public final class Output {
         .toList();
   }
 
+  /** How many files could be written and were left out by a person. */
+  public int leftOut() {
+    return (int)
+        outcome.steps().stream()
+            .flatMap(step -> step.reviewed().stream())
+            .filter(reviewed -> reviewed.standing() == Standing.DECLINED)
+            .filter(reviewed -> reviewed.finding() instanceof ReturnFinding)
+            .count();
+  }
+
   /**
    * Writes all planned files into {@code folder}. A name that is taken by something else gets a
    * number; a file that is there with the same content already is left alone.

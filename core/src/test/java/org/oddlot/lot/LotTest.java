@@ -310,6 +310,47 @@ class LotTest {
     return Arbitraries.maps(Arbitraries.strings().map(FindingId::new), decision).ofMaxSize(6);
   }
 
+  /** As the version before saved it: one list for what was answered and what was ordered. */
+  @Test
+  void aLotOfTheVersionBeforeOpensWithAllThatWasSaid() throws IOException {
+    write("one/log.csv", "Scene,Take,TC In\n12,1,10:00:00:04\n");
+    write("two/log.csv", "Scene,Take,TC In\n13,1,11:00:00:00\n");
+    write("day.otio", CLIP);
+    Path file = folder.resolve("old.oddlot");
+    Files.writeString(
+        file,
+        """
+        {"oddlot": 1, "name": "Old",
+         "inputs": [{"file": "day.otio", "sha256": ""}, {"file": "one/log.csv"}, {"file": "two/log.csv"}],
+         "run_sheet": [{"pass": "putright", "on": true},
+                       {"pass": "match", "on": true, "settings": {"tolerance": "12"}}],
+         "decisions": {
+           "match:x": {"verdict": "declined"},
+           "putright:hand:10": {"verdict": "accepted", "chosen": ["clips-start", "+00:00:10:00", "name:A001C001"]},
+           "putright:hand:2": {"verdict": "accepted", "chosen": ["clips-start", "01:00:00:00", "name:A001C001"]},
+           "sync:recorder:hand:Skua": {"verdict": "accepted", "chosen": ["late 26026"]}}}
+        """);
+    LotFile.Opened opened = LotFile.open(file);
+    assertThat(opened.problems()).isEmpty();
+    Lot lot = opened.lot();
+    assertThat(lot.inputs())
+        .extracting(Lot.Input::name)
+        .containsExactly("day.otio", "log.csv", "two/log.csv");
+    assertThat(lot.answers().decisions())
+        .containsExactly(Map.entry(new FindingId("match:x"), Decision.decline()));
+    assertThat(lot.answers().instructions())
+        .extracting(each -> each.pass() + " " + each.words())
+        .containsExactly(
+            "putright [clips-start, 01:00:00:00, name:A001C001]",
+            "putright [clips-start, +00:00:10:00, name:A001C001]",
+            "sync [Skua, late 26026]");
+    Outcome outcome = run(Intake.read(lot, Progress.NONE));
+    assertThat(outcome.unusable()).isEmpty();
+    assertThat(outcome.end().sources().all().getFirst().startLabel())
+        .hasToString("Optional[01:00:10:00]");
+    assertThat(lot.sheet().settings("match").get(MatchPass.TOLERANCE)).isEqualTo(12);
+  }
+
   @Test
   void aLotOfBeforeAPassWasThereHasItSwitchedOff() throws IOException {
     Path file = folder.resolve("old.oddlot");

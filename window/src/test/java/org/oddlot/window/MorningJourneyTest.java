@@ -224,6 +224,70 @@ class MorningJourneyTest extends Journey {
   }
 
   @Test
+  void severalRowsAreDecidedAtOnceAndTakenBackInOneStepAndDoneAgain() throws IOException {
+    open(demo());
+    go("match");
+    clickOn("#match-rows");
+    hit(KeyCode.HOME);
+    press(KeyCode.SHIFT, KeyCode.END).release(KeyCode.END, KeyCode.SHIFT);
+    hit(KeyCode.DELETE);
+    assertThat(status()).isEqualTo("Declined 7 entries.");
+    assertThat(tally("match").declined()).isEqualTo(7);
+    shortcut(KeyCode.Z);
+    assertThat(tally("match").declined()).isZero();
+    // Those of which nothing is definite stay for the person.
+    clickOn("#match-rows");
+    press(KeyCode.CONTROL, KeyCode.A).release(KeyCode.A, KeyCode.CONTROL);
+    hit(KeyCode.ENTER);
+    assertThat(status()).isEqualTo("Accepted 5 entries, 2 left as before.");
+    assertThat(tally("match").settled()).isEqualTo(69);
+    shortcut(KeyCode.Z);
+    press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z)
+        .release(KeyCode.Z, KeyCode.SHIFT, KeyCode.CONTROL);
+    settle();
+    assertThat(status()).startsWith("Done again: accepted 5 entries");
+    assertThat(tally("match").settled()).isEqualTo(69);
+  }
+
+  @Test
+  void aFileIsLeftOutAndWrittenAfterAll() throws IOException {
+    open(demo());
+    go("return");
+    clickOn("#return-rows");
+    hit(KeyCode.HOME);
+    hit(KeyCode.DELETE);
+    assertThat(words("return-rows")).contains("left out: orrin-day1 (odd lot).otio");
+    shortcut(KeyCode.E);
+    until(() -> status().equals("Nothing was written: what changed was left out."));
+    clickOn("#return-rows");
+    hit(KeyCode.HOME);
+    hit(KeyCode.BACK_SPACE);
+    writeOut();
+    assertThat(written()).exists();
+  }
+
+  @Test
+  void aReadyRunSheetIsChosen() throws IOException {
+    open(demo());
+    clickOn("#sheets");
+    clickOn(
+        "A shooting day: what logs and script notes say is written into the clips · fits what came in");
+    settle();
+    assertThat(session.state().outcome().orElseThrow().step("sync")).isEmpty();
+    assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · A SHOOTING DAY");
+    sheet = java.util.Optional.of(folder.resolve("mine.json"));
+    clickOn("#sheets");
+    clickOn("Save this run sheet…");
+    until(() -> Files.exists(folder.resolve("mine.json")));
+    shortcut(KeyCode.Z);
+    assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · EVERYTHING");
+    clickOn("#sheets");
+    clickOn("Open a run sheet…");
+    settle();
+    assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · A SHOOTING DAY");
+  }
+
+  @Test
   void settledRowsAreFoldedAndShown() throws IOException {
     open(demo());
     go("match");

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -27,6 +28,7 @@ import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
 import org.oddlot.progress.Progress;
 import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Bin;
@@ -144,6 +146,37 @@ class LayoutPassTest {
   }
 
   @Test
+  void twoTimelinesOfOneNameAreToldApart() {
+    Timeline one = cut(audio(sound("one", 1, 0, 24, "Dialogue/Boom")));
+    Timeline two = cut(audio(sound("two", 1, 0, 48, "Dialogue/Boom")));
+    var document =
+        Document.of(
+            "cut.otio", "0123456789abcdef", Bin.of("Root", List.of(one, two)), OWN, List.of());
+    Material material = Material.of("Lot", List.of(document), List.of());
+    RunSheet sheet = RunSheet.initial().only(List.of("layout"));
+    Outcome first =
+        new Engine().run(material, sheet, Answers.NONE, Optional.empty(), Progress.NONE);
+    List<FindingId> ids =
+        first.step("layout").orElseThrow().reviewed().stream()
+            .map(reviewed -> reviewed.finding().id())
+            .toList();
+    assertThat(ids).hasSize(2).doesNotHaveDuplicates();
+    Outcome second =
+        new Engine()
+            .run(
+                material,
+                sheet,
+                Answers.of(Map.of(ids.getLast(), Decision.accept())),
+                Optional.empty(),
+                Progress.NONE);
+    Timeline made =
+        (Timeline) ((Bin) second.end().documents().getFirst().root()).children().getLast();
+    assertThat(made.children().getFirst().children()).hasSize(1);
+    assertThat(made.name()).isEqualTo("Cut by role");
+    assertThat(AudibleClips.in(made, OWN).pieces().getFirst().duration().value()).isEqualTo(48);
+  }
+
+  @Test
   void whatIsAcceptedIsANewTimelineBesideTheOldOne() {
     Timeline timeline = cut(audio(sound("one", 1, 0, 24, "Dialogue/Boom")));
     Outcome outcome =
@@ -238,9 +271,22 @@ class LayoutPassTest {
           List<@Size(max = 6) List<@IntRange(min = 1, max = 400) Integer>> tracks) {
     String[] roles = {"Dialogue/Boom", "Music/Band", "", "Dialogue/Inés", "Effects/Sea"};
     var all = new ArrayList<Composable>();
+    // Counted while it is made, not with what is tested.
+    var expected = new TreeMap<String, Rational>();
     for (List<Integer> lengths : tracks) {
       var items = new ArrayList<Composable>();
       for (int length : lengths) {
+        for (int channel = 1;
+            length % 5 != 0 && channel <= Math.max(2, 1 + length % 4);
+            channel++) {
+          String role = channel == 1 ? roles[length % 5] : channel == 2 ? roles[length % 3] : "";
+          if (!role.isEmpty() || channel <= 1 + length % 4) {
+            expected.merge(
+                role.isEmpty() ? AudibleClips.NO_ROLE : role,
+                RationalTime.of(length, FILM).seconds(),
+                Rational::plus);
+          }
+        }
         items.add(
             length % 5 == 0
                 ? gap(length)
@@ -258,6 +304,19 @@ class LayoutPassTest {
     AudibleClips heard = AudibleClips.in(timeline, OWN);
     Timeline made = RoleTracks.of(timeline, heard, List.of(), OWN).timeline();
 
-    assertThat(AudibleClips.in(made, OWN).secondsByRole()).isEqualTo(heard.secondsByRole());
+    assertThat(heard.secondsByRole()).isEqualTo(expected);
+    assertThat(AudibleClips.in(made, OWN).secondsByRole()).isEqualTo(expected);
+    var onTracks = new TreeMap<String, Rational>();
+    for (Composable each : made.tracks().orElseThrow().children()) {
+      if (each instanceof Track track && track.kind().equals(Track.AUDIO)) {
+        Rational seconds =
+            track.children().stream()
+                .filter(Clip.class::isInstance)
+                .map(clip -> ((Clip) clip).duration().orElseThrow().seconds())
+                .reduce(Rational.ZERO, Rational::plus);
+        onTracks.merge(track.name().replaceAll(" \\d+$", ""), seconds, Rational::plus);
+      }
+    }
+    assertThat(onTracks.keySet()).isEqualTo(expected.keySet());
   }
 }

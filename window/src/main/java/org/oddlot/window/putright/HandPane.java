@@ -154,11 +154,11 @@ final class HandPane {
    * Shows what is of a day, or of any, and has a text in it; what has no day is of each. Rows are
    * made anew only if there is something new to be shown.
    */
-  @SuppressWarnings("ReferenceEquality") // the very same matter has the very same rows
-  void show(Optional<Material> newMatter, Optional<LocalDate> newDay, String part) {
-    boolean same = newMatter.orElse(null) == material.orElse(null) && newDay.equals(day) && made;
+  @SuppressWarnings("ReferenceEquality") // the very same material has the very same rows
+  void show(Optional<Material> newMaterial, Optional<LocalDate> newDay, String part) {
+    boolean same = newMaterial.orElse(null) == material.orElse(null) && newDay.equals(day) && made;
     if (!same) {
-      material = newMatter;
+      material = newMaterial;
       day = newDay;
       made = true;
       all = material.map(m -> entries ? entryRows(m, day) : clipRows(m, day)).orElse(List.of());

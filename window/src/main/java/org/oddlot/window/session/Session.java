@@ -635,10 +635,11 @@ public final class Session {
         "Write",
         progress -> {
           try {
-            List<Output.Written> written = new Output(lot, outcome.get()).write(folder, progress);
+            var output = new Output(lot, outcome.get());
+            List<Output.Written> written = output.write(folder, progress);
             return () -> {
               state.set(state().withWritten(written));
-              say(writtenNotice(written));
+              say(writtenNotice(written, output.leftOut()));
             };
           } catch (IOException e) {
             throw new IOException("It could not be written: " + e.getMessage(), e);
@@ -646,9 +647,12 @@ public final class Session {
         });
   }
 
-  private static Notice writtenNotice(List<Output.Written> written) {
+  private static Notice writtenNotice(List<Output.Written> written, int leftOut) {
     if (written.isEmpty()) {
-      return Notice.of("Nothing has changed, so there was nothing to write.");
+      return Notice.of(
+          leftOut == 0
+              ? "Nothing has changed, so there was nothing to write."
+              : "Nothing was written: what changed was left out.");
     }
     Path first = written.getFirst().path();
     String more = written.size() == 1 ? "" : " and " + (written.size() - 1) + " more";
