@@ -73,6 +73,32 @@ class IntakeJourneyTest extends Journey {
   }
 
   @Test
+  void twoPapersOfOneNameAreEachReadAndTakenOutByThemselves() throws IOException {
+    Demo.make(folder.resolve("demo"));
+    for (String day : new String[] {"one", "two"}) {
+      Files.createDirectories(folder.resolve(day));
+      log(day + "/report.csv", "Scene,Take,TC In\n12,1,10:00:00:00\n");
+    }
+    open(
+        folder.resolve("demo/orrin-day1.otio"),
+        folder.resolve("one/report.csv"),
+        folder.resolve("two/report.csv"));
+    assertThat(words("intake-rows")).contains("one/report.csv").contains("two/report.csv");
+    clickOn("two/report.csv");
+    WaitForIt.fx();
+    choose("column-2", Optional.empty());
+    assertThat(session.state().outcome().orElseThrow().start().entries())
+        .extracting(entry -> entry.paper() + " " + entry.take())
+        .containsExactly("one/report.csv 1", "two/report.csv ");
+    clickOn("two/report.csv");
+    hit(KeyCode.DELETE);
+    assertThat(session.state().lot().inputs())
+        .extracting(input -> input.name())
+        .containsExactly("orrin-day1.otio", "one/report.csv");
+    assertThat(folder.resolve("two/report.csv")).exists();
+  }
+
+  @Test
   void aTableIsPastedAndAProfileCopiedAndEdited() throws IOException {
     Demo.make(folder.resolve("demo"));
     open(folder.resolve("demo/orrin-day1.otio"));

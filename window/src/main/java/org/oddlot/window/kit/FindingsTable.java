@@ -143,6 +143,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
     line.setVisible(several);
     line.setManaged(several);
     tabs.show(list);
+    boolean hadTheKeyboard = stack.getChildren().stream().anyMatch(Node::isFocused);
     filling = true;
     switch (chosenTab()) {
       case Tab.Group<F>(String _, Predicate<Reviewed<F>> has) -> {
@@ -163,6 +164,9 @@ public final class FindingsTable<F extends Finding> extends VBox {
       }
     }
     filling = false;
+    if (hadTheKeyboard) {
+      focus();
+    }
     onChange.accept(this);
   }
 
