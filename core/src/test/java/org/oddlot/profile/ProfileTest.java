@@ -23,13 +23,19 @@ class ProfileTest {
   void everyFieldHasAPlaceAndTheShippedProfilesShareNone() {
     Profile own = Profiles.own();
     Profile desk = Profiles.shipped().getLast();
-    Stream<Field> kept = Arrays.stream(Field.values()).filter(f -> f != Field.IDENTITY);
+    Stream<Field> kept =
+        Arrays.stream(Field.values()).filter(f -> f != Field.IDENTITY && !f.isOfATitle());
     assertThat(kept)
         .allSatisfy(field -> {
           assertThat(own.place(field)).as(field.path()).isPresent();
           assertThat(desk.place(field)).as(field.path()).isPresent();
           assertThat(own.place(field)).isNotEqualTo(desk.place(field));
         });
+    // Odd Lot sets each line of a title by itself: only its words have a place of their own.
+    assertThat(own.titlePlaces().keySet()).containsExactly(Field.TITLE_TEXT);
+    assertThat(desk.titlePlaces().keySet())
+        .containsExactlyInAnyOrder(Field.TITLE_TEXT, Field.TITLE_FONT, Field.TITLE_SIZE);
+    assertThat(desk.titlePlaces().values()).doesNotContainAnyElementsOf(own.titlePlaces().values());
     assertThat(own.kinds().keySet()).containsExactlyInAnyOrder(MarkerKind.values());
     assertThat(desk.kinds().values()).doesNotContainAnyElementsOf(own.kinds().values());
   }
