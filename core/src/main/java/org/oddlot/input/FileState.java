@@ -44,11 +44,6 @@ public record FileState(
     }
   }
 
-  /** Whether the file is there. */
-  public boolean isThere() {
-    return size >= 0;
-  }
-
   /** All of it in one line, the same for the same state. */
   public String inOneLine() {
     return path

@@ -101,7 +101,7 @@ public final class Intake {
       inputs.add(input.withSha256(file.sha256).withReading(file.options));
     }
     Material material = material(lot);
-    var finder = new MediaFinder(folders(lot), previous.map(IntakeResult::heads).orElse(Map.of()));
+    var finder = new MediaFinder(folders(), previous.map(IntakeResult::heads).orElse(Map.of()));
     MediaAtHand media = finder.find(material);
     material = material.with(MediaAtHand.class, List.of(media));
     List<SoundFile> sounds = finder.sounds(material, media, values(SoundFile.class), progress);
@@ -319,19 +319,15 @@ public final class Intake {
     return file.input.withProblems(problems);
   }
 
-  private Map<String, Path> folders(Lot lot) {
+  /** Where the timeline files lie, by their names, in the order in which they came in. */
+  private Map<String, Path> folders() {
     var folders = new LinkedHashMap<String, Path>();
-    lot.inputs()
-        .forEach(input -> {
-          boolean isTimeline =
-              loaded.values().stream()
-                  .filter(file -> file.input.name().equals(input.name()))
-                  .anyMatch(file -> file.value(TimelineFormat.Read.class).isPresent());
-          Path parent = input.path().toAbsolutePath().getParent();
-          if (isTimeline && parent != null) {
-            folders.put(input.name(), parent);
-          }
-        });
+    loaded.forEach((key, file) -> {
+      Path parent = key.state.path().toAbsolutePath().getParent();
+      if (parent != null && file.value(TimelineFormat.Read.class).isPresent()) {
+        folders.put(key.name, parent);
+      }
+    });
     return folders;
   }
 }

@@ -83,9 +83,4 @@ public record Document(
   public Document withRoot(TimelineObject newRoot) {
     return new Document(name, sha256, newRoot, profile, problems, madeFrom);
   }
-
-  /** This with its things kept where another profile says. */
-  public Document withProfile(Profile newProfile) {
-    return new Document(name, sha256, root, newProfile, problems, madeFrom);
-  }
 }

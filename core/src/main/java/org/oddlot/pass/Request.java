@@ -24,9 +24,4 @@ public record Request(Material material, Settings settings, Answers answers, Pro
   public Measured measured() {
     return material.one(Measured.class).orElse(Measured.NOTHING);
   }
-
-  /** This with other material. */
-  Request withMaterial(Material newMaterial) {
-    return new Request(newMaterial, settings, answers, progress);
-  }
 }

@@ -92,11 +92,6 @@ public record TimeRange(RationalTime start, RationalTime duration) {
     return new TimeRange(newStart, duration);
   }
 
-  /** The same start with another duration. */
-  public TimeRange withDuration(RationalTime newDuration) {
-    return new TimeRange(start, newDuration);
-  }
-
   /** This range, {@code offset} later. */
   public TimeRange shiftedBy(RationalTime offset) {
     return new TimeRange(start.plus(offset), duration);

@@ -1,6 +1,6 @@
 package org.oddlot.window.kit;
 
-import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -12,6 +12,7 @@ import javafx.scene.input.KeyEvent;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.text.Phrase;
@@ -188,11 +189,11 @@ public final class DecisionBar<F extends Finding> {
   }
 
   private void acceptAll(List<Reviewed<F>> rows) {
-    var able = new ArrayList<Reviewed<F>>();
+    var able = new LinkedHashMap<FindingId, Optional<Decision>>();
     for (Reviewed<F> each : rows) {
-      boolean definite = rules.acceptance(each, chosen(each)).isPresent();
-      if (definite && each.standing() != Standing.SETTLED) {
-        able.add(each);
+      Optional<Decision> decision = rules.acceptance(each, chosen(each));
+      if (decision.isPresent() && each.standing() != Standing.SETTLED) {
+        able.put(each.finding().id(), decision);
       }
     }
     int left = rows.size() - able.size();
@@ -203,9 +204,8 @@ public final class DecisionBar<F extends Finding> {
     session.changeLot(
         lot -> {
           var changed = lot;
-          for (Reviewed<F> each : able) {
-            changed =
-                changed.withDecision(each.finding().id(), rules.acceptance(each, chosen(each)));
+          for (var each : able.entrySet()) {
+            changed = changed.withDecision(each.getKey(), each.getValue());
           }
           return changed;
         },
