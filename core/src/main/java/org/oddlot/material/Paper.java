@@ -44,7 +44,7 @@ public record Paper(Log log, Table table, ColumnMapping mapping, List<Problem> p
 
   /** This with each entry changed. */
   public Paper withEntries(UnaryOperator<LogEntry> change) {
-    Log changed = new Log(log.name(), log.entries().stream().map(change).toList());
+    Log changed = log.withEntries(log.entries().stream().map(change).toList());
     return new Paper(changed, table, mapping, problems);
   }
 }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
@@ -13,12 +14,12 @@ import java.util.stream.IntStream;
  * @param columns one for each column, in their order
  */
 public record ColumnMapping(List<Column> columns) {
+  private static final String HEADER_SAYS_SO = "the header says so";
+  private static final String BY_HAND = "set by hand";
 
-  /** Cells of a column that are looked at to see what it holds. */
-  private static final int SAMPLE = 200;
-
-  /** The share of cells that must look like a kind of value for the column to be taken for it. */
-  private static final double MOST = 0.8;
+  /** What is lost with these columns is what a log is for. */
+  private static final Set<LogField> ESSENTIAL =
+      Set.of(LogField.SCENE, LogField.TAKE, LogField.IN, LogField.CLIP);
 
   /**
    * One column.
@@ -26,8 +27,35 @@ public record ColumnMapping(List<Column> columns) {
    * @param header what stands above it
    * @param field what it holds; empty if nothing that is used
    * @param evidence why that is believed, in words
+   * @param likely what it may hold instead, where that cannot be seen for certain
+   * @param open whether it is not understood: there is something in it, and nobody said what
    */
-  public record Column(String header, Optional<LogField> field, String evidence) {}
+  public record Column(
+      String header,
+      Optional<LogField> field,
+      String evidence,
+      Optional<LogField> likely,
+      boolean open) {
+
+    /** A column of which it is clear what it holds, or that it is not used. */
+    public Column(String header, Optional<LogField> field, String evidence) {
+      this(header, field, evidence, Optional.empty(), false);
+    }
+
+    private static Column open(String header, String holds, Optional<LogField> likely) {
+      return new Column(header, Optional.empty(), holds, likely, true);
+    }
+
+    /** Its header, or where there is none the letter that spreadsheets give it. */
+    public String name(int index) {
+      return header.isEmpty() ? "column " + letter(index) : header;
+    }
+
+    private static String letter(int index) {
+      String last = Character.toString((char) ('A' + index % 26));
+      return index < 26 ? last : letter(index / 26 - 1) + last;
+    }
+  }
 
   public ColumnMapping {
     columns = List.copyOf(columns);
@@ -40,40 +68,38 @@ public record ColumnMapping(List<Column> columns) {
         Math.max(
             table.header().size(),
             table.rows().stream()
-                .limit(SAMPLE)
+                .limit(ColumnContents.SAMPLE)
                 .mapToInt(row -> row.cells().size())
                 .max()
                 .orElse(0));
     for (int i = 0; i < count; i++) {
       columns.add(guess(table, i));
     }
-    return withoutRivals(columns);
+    return withoutRivals(columns).byContents(table);
   }
 
   private static Column guess(Table table, int index) {
     String header = index < table.header().size() ? table.header().get(index).strip() : "";
-    List<String> cells = table.column(index).stream().limit(SAMPLE).toList();
-    Optional<HeaderWords.Meaning> meaning = HeaderWords.of(header);
+    var contents = new ColumnContents(table, index);
+    Optional<HeaderWords.Meaning> meaning =
+        HeaderWords.of(header).filter(known -> contents.canBe(known.field()));
     if (meaning.isPresent()) {
       HeaderWords.Meaning known = meaning.get();
+      // What a whole unit is called by its letter is a camera.
+      boolean letters =
+          known.field() == LogField.UNIT && contents.areMostly(cell -> cell.matches("[A-Za-z]"));
       String evidence =
-          known.whole() ? "the header says so" : "the header begins with \"" + known.word() + "\"";
-      return new Column(header, Optional.of(known.field()), evidence);
+          known.whole() ? HEADER_SAYS_SO : "the header says \"" + known.word() + "\"";
+      return new Column(
+          header, Optional.of(letters ? LogField.CAMERA : known.field()), evidence);
     }
-    if (cells.isEmpty()) {
+    if (contents.isEmpty()) {
       return new Column(header, Optional.empty(), "the column is empty");
     }
-    if (mostly(cells, cell -> Label.looksLikeOne(cell))) {
-      return new Column(header, Optional.of(LogField.IN), "its cells are timecodes");
-    }
-    if (mostly(cells, cell -> DateReader.looksLikeOne(cell))) {
-      return new Column(header, Optional.of(LogField.DATE), "its cells are dates");
-    }
-    return new Column(header, Optional.empty(), "the header is not known");
-  }
-
-  private static boolean mostly(List<String> cells, java.util.function.Predicate<String> test) {
-    return cells.stream().filter(test).count() >= MOST * cells.size();
+    ColumnContents.Guess guess = contents.guess();
+    return guess.safe()
+        ? new Column(header, guess.field(), guess.words())
+        : Column.open(header, guess.words(), guess.field());
   }
 
   /** Where two columns claim one field, the first with a full header keeps it. */
@@ -82,7 +108,7 @@ public record ColumnMapping(List<Column> columns) {
     for (boolean full : new boolean[] {true, false}) {
       for (int i = 0; i < columns.size(); i++) {
         Column column = columns.get(i);
-        if (column.field().isPresent() && column.evidence().equals("the header says so") == full) {
+        if (column.field().isPresent() && column.evidence().equals(HEADER_SAYS_SO) == full) {
           holders.putIfAbsent(column.field().get(), i);
         }
       }
@@ -116,7 +142,71 @@ public record ColumnMapping(List<Column> columns) {
     return new Column(
         column.header(),
         Optional.empty(),
-        "\"" + columns.get(holder).header() + "\" is the " + field.title() + " already");
+        "\"" + columns.get(holder).name(holder) + "\" is the " + field.title() + " already");
+  }
+
+  /**
+   * What is missing is looked for in the columns whose headers say nothing: by what stands in them,
+   * where that can be one thing only; else it is noted as likely, and asked about.
+   */
+  private ColumnMapping byContents(Table table) {
+    ColumnMapping now = this;
+    for (int i = 0; i < columns.size(); i++) {
+      Column column = now.columns.get(i);
+      if (!column.open() || column.likely().filter(f -> f != LogField.NOTES).isPresent()) {
+        continue;
+      }
+      var contents = new ColumnContents(table, i);
+      Optional<ColumnContents.Guess> guess = Optional.empty();
+      if (now.lacks(LogField.TAKE)) {
+        guess = contents.takes(now.columnsOf(LogField.SCENE));
+      }
+      if (guess.isEmpty() && now.lacks(LogField.SCENE)) {
+        guess = contents.scenes();
+      }
+      boolean remarks = column.likely().equals(Optional.of(LogField.NOTES));
+      if (guess.isEmpty() && remarks && now.lacks(LogField.NOTES)) {
+        now = now.replaced(i, new Column(column.header(), column.likely(), column.evidence()));
+      } else if (guess.isPresent()) {
+        ColumnContents.Guess its = guess.get();
+        now =
+            now.replaced(
+                i,
+                its.safe()
+                    ? new Column(column.header(), its.field(), its.words())
+                    : Column.open(column.header(), its.words(), its.field()));
+      }
+    }
+    return now;
+  }
+
+  private boolean lacks(LogField field) {
+    return columnsOf(field).isEmpty();
+  }
+
+  private ColumnMapping replaced(int index, Column column) {
+    var changed = new ArrayList<>(columns);
+    changed.set(index, column);
+    return new ColumnMapping(changed);
+  }
+
+  /** The columns that are not understood, by index. */
+  public List<Integer> notUnderstood() {
+    return IntStream.range(0, columns.size())
+        .filter(i -> columns.get(i).open())
+        .boxed()
+        .toList();
+  }
+
+  /**
+   * The columns of these that may hold what the paper is read for, and that is missing as long as
+   * nobody says so: the paper is read by half.
+   */
+  public List<Integer> inQuestion() {
+    return notUnderstood().stream()
+        .filter(i ->
+            columns.get(i).likely().filter(ESSENTIAL::contains).filter(this::lacks).isPresent())
+        .toList();
   }
 
   /** This with another meaning of one column; a column that had that meaning loses it. */
@@ -125,13 +215,13 @@ public record ColumnMapping(List<Column> columns) {
     for (int i = 0; i < columns.size(); i++) {
       Column old = columns.get(i);
       if (i == column) {
-        changed.add(new Column(old.header(), field, "set by hand"));
+        changed.add(new Column(old.header(), field, BY_HAND));
       } else if (field.isPresent() && !field.get().mayRepeat() && old.field().equals(field)) {
         changed.add(
             new Column(
                 old.header(),
                 Optional.empty(),
-                "\"" + columns.get(column).header() + "\" was set to be it"));
+                "\"" + columns.get(column).name(column) + "\" was set to be it"));
       } else {
         changed.add(old);
       }

@@ -33,6 +33,9 @@ public final class DateReader {
   private static final Pattern MONTH_WORD_FIRST =
       Pattern.compile("(\\p{L}{3,12})\\.?[- ]*(\\d{1,2})(?:st|nd|rd|th)?[-, ]+(\\d{4}|\\d{2})");
 
+  private static final Pattern WEEKDAY =
+      Pattern.compile("^\\p{L}{2,10}\\.?,? +(?=\\d)|^\\p{L}{2,10}, +(?=\\p{L})");
+
   /** Beginnings of the months' names, without accents, in the languages of the header words. */
   private static final Map<String, Integer> MONTHS = months();
 
@@ -73,6 +76,11 @@ public final class DateReader {
     return order;
   }
 
+  /** This, reading in another order where the column left both. */
+  public DateReader in(Order other) {
+    return decided ? this : of(other);
+  }
+
   /** Whether the column left only one order. */
   public boolean isDecided() {
     return decided;
@@ -84,9 +92,39 @@ public final class DateReader {
         || of(Order.MONTH_FIRST).read(cell).isPresent();
   }
 
+  private static final Pattern IN_TEXT =
+      Pattern.compile(
+          "(?<![\\d\\p{L}])(\\d{4}[-./]\\d{1,2}[-./]\\d{1,2}|(?:19|20)\\d{6}"
+              + "|\\d{1,2}[-./]\\d{1,2}[-./](?:\\d{4}|\\d{2})"
+              + "|\\d{1,2}(?:st|nd|rd|th)?\\.? (?:de )?\\p{L}{3,12}\\.?,? (?:de )?\\d{4}"
+              + "|\\p{L}{3,12}\\.? \\d{1,2}(?:st|nd|rd|th)?,? \\d{4})(?!\\d)");
+
+  /**
+   * The date in a text that says other things as well; empty where there is none, where there are
+   * several, and where it cannot be seen which of its numbers is the month.
+   */
+  static Optional<LocalDate> find(String text) {
+    var found = new java.util.TreeSet<LocalDate>();
+    Matcher matcher = IN_TEXT.matcher(text);
+    while (matcher.find()) {
+      String said = matcher.group(1).replaceAll("(?<=\\d)(?:st|nd|rd|th)\\b", "");
+      Optional<LocalDate> dayFirst = of(Order.DAY_FIRST).read(said);
+      Optional<LocalDate> monthFirst = of(Order.MONTH_FIRST).read(said);
+      if (dayFirst.isPresent() && monthFirst.isPresent() && !dayFirst.equals(monthFirst)) {
+        return Optional.empty();
+      }
+      dayFirst.or(() -> monthFirst).ifPresent(found::add);
+    }
+    return found.size() == 1 ? Optional.of(found.first()) : Optional.empty();
+  }
+
   /** The date that a cell says; empty where it says none. */
   public Optional<LocalDate> read(String cell) {
-    String text = cell.strip();
+    Optional<LocalDate> date = readBare(cell.strip());
+    return date.isPresent() ? date : readBare(WEEKDAY.matcher(cell.strip()).replaceFirst(""));
+  }
+
+  private Optional<LocalDate> readBare(String text) {
     var readings = new ArrayList<DateForm>();
     readings.add(new DateForm(YEAR_FIRST, 1, 2, 3));
     readings.add(new DateForm(COMPACT, 1, 2, 3));

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** The words that stand above columns in ten languages, and which field each of them means. */
 final class HeaderWords {
@@ -27,15 +28,34 @@ final class HeaderWords {
    */
   record Meaning(LogField field, String word, boolean whole) {}
 
-  /** What {@code header} means: by all of it, or else by the longest known words it begins with. */
+  /** Units and remarks that stand behind a header: {@code TC In (25)}, {@code Duration [s]}. */
+  private static final Pattern UNIT =
+      Pattern.compile("[(\\[][^)\\]]*[)\\]]|(?<=\\p{L})\\s+\\d{2}(?:[.,]\\d+)?\\s*(?:fps|N?DF)?\\s*$");
+
+  /**
+   * What {@code header} means: by all of it, or else by the longest known words that it begins
+   * with, or ends with. What it ends with says more of what it is: a camera's timecode is one.
+   */
   static Optional<Meaning> of(String header) {
     String plain = plain(header);
     LogField exact = WORDS.get(plain);
     if (exact != null) {
       return Optional.of(new Meaning(exact, plain, true));
     }
+    String bare = plain(UNIT.matcher(header).replaceAll(" "));
+    LogField withoutUnit = bare.equals(plain) ? null : WORDS.get(bare);
+    if (withoutUnit != null) {
+      return Optional.of(new Meaning(withoutUnit, bare, true));
+    }
     // Numbered columns: Tr1 is a Tr.
-    List<String> words = List.of(plain.replaceAll("(?<=\\p{L})(?=\\d)", " ").split(" ", -1));
+    List<String> words = List.of(bare.replaceAll("(?<=\\p{L})(?=\\d)", " ").split(" ", -1));
+    for (int length = words.size() - 1; length > 0; length--) {
+      String tail = String.join(" ", words.subList(words.size() - length, words.size()));
+      LogField ending = WORDS.get(tail);
+      if (ending == LogField.IN || ending == LogField.OUT) {
+        return Optional.of(new Meaning(ending, tail, false));
+      }
+    }
     for (int length = words.size() - 1; length > 0; length--) {
       String head = String.join(" ", words.subList(0, length));
       LogField field = WORDS.get(head);

@@ -3,13 +3,62 @@ package org.oddlot.paper;
 import java.util.List;
 
 /**
- * A log as it was understood.
+ * What somebody wrote down, entry by entry, in the order of the paper.
  *
- * @param name the file's name
- * @param entries its entries in their order
+ * @param name the file's name, unlike that of any other input of the lot
+ * @param entries what it says
+ * @param rows what became of each of its rows
+ * @param datesOpen whether its dates can be read with the day first or the month first
  */
-public record Log(String name, List<LogEntry> entries) {
+public record Log(String name, List<LogEntry> entries, List<RowUse> rows, boolean datesOpen) {
+
+  /** What becomes of a row. */
+  public enum Use {
+    /** It is an entry, or several. */
+    ENTRY("entries"),
+    /** It goes on with the entry above it. */
+    CONTINUED("continued"),
+    /** It says something of the rows below it, or repeats the headers. */
+    HEADING("headings"),
+    /** It sums up. */
+    TOTAL("totals"),
+    /** It could not be understood. */
+    NOT_UNDERSTOOD("not understood");
+
+    private final String words;
+
+    Use(String words) {
+      this.words = words;
+    }
+
+    /** Several of them, as people read it. */
+    public String words() {
+      return words;
+    }
+  }
+
+  /**
+   * A row and what became of it.
+   *
+   * @param row its number in the file, counted from one
+   * @param sheet the sheet that it stands in, empty where there is one only
+   * @param use what became of it
+   * @param text what stands in it, where it is no entry
+   */
+  public record RowUse(int row, String sheet, Use use, String text) {}
+
   public Log {
     entries = List.copyOf(entries);
+    rows = List.copyOf(rows);
+  }
+
+  /** This with other entries of the same rows. */
+  public Log withEntries(List<LogEntry> changed) {
+    return new Log(name, changed, rows, datesOpen);
+  }
+
+  /** The rows that became this. */
+  public List<RowUse> rows(Use use) {
+    return rows.stream().filter(row -> row.use() == use).toList();
   }
 }

@@ -3,8 +3,10 @@ package org.oddlot.paper;
 import java.time.LocalDate;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.oddlot.time.FrameRate;
 
@@ -22,7 +24,8 @@ import org.oddlot.time.FrameRate;
  * @param scene empty if not given, like all texts
  * @param shot the setup
  * @param take the take's number, without a circle
- * @param camera the camera's letter
+ * @param camera the camera's letter, or several
+ * @param unit which unit it was, by its number
  * @param reel the reel or card
  * @param soundReel the recorder's roll
  * @param clip a clip or file name
@@ -32,6 +35,7 @@ import org.oddlot.time.FrameRate;
  * @param people who is in it
  * @param keywords what it is about
  * @param category the group of its keywords
+ * @param implied what stands in no cell of its row, but above it or in the paper's name
  */
 public record LogEntry(
     String id,
@@ -46,6 +50,7 @@ public record LogEntry(
     String shot,
     String take,
     String camera,
+    String unit,
     String reel,
     String soundReel,
     String clip,
@@ -54,7 +59,8 @@ public record LogEntry(
     String notes,
     List<String> people,
     List<String> keywords,
-    String category) {
+    String category,
+    Set<LogField> implied) {
 
   /** What an entry is about. */
   public enum Kind {
@@ -70,6 +76,7 @@ public record LogEntry(
     tracks = Collections.unmodifiableMap(new TreeMap<>(tracks));
     people = List.copyOf(people);
     keywords = List.copyOf(keywords);
+    implied = Set.copyOf(implied);
   }
 
   /** What people call it: {@code 12A take 3}, or its keywords, or its note. */
@@ -84,25 +91,185 @@ public record LogEntry(
     return notes.isEmpty() ? "row " + row : notes;
   }
 
+  /** The letters of its cameras, in upper case: one row can speak of {@code A+B}. */
+  public Set<String> cameras() {
+    return Several.of(camera.toUpperCase(Locale.ROOT));
+  }
+
+  /** The names of its rolls: one row can speak of {@code A001/B001}. */
+  public Set<String> reels() {
+    return Several.of(reel);
+  }
+
+  /** Whether {@code field} stands in no cell of its row, but above it or in the paper's name. */
+  public boolean isImplied(LogField field) {
+    return implied.contains(field);
+  }
+
+  /** A draft that begins with all that this says. */
+  public Draft draft() {
+    return new Draft(this);
+  }
+
   /** This at other times, counted at another rate. */
   public LogEntry withTimes(
       Optional<Label> newIn, Optional<Label> newOut, Optional<FrameRate> newRate) {
-    return new LogEntry(
-        id, paper, row, kind, newIn, newOut, newRate, date, scene, shot, take, camera, reel,
-        soundReel, clip, tracks, circled, notes, people, keywords, category);
+    return draft().times(newIn, newOut).rate(newRate).entry();
   }
 
   /** This on another day. */
   public LogEntry withDate(Optional<LocalDate> newDate) {
-    return new LogEntry(
-        id, paper, row, kind, in, out, rate, newDate, scene, shot, take, camera, reel, soundReel,
-        clip, tracks, circled, notes, people, keywords, category);
+    return draft().date(newDate).entry();
   }
 
   /** This with its clip and its roll called otherwise. */
   public LogEntry withNames(String newClip, String newReel) {
-    return new LogEntry(
-        id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, newReel, soundReel,
-        newClip, tracks, circled, notes, people, keywords, category);
+    return draft().clip(newClip).reel(newReel).entry();
+  }
+
+  /** An entry in the making. */
+  public static final class Draft {
+    private final String paper;
+    private final int row;
+    private String id = "";
+    private Kind kind = Kind.SHOT;
+    private Optional<Label> in = Optional.empty();
+    private Optional<Label> out = Optional.empty();
+    private Optional<FrameRate> rate = Optional.empty();
+    private Optional<LocalDate> date = Optional.empty();
+    private String scene = "";
+    private String shot = "";
+    private String take = "";
+    private String camera = "";
+    private String unit = "";
+    private String reel = "";
+    private String soundReel = "";
+    private String clip = "";
+    private Map<Integer, String> tracks = Map.of();
+    private boolean circled;
+    private String notes = "";
+    private List<String> people = List.of();
+    private List<String> keywords = List.of();
+    private String category = "";
+    private Set<LogField> implied = Set.of();
+
+    /** A draft that says nothing yet. */
+    public Draft(String paper, int row) {
+      this.paper = paper;
+      this.row = row;
+    }
+
+    private Draft(LogEntry entry) {
+      this(entry.paper, entry.row);
+      id = entry.id;
+      kind = entry.kind;
+      in = entry.in;
+      out = entry.out;
+      rate = entry.rate;
+      date = entry.date;
+      scene = entry.scene;
+      shot = entry.shot;
+      take = entry.take;
+      camera = entry.camera;
+      unit = entry.unit;
+      reel = entry.reel;
+      soundReel = entry.soundReel;
+      clip = entry.clip;
+      tracks = entry.tracks;
+      circled = entry.circled;
+      notes = entry.notes;
+      people = entry.people;
+      keywords = entry.keywords;
+      category = entry.category;
+      implied = entry.implied;
+    }
+
+    Draft id(String value) {
+      id = value;
+      return this;
+    }
+
+    Draft kind(Kind value) {
+      kind = value;
+      return this;
+    }
+
+    Draft times(Optional<Label> newIn, Optional<Label> newOut) {
+      in = newIn;
+      out = newOut;
+      return this;
+    }
+
+    Draft rate(Optional<FrameRate> value) {
+      rate = value;
+      return this;
+    }
+
+    Draft date(Optional<LocalDate> value) {
+      date = value;
+      return this;
+    }
+
+    Draft slate(String newScene, String newShot, String newTake) {
+      scene = newScene;
+      shot = newShot;
+      take = newTake;
+      return this;
+    }
+
+    Draft camera(String value, String newUnit) {
+      camera = value;
+      unit = newUnit;
+      return this;
+    }
+
+    Draft reel(String value) {
+      reel = value;
+      return this;
+    }
+
+    Draft soundReel(String value) {
+      soundReel = value;
+      return this;
+    }
+
+    Draft clip(String value) {
+      clip = value;
+      return this;
+    }
+
+    Draft tracks(Map<Integer, String> value) {
+      tracks = value;
+      return this;
+    }
+
+    Draft circled(boolean value) {
+      circled = value;
+      return this;
+    }
+
+    Draft notes(String value) {
+      notes = value;
+      return this;
+    }
+
+    Draft about(List<String> newPeople, List<String> newKeywords, String newCategory) {
+      people = newPeople;
+      keywords = newKeywords;
+      category = newCategory;
+      return this;
+    }
+
+    Draft implied(Set<LogField> value) {
+      implied = value;
+      return this;
+    }
+
+    /** The entry. */
+    public LogEntry entry() {
+      return new LogEntry(
+          id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, unit, reel,
+          soundReel, clip, tracks, circled, notes, people, keywords, category, implied);
+    }
   }
 }

@@ -13,6 +13,7 @@ public enum LogField {
   SHOT("shot"),
   TAKE("take"),
   CAMERA("camera"),
+  UNIT("unit"),
   REEL("roll", "roll"),
   SOUND_REEL("sound roll", "sound_roll"),
   CLIP("clip name"),

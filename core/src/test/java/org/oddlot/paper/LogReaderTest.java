@@ -132,8 +132,8 @@ class LogReaderTest {
     assertThat(problems.list())
         .extracting(Problem::place, Problem::message)
         .containsExactly(
-            org.assertj.core.groups.Tuple.tuple("row 2", "\"ten o'clock\" is not a timecode."),
             org.assertj.core.groups.Tuple.tuple("row 2", "\"fast\" is not a frame rate."),
+            org.assertj.core.groups.Tuple.tuple("row 2", "\"ten o'clock\" is not a timecode."),
             org.assertj.core.groups.Tuple.tuple("row 3", "\"someday\" is not a date."));
   }
 
@@ -194,8 +194,8 @@ class LogReaderTest {
   }
 
   @Test
-  void aLogWithoutTimecodesAndNamesIsSaidToBeOfNoUse() {
-    read("Scene,Take\n12,1\n");
+  void aLogWithoutTimecodesNamesAndTakesIsSaidToBeOfNoUse() {
+    read("Scene,Notes\n12,gulls\n");
     assertThat(problems.list())
         .extracting(Problem::message)
         .containsExactly("No column is known to hold a timecode or a clip name.");

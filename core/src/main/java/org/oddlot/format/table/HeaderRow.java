@@ -3,6 +3,7 @@ package org.oddlot.format.table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.oddlot.paper.HeaderCells;
 import org.oddlot.paper.Table;
 
@@ -12,7 +13,7 @@ final class HeaderRow {
 
   private HeaderRow() {}
 
-  /** The table of these rows: headers, and what is under them. */
+  /** The table of these rows: headers, what is under them, and above them. */
   static Table split(List<Table.Row> rows, String form) {
     int header = 0;
     int most = 1;
@@ -23,6 +24,13 @@ final class HeaderRow {
         most = known;
       }
     }
+    if (most == 1) {
+      header = firstFull(rows);
+    }
+    // What stands over several headers: "Timecode" over "In" and "Out".
+    boolean hasUpper =
+        header > 0
+            && goesOver(rows.get(header - 1).cells(), rows.get(header).cells());
     List<String> cells = rows.get(header).cells();
     List<Table.Row> under = rows.subList(header + 1, rows.size());
     Optional<List<String>> second =
@@ -30,19 +38,58 @@ final class HeaderRow {
             .findFirst()
             .map(Table.Row::cells)
             .filter(next -> !next.equals(cells) && goesOn(next));
-    List<Table.Row> body =
-        under.stream()
-            .skip(second.isPresent() ? 1 : 0)
-            .filter(row -> !row.cells().equals(cells))
-            .toList();
-    List<String> whole = second.map(lower -> joined(cells, lower)).orElse(cells);
-    return Table.of(whole.stream().map(String::strip).toList(), body, form);
+    List<Table.Row> body = under.subList(second.isPresent() ? 1 : 0, under.size());
+    List<String> whole =
+        second
+            .map(lower -> joined(cells, lower))
+            .orElseGet(() -> cells);
+    if (hasUpper && second.isEmpty()) {
+      whole = joined(rows.get(header - 1).cells(), cells);
+    }
+    List<String> titles =
+        rows.subList(0, header).stream().flatMap(row -> titles(row.cells())).toList();
+    return Table.of(whole.stream().map(String::strip).toList(), body, form).under(titles);
+  }
+
+  /** Where no header is known: the first row that is as wide as most, and has no numbers in it. */
+  private static int firstFull(List<Table.Row> rows) {
+    List<Table.Row> sample = rows.subList(0, Math.min(rows.size(), DEEPEST));
+    int widest = sample.stream().mapToInt(row -> said(row.cells())).max().orElse(0);
+    for (int i = 0; i < sample.size(); i++) {
+      List<String> cells = sample.get(i).cells();
+      boolean words = cells.stream().noneMatch(cell -> cell.chars().anyMatch(Character::isDigit));
+      if (words && said(cells) > 1 && 3 * said(cells) >= 2 * widest) {
+        return i;
+      }
+    }
+    return 0;
+  }
+
+  private static int said(List<String> cells) {
+    return (int) cells.stream().filter(cell -> !cell.isBlank()).count();
+  }
+
+  /** Titles stand in cells of their own, or as a name and its value beside each other. */
+  private static Stream<String> titles(List<String> cells) {
+    List<String> said = cells.stream().map(String::strip).filter(c -> !c.isEmpty()).toList();
+    return Stream.concat(Stream.of(String.join(" ", said)), said.stream());
   }
 
   /** Whether a row under the headers is a second row of them: says nothing but headers. */
   private static boolean goesOn(List<String> cells) {
-    long said = cells.stream().filter(cell -> !cell.isBlank()).count();
-    return said > 1 && HeaderCells.known(cells) == said;
+    int said = said(cells);
+    int known = HeaderCells.known(cells);
+    boolean words = cells.stream().noneMatch(cell -> cell.chars().anyMatch(Character::isDigit));
+    return said > 1 && known > 1 && (known == said || (words && 3 * known >= 2 * said));
+  }
+
+  /** Whether a row stands over the headers: over some of them, where these say less without it. */
+  private static boolean goesOver(List<String> upper, List<String> headers) {
+    boolean words = upper.stream().noneMatch(cell -> cell.chars().anyMatch(Character::isDigit));
+    return words
+        && said(upper) > 1
+        && HeaderCells.known(upper) > 0
+        && HeaderCells.known(joined(upper, headers)) >= HeaderCells.known(headers);
   }
 
   /**

@@ -8,7 +8,9 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.dhatim.fastexcel.reader.Cell;
@@ -70,7 +72,8 @@ public final class Spreadsheet implements TableKind {
     }
     try (var workbook =
         new ReadableWorkbook(new ByteArrayInputStream(bytes), new ReadingOptions(true, true))) {
-      return read(workbook, options.get(TableOptions.SHEET), problems);
+      return new Reading(workbook, MarkedCells.of(bytes), problems)
+          .read(options.get(TableOptions.SHEET));
     } catch (IOException | RuntimeException e) {
       problems.error(
           "",
@@ -80,8 +83,9 @@ public final class Spreadsheet implements TableKind {
     }
   }
 
-  private static Optional<Table> read(
-      ReadableWorkbook workbook, Optional<String> wanted, Problems problems) throws IOException {
+  /** One reading of a workbook. */
+  private record Reading(ReadableWorkbook workbook, MarkedCells marked, Problems problems) {
+    Optional<Table> read(Optional<String> wanted) throws IOException {
     List<Sheet> sheets =
         workbook.getSheets().filter(s -> s.getVisibility() == SheetVisibility.VISIBLE).toList();
     List<String> names = sheets.stream().map(Sheet::getName).toList();
@@ -99,16 +103,6 @@ public final class Spreadsheet implements TableKind {
       return Optional.empty();
     }
     String name = best.get().getName();
-    if (meant.isEmpty()) {
-      for (Sheet other : sheets) {
-        if (!other.getName().equals(name) && knownHeaders(other) > 1) {
-          problems.warning(
-              other.getName(),
-              Phrase.of("There is another sheet that looks like a log; \"%s\" was read.", name),
-              "Choose the sheet that is meant. If both are, save one as a file of its own.");
-        }
-      }
-    }
     List<Table.Row> rows = rows(best.get(), MOST_ROWS);
     if (rows.isEmpty()) {
       problems.error(name, "The sheet has no rows.", "");
@@ -117,11 +111,49 @@ public final class Spreadsheet implements TableKind {
     if (rows.size() == MOST_ROWS) {
       problems.warning(name, "The sheet has more rows than are read.", "Split it.");
     }
-    return Optional.of(HeaderRow.split(rows, "sheet " + name).among(names));
+    Table table = HeaderRow.split(rows, "sheet " + name).among(names);
+    return Optional.of(meant.isPresent() ? table : withSheetsLike(table, best.get(), sheets));
+  }
+
+  /**
+   * A table with the rows of the sheets that have the same headers, as where each day has a sheet
+   * of its own; other sheets that look like logs are named.
+   */
+  private Table withSheetsLike(
+      Table first, Sheet read, List<Sheet> sheets) throws IOException {
+    var rows = new ArrayList<Table.Row>();
+    var names = new ArrayList<String>();
+    for (Sheet sheet : sheets) {
+      boolean isRead = sheet.getName().equals(read.getName());
+      if (!isRead && knownHeaders(sheet) <= 1) {
+        continue;
+      }
+      Table its = isRead ? first : HeaderRow.split(rows(sheet, MOST_ROWS), "");
+      if (!its.header().equals(first.header())) {
+        problems.warning(
+            sheet.getName(),
+            Phrase.of(
+                "This sheet looks like a log as well, with other headers; \"%s\" was read.",
+                read.getName()),
+            "Choose the sheet that is meant. If both are, save one as a file of its own.");
+        continue;
+      }
+      names.add(sheet.getName());
+      its.titles().forEach(title ->
+          rows.add(new Table.Row(0, List.of(title), sheet.getName(), Set.of())));
+      its.rows().forEach(row ->
+          rows.add(new Table.Row(row.number(), row.cells(), sheet.getName(), row.marked())));
+    }
+    if (names.size() == 1) {
+      return first;
+    }
+    problems.info("", "Read together, as their headers are the same: " + String.join(", ", names) + ".");
+    return new Table(
+        first.header(), rows, "sheets " + String.join(", ", names), first.sheets(), List.of());
   }
 
   /** The sheet with the most headers that are known. */
-  private static Optional<Sheet> best(List<Sheet> sheets) throws IOException {
+  private Optional<Sheet> best(List<Sheet> sheets) throws IOException {
     Optional<Sheet> best = Optional.empty();
     int most = -1;
     for (Sheet sheet : sheets) {
@@ -134,21 +166,24 @@ public final class Spreadsheet implements TableKind {
     return best;
   }
 
-  private static int knownHeaders(Sheet sheet) throws IOException {
+  private int knownHeaders(Sheet sheet) throws IOException {
     return rows(sheet, SAMPLE).stream()
         .mapToInt(row -> HeaderCells.known(row.cells()))
         .max()
         .orElse(-1);
   }
 
-  private static List<Table.Row> rows(Sheet sheet, int most) throws IOException {
+  private List<Table.Row> rows(Sheet sheet, int most) throws IOException {
+    Map<Integer, Set<Integer>> marked = this.marked.of(sheet.getName());
     try (Stream<Row> stream = sheet.openStream()) {
       return stream
-          .map(row -> new Table.Row(row.getRowNum(), cells(row)))
+          .map(row -> new Table.Row(row.getRowNum(), cells(row), "", marked.getOrDefault(row.getRowNum(), Set.of())))
           .filter(row -> row.cells().stream().anyMatch(cell -> !cell.isBlank()))
           .limit(most)
           .toList();
     }
+  }
+
   }
 
   private static List<String> cells(Row row) {

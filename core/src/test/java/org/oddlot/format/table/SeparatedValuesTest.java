@@ -13,6 +13,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.LogField;
+import org.oddlot.paper.Log;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.paper.LogReader;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
@@ -78,7 +81,7 @@ class SeparatedValuesTest {
   }
 
   @Test
-  void titlesAboveAndHeadersRepeatedAreNoEntries() {
+  void titlesAreKeptApartAndHeadersRepeatedHeadWhatIsBelow() {
     Table table =
         read(
             """
@@ -91,7 +94,10 @@ class SeparatedValuesTest {
             12,2,10:01:00:00
             """);
     assertThat(table.header()).containsExactly("Scene", "Take", "TC In");
-    assertThat(table.rows()).extracting(Table.Row::number).containsExactly(5, 7);
+    assertThat(table.titles()).contains("The Night Ferry to Orrin", "Day 1", "14 March");
+    Log log = LogReader.read("t.csv", table, ColumnMapping.guess(table), Optional.empty(), problems);
+    assertThat(log.entries()).extracting(LogEntry::row).containsExactly(5, 7);
+    assertThat(log.rows(Log.Use.HEADING)).extracting(Log.RowUse::row).containsExactly(6);
   }
 
   @Test

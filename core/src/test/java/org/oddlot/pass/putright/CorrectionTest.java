@@ -120,7 +120,7 @@ class CorrectionTest {
   @ParameterizedTest
   @CsvSource({"0, 0", "1, 1", "12, 12", "13, 12", "24, 23", "-1, -1"})
   void framesAreRecounted(int at25, int at24) {
-    Label label = new Label(10, 0, 0, at25, false);
+    Label label = Label.of(10, 0, 0, at25, false);
     assertThat(label.recounted(FrameRate.FPS_25, FrameRate.FPS_24).frames()).isEqualTo(at24);
   }
 
