@@ -2,6 +2,7 @@ package org.oddlot.lot;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -10,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.TreeMap;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.table.TableOptions;
@@ -24,6 +26,7 @@ import org.oddlot.material.Input;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.Paper;
+import org.oddlot.material.Sources;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.LogField;
 import org.oddlot.paper.Table;
@@ -100,6 +103,7 @@ public final class Intake {
       Loaded file = load(input);
       inputs.add(input.withSha256(file.sha256).withReading(file.options));
     }
+    readDatesByTheClips();
     Material material = material(lot);
     var finder = new MediaFinder(folders(), previous.map(IntakeResult::heads).orElse(Map.of()));
     MediaAtHand media = finder.find(material);
@@ -110,6 +114,31 @@ public final class Intake {
         material.with(SoundFile.class, sounds),
         Map.copyOf(loaded),
         finder.heads());
+  }
+
+  /** Which order dates are written in cannot always be seen from a paper; the clips have days. */
+  private void readDatesByTheClips() {
+    if (values(Paper.class).stream().noneMatch(paper -> paper.log().datesOpen())) {
+      return;
+    }
+    Set<LocalDate> days =
+        Sources.of(documents(List.of())).all().stream()
+            .flatMap(source -> source.recorded().stream())
+            .collect(Collectors.toSet());
+    loaded.replaceAll((_, file) ->
+        file.value(Paper.class)
+            .map(paper -> {
+              Paper again = paper.withDatesAmong(days);
+              if (again == paper) {
+                return file;
+              }
+              var problems = new ArrayList<>(file.input.problems());
+              problems.removeAll(paper.problems());
+              problems.addAll(again.problems());
+              return new Loaded(
+                  file.input.withValue(again).withProblems(problems), file.sha256, file.options);
+            })
+            .orElse(file));
   }
 
   private Loaded load(Lot.Input input) {
@@ -178,7 +207,9 @@ public final class Intake {
     ReadingOptions options = input.reading();
     if (part instanceof Table table) {
       options = remembered(input, table, problems);
-      part = Paper.read(table, mapping(table, options), TableOptions.order(options), problems);
+      var ofLog = new Problems(input.name());
+      part = Paper.read(table, mapping(table, options), TableOptions.order(options), ofLog);
+      problems.addAll(ofLog.list());
     }
     return new Loaded(
         new Input(

@@ -31,6 +31,11 @@ public record Input(
     return value.isPresent();
   }
 
+  /** This with something else made of the file. */
+  public Input withValue(Object newValue) {
+    return new Input(name, format, what, Optional.of(newValue), contents, problems);
+  }
+
   /** This with other problems. */
   public Input withProblems(List<Problem> newProblems) {
     return new Input(name, format, what, value, contents, newProblems);

@@ -1,7 +1,9 @@
 package org.oddlot.material;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.DateReader;
@@ -35,6 +37,35 @@ public record Paper(Log log, Table table, ColumnMapping mapping, List<Problem> p
       Table table, ColumnMapping mapping, Optional<DateReader.Order> order, Problems problems) {
     Log log = LogReader.read(problems.file(), table, mapping, order, problems);
     return new Paper(log, table, mapping, problems.list());
+  }
+
+  /**
+   * This with its dates read in the order in which they fall on {@code days}, where they can be
+   * read in two and only one does so.
+   */
+  public Paper withDatesAmong(Set<LocalDate> days) {
+    if (!log.datesOpen() || days.isEmpty()) {
+      return this;
+    }
+    Paper dayFirst = withDates(DateReader.Order.DAY_FIRST, "day");
+    Paper monthFirst = withDates(DateReader.Order.MONTH_FIRST, "month");
+    long fitDayFirst = dayFirst.datesAmong(days);
+    long fitMonthFirst = monthFirst.datesAmong(days);
+    if (fitDayFirst > 0 && fitMonthFirst == 0) {
+      return dayFirst;
+    }
+    return fitMonthFirst > 0 && fitDayFirst == 0 ? monthFirst : this;
+  }
+
+  private Paper withDates(DateReader.Order order, String first) {
+    var told = new Problems(name());
+    told.info(
+        "", "Its dates are read with the " + first + " first: so they are days of the clips.");
+    return read(table, mapping, Optional.of(order), told);
+  }
+
+  private long datesAmong(Set<LocalDate> days) {
+    return log.entries().stream().filter(e -> e.date().filter(days::contains).isPresent()).count();
   }
 
   /** The file's name, unlike that of any other input of the lot. */

@@ -73,7 +73,9 @@ final class ColumnContents {
       return true;
     }
     return switch (field) {
-      case IN, OUT -> cells.stream().anyMatch(cell -> LabelReader.looksLikeOne(cell, cells));
+      case IN, OUT ->
+          cells.size() < LEAST_ROWS
+              || cells.stream().anyMatch(cell -> LabelReader.looksLikeOne(cell, cells));
       case TAKE, SCENE, CAMERA, CIRCLED, REEL -> !areMostly(Label::looksLikeOne);
       default -> true;
     };

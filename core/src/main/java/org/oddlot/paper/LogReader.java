@@ -158,8 +158,8 @@ public final class LogReader {
     List<String> cells = dateCells();
     DateReader seen = DateReader.forColumn(cells);
     this.dates = order.map(seen::in).orElse(seen);
-    datesOpen = !seen.isDecided();
-    if (datesOpen && order.isEmpty()) {
+    datesOpen = !seen.isDecided() && order.isEmpty();
+    if (datesOpen) {
       String first =
           cells.stream().filter(cell -> dates.read(cell).isPresent()).findFirst().orElse("");
       problems.warning(
@@ -209,7 +209,7 @@ public final class LogReader {
             LogField.SOUND_REEL, LogField.RATE, LogField.DATE)) {
       long said =
           table.rows().stream().filter(this::isTake).filter(row -> !raw(row, field).isEmpty()).count();
-      if (said > 0 && (2 * said < all || field == LogField.DATE)) {
+      if (said > 0 && 2 * said < all) {
         sparse.add(field);
       }
     }

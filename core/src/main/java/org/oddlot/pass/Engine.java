@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.oddlot.material.Doubt;
 import org.oddlot.material.Material;
 import org.oddlot.measure.Measured;
 import org.oddlot.measure.Measurement;
@@ -129,7 +130,15 @@ public final class Engine {
     List<Reviewed<F>> reviewed = reviewed(pass, look, watched, unusable);
     request.progress().check();
     Applied applied = pass.apply(watched, reviewed.stream().filter(this::isAccepted).toList());
-    Material after = applied.material().withoutWatcher();
+    Material after =
+        withDoubts(
+            applied.material().withoutWatcher(),
+            pass.doubts(
+                watched.material(),
+                reviewed.stream()
+                    .filter(each -> !isAccepted(each) && each.standing().needsAPerson())
+                    .map(Reviewed::finding)
+                    .toList()));
     Ledger.check(pass, request.material(), new Applied(after, applied.claims()));
     return new StepOutcome<>(
         pass,
@@ -142,6 +151,15 @@ public final class Engine {
         applied.claims(),
         Set.copyOf(asked),
         unusable);
+  }
+
+  private static Material withDoubts(Material material, List<Doubt> more) {
+    if (more.isEmpty()) {
+      return material;
+    }
+    var all = new ArrayList<>(material.all(Doubt.class));
+    all.addAll(more);
+    return material.with(Doubt.class, all);
   }
 
   /**

@@ -2,6 +2,7 @@ package org.oddlot.pass;
 
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.material.Doubt;
 import org.oddlot.material.Material;
 import org.oddlot.setting.Setting;
 
@@ -77,5 +78,15 @@ public interface Pass<F extends Finding> {
    */
   default Applied apply(Request request, List<Reviewed<F>> accepted) {
     return new Applied(request.material(), List.of());
+  }
+
+  /**
+   * What findings that were neither accepted nor declined throw into doubt, for the passes after
+   * this one: what rests on it is not settled.
+   *
+   * @param material what the pass looked at
+   */
+  default List<Doubt> doubts(Material material, List<F> left) {
+    return List.of();
   }
 }

@@ -40,6 +40,11 @@ public final class Problems {
     add(Severity.INFO, place, message, "");
   }
 
+  /** What was found by another of the same file. */
+  public void addAll(List<Problem> found) {
+    list.addAll(found);
+  }
+
   private void add(Severity severity, String place, String message, String remedy) {
     if (list.size() >= LIMIT) {
       notListed++;

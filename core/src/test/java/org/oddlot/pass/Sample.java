@@ -2,6 +2,7 @@ package org.oddlot.pass;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +19,7 @@ import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
+import org.oddlot.pass.sync.PairFinding;
 import org.oddlot.profile.Profiles;
 import org.oddlot.progress.Progress;
 import org.oddlot.sound.SoundFile;
@@ -33,6 +35,8 @@ public final class Sample {
   private final StringBuilder log = new StringBuilder();
   private final List<SoundFile> sounds = new ArrayList<>();
   private final List<MeasuredOffset> offsets = new ArrayList<>();
+
+  private boolean pairsAccepted;
 
   private Sample(FrameRate rate) {
     this.rate = rate;
@@ -187,7 +191,27 @@ public final class Sample {
 
   /** What comes of running all passes with something set. */
   public Outcome run(RunSheet sheet, Answers answers) {
-    return new Engine().run(material(), sheet, answers, Optional.empty(), Progress.NONE);
+    return run(material(), sheet, answers);
+  }
+
+  private Outcome run(Material material, RunSheet sheet, Answers answers) {
+    Outcome first = new Engine().run(material, sheet, answers, Optional.empty(), Progress.NONE);
+    if (!pairsAccepted) {
+      return first;
+    }
+    var decisions = new LinkedHashMap<FindingId, Decision>(answers.decisions());
+    first.step("sync").stream()
+        .flatMap(step -> step.reviewed().stream())
+        .filter(reviewed -> reviewed.finding() instanceof PairFinding)
+        .forEach(pair -> decisions.putIfAbsent(pair.finding().id(), Decision.accept()));
+    var accepted = new Answers(decisions, answers.instructions());
+    return new Engine().run(material, sheet, accepted, Optional.empty(), Progress.NONE);
+  }
+
+  /** As if a person had accepted the pairs of picture and sound that timecode alone shows. */
+  public Sample pairsAccepted() {
+    pairsAccepted = true;
+    return this;
   }
 
   /** What comes of running all passes on this file. */
@@ -197,13 +221,12 @@ public final class Sample {
 
   /** What comes of running all passes on this file with something set and something said. */
   public Outcome runOf(String otio, RunSheet sheet, Answers answers) {
-    return new Engine().run(material(otio), sheet, answers, Optional.empty(), Progress.NONE);
+    return run(material(otio), sheet, answers);
   }
 
   /** What comes of running all passes. */
   public Outcome run(Answers answers) {
-    return new Engine()
-        .run(material(), RunSheet.initial(), answers, Optional.empty(), Progress.NONE);
+    return run(RunSheet.initial(), answers);
   }
 
   /** What comes of running all passes with something decided. */
@@ -214,5 +237,16 @@ public final class Sample {
   /** What comes of running all passes with nothing said. */
   public Outcome run() {
     return run(Answers.NONE);
+  }
+
+  /** What comes of running all passes, and accepting what is proposed. */
+  public Outcome runAll() {
+    return runAll(RunSheet.initial(), Answers.NONE);
+  }
+
+  /** What comes of it with something set and something said. */
+  public Outcome runAll(RunSheet sheet, Answers answers) {
+    return new Engine(Engine.Acceptance.ALL)
+        .run(material(), sheet, answers, Optional.empty(), Progress.NONE);
   }
 }

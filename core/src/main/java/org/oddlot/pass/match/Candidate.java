@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.paper.LogField;
 import org.oddlot.pass.Evidence;
 import org.oddlot.time.Timecode;
 
@@ -17,6 +18,7 @@ import org.oddlot.time.Timecode;
  * @param inside whether the entry lies within the source
  * @param sameDate what the dates say
  * @param sameCamera what the cameras say
+ * @param sameReel what the cards say
  * @param sameName what the names say
  * @param slateFrom who says that the source is of the entry's scene and take, if anybody does
  */
@@ -27,6 +29,7 @@ public record Candidate(
     boolean inside,
     Agreement sameDate,
     Agreement sameCamera,
+    Agreement sameReel,
     Agreement sameName,
     Optional<String> slateFrom) {
 
@@ -48,6 +51,18 @@ public record Candidate(
     }
   }
 
+  /** Whether what the entry says of its camera, its card or its clip is of another. */
+  public boolean isOfAnother() {
+    return sameCamera == Agreement.DIFFERENT
+        || sameReel == Agreement.DIFFERENT
+        || sameName == Agreement.DIFFERENT;
+  }
+
+  /** Whether the entry names its card or its clip. */
+  boolean isNamed() {
+    return sameReel == Agreement.SAME || sameName == Agreement.SAME;
+  }
+
   /** Whether entry and source can be compared by timecode. */
   public boolean hasTime() {
     return entryAt.isPresent();
@@ -66,7 +81,7 @@ public record Candidate(
           new Evidence(
               "name",
               source.name(),
-              sameName == Agreement.SAME ? "the log says so" : "log says " + entry.clip()));
+              sameName == Agreement.SAME ? "the log says so" : "the log says " + entry.clip()));
     }
     slateFrom.ifPresent(from -> evidence.add(new Evidence("slate", entry.title(), from)));
     entryAt.ifPresent(at ->
@@ -85,10 +100,18 @@ public record Candidate(
                 Timecode.ofFrames(source.start().orElseThrow().value(), at.rate(), at.dropFrame())
                     .toString(),
                 startVerdict(tolerance))));
+    if (sameReel != Agreement.UNKNOWN) {
+      evidence.add(
+          new Evidence(
+              "card",
+              source.reel(),
+              (sameReel == Agreement.SAME ? "the log says so" : "but the log says " + entry.reel())
+                  + (entry.isImplied(LogField.REEL) ? ", above its rows" : "")));
+    }
     if (!source.camera().isEmpty()) {
       String verdict =
           switch (sameCamera) {
-            case SAME -> "log says " + entry.camera();
+            case SAME -> "the log says " + entry.camera();
             case DIFFERENT -> "but the log says " + entry.camera();
             case UNKNOWN -> source.cameraIsGuessed() ? "from the clip's name" : "";
           };

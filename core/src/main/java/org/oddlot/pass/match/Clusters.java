@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.oddlot.pass.match.Candidate.Agreement;
 import org.oddlot.pass.match.Sight.Seen;
 
 /**
@@ -32,7 +31,7 @@ final class Clusters {
       List<Candidate> wanted =
           one.candidates().stream()
               .filter(Candidate::hasTime)
-              .filter(c -> c.sameCamera() != Agreement.DIFFERENT)
+              .filter(c -> !c.isOfAnother())
               .filter(one::fits)
               .toList();
       wantedBy.put(one.entry().id(), wanted);

@@ -6,6 +6,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.time.LocalDate;
+import java.util.Map;
+import org.oddlot.material.DateGap;
 import org.oddlot.material.Material;
 import org.oddlot.material.Pairing;
 import org.oddlot.material.PlainName;
@@ -78,15 +81,24 @@ public final class MatchPass implements Pass<MatchFinding> {
     Answers answers = request.answers();
     Progress progress = request.progress();
     Set<String> sounds = soundsApart(material);
+    Map<String, LocalDate> gaps = new HashMap<>();
+    material
+        .all(DateGap.class)
+        .forEach(gap -> gap.entries().forEach(id -> gaps.put(id, gap.clipDay())));
     List<LogEntry> entries =
         material
             .entries()
+            .map(entry ->
+                gaps.containsKey(entry.id())
+                    ? entry.withDate(Optional.ofNullable(gaps.get(entry.id())))
+                    : entry)
             .filter(entry ->
                 sounds.isEmpty()
                     || entry.clip().isEmpty()
                     || !sounds.contains(PlainName.of(entry.clip())))
             .toList();
-    var sight = new Sight(material.sources().all(), settings.get(TOLERANCE));
+    List<Source> sources = material.sources().all();
+    var sight = new Sight(sources, new Naming(sources, entries), settings.get(TOLERANCE));
     var seen = new ArrayList<Sight.Seen>(entries.size());
     for (int from = 0; from < entries.size(); from += ENTRIES_AT_ONCE) {
       progress.check();
@@ -97,7 +109,9 @@ public final class MatchPass implements Pass<MatchFinding> {
               .map(sight::of)
               .toList());
     }
-    List<MatchFinding> findings = new Verdicts(seen, material.sources(), answers).findings();
+    var trust = new Trust(material, seen);
+    List<MatchFinding> findings =
+        new Verdicts(seen, sight, trust, material.sources(), answers).findings();
     return Look.of(findings, leftOver(material, findings, answers));
   }
 

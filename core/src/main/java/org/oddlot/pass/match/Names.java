@@ -30,6 +30,10 @@ final class Names {
       if (!file.isEmpty() && !file.equals(plain)) {
         exact.computeIfAbsent(file, _ -> new ArrayList<>()).add(source);
       }
+      String withCard = PlainName.of(source.reel() + "_" + source.name());
+      if (!source.reel().isEmpty() && !withCard.equals(plain) && !withCard.equals(file)) {
+        exact.computeIfAbsent(withCard, _ -> new ArrayList<>()).add(source);
+      }
     }
     sorted.putAll(exact);
   }

@@ -37,7 +37,10 @@ final class Sight {
   private static final DateTimeFormatter SHORT_DAY =
       DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
 
-  Sight(List<Source> sources, long tolerance) {
+  private final Naming naming;
+
+  Sight(List<Source> sources, Naming naming, long tolerance) {
+    this.naming = naming;
     // What is logged by time is a shot; sound by itself belongs to the entries that name it.
     this.starts = new StartIndex(sources.stream().filter(source -> !source.isSound()).toList());
     this.sources = sources;
@@ -117,7 +120,7 @@ final class Sight {
                   : new Why("no such name", "no clip is called " + entry.clip()));
     }
     candidates.sort(
-        Comparator.comparingInt((Candidate c) -> c.sameCamera() == Agreement.DIFFERENT ? 1 : 0)
+        Comparator.comparingInt((Candidate c) -> c.isOfAnother() ? 1 : 0)
             .thenComparingInt(c -> c.sameName() == Agreement.SAME ? 0 : 1)
             .thenComparingLong(Candidate::distance)
             .thenComparing(c -> c.source().id()));
@@ -140,12 +143,13 @@ final class Sight {
         inside,
         agreement(entry, source),
         sameCamera(entry, source),
+        naming.reel(entry, source),
         Agreement.SAME,
         Optional.empty());
   }
 
   /** A source that is known to be of the entry's scene and take. */
-  static Candidate bySlate(LogEntry entry, Slates.Known known) {
+  Candidate bySlate(LogEntry entry, Slates.Known known) {
     return new Candidate(
         known.source(),
         Optional.empty(),
@@ -153,6 +157,7 @@ final class Sight {
         false,
         agreement(entry, known.source()),
         sameCamera(entry, known.source()),
+        naming.reel(entry, known.source()),
         Agreement.UNKNOWN,
         Optional.of(known.from()));
   }
@@ -232,9 +237,11 @@ final class Sight {
     long end = start + StartIndex.duration(source);
     boolean inside = at.frames() < end && Math.max(at.frames() + 1, end(entry, at)) > start;
     Agreement name =
-        named.isEmpty()
+        entry.clip().isEmpty()
             ? Agreement.UNKNOWN
-            : named.stream().anyMatch(n -> n.id().equals(source.id()))
+            : named.isEmpty()
+                ? naming.otherClip(entry, source)
+                : named.stream().anyMatch(n -> n.id().equals(source.id()))
                 ? Agreement.SAME
                 : Agreement.DIFFERENT;
     candidates.add(
@@ -245,14 +252,18 @@ final class Sight {
             inside,
             date,
             sameCamera(entry, source),
+            naming.reel(entry, source),
             name,
             Optional.empty()));
   }
 
   private static Agreement sameCamera(LogEntry entry, Source source) {
-    return agreement(
-        Optional.of(entry.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()),
-        Optional.of(source.camera().toUpperCase(Locale.ROOT)).filter(c -> !c.isEmpty()));
+    if (entry.camera().isEmpty() || source.camera().isEmpty()) {
+      return Agreement.UNKNOWN;
+    }
+    return entry.cameras().contains(source.camera().toUpperCase(Locale.ROOT))
+        ? Agreement.SAME
+        : Agreement.DIFFERENT;
   }
 
   private static Agreement agreement(LogEntry entry, Source source) {

@@ -35,8 +35,13 @@ final class Verdicts {
 
   private record Claim(LogEntry entry, long distance, boolean byHand) {}
 
-  Verdicts(List<Seen> seen, Sources sources, Answers answers) {
+  private final Sight sight;
+  private final Trust trust;
+
+  Verdicts(List<Seen> seen, Sight sight, Trust trust, Sources sources, Answers answers) {
     this.seen = seen;
+    this.sight = sight;
+    this.trust = trust;
     this.sources = sources;
     this.answers = answers;
     this.claims = HashMap.newHashMap(seen.size());
@@ -89,11 +94,17 @@ final class Verdicts {
   private static Map<String, List<Candidate>> byCamera(Seen one) {
     var groups = new LinkedHashMap<String, List<Candidate>>();
     for (Candidate candidate : one.candidates()) {
-      if (candidate.sameCamera() != Agreement.DIFFERENT) {
+      if (!candidate.isOfAnother()) {
         groups.computeIfAbsent(candidate.source().camera(), _ -> new ArrayList<>(2)).add(candidate);
       }
     }
     groups.values().removeIf(group -> !one.fits(group.getFirst()));
+    for (List<Candidate> group : groups.values()) {
+      // What is on the card that the entry names is meant, whatever else starts then.
+      if (group.size() > 1 && group.stream().anyMatch(c -> c.isNamed() && one.fits(c))) {
+        group.removeIf(c -> !c.isNamed());
+      }
+    }
     return groups;
   }
 
@@ -138,7 +149,7 @@ final class Verdicts {
 
   private MatchFinding bySlate(Seen one, Slates slates, Map<String, LogEntry> taken) {
     List<Candidate> candidates =
-        slates.of(one.entry()).stream().map(known -> Sight.bySlate(one.entry(), known)).toList();
+        slates.of(one.entry()).stream().map(known -> sight.bySlate(one.entry(), known)).toList();
     if (candidates.isEmpty()) {
       return finding(one, List.of(), Standing.OPEN, whyNoSlate(one));
     }
@@ -147,7 +158,7 @@ final class Verdicts {
     List<Candidate> right =
         candidates.stream()
             .filter(c -> c.sameDate() != Agreement.DIFFERENT)
-            .filter(c -> c.sameCamera() != Agreement.DIFFERENT)
+            .filter(c -> !c.isOfAnother())
             .toList();
     if (right.isEmpty()) {
       return finding(
@@ -220,12 +231,17 @@ final class Verdicts {
     if (one.entry().clip().isEmpty()) {
       return List.of();
     }
-    return one.candidates().stream()
-        .filter(c -> c.sameName() == Agreement.SAME)
-        .filter(c -> c.sameDate() != Agreement.DIFFERENT)
-        .filter(c -> c.sameCamera() != Agreement.DIFFERENT)
-        .filter(one::fits)
-        .toList();
+    List<Candidate> right =
+        one.candidates().stream()
+            .filter(c -> c.sameName() == Agreement.SAME)
+            .filter(c -> c.sameDate() != Agreement.DIFFERENT)
+            .filter(c -> !c.isOfAnother())
+            .filter(one::fits)
+            .toList();
+    boolean onItsCard = right.stream().anyMatch(c -> c.sameReel() == Agreement.SAME);
+    return onItsCard
+        ? right.stream().filter(c -> c.sameReel() == Agreement.SAME).toList()
+        : right;
   }
 
   /** What the clip's name in the log says; empty where it says nothing. */
@@ -290,6 +306,9 @@ final class Verdicts {
     if (candidate.sameCamera() == Agreement.DIFFERENT) {
       return "it is of another camera";
     }
+    if (candidate.sameReel() == Agreement.DIFFERENT) {
+      return "it is on card " + candidate.source().reel();
+    }
     return candidate.hasTime()
         ? "it starts "
             + RationalTime.of(candidate.distance(), candidate.entryAt().orElseThrow().rate())
@@ -298,7 +317,26 @@ final class Verdicts {
         : "the two cannot be compared";
   }
 
-  private static MatchFinding finding(
+  private MatchFinding finding(Seen one, List<Candidate> proposed, Standing standing, Why why) {
+    boolean byTime =
+        proposed.stream().anyMatch(Candidate::hasTime)
+            && proposed.stream().noneMatch(Candidate::isNamed);
+    if (standing == Standing.SETTLED) {
+      Optional<Why> doubt =
+          trust
+              .against(one, byTime)
+              .or(() ->
+                  proposed.stream().flatMap(c -> trust.unusual(one, c).stream()).findFirst());
+      if (doubt.isPresent()) {
+        return finding(one, proposed, Standing.TO_LOOK_AT, doubt.get());
+      }
+    }
+    boolean offered = !byTime || trust.offers(one);
+    return made(
+        one, offered ? proposed : List.of(), standing, offered ? why : trust.against(one, true).orElse(why));
+  }
+
+  private static MatchFinding made(
       Seen one, List<Candidate> proposed, Standing standing, Why why) {
     return new MatchFinding(
         one.entry(),
@@ -310,9 +348,9 @@ final class Verdicts {
         one.tolerance());
   }
 
-  private static MatchFinding stretch(Seen one) {
+  private MatchFinding stretch(Seen one) {
     List<Candidate> touched =
-        one.fitting().stream().filter(c -> c.sameCamera() != Agreement.DIFFERENT).toList();
+        one.fitting().stream().filter(c -> !c.isOfAnother()).toList();
     if (touched.isEmpty()) {
       Candidate nearest = one.candidates().getFirst();
       return finding(
@@ -321,7 +359,7 @@ final class Verdicts {
           Standing.TO_LOOK_AT,
           new Why(
               "another camera",
-              "lies in " + nearest.source().name() + ", but the log says another camera"));
+              "lies in " + nearest.source().name() + ", but the log says another camera or card"));
     }
     if (one.doubt().isPresent()) {
       return finding(one, touched, Standing.TO_LOOK_AT, one.doubt().get());
@@ -412,7 +450,7 @@ final class Verdicts {
     return made;
   }
 
-  private static MatchFinding twoAtOnce(Seen one, List<Candidate> nearest, List<Candidate> group) {
+  private MatchFinding twoAtOnce(Seen one, List<Candidate> nearest, List<Candidate> group) {
     Candidate first = group.get(0);
     Candidate second = group.get(1);
     boolean equal = first.distance() == second.distance();
@@ -486,11 +524,28 @@ final class Verdicts {
   }
 
   /** Nothing of the right camera starts within the tolerance, but something is near. */
-  private static MatchFinding outside(Seen one) {
+  private MatchFinding outside(Seen one) {
     Optional<Candidate> wrongCamera = one.fitting().stream().findFirst();
     if (wrongCamera.isPresent()) {
       Candidate candidate = wrongCamera.get();
       String camera = candidate.source().camera();
+      if (candidate.sameCamera() != Agreement.DIFFERENT) {
+        String its = candidate.source().name() + " on card " + candidate.source().reel();
+        return finding(
+            one,
+            List.of(),
+            Standing.TO_LOOK_AT,
+            candidate.sameReel() == Agreement.DIFFERENT
+                ? new Why(
+                    "card " + candidate.source().reel() + ", not " + one.entry().reel(),
+                    Phrase.of(
+                        "only %s starts here; the log says %s", its, one.entry().reel()))
+                : new Why(
+                    "named " + one.entry().clip(),
+                    Phrase.of(
+                        "only %s starts here; the log names %s",
+                        candidate.source().name(), one.entry().clip())));
+      }
       return finding(
           one,
           List.of(candidate),
@@ -503,7 +558,7 @@ final class Verdicts {
     }
     Candidate candidate =
         one.candidates().stream()
-            .filter(c -> c.sameCamera() != Agreement.DIFFERENT)
+            .filter(c -> !c.isOfAnother())
             .findFirst()
             .orElseGet(() -> one.candidates().getFirst());
     return finding(

@@ -1,5 +1,6 @@
 package org.oddlot.pass.putright;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -9,8 +10,10 @@ import java.util.Optional;
  * @param now how many of them fall on clips as they are
  * @param best the shift under which most do, if any shift is worth a word
  * @param rival another shift that does nearly as well, if there is one
+ * @param shifts the shifts that explain most, the best first
  */
-record ClockEstimate(int total, int now, Optional<Shift> best, Optional<Shift> rival) {
+record ClockEstimate(
+    int total, int now, Optional<Shift> best, Optional<Shift> rival, List<Shift> shifts) {
 
   /**
    * A shift of the entries.
@@ -21,7 +24,7 @@ record ClockEstimate(int total, int now, Optional<Shift> best, Optional<Shift> r
   record Shift(long frames, int matches) {}
 
   /** What is said of no entries. */
-  static final ClockEstimate NOTHING = new ClockEstimate(0, 0, Optional.empty(), Optional.empty());
+  static final ClockEstimate NOTHING = new ClockEstimate(0, 0, Optional.empty(), Optional.empty(), List.of());
 
   /** Whether the clocks agree: no shift does notably better than none. */
   boolean isInStep() {

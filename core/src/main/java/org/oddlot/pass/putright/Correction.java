@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.oddlot.material.DateGap;
 import org.oddlot.json.JsonString;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
@@ -34,7 +36,9 @@ import org.oddlot.timeline.MediaReference;
 public sealed interface Correction
     permits ByHand,
         Correction.Clock,
+        Correction.Stretches,
         Correction.Rate,
+        Correction.Counting,
         Correction.Day,
         Correction.Start,
         Correction.Spelling,
@@ -78,7 +82,7 @@ public sealed interface Correction
           material, entry -> isAbout(entry) && frames != 0 ? shifted(entry, frames) : entry);
     }
 
-    private LogEntry shifted(LogEntry entry, long frames) {
+    LogEntry shifted(LogEntry entry, long frames) {
       FrameRate own =
           entry.rate().orElseGet(() -> rates.getOrDefault(DayFrames.camera(entry.camera()), rate));
       long by = frames * own.nominal() / rate.nominal();
@@ -103,6 +107,50 @@ public sealed interface Correction
       return label
           .at(rate, label.semicolon())
           .or(() -> label.toTheSecond().at(rate, label.semicolon()));
+    }
+  }
+
+  /**
+   * The clock of a log that changes in the course of the paper.
+   *
+   * @param clock whose clock it is
+   * @param parts the entries that share a shift, for each shift
+   */
+  record Stretches(Clock clock, List<Part> parts) implements Correction {
+    /** What is chosen: these stretches. */
+    static final String SO = "stretches";
+
+    /**
+     * Some entries and their shift.
+     *
+     * @param entries the ids of the entries
+     * @param frames how much later they become
+     */
+    record Part(Set<String> entries, long frames) {
+      Part {
+        entries = Set.copyOf(entries);
+      }
+    }
+
+    public Stretches {
+      parts = List.copyOf(parts);
+    }
+
+    @Override
+    public boolean takes(PutRightAnswer answer) {
+      return answer.written().equals(SO);
+    }
+
+    @Override
+    public Applied apply(Material material, PutRightAnswer answer, String reason) {
+      var shifts = new HashMap<String, Long>();
+      parts.forEach(part -> part.entries.forEach(id -> shifts.put(id, part.frames)));
+      return changedEntries(
+          material,
+          entry -> {
+            long frames = clock.isAbout(entry) ? shifts.getOrDefault(entry.id(), 0L) : 0;
+            return frames == 0 ? entry : clock.shifted(entry, frames);
+          });
     }
   }
 
@@ -160,25 +208,83 @@ public sealed interface Correction
   }
 
   /**
+   * How a log's labels are counted: with frames left out, though it writes them with colons.
+   *
+   * @param paper the log
+   * @param rate that of the clips
+   * @param cameras the cameras whose entries it is about; all if empty
+   */
+  record Counting(String paper, FrameRate rate, Set<String> cameras) implements Correction {
+    /** What is chosen: labels are left out. */
+    static final String DROPS = "drop-frame";
+
+    /** What is chosen: none are. */
+    static final String AS_WRITTEN = "as written";
+
+    public Counting {
+      cameras = Set.copyOf(cameras);
+    }
+
+    boolean isAbout(LogEntry entry) {
+      return entry.paper().equals(paper)
+          && (cameras.isEmpty() || cameras.contains(DayFrames.camera(entry.camera())));
+    }
+
+    static LogEntry dropping(LogEntry entry) {
+      return entry.withTimes(
+          entry.in().map(label -> label.dropping(true)),
+          entry.out().map(label -> label.dropping(true)),
+          entry.rate());
+    }
+
+    @Override
+    public boolean takes(PutRightAnswer answer) {
+      return answer.written().equals(DROPS) || answer.written().equals(AS_WRITTEN);
+    }
+
+    @Override
+    public Applied apply(Material material, PutRightAnswer answer, String reason) {
+      boolean drops = answer.written().equals(DROPS);
+      return changedEntries(
+          material, entry -> drops && isAbout(entry) ? dropping(entry) : entry);
+    }
+  }
+
+  /**
    * The day of some entries, or of the clips of some cards. What has no day is not shifted.
    *
    * @param paper the log
    * @param entries the ids of the entries
    * @param clips the ids of the sources
+   * @param clipDay the day that those are dated
    */
-  record Day(String paper, Set<String> entries, Set<String> clips) implements Correction {
+  record Day(String paper, Set<String> entries, Set<String> clips, LocalDate clipDay)
+      implements Correction {
     public Day {
       entries = Set.copyOf(entries);
       clips = Set.copyOf(clips);
     }
 
+    /** What is chosen to match over the difference, and to change neither date. */
+    static final String OVER = "over";
+
     @Override
     public boolean takes(PutRightAnswer answer) {
-      return answer instanceof PutRightAnswer.OfDay;
+      return answer instanceof PutRightAnswer.OfDay || answer.written().equals(OVER);
     }
 
     @Override
     public Applied apply(Material material, PutRightAnswer answer, String reason) {
+      if (answer.written().equals(OVER)) {
+        return new Applied(
+            material.with(
+                DateGap.class,
+                Stream.concat(
+                        material.all(DateGap.class).stream(),
+                        Stream.of(new DateGap(entries, clipDay)))
+                    .toList()),
+            List.of());
+      }
       var day = (PutRightAnswer.OfDay) answer;
       if (day.ofEntries()) {
         return changedEntries(

@@ -179,17 +179,26 @@ final class Days {
                 "%s of %s dated %s",
                 Phrase.count(clips.size(), "clip"), reelNames, DAY.format(logDay)),
             List.of(new Evidence("matches", Integer.toString(together.size()), "")));
+    Choice over =
+        new Choice(
+            Correction.Day.OVER,
+            "matched over the difference, neither date changed",
+            List.of(new Evidence("matches", Integer.toString(together.size()), "")));
     return new PutRightFinding(
         id,
         clipsWrong ? reelNames : first.entry.paper(),
-        new Correction.Day(first.entry.paper(), entries, clips),
+        new Correction.Day(first.entry.paper(), entries, clips, clipDay),
         Standing.TO_LOOK_AT,
         clipsWrong ? "card dated " + clipDay : "log dated " + logDay,
         Phrase.of(
             "%s at the time of clips of %s: dated %s in the log, the clips %s",
             rows, reelNames, DAY.format(logDay), DAY.format(clipDay)),
-        clipsWrong ? List.of(changeClips, changeEntries) : List.of(changeEntries, changeClips),
-        undecided ? List.of() : List.of(clipsWrong ? toClips : toEntries),
+        clipsWrong
+            ? List.of(changeClips, changeEntries, over)
+            : List.of(changeEntries, changeClips, over),
+        undecided
+            ? List.of(Correction.Day.OVER)
+            : List.of(clipsWrong ? toClips : toEntries),
         List.of(
             new Evidence("log", logDay.toString(), confirmed(entriesAgree.get(first.paperDay()))),
             new Evidence("clips", clipDay.toString(), confirmed(clipsAgree.get(first.reelDay())))));

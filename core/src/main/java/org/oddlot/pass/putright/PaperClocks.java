@@ -46,6 +46,7 @@ final class PaperClocks {
     private final DayFrames frames;
     private final ClockEstimator estimator;
     private final long[] times;
+    private final long tolerance;
     private @Nullable ClockEstimate estimate;
 
     private Group(
@@ -58,6 +59,7 @@ final class PaperClocks {
       this.entries = List.copyOf(entries);
       this.sources = List.copyOf(sources);
       this.frames = frames;
+      this.tolerance = tolerance;
       long[] starts =
           sources.stream()
               .flatMap(source -> frames.of(source).stream())
@@ -109,6 +111,12 @@ final class PaperClocks {
 
     int matches(long shift) {
       return estimator.matches(times, shift);
+    }
+
+    /** Whether a clip starts within the tolerance. */
+    boolean isOnAClip(long at) {
+      long day = frames.inDay();
+      return estimator.nearest(Math.floorMod(at, day)) <= tolerance;
     }
 
     /** How far away the nearest start is. */
@@ -267,6 +275,11 @@ final class PaperClocks {
           List.of(),
           List.of(new Evidence("now", now + " of " + total, "fall on clips")));
     }
+    Optional<ClockStretches> stretches =
+        whole ? ClockStretches.of(paper.log().entries(), leading) : Optional.empty();
+    if (stretches.isPresent()) {
+      return changing(title, correction, stretches.get(), leading);
+    }
     Shift best = estimate.best().get();
     var choices = new ArrayList<Choice>();
     choices.add(choice(best, leading, together));
@@ -301,6 +314,48 @@ final class PaperClocks {
                 "next best",
                 estimate.rival().map(r -> Integer.toString(r.matches())).orElse("none"),
                 estimate.rival().map(r -> direction(r.frames(), rate)).orElse(""))));
+  }
+
+  /** A clock that changes in the course of the paper. */
+  private PutRightFinding changing(
+      String title, Correction.Clock clock, ClockStretches found, Group leading) {
+    List<LogEntry> entries = paper.log().entries();
+    FrameRate rate = leading.frames().rate();
+    String changes = found.changes(entries);
+    var evidence = new ArrayList<Evidence>();
+    for (ClockStretches.Stretch stretch : found.stretches()) {
+      evidence.add(
+          new Evidence(
+              Phrase.of(
+                  "rows %d–%d",
+                  entries.get(stretch.first()).row(), entries.get(stretch.last()).row()),
+              stretch.frames() == 0 ? "as written" : direction(stretch.frames(), rate),
+              stretch.matches() + " fall on clips"));
+    }
+    String words =
+        evidence.stream().map(e -> e.what() + " " + e.value()).collect(Collectors.joining(", "));
+    return new PutRightFinding(
+        FindingId.of("putright", "stretches", paper.name()),
+        title,
+        new Correction.Stretches(clock, found.stretches().stream()
+            .map(s ->
+                new Correction.Stretches.Part(
+                    entries.subList(s.first(), s.last() + 1).stream()
+                        .map(LogEntry::id)
+                        .collect(Collectors.toSet()),
+                    s.frames()))
+            .toList()),
+        Standing.TO_LOOK_AT,
+        "clock changes at " + changes,
+        Phrase.of(
+            "%d of %d entries match with one clock; %d would with a clock that changes at %s",
+            Math.max(
+                leading.estimate().now(),
+                leading.estimate().best().map(Shift::matches).orElse(0)),
+            leading.size(), found.matches(), changes),
+        List.of(new Choice(Correction.Stretches.SO, words, List.of())),
+        List.of(Correction.Stretches.SO),
+        evidence);
   }
 
   private static List<String> sorted(Set<String> cameras) {

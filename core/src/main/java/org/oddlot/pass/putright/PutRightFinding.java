@@ -2,11 +2,18 @@ package org.oddlot.pass.putright;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import org.oddlot.material.Doubt;
+import org.oddlot.material.Material;
+import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
+import org.oddlot.text.Phrase;
 
 /**
  * Something that may have to be put right.
@@ -63,6 +70,33 @@ public record PutRightFinding(
     return chosen.isEmpty() || correction.takes(PutRightAnswer.CODEC.decode(chosen))
         ? Optional.empty()
         : Optional.of("\"" + chosen.getFirst() + "\" cannot be done about " + title);
+  }
+
+  /** What cannot be settled of a paper as long as nothing is said to this. */
+  Optional<Doubt> doubt(Material material) {
+    return switch (correction) {
+      case Correction.Clock clock ->
+          doubt(clock.paper(), clock.cameras().isEmpty() ? e -> true : clock::isAbout, material);
+      case Correction.Stretches stretches ->
+          doubt(stretches.clock().paper(), stretches.clock()::isAbout, material);
+      case Correction.Rate rate -> doubt(rate.paper(), rate::isAbout, material);
+      case Correction.Counting counting -> doubt(counting.paper(), counting::isAbout, material);
+      case Correction.Day day -> doubt(day.paper(), e -> day.entries().contains(e.id()), material);
+      default -> Optional.empty();
+    };
+  }
+
+  private Optional<Doubt> doubt(String paper, Predicate<LogEntry> isAbout, Material material) {
+    Set<String> ids =
+        material
+            .entries()
+            .filter(entry -> entry.paper().equals(paper) && isAbout.test(entry))
+            .map(LogEntry::id)
+            .collect(Collectors.toSet());
+    String why = Phrase.of("first to be settled in Put right: %s", reason);
+    return ids.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Doubt(paper, ids, headline + "?", why));
   }
 
   public PutRightFinding {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.oddlot.material.FoundStart;
+import org.oddlot.material.Doubt;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.Paper;
@@ -14,6 +15,7 @@ import org.oddlot.measure.Measured;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
+import org.oddlot.pass.Decision;
 import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
@@ -72,6 +74,12 @@ public final class PutRightPass implements Pass<PutRightFinding> {
     findings.addAll(new MissingStarts(put).findings());
     findings.addAll(new Reels(put, tolerance).findings());
     findings.addAll(new Spellings(put).findings());
+    var countings = new ArrayList<PutRightFinding>();
+    for (Paper paper : put.papers()) {
+      new Countings(put, tolerance).finding(paper).ifPresent(countings::add);
+    }
+    findings.addAll(countings);
+    put = counted(put, countings, answers);
     var days = new Days(put, tolerance);
     var stretches = new StretchRates(put);
     for (Paper paper : put.papers()) {
@@ -85,6 +93,20 @@ public final class PutRightPass implements Pass<PutRightFinding> {
     }
     findings.addAll(days.findings());
     return Look.<PutRightFinding>of(findings).wanting(starts(material).values());
+  }
+
+  /** Clocks and days are looked at with labels counted as they will be. */
+  private static Material counted(
+      Material material, List<PutRightFinding> countings, Answers answers) {
+    Material now = material;
+    for (PutRightFinding finding : countings) {
+      Optional<Decision> said = answers.decision(finding.id());
+      if (said.map(Decision::isAccepted).orElse(true)) {
+        List<String> chosen = said.map(Decision::chosen).filter(c -> !c.isEmpty()).orElse(finding.proposed());
+        now = finding.correction().apply(now, PutRightAnswer.CODEC.decode(chosen), "").material();
+      }
+    }
+    return now;
   }
 
   /** What could be found in media that is at hand, by the sources that seem to start at zero. */
@@ -148,7 +170,9 @@ public final class PutRightPass implements Pass<PutRightFinding> {
             ByHand.class,
             Correction.Spelling.class,
             Correction.Rate.class,
+            Correction.Counting.class,
             Correction.Clock.class,
+            Correction.Stretches.class,
             Correction.Day.class,
             Correction.Start.class,
             Correction.Rename.class)) {
@@ -164,5 +188,11 @@ public final class PutRightPass implements Pass<PutRightFinding> {
       }
     }
     return new Applied(now, claims);
+  }
+
+  /** Clocks, rates and days in question: nothing of their papers is settled before they are. */
+  @Override
+  public List<Doubt> doubts(Material material, List<PutRightFinding> left) {
+    return left.stream().flatMap(finding -> finding.doubt(material).stream()).toList();
   }
 }

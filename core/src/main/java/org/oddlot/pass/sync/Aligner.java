@@ -52,6 +52,7 @@ public final class Aligner {
     for (Recording recording : material.recordings()) {
       SoundFile file = recording.first();
       file.reference()
+          .filter(_ -> hasStart(recording))
           .ifPresent(reference ->
               sounds.add(
                   new Sound(
@@ -81,14 +82,67 @@ public final class Aligner {
     }
   }
 
+  /**
+   * Whether a recording says when it begins. Midnight to the sample is what a recorder writes that
+   * was never set.
+   */
+  static boolean hasStart(Recording recording) {
+    return recording.first().reference().filter(reference -> reference.samples() != 0).isPresent();
+  }
+
+  /**
+   * The pairs of one recorder that lie within some time of each other, in either direction.
+   *
+   * @param seconds how far apart they may lie
+   */
+  List<Alignment> near(String recorder, Clocks clocks, double seconds) {
+    var all = new ArrayList<Alignment>();
+    for (Picture picture : pictures) {
+      for (Sound sound : sounds) {
+        if (sound.recording.recorder().equals(recorder)) {
+          laid(
+                  picture,
+                  sound,
+                  clocks.basis(sound.recording, picture.rate),
+                  clocks.late(sound.recording),
+                  clocks.days(sound.recording),
+                  seconds)
+              .ifPresent(all::add);
+        }
+      }
+    }
+    return all;
+  }
+
+  /** How many pairs of a recorder would lie together if it were dated so many days off. */
+  int together(String recorder, Clocks clocks, long days) {
+    int count = 0;
+    for (Picture picture : pictures) {
+      for (Sound sound : sounds) {
+        if (sound.recording.recorder().equals(recorder)
+            && laid(
+                    picture,
+                    sound,
+                    clocks.basis(sound.recording, picture.rate),
+                    clocks.late(sound.recording),
+                    days,
+                    0)
+                .isPresent()) {
+          count++;
+        }
+      }
+    }
+    return count;
+  }
+
   /** The pairs that share time by what is said of them, in either reading where it matters. */
   public List<Alignment> asSaid() {
     var all = new ArrayList<Alignment>();
     for (Picture picture : pictures) {
       for (Sound sound : sounds) {
-        laid(picture, sound, TimecodeBasis.LABELS, Rational.ZERO).ifPresent(all::add);
+        laid(picture, sound, TimecodeBasis.LABELS, Rational.ZERO, 0, 0).ifPresent(all::add);
         if (TimecodeBasis.matters(picture.rate, sound.recording.first())) {
-          laid(picture, sound, TimecodeBasis.CLOCK, Rational.ZERO).ifPresent(all::add);
+          laid(picture, sound, TimecodeBasis.CLOCK, Rational.ZERO, 0, 0).ifPresent(all::add);
         }
       }
     }
@@ -104,7 +158,9 @@ public final class Aligner {
                 picture,
                 sound,
                 clocks.basis(sound.recording, picture.rate),
-                clocks.late(sound.recording))
+                clocks.late(sound.recording),
+                clocks.days(sound.recording),
+                0)
             .ifPresent(all::add);
       }
     }
@@ -112,7 +168,12 @@ public final class Aligner {
   }
 
   private static Optional<Alignment> laid(
-      Picture picture, Sound sound, TimecodeBasis basis, Rational late) {
+      Picture picture,
+      Sound sound,
+      TimecodeBasis basis,
+      Rational late,
+      long daysOff,
+      double reach) {
     SoundFile file = sound.recording.first();
     boolean labels = basis == TimecodeBasis.LABELS;
     // Both roughly, at the sound's own pace: its labels may take longer than the clock.
@@ -124,10 +185,10 @@ public final class Aligner {
     long days = Math.round(apart / day);
     for (long k = days - 1; k <= days + 1; k++) {
       double from = apart - k * day;
-      if (from < picture.seconds + MARGIN && from + sound.seconds > -MARGIN) {
+      if (from < picture.seconds + reach + MARGIN && from + sound.seconds > -reach - MARGIN) {
         Rational first = first(picture.source, file, basis, k).plus(late);
         var laid = new Alignment(picture.source, sound.recording, basis, first);
-        if (laid.overlaps() && isSameDay(laid)) {
+        if ((reach > 0 || laid.overlaps()) && isSameDay(laid, daysOff)) {
           return Optional.of(laid);
         }
       }
@@ -175,9 +236,9 @@ public final class Aligner {
         .minus(Rational.of(reference.samples()));
   }
 
-  private static boolean isSameDay(Alignment laid) {
+  private static boolean isSameDay(Alignment laid, long daysOff) {
     Optional<LocalDate> pictures = laid.picture().recorded();
-    Optional<LocalDate> sounds = laid.recording().first().day();
+    Optional<LocalDate> sounds = laid.recording().first().day().map(day -> day.minusDays(daysOff));
     if (pictures.isEmpty() || sounds.isEmpty()) {
       return true;
     }

@@ -12,7 +12,10 @@ import org.oddlot.time.Rational;
 
 /** How recorders' clocks are put right, as far as a person said so. */
 final class Clocks {
-  private final Map<String, Long> late = new HashMap<>();
+  private static final Rational DAY = Rational.of(86_400);
+
+  private final Map<String, RecorderAnswer> late = new HashMap<>();
+  private final Map<String, Long> days = new HashMap<>();
   private final Map<String, TimecodeBasis> bases = new HashMap<>();
 
   /** As nobody said anything. */
@@ -53,19 +56,53 @@ final class Clocks {
     var more = new Clocks();
     more.late.putAll(late);
     more.bases.putAll(bases);
+    more.days.putAll(days);
     return more;
   }
 
   private void say(String recorder, RecorderAnswer answer) {
     switch (answer) {
-      case RecorderAnswer.Late said -> late.put(recorder, said.samples());
+      case RecorderAnswer.Late said -> late.put(recorder, said);
+      case RecorderAnswer.About said -> late.put(recorder, said);
+      case RecorderAnswer.Line said -> late.put(recorder, said);
+      case RecorderAnswer.AsHeard said -> late.put(recorder, said);
+      case RecorderAnswer.Dated said -> days.put(recorder, said.days());
       case RecorderAnswer.Compared said -> bases.put(recorder, said.basis());
     }
   }
 
   /** How much later a recording's clock is than the pictures', in samples. */
   Rational late(Recording recording) {
-    return Rational.of(late.getOrDefault(recording.recorder(), 0L));
+    return switch (late.get(recording.recorder())) {
+      case RecorderAnswer.Late said -> Rational.of(said.samples());
+      case RecorderAnswer.About said -> Rational.of(said.samples());
+      case RecorderAnswer.Line said ->
+          recording.first().reference().orElseThrow().seconds()
+              .dividedBy(DAY)
+              .times(said.perDay())
+              .plus(Rational.of(said.samples()));
+      case null, default -> Rational.ZERO;
+    };
+  }
+
+  /** How many days earlier than it is dated a recording was made. */
+  long days(Recording recording) {
+    return days.getOrDefault(recording.recorder(), 0L);
+  }
+
+  /** Whether it was said by how many days a recorder is dated off. */
+  boolean hasDays(String recorder) {
+    return days.containsKey(recorder);
+  }
+
+  /** Whether a recorder's clock is known to a second or so only. */
+  boolean isAbout(String recorder) {
+    return late.get(recorder) instanceof RecorderAnswer.About;
+  }
+
+  /** Whether each of a recorder's recordings lies where it was heard. */
+  boolean isAsHeard(String recorder) {
+    return late.get(recorder) instanceof RecorderAnswer.AsHeard;
   }
 
   /** How a recording's timecode is compared with a picture's. */

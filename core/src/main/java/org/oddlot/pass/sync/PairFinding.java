@@ -10,7 +10,8 @@ import org.oddlot.pass.Standing;
 /**
  * A picture and a recording that lie together.
  *
- * @param alignment how they lie
+ * @param alignment how they are laid
+ * @param said how they lie by their timecodes
  * @param measured where they lie by ear, if that was heard
  * @param isDone whether a synced clip of the two is there already
  * @param standing settled unless something speaks against it
@@ -20,6 +21,7 @@ import org.oddlot.pass.Standing;
  */
 public record PairFinding(
     Alignment alignment,
+    Alignment said,
     Optional<MeasuredOffset> measured,
     boolean isDone,
     Standing standing,
@@ -49,6 +51,6 @@ public record PairFinding(
 
   /** How much later the recording is by ear than by timecode, in samples. */
   public Optional<Long> residual() {
-    return measured.map(alignment::late);
+    return measured.map(said::late);
   }
 }

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.material.MeasuredOffset;
@@ -49,6 +50,12 @@ record PairLag(
 
   /** Some pairs of each recorder, spread over the day, with what can be listened to. */
   static Map<Alignment, PairLag> some(List<Alignment> alignments, MediaAtHand media) {
+    return some(alignments, media, Set.of());
+  }
+
+  /** Some pairs of each recorder, all of those that run away. */
+  static Map<Alignment, PairLag> some(
+      List<Alignment> alignments, MediaAtHand media, Set<String> drifting) {
     Map<String, List<Alignment>> byRecorder = new LinkedHashMap<>();
     for (Alignment each : alignments) {
       boolean hasBoth =
@@ -58,8 +65,12 @@ record PairLag(
       }
     }
     var some = new LinkedHashMap<Alignment, PairLag>();
-    for (List<Alignment> all : byRecorder.values()) {
-      int step = Math.max(1, (all.size() + OF_A_RECORDER - 1) / OF_A_RECORDER);
+    for (Map.Entry<String, List<Alignment>> recorder : byRecorder.entrySet()) {
+      List<Alignment> all = recorder.getValue();
+      int step =
+          drifting.contains(recorder.getKey())
+              ? 1
+              : Math.max(1, (all.size() + OF_A_RECORDER - 1) / OF_A_RECORDER);
       for (int i = 0; i < all.size(); i += step) {
         some.put(all.get(i), of(all.get(i), media));
       }

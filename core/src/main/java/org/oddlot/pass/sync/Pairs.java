@@ -1,5 +1,6 @@
 package org.oddlot.pass.sync;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -15,6 +16,7 @@ import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
 
 /** Judges pictures and recordings that lie together. */
 final class Pairs {
@@ -22,6 +24,9 @@ final class Pairs {
   private final Clocks clocks;
   private final Map<String, Slate> slates;
   private final Map<String, MeasuredOffset> offsets = new HashMap<>();
+  private final Map<Recording, Slate> named;
+  private final Map<String, Coverage> coverage;
+  private final Set<String> inStep = new HashSet<>();
   private final Set<String> done;
   private final Map<Recording, List<Alignment>> byRecording = new HashMap<>();
   private final Set<Alignment> twice = new HashSet<>();
@@ -31,9 +36,13 @@ final class Pairs {
       List<Alignment> laid,
       Clocks clocks,
       Map<String, Slate> slates,
+      Map<Recording, Slate> named,
+      Map<String, Coverage> coverage,
       Set<String> done) {
     this.laid = laid;
     this.clocks = clocks;
+    this.named = named;
+    this.coverage = coverage;
     this.slates = slates;
     this.done = done;
     material.all(MeasuredOffset.class).forEach(offset -> offsets.put(offset.pair(), offset));
@@ -76,36 +85,86 @@ final class Pairs {
     for (RecorderFinding finding : aboutRecorders) {
       if (finding.standing() != Standing.SETTLED && !isAnswered(finding)) {
         doubtful.add(finding.recorder());
+      } else if (finding.isOfTheEar()) {
+        inStep.add(finding.recorder());
       }
     }
     return laid.stream().map(pair -> finding(pair, doubtful)).toList();
   }
 
   private boolean isAnswered(RecorderFinding finding) {
-    return finding.what().equals(Recorders.RATE)
-        ? clocks.hasBasis(finding.recorder())
-        : clocks.hasLate(finding.recorder());
+    return switch (finding.what()) {
+      case Recorders.RATE -> clocks.hasBasis(finding.recorder());
+      case Recorders.DATE -> clocks.hasDays(finding.recorder());
+      default -> clocks.hasLate(finding.recorder());
+    };
   }
 
   /** Why a pair is for a person to look at: in a few words, and in a sentence. */
   private record Doubt(String headline, String reason) {}
 
-  private PairFinding finding(Alignment pair, Set<String> doubtful) {
-    Optional<MeasuredOffset> heard = Optional.ofNullable(offsets.get(pair.pair()));
-    Optional<Doubt> doubt = doubt(pair, heard, doubtful);
+  private PairFinding finding(Alignment said, Set<String> doubtful) {
+    Optional<MeasuredOffset> heard = Optional.ofNullable(offsets.get(said.pair()));
+    Alignment pair = placed(said, heard);
+    Optional<Doubt> doubt = doubt(said, heard, doubtful);
+    Optional<String> witness = witness(said, heard);
+    if (doubt.isEmpty() && witness.isEmpty()) {
+      doubt =
+          Optional.of(
+              new Doubt(
+                  "timecode alone",
+                  Phrase.of(
+                      "only the timecodes say so, %d %% of the picture has sound: no slate, no"
+                          + " report and no ear bears it out, and the day's other takes do not"
+                          + " decide it",
+                      pair.cover())));
+    }
     boolean isDone = done.contains(pair.pair());
     String settled =
         Phrase.of(
             "timecode agrees, %d %% of the picture has sound%s",
-            pair.cover(), agrees(pair) == Agreement.YES ? ", scene and take agree" : "");
+            pair.cover(), witness.map(w -> ", " + w).orElse(""));
     return new PairFinding(
         pair,
+        said,
         heard,
         isDone,
         doubt.isPresent() && !isDone ? Standing.TO_LOOK_AT : Standing.SETTLED,
         isDone ? "synced already" : doubt.map(Doubt::headline).orElse(pair.cover() + " %"),
         isDone ? "a synced clip of the two is there" : doubt.map(Doubt::reason).orElse(settled),
-        evidence(pair, heard));
+        evidence(said, heard));
+  }
+
+  /** Where a pair is laid: what was heard clearly, and is not as the timecode says, is believed. */
+  private Alignment placed(Alignment said, Optional<MeasuredOffset> heard) {
+    return heard
+        .filter(offset -> isOff(said, offset) || clocks.isAsHeard(said.recording().recorder()))
+        .map(offset -> said.shifted(Rational.of(offset.sample()).minus(said.first())))
+        .orElse(said);
+  }
+
+  private static boolean isOff(Alignment said, MeasuredOffset heard) {
+    long frame = said.samplesPerFrame().rounded(RoundingMode.CEILING);
+    return Math.abs(said.late(heard)) * 2 > frame;
+  }
+
+  /** What else than the timecode says that a recording belongs to a picture. */
+  private Optional<String> witness(Alignment pair, Optional<MeasuredOffset> heard) {
+    if (agrees(pair) == Agreement.YES) {
+      return Optional.of("scene and take agree");
+    }
+    if (heard.isPresent() && (!isOff(pair, heard.get()) || clocks.isAsHeard(pair.recording().recorder()))) {
+      return Optional.of("heard");
+    }
+    if (inStep.contains(pair.recording().recorder())) {
+      return Optional.of("the recorder is in step by ear");
+    }
+    Coverage all = coverage.get(pair.recording().recorder());
+    return all != null && all.confirms()
+        ? Optional.of(
+            Phrase.of(
+                "only so %d of %d pictures have all of their sound", all.now(), all.touched()))
+        : Optional.empty();
   }
 
   private Optional<Doubt> doubt(
@@ -117,6 +176,20 @@ final class Pairs {
               "clock in question",
               Phrase.of(
                   "the clock of %s is in question; settle that first", recording.recorder())));
+    }
+    if (clocks.isAsHeard(recording.recorder()) && heard.isEmpty()) {
+      return Optional.of(
+          new Doubt(
+              "not heard",
+              "its recorder runs away, and this recording could not be heard; lay it by hand"));
+    }
+    if (clocks.isAbout(recording.recorder()) && heard.isEmpty()) {
+      return Optional.of(
+          new Doubt(
+              "to about a second",
+              Phrase.of(
+                  "the clock of %s is known to about a second; the frame is to be heard",
+                  recording.recorder())));
     }
     if (twice.contains(pair)) {
       return Optional.of(
@@ -130,16 +203,18 @@ final class Pairs {
               "other take",
               Phrase.of(
                   "the recording is called %s, the picture %s",
-                  Slate.of(recording).orElseThrow(), slates.get(pair.picture().id()))));
+                  named.get(recording), slates.get(pair.picture().id()))));
     }
-    long frame = pair.samplesPerFrame().rounded(java.math.RoundingMode.CEILING);
-    Optional<Long> residual = heard.map(pair::late).filter(r -> Math.abs(r) * 2 > frame);
+    Optional<Long> residual =
+        heard
+            .filter(offset -> isOff(pair, offset) && !clocks.isAsHeard(recording.recorder()))
+            .map(pair::late);
     if (residual.isPresent()) {
       return Optional.of(
           new Doubt(
               "off by ear",
               Phrase.of(
-                  "by ear the recording is %s %s than by timecode",
+                  "by ear the recording is %s %s than by timecode; it is laid as it was heard",
                   frames(Math.abs(residual.get()), pair),
                   residual.get() > 0 ? "later" : "earlier")));
     }
@@ -158,7 +233,7 @@ final class Pairs {
 
   /** A long recording is called after one of the takes that it goes through. */
   private Agreement agrees(Alignment pair) {
-    Optional<Slate> sound = Slate.of(pair.recording());
+    Optional<Slate> sound = Optional.ofNullable(named.get(pair.recording()));
     Slate picture = slates.get(pair.picture().id());
     if (sound.isEmpty() || picture == null) {
       return Agreement.UNKNOWN;
@@ -182,7 +257,7 @@ final class Pairs {
             Long.toString(pair.firstSample()),
             Phrase.of("%d f + %d", pair.offsetFrames(), pair.offsetSamples())));
     evidence.add(new Evidence("cover", pair.cover() + " %", ""));
-    Slate.of(pair.recording())
+    Optional.ofNullable(named.get(pair.recording()))
         .ifPresent(slate ->
             evidence.add(
                 new Evidence(

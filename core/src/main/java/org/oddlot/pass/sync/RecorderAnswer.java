@@ -21,6 +21,43 @@ public sealed interface RecorderAnswer {
     }
   }
 
+  /** It is late by about so many samples: which take is which is known, the frame is not. */
+  record About(long samples) implements RecorderAnswer {
+    @Override
+    public String written() {
+      return "about " + samples;
+    }
+  }
+
+  /**
+   * It runs away evenly.
+   *
+   * @param samples how late it is at midnight
+   * @param perDay how much later it gets in a day of its own, in samples
+   */
+  record Line(long samples, long perDay) implements RecorderAnswer {
+    @Override
+    public String written() {
+      return "line " + samples + " " + perDay;
+    }
+  }
+
+  /** Each recording lies where it was heard; one that was not heard is left. */
+  record AsHeard() implements RecorderAnswer {
+    @Override
+    public String written() {
+      return "as heard";
+    }
+  }
+
+  /** It is dated some days off. */
+  record Dated(long days) implements RecorderAnswer {
+    @Override
+    public String written() {
+      return "days " + days;
+    }
+  }
+
   /** How its timecode is to be compared with that of pictures. */
   record Compared(TimecodeBasis basis) implements RecorderAnswer {
     @Override
@@ -35,6 +72,19 @@ public sealed interface RecorderAnswer {
       if (word.matches("late -?\\d{1,12}")) {
         return new Late(Long.parseLong(word.substring(5)));
       }
+      if (word.matches("about -?\\d{1,12}")) {
+        return new About(Long.parseLong(word.substring(6)));
+      }
+      if (word.matches("days -?\\d{1,6}")) {
+        return new Dated(Long.parseLong(word.substring(5)));
+      }
+      if (word.matches("line -?\\d{1,15} -?\\d{1,15}")) {
+        String[] numbers = word.split(" ", -1);
+        return new Line(Long.parseLong(numbers[1]), Long.parseLong(numbers[2]));
+      }
+      if (word.equals("as heard")) {
+        return new AsHeard();
+      }
       for (TimecodeBasis basis : TimecodeBasis.values()) {
         if (basis.id().equals(word)) {
           return new Compared(basis);
@@ -42,7 +92,7 @@ public sealed interface RecorderAnswer {
       }
     }
     throw new IllegalArgumentException(
-        "of a recorder it is said how late it is, as \"late 24024\" samples, or how its timecode"
-            + " compares, \"labels\" or \"clock\"");
+        "of a recorder it is said how late it is, as \"late 24024\" samples, how many days off it is"
+            + " dated, as \"days 1\", or how its timecode compares, \"labels\" or \"clock\"");
   }
 }

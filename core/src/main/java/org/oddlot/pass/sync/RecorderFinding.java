@@ -61,6 +61,11 @@ public record RecorderFinding(
     return recorder;
   }
 
+  /** Whether the recorder was heard, rather than reckoned. */
+  boolean isOfTheEar() {
+    return what.equals("ear");
+  }
+
   /** The choice of a clock that is {@code samples} late; negative where it is early. */
   static String lateChoice(long samples) {
     return new RecorderAnswer.Late(samples).written();

@@ -1,6 +1,10 @@
 package org.oddlot.pass.sync;
 
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -8,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.material.Source;
@@ -25,8 +31,23 @@ import org.oddlot.time.Rational;
  */
 final class Recorders {
   static final String RATE = "rate";
+  private static final String DRIFTS = "drifts by ear";
+  static final String DATE = "date";
+  private static final String COVER = "cover";
   private static final String EAR = "ear";
   private static final String SLATES = "slates";
+
+  /** How far from their pictures recordings are looked for, in seconds. */
+  private static final double REACH = 900;
+
+  /** No clock runs away faster than this part of itself: common practice, no source. */
+  private static final double FASTEST = 2e-4;
+
+  /** What is heard within less than this part of a day shows no line. */
+  private static final double SHORTEST = 1.0 / 24;
+
+  private static final double HALF_DAY = 43_200;
+  private static final int FEW = 4;
 
   /** Fewer than these prove nothing about a whole day. */
   private static final int LEAST = 3;
@@ -45,12 +66,21 @@ final class Recorders {
   private final Map<String, List<Alignment>> open = new HashMap<>();
 
   private final Map<String, Slate> slates;
+  private final Map<Recording, Slate> named;
+  private final Aligner laying;
 
-  Recorders(Material material, Aligner laying, Map<String, Slate> slates, Set<String> done) {
+  Recorders(
+      Material material,
+      Aligner laying,
+      Map<String, Slate> slates,
+      Map<Recording, Slate> named,
+      Set<String> done) {
     this.material = material;
+    this.laying = laying;
+    this.named = named;
     this.slates = slates;
     for (Recording recording : material.recordings()) {
-      if (recording.first().reference().isPresent()) {
+      if (Aligner.hasStart(recording)) {
         recorders.computeIfAbsent(recording.recorder(), _ -> new ArrayList<>()).add(recording);
       }
     }
@@ -67,10 +97,124 @@ final class Recorders {
   List<RecorderFinding> atFirst() {
     var findings = new ArrayList<RecorderFinding>();
     recorders.forEach((recorder, recordings) -> {
+      date(recorder, recordings).ifPresent(findings::add);
       rate(recorder, open.getOrDefault(recorder, List.of())).ifPresent(findings::add);
       slates(recorder, recordings, said.getOrDefault(recorder, List.of())).ifPresent(findings::add);
     });
     return findings;
+  }
+
+  /** The coverage of each recorder, its clock put right as {@code clocks} says. */
+  Map<String, Coverage> coverage(Clocks clocks) {
+    var coverage = new HashMap<String, Coverage>();
+    recorders.forEach((recorder, recordings) -> {
+      var near = new Coverage(laying.near(recorder, clocks, REACH));
+      // What lies at hardly any picture is looked for all around the day.
+      coverage.put(
+          recorder,
+          FEW * near.touched() < recordings.size()
+              ? new Coverage(laying.near(recorder, clocks, HALF_DAY))
+              : near);
+    });
+    return coverage;
+  }
+
+  /**
+   * Recorders whose sounds cover the pictures only in part, where another clock covers nearly all.
+   * Which take is which can be told by that, the frame cannot.
+   */
+  List<RecorderFinding> byCoverage(
+      Map<String, Coverage> coverage, Set<String> known, Clocks clocks) {
+    var findings = new ArrayList<RecorderFinding>();
+    coverage.forEach((recorder, its) -> {
+      boolean isOpen = !known.contains(recorder) && !clocks.hasLate(recorder);
+      if (isOpen && its.isPartial()) {
+        Coverage.Stretch better = its.better().orElseThrow();
+        long seconds = Math.round(better.middle());
+        long rate =
+            recorders.get(recorder).getFirst().first().reference().orElseThrow().sampleRate();
+        String way = seconds > 0 ? "late" : "early";
+        String words = words(Math.abs(seconds));
+        String about = new RecorderAnswer.About(seconds * rate).written();
+        findings.add(
+            new RecorderFinding(
+                recorder,
+                COVER,
+                Standing.TO_LOOK_AT,
+                Phrase.of("about %s %s", words, way),
+                Phrase.of(
+                    "its sounds cover %d of %d pictures from end to end; %s %s they would cover %d."
+                        + " That tells which take is which; the frame is to be heard",
+                    its.now(), its.touched(), words, way, better.pictures()),
+                List.of(
+                    new Choice(about, Phrase.of("the recorder about %s %s", words, way), List.of()),
+                    new Choice(
+                        RecorderFinding.lateChoice(0), "as its timecode says", List.of())),
+                List.of(about),
+                List.of(
+                    new Evidence("covered now", its.now() + " of " + its.touched(), ""),
+                    new Evidence(
+                        "then",
+                        better.pictures() + "",
+                        Phrase.of("%.1f to %.1f s", better.from(), better.to())))));
+      }
+    });
+    return findings;
+  }
+
+  /** A recorder that is dated on no day of any picture, while its clock fits theirs. */
+  private Optional<RecorderFinding> date(String recorder, List<Recording> recordings) {
+    Set<LocalDate> days = new TreeSet<>();
+    material.sources().all().stream()
+        .filter(source -> !material.isSound(source))
+        .flatMap(source -> source.recorded().stream())
+        .forEach(days::add);
+    Optional<LocalDate> first =
+        recordings.stream().flatMap(r -> r.first().day().stream()).min(Comparator.naturalOrder());
+    boolean fits =
+        recordings.stream()
+            .flatMap(r -> r.first().day().stream())
+            .anyMatch(day ->
+                days.contains(day)
+                    || days.contains(day.minusDays(1))
+                    || days.contains(day.plusDays(1)));
+    if (days.isEmpty() || first.isEmpty() || fits) {
+      return Optional.empty();
+    }
+    long best = 0;
+    int most = 0;
+    for (LocalDate day : days) {
+      long off = ChronoUnit.DAYS.between(day, first.get());
+      int together = laying.together(recorder, Clocks.AS_SAID, off);
+      if (together > most) {
+        best = off;
+        most = together;
+      }
+    }
+    LocalDate meant = first.get().minusDays(best);
+    String choice = new RecorderAnswer.Dated(best).written();
+    return Optional.of(
+        new RecorderFinding(
+            recorder,
+            DATE,
+            Standing.TO_LOOK_AT,
+            "dated " + first.get(),
+            most == 0
+                ? Phrase.of(
+                    "its files are dated %s, where there is no picture, and lie at none on any"
+                        + " other day",
+                    first.get())
+                : Phrase.of(
+                    "its files are dated %s, where there is no picture; dated %s, %s would lie"
+                        + " together",
+                    first.get(), meant, Phrase.count(most, "pair")),
+            List.of(
+                new Choice(choice, "its first day is " + meant, List.of()),
+                new Choice(
+                    new RecorderAnswer.Dated(0).written(), "as its files say", List.of())),
+            most == 0 ? List.of() : List.of(choice),
+            List.of(new Evidence("files", first.get().toString(), ""),
+                new Evidence("pictures", days.toString().replaceAll("[\\[\\]]", ""), ""))));
   }
 
   /** What is heard, with rates compared as {@code clocks} says. */
@@ -116,7 +260,7 @@ final class Recorders {
       long agree =
           its.stream()
               .filter(p ->
-                  Slate.of(p.recording())
+                  Optional.ofNullable(named.get(p.recording()))
                       .filter(s -> s.equals(slates.get(p.picture().id())))
                       .isPresent())
               .count();
@@ -172,17 +316,27 @@ final class Recorders {
             new Evidence("late by", Phrase.of("%.1f f", median / frame), median + " samples"),
             new Evidence("scatter", (sorted.getLast() - sorted.getFirst()) + " samples", ""));
     if (agreeing * 4 < heard.size() * 3L) {
+      Optional<RecorderAnswer.Line> line = line(heard);
+      var choices = new ArrayList<Choice>();
+      line.ifPresent(its ->
+          choices.add(new Choice(its.written(), "it runs away evenly", List.of())));
+      choices.add(
+          new Choice(
+              new RecorderAnswer.AsHeard().written(),
+              "each recording where it was heard, the others left",
+              List.of()));
+      choices.add(new Choice(RecorderFinding.lateChoice(0), "as its timecode says", List.of()));
       return Optional.of(
           new RecorderFinding(
               recorder,
               EAR,
               Standing.TO_LOOK_AT,
-              "drifts by ear",
+              DRIFTS,
               Phrase.of(
                   "by ear it is from %.1f to %.1f frames late: this is no one constant error",
                   sorted.getFirst() / frame, sorted.getLast() / frame),
-              List.of(),
-              List.of(),
+              choices,
+              List.of(choices.getFirst().id()),
               evidence));
     }
     if (Math.abs(median) * 2 <= frame) {
@@ -217,6 +371,53 @@ final class Recorders {
             evidence));
   }
 
+  /** The recorders that were heard and whose timecodes no one shift puts right. */
+  Set<String> drifting(List<RecorderFinding> heard) {
+    return heard.stream()
+        .filter(finding -> finding.headline().equals(DRIFTS))
+        .map(RecorderFinding::recorder)
+        .collect(Collectors.toSet());
+  }
+
+  /** The straight line on which the recordings were heard, by least squares, if they lie on one. */
+  private static Optional<RecorderAnswer.Line> line(List<HeardPair> heard) {
+    int n = heard.size();
+    if (n <= LEAST) {
+      return Optional.empty();
+    }
+    double[] at = heard.stream().mapToDouble(h -> dayPart(h.pair)).toArray();
+    double meanAt = Arrays.stream(at).average().orElse(0);
+    double meanLate = heard.stream().mapToLong(HeardPair::late).average().orElse(0);
+    double up = 0;
+    double across = 0;
+    for (int i = 0; i < n; i++) {
+      up += (at[i] - meanAt) * (heard.get(i).late - meanLate);
+      across += (at[i] - meanAt) * (at[i] - meanAt);
+    }
+    if (across == 0) {
+      return Optional.empty();
+    }
+    double perDay = up / across;
+    double day = heard.getFirst().pair.recording().first().sampleRate() * 86_400.0;
+    double span = Arrays.stream(at).max().orElse(0) - Arrays.stream(at).min().orElse(0);
+    if (Math.abs(perDay) > FASTEST * day || span < SHORTEST) {
+      return Optional.empty();
+    }
+    double atMidnight = meanLate - perDay * meanAt;
+    double frame = heard.getFirst().pair.samplesPerFrame().toDouble();
+    for (int i = 0; i < n; i++) {
+      if (Math.abs(heard.get(i).late - atMidnight - perDay * at[i]) > frame / 2) {
+        return Optional.empty();
+      }
+    }
+    return Optional.of(new RecorderAnswer.Line(Math.round(atMidnight), Math.round(perDay)));
+  }
+
+  /** When a recording begins, as a part of the day. */
+  private static double dayPart(Alignment pair) {
+    return pair.recording().first().reference().orElseThrow().seconds().toDouble() / 86_400;
+  }
+
   /** Recordings that lie at no picture, although there is one of their scene and take. */
   private Optional<RecorderFinding> slates(
       String recorder, List<Recording> recordings, List<Alignment> pairs) {
@@ -234,7 +435,8 @@ final class Recorders {
     }
     var late = new ArrayList<Double>();
     for (Recording recording : recordings) {
-      Optional<Source> picture = Slate.of(recording).map(pictures::get);
+      Optional<Source> picture =
+          Optional.ofNullable(named.get(recording)).map(pictures::get);
       if (!together.contains(recording) && picture.isPresent()) {
         late.add(late(recording, picture.get()));
       }

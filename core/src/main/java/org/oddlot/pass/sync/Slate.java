@@ -8,6 +8,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.oddlot.material.Material;
 import org.oddlot.material.Pairing;
+import org.oddlot.material.PlainName;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
@@ -31,9 +32,29 @@ record Slate(String scene, String take) {
     return of(recording.first().scene(), recording.first().take());
   }
 
+  /** What sound reports and other papers call recordings that name no slate themselves. */
+  static Map<Recording, Slate> ofRecordings(Material material) {
+    var byName = new HashMap<String, Slate>();
+    material
+        .entries()
+        .filter(entry -> !entry.clip().isEmpty())
+        .forEach(entry ->
+            of(entry.scene() + entry.shot(), entry.take())
+                .ifPresent(slate -> byName.putIfAbsent(PlainName.of(entry.clip()), slate)));
+    var slates = new HashMap<Recording, Slate>();
+    for (Recording recording : material.recordings()) {
+      of(recording)
+          .or(() -> Optional.ofNullable(byName.get(PlainName.of(recording.name()))))
+          .or(() -> Optional.ofNullable(byName.get(PlainName.of(recording.first().stem()))))
+          .ifPresent(slate -> slates.put(recording, slate));
+    }
+    return slates;
+  }
+
   private static String plain(String text) {
     return text.toUpperCase(Locale.ROOT)
         .replaceAll("[^\\p{L}\\p{N}]", "")
+        .replaceFirst("^(?:SCENE|SCN|SC|SZENE|TAKE|TK|T)(?=[0-9])", "")
         .replaceAll("(?<![0-9])0+(?=[0-9])", "");
   }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.material.MediaAtHand;
@@ -79,23 +80,46 @@ public final class SyncPass implements Pass<SyncFinding> {
     Progress progress = request.progress();
     var laying = new Aligner(material);
     progress.check();
-    Map<Alignment, PairLag> toHear = PairLag.some(laying.asSaid(), MediaAtHand.of(material));
-    material = withHeard(material, PairLag.heard(toHear, request.measured()));
+    MediaAtHand media = MediaAtHand.of(material);
+    Map<Alignment, PairLag> toHear = PairLag.some(laying.asSaid(), media);
+    Material unheard = material;
+    material = withHeard(unheard, PairLag.heard(toHear, request.measured()));
     boolean hasSound = !material.recordings().isEmpty();
     Map<String, Slate> slates = hasSound ? Slate.ofPictures(material) : Map.of();
     Set<String> done = hasSound ? Synced.pairsIn(material) : Set.of();
-    var recorders = new Recorders(material, laying, slates, done);
+    Map<Recording, Slate> named = hasSound ? Slate.ofRecordings(material) : Map.of();
+    var recorders = new Recorders(material, laying, slates, named, done);
     var aboutRecorders = new ArrayList<>(recorders.atFirst());
     Map<String, ClockInstruction> ordered = answers.instructions(ClockInstruction.CODEC);
     Clocks clocks = Clocks.AS_SAID.and(aboutRecorders, answers).and(ordered.values());
     newest(ordered).forEach((id, said) -> aboutRecorders.add(RecorderFinding.byHand(id, said)));
     List<RecorderFinding> heard = recorders.byEar(clocks);
+    Set<String> drifting = recorders.drifting(heard);
+    if (!drifting.isEmpty()) {
+      // One that runs away says nothing about the pairs that were not heard.
+      toHear = PairLag.some(laying.asSaid(), media, drifting);
+      material = withHeard(unheard, PairLag.heard(toHear, request.measured()));
+      recorders = new Recorders(material, laying, slates, named, done);
+      heard = recorders.byEar(clocks);
+    }
     aboutRecorders.addAll(heard);
     clocks = clocks.and(heard, answers).and(ordered.values());
     progress.check();
+    Set<String> known =
+        aboutRecorders.stream()
+            .filter(finding -> !finding.what().equals(Recorders.RATE))
+            .map(RecorderFinding::recorder)
+            .collect(Collectors.toSet());
+    List<RecorderFinding> byCoverage =
+        recorders.byCoverage(recorders.coverage(clocks), known, clocks);
+    aboutRecorders.addAll(byCoverage);
+    clocks = clocks.and(byCoverage, answers).and(ordered.values());
     List<Alignment> laid = laying.by(clocks);
     List<SyncFinding> findings = new ArrayList<>(aboutRecorders);
-    findings.addAll(new Pairs(material, laid, clocks, slates, done).findings(aboutRecorders));
+    findings.addAll(
+        new Pairs(material, laid, clocks, slates, named, recorders.coverage(clocks), done)
+            .findings(aboutRecorders));
+    findings.addAll(Loose.findings(material, laid, aboutRecorders));
     return Look.of(findings, leftOver(material, laid)).wanting(toHear.values());
   }
 
@@ -150,17 +174,22 @@ public final class SyncPass implements Pass<SyncFinding> {
       }
     }
     for (Recording recording : material.recordings()) {
-      if (!together.contains(recording)) {
+      if (!together.contains(recording) && Aligner.hasStart(recording)) {
         String why =
-            recording.first().reference().isEmpty()
-                ? "its file does not say when it begins"
-                : Phrase.of(
-                    "no picture was running%s",
-                    recording.first().note().isEmpty() ? "" : ": " + recording.first().note());
+            Phrase.of(
+                "no picture was running%s",
+                recording.first().note().isEmpty() ? "" : ": " + recording.first().note());
         remarks.add(new Look.Remark(WILD_ID + recording.first().id(), recording.name(), why));
       }
     }
     return remarks;
+  }
+
+  /** A pair as it was heard, where it was laid so. */
+  private static Alignment heard(Alignment pair, PairFinding finding) {
+    return finding.alignment().equals(finding.said())
+        ? pair
+        : pair.shifted(finding.alignment().first().minus(pair.first()));
   }
 
   /** What the remarks about recordings without a picture begin with. */
@@ -180,6 +209,7 @@ public final class SyncPass implements Pass<SyncFinding> {
             pairs.put(pair.id(), reviewed);
           }
         }
+        case LooseFinding _ -> {}
         case RecorderFinding recorder -> {
           Optional<RecorderAnswer> answer = reviewed.answer(RecorderAnswer.CODEC);
           if (answer.isPresent()) {
@@ -196,7 +226,7 @@ public final class SyncPass implements Pass<SyncFinding> {
       progress.check();
       Reviewed<SyncFinding> reviewed = pairs.get(PairFinding.id(pair));
       if (reviewed != null) {
-        synced.add(pair, reviewed.reason());
+        synced.add(heard(pair, (PairFinding) reviewed.finding()), reviewed.reason());
       }
     }
     return synced.applied(laid);

@@ -130,7 +130,12 @@ class CorrectionTest {
         material("12,1,A,10:00:00:00,,2026-03-15,", "12,2,A,10:05:00:00,,2026-03-15,");
     List<LogEntry> entries = material.entries().toList();
     String source = material.sources().all().getFirst().id();
-    var day = new Correction.Day("log.csv", Set.of(entries.getFirst().id()), Set.of(source));
+    var day =
+        new Correction.Day(
+            "log.csv",
+            Set.of(entries.getFirst().id()),
+            Set.of(source),
+            LocalDate.of(2026, 3, 14));
     assertThat(after(material, day, "entries 2026-03-14", 0).date())
         .contains(LocalDate.of(2026, 3, 14));
     assertThat(after(material, day, "entries 2026-03-14", 1).date())

@@ -127,11 +127,14 @@ class PutRightPassTest {
         day("2026-03-14", (take, start) -> "12,%d,A,%s,2026-03-15,".formatted(take, start));
     PutRightFinding finding = finding(sample.run(), "day");
     assertThat(finding.reason()).contains("14 March 2026").contains("15 March 2026");
-    // Nothing else says which side is wrong, so neither is proposed.
-    assertThat(finding.proposed()).isEmpty();
+    // Nothing else says which side is wrong, so neither is changed.
+    assertThat(finding.proposed()).containsExactly("over");
+    Outcome over = accepted(sample, finding, "over");
+    assertThat(matched(over)).isEqualTo(8);
+    assertThat(over.ledger()).noneMatch(entry -> entry.pass().equals("putright"));
     assertThat(finding.choices())
         .extracting(choice -> choice.id())
-        .containsExactly("entries 2026-03-14", "clips 2026-03-15");
+        .containsExactly("entries 2026-03-14", "clips 2026-03-15", "over");
     assertThat(matched(accepted(sample, finding, "entries 2026-03-14"))).isEqualTo(8);
     Outcome clips = accepted(sample, finding, "clips 2026-03-15");
     assertThat(matched(clips)).isEqualTo(8);

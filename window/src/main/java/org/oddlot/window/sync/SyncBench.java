@@ -18,6 +18,7 @@ import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.sync.Alignment;
 import org.oddlot.pass.sync.ClockInstruction;
+import org.oddlot.pass.sync.LooseFinding;
 import org.oddlot.pass.sync.PairFinding;
 import org.oddlot.pass.sync.RecorderAnswer;
 import org.oddlot.pass.sync.RecorderFinding;
@@ -93,6 +94,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
     return switch (reviewed.finding()) {
       case PairFinding pair -> pair.alignment().picture().name();
       case RecorderFinding recorder -> recorder.recorder();
+      case LooseFinding _ -> "";
     };
   }
 
@@ -100,6 +102,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
     return switch (reviewed.finding()) {
       case PairFinding pair -> pair.alignment().recording().name();
       case RecorderFinding _ -> "all of them";
+      case LooseFinding loose -> loose.recording().name();
     };
   }
 
@@ -233,6 +236,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
               switch (reviewed.finding()) {
                 case PairFinding pair -> pair.alignment().recording().recorder();
                 case RecorderFinding finding -> finding.recorder();
+                case LooseFinding loose -> loose.recording().recorder();
               };
           table.all().stream()
               .flatMap(j -> pair(j).stream())

@@ -1,0 +1,217 @@
+package org.oddlot.pass.match;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.material.Doubt;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
+import org.oddlot.material.Source;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.match.Sight.Seen;
+import org.oddlot.text.Phrase;
+
+/**
+ * How far a paper is believed as a whole. A few of many entries that fall on clips do so by chance:
+ * the paper is of another day or another unit, or its clock is off. And an entry that lies
+ * otherwise than all others of its paper has hit a clip that is not meant.
+ */
+final class Trust {
+  /** Of fewer entries nothing can be said together. */
+  private static final int FEWEST = 4;
+
+  /** What of a paper's entries, or of the clips, has to agree for chance to be out of question. */
+  private static final double ENOUGH = 0.5;
+
+  /** Below this what agrees is not even proposed. */
+  private static final double CHANCE = 0.2;
+
+  /** What is nearer than this to the others is as near as a hand can be, in seconds. */
+  private static final double STEADY_HAND = 0.5;
+
+  /** What is further away than this many times the usual distance is no slip of the hand. */
+  private static final int UNUSUAL = 5;
+
+  private final Map<String, Verdict> byPaper = new HashMap<>();
+  private final Map<String, Doubt> byEntry = new HashMap<>();
+  private final Map<String, Lag> lags = new HashMap<>();
+
+  /**
+   * What speaks against a paper.
+   *
+   * @param why what
+   * @param timeOnly whether that holds only for what is matched by timecode
+   * @param offers whether what fits is proposed all the same
+   */
+  private record Verdict(Why why, boolean timeOnly, boolean offers) {}
+
+  /** How far clips usually start from the entries of a paper and camera, in frames. */
+  private record Lag(long usual, double most) {}
+
+  Trust(Material material, List<Seen> seen) {
+    for (Doubt doubt : material.all(Doubt.class)) {
+      if (doubt.isOfAll()) {
+        byPaper.putIfAbsent(
+            doubt.paper(), new Verdict(new Why(doubt.headline(), doubt.reason()), false, true));
+      } else {
+        doubt.entries().forEach(id -> byEntry.putIfAbsent(id, doubt));
+      }
+    }
+    for (Paper paper : material.papers()) {
+      List<Integer> open = paper.mapping().inQuestion();
+      if (!open.isEmpty()) {
+        String column = paper.mapping().columns().get(open.getFirst()).name(open.getFirst());
+        byPaper.putIfAbsent(
+            paper.name(),
+            new Verdict(
+                new Why(
+                    "paper half read",
+                    Phrase.of(
+                        "the paper is read by half: say in Intake what its column \"%s\" holds",
+                        column)),
+                false,
+                true));
+      }
+    }
+    var ofPaper = new HashMap<String, List<Seen>>();
+    for (Seen one : seen) {
+      if (one.entry().kind() == LogEntry.Kind.SHOT && one.entry().in().isPresent()) {
+        ofPaper.computeIfAbsent(one.entry().paper(), _ -> new ArrayList<>()).add(one);
+      }
+    }
+    ofPaper.forEach((paper, its) -> {
+      chance(its, material).ifPresent(verdict -> byPaper.merge(paper, verdict, Trust::worse));
+      lags(its);
+    });
+  }
+
+  private static Verdict worse(Verdict one, Verdict other) {
+    return other.offers ? one : new Verdict(other.why, one.timeOnly && other.timeOnly, false);
+  }
+
+  /** Whether so few of a paper's entries fall on clips that those may have done so by chance. */
+  private static Optional<Verdict> chance(List<Seen> its, Material material) {
+    Set<String> hit = new HashSet<>();
+    int falling = 0;
+    int named = 0;
+    for (Seen one : its) {
+      Optional<Candidate> best =
+          one.candidates().stream().filter(c -> !c.isOfAnother() && one.fits(c)).findFirst();
+      if (best.isPresent()) {
+        falling++;
+        named += best.get().isNamed() ? 1 : 0;
+        hit.add(best.get().source().id());
+      }
+    }
+    if (its.size() < FEWEST || falling == 0 || 2 * named >= falling) {
+      return Optional.empty();
+    }
+    long clips =
+        material.sources().all().stream()
+            .filter(source -> !source.isSound() && source.start().isPresent())
+            .filter(source -> isInReach(source, its))
+            .count();
+    double ofEntries = (double) falling / its.size();
+    double ofClips = clips < 2 ? 0 : (double) hit.size() / clips;
+    if (ofEntries >= ENOUGH || ofClips >= ENOUGH) {
+      return Optional.empty();
+    }
+    boolean offers = Math.max(ofEntries, ofClips) >= CHANCE;
+    return Optional.of(
+        new Verdict(
+            new Why(
+                Phrase.of("only %d of %d fit", falling, its.size()),
+                Phrase.of(
+                    "only %d of the paper's %d entries fall on clips, as they would by chance: it"
+                        + " seems to be of another day or unit, or its clock is off",
+                    falling, its.size())),
+            true,
+            offers));
+  }
+
+  /** Whether a source can be of the days and cameras that entries speak of. */
+  private static boolean isInReach(Source source, List<Seen> its) {
+    return its.stream()
+        .limit(FEWEST * 50L)
+        .anyMatch(one ->
+            (one.entry().camera().isEmpty()
+                    || source.camera().isEmpty()
+                    || one.entry().cameras().contains(source.camera()))
+                && (one.entry().date().isEmpty()
+                    || source.recorded().isEmpty()
+                    || Math.abs(
+                            one.entry().date().get().toEpochDay()
+                                - source.recorded().get().toEpochDay())
+                        <= 1));
+  }
+
+  private void lags(List<Seen> its) {
+    var byCamera = new HashMap<String, List<Candidate>>();
+    for (Seen one : its) {
+      one.candidates().stream()
+          .filter(c -> c.hasTime() && !c.isOfAnother() && one.fits(c))
+          .findFirst()
+          .ifPresent(c ->
+              byCamera.computeIfAbsent(key(one, c), _ -> new ArrayList<>()).add(c));
+    }
+    byCamera.forEach((key, candidates) -> {
+      if (candidates.size() >= 2 * FEWEST) {
+        long[] frames = candidates.stream().mapToLong(Candidate::frames).sorted().toArray();
+        long usual = frames[frames.length / 2];
+        long[] apart = Arrays.stream(frames).map(f -> Math.abs(f - usual)).sorted().toArray();
+        double hand =
+            STEADY_HAND
+                * candidates.stream()
+                    .map(c -> c.entryAt().orElseThrow().rate().nominal())
+                    .max(Comparator.naturalOrder())
+                    .orElseThrow();
+        lags.put(key, new Lag(usual, hand + UNUSUAL * apart[apart.length / 2]));
+      }
+    });
+  }
+
+  private static String key(Seen one, Candidate candidate) {
+    return one.entry().paper() + "\n" + candidate.source().camera();
+  }
+
+  /** Why nothing of what was seen of an entry can be settled, if that is so. */
+  Optional<Why> against(Seen one, boolean byTime) {
+    Doubt own = byEntry.get(one.entry().id());
+    if (own != null) {
+      return Optional.of(new Why(own.headline(), own.reason()));
+    }
+    Verdict verdict = byPaper.get(one.entry().paper());
+    return verdict == null || (verdict.timeOnly && !byTime)
+        ? Optional.empty()
+        : Optional.of(verdict.why);
+  }
+
+  /** Whether what fits is proposed, doubted or not. */
+  boolean offers(Seen one) {
+    Verdict verdict = byPaper.get(one.entry().paper());
+    return verdict == null || verdict.offers;
+  }
+
+  /** Why a candidate is not what is meant, as its paper usually lies otherwise. */
+  Optional<Why> unusual(Seen one, Candidate candidate) {
+    Lag lag = lags.get(key(one, candidate));
+    if (lag == null
+        || !candidate.hasTime()
+        || candidate.isNamed()
+        || Math.abs(candidate.frames() - lag.usual) <= lag.most) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        new Why(
+            "unlike the others",
+            Phrase.of(
+                "%s starts %s off, where the clips of this paper usually start %d f off",
+                candidate.source().name(), candidate.difference(), lag.usual)));
+  }
+}
