@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
  */
 public record ColumnMapping(List<Column> columns) {
   private static final String HEADER_SAYS_SO = "the header says so";
+  private static final String ALREADY = " already";
   private static final String BY_HAND = "set by hand";
 
   /** What is lost with these columns is what a log is for. */
@@ -142,7 +143,7 @@ public record ColumnMapping(List<Column> columns) {
     return new Column(
         column.header(),
         Optional.empty(),
-        "\"" + columns.get(holder).name(holder) + "\" is the " + field.title() + " already");
+        "\"" + columns.get(holder).name(holder) + "\" is the " + field.title() + ALREADY);
   }
 
   /**
@@ -150,10 +151,15 @@ public record ColumnMapping(List<Column> columns) {
    * where that can be one thing only; else it is noted as likely, and asked about.
    */
   private ColumnMapping byContents(Table table) {
-    ColumnMapping now = this;
+    ColumnMapping now =
+        lacks(LogField.SCENE) && lacks(LogField.TAKE) ? slatesByContents(table) : this;
     for (int i = 0; i < columns.size(); i++) {
       Column column = now.columns.get(i);
-      if (!column.open() || column.likely().filter(f -> f != LogField.NOTES).isPresent()) {
+      // A second word for the scene can be the one for the take: "Bild" and "Klappe".
+      boolean isRival = column.evidence().endsWith(ALREADY);
+      boolean isOpen =
+          column.open() && column.likely().filter(f -> f != LogField.NOTES).isEmpty();
+      if (!isOpen && !isRival) {
         continue;
       }
       var contents = new ColumnContents(table, i);
@@ -161,7 +167,7 @@ public record ColumnMapping(List<Column> columns) {
       if (now.lacks(LogField.TAKE)) {
         guess = contents.takes(now.columnsOf(LogField.SCENE));
       }
-      if (guess.isEmpty() && now.lacks(LogField.SCENE)) {
+      if (guess.isEmpty() && isOpen && now.lacks(LogField.SCENE)) {
         guess = contents.scenes();
       }
       boolean remarks = column.likely().equals(Optional.of(LogField.NOTES));
@@ -178,6 +184,34 @@ public record ColumnMapping(List<Column> columns) {
       }
     }
     return now;
+  }
+
+  /** A column that stays the same for some rows, and one that begins again whenever it changes. */
+  private ColumnMapping slatesByContents(Table table) {
+    for (int scene : notUnderstood()) {
+      Optional<ColumnContents.Guess> scenes = new ColumnContents(table, scene).scenes();
+      for (int take : scenes.isEmpty() ? List.<Integer>of() : notUnderstood()) {
+        Optional<ColumnContents.Guess> takes =
+            take == scene
+                ? Optional.empty()
+                : new ColumnContents(table, take).takes(List.of(scene));
+        if (takes.filter(ColumnContents.Guess::safe).isPresent()) {
+          return replaced(
+                  scene,
+                  new Column(
+                      columns.get(scene).header(),
+                      Optional.of(LogField.SCENE),
+                      scenes.orElseThrow().words()))
+              .replaced(
+                  take,
+                  new Column(
+                      columns.get(take).header(),
+                      Optional.of(LogField.TAKE),
+                      takes.orElseThrow().words()));
+        }
+      }
+    }
+    return this;
   }
 
   private boolean lacks(LogField field) {

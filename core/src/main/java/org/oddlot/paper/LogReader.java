@@ -428,28 +428,29 @@ public final class LogReader {
             : slated.get().take().take();
       }
     }
-    boolean sameSetUp = isLeftOut(sceneCell);
+    // What leaves out its scene and is no take, a keyword for instance, is of no set-up.
+    boolean isTake = !takeCell.isEmpty() || DITTO.contains(sceneCell);
+    boolean sameSetUp = isLeftOut(sceneCell) && isTake;
+    boolean goesOn = isTake || (!has(LogField.TAKE) && raw(row, LogField.KEYWORD).isEmpty());
     String scene =
-        !sameSetUp
-            ? TakeCell.scene(sceneCell)
-            : takeCell.isEmpty() && !DITTO.contains(sceneCell)
-                ? ""
-                : above.getOrDefault(LogField.SCENE, now.scene());
-    if (!sameSetUp) {
+        sameSetUp
+            ? above.getOrDefault(LogField.SCENE, now.scene())
+            : TakeCell.scene(sceneCell);
+    if (!isLeftOut(sceneCell)) {
       if (!scene.equals(above.get(LogField.SCENE))) {
         setUpNotes = "";
       }
       above.put(LogField.SCENE, scene);
     }
     var implied = EnumSet.noneOf(LogField.class);
-    String shot = filled(row, LogField.SHOT, sameSetUp && !scene.isEmpty());
-    String camera = or(filled(row, LogField.CAMERA, sameSetUp), now.camera(), LogField.CAMERA, implied);
+    String shot = filled(row, LogField.SHOT, goesOn, sameSetUp && !scene.isEmpty());
+    String camera = or(filled(row, LogField.CAMERA, goesOn, sameSetUp), now.camera(), LogField.CAMERA, implied);
     String unit =
-        Clues.plainUnit(or(filled(row, LogField.UNIT, sameSetUp), now.unit(), LogField.UNIT, implied));
-    String reel = or(reel(row, camera, sameSetUp), now.reel(), LogField.REEL, implied);
+        Clues.plainUnit(or(filled(row, LogField.UNIT, goesOn, sameSetUp), now.unit(), LogField.UNIT, implied));
+    String reel = or(reel(row, camera, goesOn, sameSetUp), now.reel(), LogField.REEL, implied);
     String soundReel =
         or(
-            filled(row, LogField.SOUND_REEL, sameSetUp),
+            filled(row, LogField.SOUND_REEL, goesOn, sameSetUp),
             now.soundReel(), LogField.SOUND_REEL, implied);
     Rated rated = rate(row, sameSetUp);
     Optional<LabelReader.Moment> in = moment(row, LogField.IN, rated);
@@ -522,10 +523,11 @@ public final class LogReader {
   }
 
   /** What a cell says, or the one above where a row leaves it out. */
-  private String filled(Table.Row row, LogField field, boolean sameSetUp) {
+  private String filled(Table.Row row, LogField field, boolean goesOn, boolean sameSetUp) {
     String cell = raw(row, field);
     if (isLeftOut(cell)) {
-      boolean same = DITTO.contains(cell) || sameSetUp || sparse.contains(field);
+      boolean same =
+          DITTO.contains(cell) || (goesOn && (sameSetUp || sparse.contains(field)));
       return same ? above.getOrDefault(field, "") : "";
     }
     above.put(field, cell);
@@ -533,10 +535,11 @@ public final class LogReader {
   }
 
   /** A card is left out until its camera has another. */
-  private String reel(Table.Row row, String camera, boolean sameSetUp) {
+  private String reel(Table.Row row, String camera, boolean goesOn, boolean sameSetUp) {
     String cell = raw(row, LogField.REEL);
     if (isLeftOut(cell)) {
-      boolean same = DITTO.contains(cell) || sameSetUp || sparse.contains(LogField.REEL);
+      boolean same =
+          DITTO.contains(cell) || (goesOn && (sameSetUp || sparse.contains(LogField.REEL)));
       return same ? reelOfCamera.getOrDefault(camera, "") : "";
     }
     reelOfCamera.put(camera, cell);
@@ -641,7 +644,7 @@ public final class LogReader {
   private record Rated(Optional<FrameRate> rate, boolean drops) {}
 
   private Rated rate(Table.Row row, boolean sameSetUp) {
-    String said = filled(row, LogField.RATE, sameSetUp);
+    String said = filled(row, LogField.RATE, true, sameSetUp);
     String kind =
         Optional.of(DROP.matcher(said)).filter(Matcher::find).map(m -> m.group(1)).orElse("");
     boolean drops = kind.equalsIgnoreCase("DF") || kind.equalsIgnoreCase("drop");
@@ -662,7 +665,7 @@ public final class LogReader {
     if (inTime.isPresent()) {
       return inTime;
     }
-    String cell = filled(row, LogField.DATE, false);
+    String cell = filled(row, LogField.DATE, true, false);
     Optional<LocalDate> date = dates.read(cell);
     if (date.isPresent()) {
       return date;

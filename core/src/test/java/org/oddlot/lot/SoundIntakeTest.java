@@ -88,7 +88,7 @@ class SoundIntakeTest {
         .extracting(SoundFile::id)
         .containsExactly("sound%20roll/S01%20T01.wav");
     Outcome outcome =
-        new Engine()
+        new Engine(Engine.Acceptance.ALL)
             .run(
                 taken.material(),
                 taken.lot().sheet(),

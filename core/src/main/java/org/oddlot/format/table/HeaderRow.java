@@ -103,7 +103,10 @@ final class HeaderRow {
       String above = i < upper.size() ? upper.get(i).strip() : "";
       String below = i < lower.size() ? lower.get(i).strip() : "";
       over = above.isEmpty() ? over : above;
-      joined.add(below.isEmpty() ? above : (over + " " + below).strip());
+      String both = (over + " " + below).strip();
+      boolean alone =
+          HeaderCells.known(List.of(both)) == 0 && HeaderCells.known(List.of(below)) > 0;
+      joined.add(below.isEmpty() ? above : alone ? below : both);
     }
     return joined;
   }

@@ -4,18 +4,20 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 
 /**
  * The cells of a workbook that are set off from the others: bold, or filled with a colour. The
@@ -35,14 +37,19 @@ final class MarkedCells {
   /** Those of a workbook; none where its styles cannot be read. */
   static MarkedCells of(byte[] workbook) {
     var cells = new MarkedCells();
-    try (var zip = new ZipInputStream(new ByteArrayInputStream(workbook))) {
-      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+    try (var zip =
+        ZipFile.builder()
+            .setSeekableByteChannel(new SeekableInMemoryByteChannel(workbook))
+            .get()) {
+      for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
         String name = entry.getName();
-        if (name.startsWith("xl/") && (name.endsWith(".xml") || name.endsWith(".rels"))
-            && !name.endsWith("sharedStrings.xml")) {
-          byte[] part = zip.readNBytes(LARGEST);
-          if (part.length < LARGEST) {
-            cells.parts.put(name, part);
+        boolean isOfInterest =
+            name.startsWith("xl/")
+                && (name.endsWith(".xml") || name.endsWith(".rels"))
+                && !name.endsWith("sharedStrings.xml");
+        if (isOfInterest && entry.getSize() < LARGEST) {
+          try (InputStream part = zip.getInputStream(entry)) {
+            cells.parts.put(name, part.readNBytes(LARGEST));
           }
         }
       }
@@ -146,7 +153,7 @@ final class MarkedCells {
     if (part.length == 0) {
       return;
     }
-    XMLInputFactory factory = XMLInputFactory.newFactory();
+    XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     InputStream bytes = new ByteArrayInputStream(part);

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.match.Sight.Seen;
 
 /**
@@ -50,6 +51,11 @@ final class Clusters {
       assign(one, camera);
     }
     return Optional.ofNullable(given.get(key));
+  }
+
+  /** Whether an entry was given a source, among those that an earlier question was about. */
+  boolean hasGiven(LogEntry entry, String camera) {
+    return given.containsKey(entry.id() + "\n" + camera);
   }
 
   private void assign(Seen first, String camera) {

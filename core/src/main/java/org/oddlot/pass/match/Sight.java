@@ -21,7 +21,7 @@ import org.oddlot.time.Timecode;
 /** Sees, for one entry by itself, which sources it may belong to, or why it fits none. */
 final class Sight {
   /** Starts up to this many tolerances away are shown, though never settled. */
-  private static final long NEAR = 3;
+  static final long NEAR = 3;
 
   /** How far to look for the nearest clip when nothing fits, in label seconds. */
   private static final long FAR_SECONDS = 3600;
@@ -84,7 +84,7 @@ final class Sight {
         endsBeforeItBegins(entry)
             ? Optional.of(new Why("ends too early", "the entry ends before it begins"))
             : Optional.empty();
-    List<Source> named = entry.clip().isEmpty() ? List.of() : names().find(entry.clip());
+    List<Source> named = entry.clip().isEmpty() ? List.of() : named(entry);
     var candidates = new ArrayList<Candidate>();
     boolean namesSound = !named.isEmpty() && named.stream().allMatch(Source::isSound);
     if (entry.in().isPresent() && !namesSound) {
@@ -125,6 +125,18 @@ final class Sight {
             .thenComparingLong(Candidate::distance)
             .thenComparing(c -> c.source().id()));
     return new Seen(entry, candidates, doubt, Optional.empty(), tolerance);
+  }
+
+  /** The sources that an entry names: by the clip's name, or by the card's and the clip's. */
+  private List<Source> named(LogEntry entry) {
+    List<Source> named = names().find(entry.clip());
+    if (!named.isEmpty()) {
+      return named;
+    }
+    return entry.reels().stream()
+        .flatMap(reel -> names().find(reel + "_" + entry.clip()).stream())
+        .distinct()
+        .toList();
   }
 
   /** A source that the entry names, wherever it lies. */

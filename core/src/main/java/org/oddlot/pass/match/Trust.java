@@ -32,6 +32,9 @@ final class Trust {
   /** Below this what agrees is not even proposed. */
   private static final double CHANCE = 0.2;
 
+  /** How many times its usual spread chance is allowed to be off. */
+  private static final double SPREAD = 3;
+
   /** What is nearer than this to the others is as near as a hand can be, in seconds. */
   private static final double STEADY_HAND = 0.5;
 
@@ -40,6 +43,7 @@ final class Trust {
 
   private final Map<String, Verdict> byPaper = new HashMap<>();
   private final Map<String, Doubt> byEntry = new HashMap<>();
+  private final Set<String> fitting = new HashSet<>();
   private final Map<String, Lag> lags = new HashMap<>();
 
   /**
@@ -86,6 +90,14 @@ final class Trust {
       }
     }
     ofPaper.forEach((paper, its) -> {
+      long falling =
+          its.stream()
+              .filter(one ->
+                  one.candidates().stream().anyMatch(c -> !c.isOfAnother() && one.fits(c)))
+              .count();
+      if (its.size() < FEWEST || falling >= ENOUGH * its.size()) {
+        fitting.add(paper);
+      }
       chance(its, material).ifPresent(verdict -> byPaper.merge(paper, verdict, Trust::worse));
       lags(its);
     });
@@ -122,7 +134,10 @@ final class Trust {
     if (ofEntries >= ENOUGH || ofClips >= ENOUGH) {
       return Optional.empty();
     }
-    boolean offers = Math.max(ofEntries, ofClips) >= CHANCE;
+    double expected = its.size() * chance(material, its);
+    boolean offers =
+        Math.max(ofEntries, ofClips) >= CHANCE
+            && falling > expected + SPREAD * Math.sqrt(expected) + 1;
     return Optional.of(
         new Verdict(
             new Why(
@@ -133,6 +148,22 @@ final class Trust {
                     falling, its.size())),
             true,
             offers));
+  }
+
+  /** How likely it is that an entry falls on a clip by chance. */
+  private static double chance(Material material, List<Seen> its) {
+    long[] starts =
+        material.sources().all().stream()
+            .filter(source -> !source.isSound() && source.start().isPresent())
+            .filter(source -> isInReach(source, its))
+            .mapToLong(source -> source.start().orElseThrow().value())
+            .sorted()
+            .toArray();
+    if (starts.length < 2) {
+      return 0;
+    }
+    double span = Math.max(1, starts[starts.length - 1] - starts[0]);
+    return Math.min(1, starts.length * (2.0 * its.getFirst().tolerance() + 1) / span);
   }
 
   /** Whether a source can be of the days and cameras that entries speak of. */
@@ -190,6 +221,11 @@ final class Trust {
     return verdict == null || (verdict.timeOnly && !byTime)
         ? Optional.empty()
         : Optional.of(verdict.why);
+  }
+
+  /** Whether most of a paper's entries fall on clips. */
+  boolean fits(String paper) {
+    return fitting.contains(paper);
   }
 
   /** Whether what fits is proposed, doubted or not. */

@@ -23,6 +23,8 @@ import org.oddlot.time.RationalTime;
  * Weighs what was seen of all entries against each other: one entry to one source of each camera.
  */
 final class Verdicts {
+  private static final String TWICE = "logged twice";
+
   private final List<Seen> seen;
   private final Sources sources;
   private final Answers answers;
@@ -117,11 +119,15 @@ final class Verdicts {
     }
     var slates = new Slates(sources.all());
     first.forEach(finding -> tell(finding, slates));
+    var sequels = new Sequels(sources, first);
     var findings = new ArrayList<MatchFinding>(first.size());
     var taken = new HashMap<String, LogEntry>();
     for (int i = 0; i < first.size(); i++) {
       Seen one = seen.get(i);
-      findings.add(isOnlyBySlate(one) ? bySlate(one, slates, taken) : first.get(i));
+      MatchFinding known = isOnlyBySlate(one) ? bySlate(one, slates, taken) : first.get(i);
+      Optional<Sequels.Sequel> sequel =
+          known.candidates().isEmpty() ? sequels.of(one.entry()) : Optional.empty();
+      findings.add(sequel.map(its -> inOrder(one, its)).orElse(known));
     }
     return findings;
   }
@@ -202,6 +208,31 @@ final class Verdicts {
             "by scene and take",
             Phrase.of(
                 "%s: scene and take, %s", names, right.getFirst().slateFrom().orElseThrow())));
+  }
+
+  /** The clip that follows those of the takes before it in the same row. */
+  private MatchFinding inOrder(Seen one, Sequels.Sequel sequel) {
+    List<Candidate> following =
+        sequel.sources().stream()
+            .map(source ->
+                sight.bySlate(
+                    one.entry(), new Slates.Known(source, "in the order of row " + sequel.row())))
+            .toList();
+    boolean isOther = following.stream().anyMatch(Candidate::isOfAnother);
+    String names =
+        following.stream().map(c -> c.source().name()).collect(Collectors.joining(" and "));
+    return finding(
+        new Seen(one.entry(), following, Optional.empty(), Optional.empty(), one.tolerance()),
+        isOther ? List.of() : following,
+        isOther ? Standing.TO_LOOK_AT : sequel.standing(),
+        new Why(
+            "in order",
+            Phrase.of(
+                "row %d lists several takes; %s is number %d of the clips from its start on%s",
+                sequel.row(),
+                names,
+                sequel.nth(),
+                sequel.standing() == Standing.SETTLED ? "" : ", but more follow than it lists")));
   }
 
   private static Why whyNoSlate(Seen one) {
@@ -326,7 +357,9 @@ final class Verdicts {
           trust
               .against(one, byTime)
               .or(() ->
-                  proposed.stream().flatMap(c -> trust.unusual(one, c).stream()).findFirst());
+                  one.entry().kind() == LogEntry.Kind.SHOT
+                      ? proposed.stream().flatMap(c -> trust.unusual(one, c).stream()).findFirst()
+                      : Optional.empty());
       if (doubt.isPresent()) {
         return finding(one, proposed, Standing.TO_LOOK_AT, doubt.get());
       }
@@ -392,9 +425,17 @@ final class Verdicts {
         return free.get();
       }
     }
-    Optional<Why> doubt = contested.or(one::doubt);
-    if (doubt.isPresent()) {
-      return finding(one, nearest, Standing.TO_LOOK_AT, doubt.get());
+    if (contested.isPresent()) {
+      // What another row has as good a claim to is no proposal, unless that has a clip of its own.
+      boolean alike = contested.get().headline().equals(TWICE);
+      return finding(
+          one,
+          alike || rivalsHaveTheirs(one, groups) ? nearest : List.of(),
+          Standing.TO_LOOK_AT,
+          contested.get());
+    }
+    if (one.doubt().isPresent()) {
+      return finding(one, nearest, Standing.TO_LOOK_AT, one.doubt().get());
     }
     String starts = nearest.stream().map(Verdicts::inWords).collect(Collectors.joining(", "));
     String headline = nearest.size() == 1 ? "in tolerance" : nearest.size() + " cameras";
@@ -434,6 +475,20 @@ final class Verdicts {
                     "%s; left for this one: %s",
                     contested.reason(),
                     free.stream().map(Verdicts::inWords).collect(Collectors.joining(", "))))));
+  }
+
+  /** Whether all who want the same clips get others where each gets one of its own. */
+  private boolean rivalsHaveTheirs(Seen one, Map<String, List<Candidate>> groups) {
+    return groups.entrySet().stream()
+        .allMatch(group -> {
+          String nearest = group.getValue().getFirst().source().id();
+          return clusters().given(one, group.getKey()).filter(nearest::equals).isPresent()
+              && claims.getOrDefault(nearest, List.of()).stream()
+                  .map(Claim::entry)
+                  .filter(rival -> rival.paper().equals(one.entry().paper()))
+                  .filter(rival -> !rival.id().equals(one.entry().id()))
+                  .allMatch(rival -> clusters().hasGiven(rival, group.getKey()));
+        });
   }
 
   private synchronized Clusters clusters() {
@@ -497,7 +552,7 @@ final class Verdicts {
           ? Optional.empty()
           : Optional.of(
               new Why(
-                  "logged twice",
+                  TWICE,
                   Phrase.of("logged twice: row %d says the same of %s", row, clip)));
     }
     if (rival.byHand) {
@@ -563,11 +618,19 @@ final class Verdicts {
             .orElseGet(() -> one.candidates().getFirst());
     return finding(
         one,
-        List.of(candidate),
+        isWorthALook(one, candidate) ? List.of(candidate) : List.of(),
         Standing.TO_LOOK_AT,
         new Why(
             candidate.distance() + " f off",
             inWords(candidate) + ", tolerance " + one.tolerance() + " f"));
+  }
+
+  /** Whether a clip that starts out of tolerance is proposed: it is near, and no other row's. */
+  private boolean isWorthALook(Seen one, Candidate candidate) {
+    return !candidate.isOfAnother()
+        && candidate.distance() <= Sight.NEAR * one.tolerance()
+        && !claims.containsKey(candidate.source().id())
+        && trust.fits(one.entry().paper());
   }
 
   private static String inWords(Candidate candidate) {

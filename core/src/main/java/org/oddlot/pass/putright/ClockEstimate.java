@@ -36,16 +36,23 @@ record ClockEstimate(
     return !isInStep() && rival.filter(r -> 5 * r.matches() >= 4 * matchesOfBest()).isPresent();
   }
 
+  private int matchesOfRival() {
+    return rival.map(Shift::matches).orElse(0);
+  }
+
   private int matchesOfBest() {
     return best.map(Shift::matches).orElse(0);
   }
 
   /**
    * The shift to propose: one that explains a third of the entries at the least, and three of them,
-   * and that no other rivals.
+   * and clearly more than any other, for of all shifts of a day some explain a few by chance.
    */
   Optional<Shift> proposed() {
     return best.filter(shift -> !isInStep() && !isUndecided())
-        .filter(shift -> shift.matches() >= 3 && 3 * shift.matches() >= total);
+        .filter(shift -> shift.matches() >= 3 && 3 * shift.matches() >= total)
+        .filter(shift ->
+            5 * shift.matches() >= 4 * total
+                || shift.matches() >= matchesOfRival() + Math.max(2, total / 5));
   }
 }

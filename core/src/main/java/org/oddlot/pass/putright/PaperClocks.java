@@ -263,6 +263,11 @@ final class PaperClocks {
             rate,
             together.stream()
                 .collect(Collectors.toMap(Group::camera, group -> group.frames().rate())));
+    Optional<ClockStretches> stretches =
+        whole ? ClockStretches.of(paper.log().entries(), leading) : Optional.empty();
+    if (stretches.isPresent()) {
+      return changing(title, correction, stretches.get(), leading);
+    }
     if (estimate.isInStep() || estimate.best().isEmpty()) {
       return new PutRightFinding(
           id,
@@ -274,11 +279,6 @@ final class PaperClocks {
           List.of(),
           List.of(),
           List.of(new Evidence("now", now + " of " + total, "fall on clips")));
-    }
-    Optional<ClockStretches> stretches =
-        whole ? ClockStretches.of(paper.log().entries(), leading) : Optional.empty();
-    if (stretches.isPresent()) {
-      return changing(title, correction, stretches.get(), leading);
     }
     Shift best = estimate.best().get();
     var choices = new ArrayList<Choice>();

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import org.oddlot.sound.Recording;
 
 /**
  * How many pictures lie wholly within a recording, for every shift of a recorder's clock. Sound
@@ -21,6 +22,9 @@ final class Coverage {
   /** What of the pictures must lie within a recording for a shift to be believed. */
   private static final double MOST = 0.8;
 
+  /** What of the recordings lie at pictures, and cover of them, where they belong to them. */
+  private static final double USUAL = 0.7;
+
   /** Shifts that are nearer than this are one choice: which take it is does not change. */
   private static final double NEAR = 15;
 
@@ -30,6 +34,9 @@ final class Coverage {
   private final Map<String, List<double[]>> within = new HashMap<>();
   private final Map<Double, Integer> changes = new TreeMap<>();
   private final Set<String> touched = new HashSet<>();
+  private final Set<Recording> recordings = new HashSet<>();
+  private final Set<Recording> touching = new HashSet<>();
+  private final Map<String, Double> shares = new HashMap<>();
   private int now;
 
   /**
@@ -42,8 +49,11 @@ final class Coverage {
       // Late by any of these, the picture would lie within the recording.
       double from = pair.soundBegins() - SLACK;
       double to = pair.soundBegins() + pair.soundSeconds() - pair.pictureSeconds() + SLACK;
+      recordings.add(pair.recording());
       if (pair.overlaps()) {
         touched.add(pair.picture().id());
+        touching.add(pair.recording());
+        shares.merge(pair.picture().id(), pair.cover() / 100.0, Math::max);
       }
       if (from <= to) {
         within
@@ -148,6 +158,16 @@ final class Coverage {
                 .filter(s -> s.pictures >= MOST * most)
                 .anyMatch(s -> s.to < from - NEAR || s.from > to + NEAR);
     return rival ? Optional.empty() : Optional.of(new Stretch(from, to, most));
+  }
+
+  /**
+   * Whether so few of the recordings lie at pictures, or cover so little of them, that what there is
+   * may be chance: sound of another unit, or a clock that is far off.
+   */
+  boolean isChance() {
+    double share = shares.values().stream().mapToDouble(Double::doubleValue).average().orElse(0);
+    return recordings.size() > LEAST
+        && (touching.size() < USUAL * recordings.size() || share < USUAL);
   }
 
   /** Whether the recordings cover pictures only in part, so that the clock is in doubt. */

@@ -20,6 +20,8 @@ import org.oddlot.time.Rational;
 
 /** Judges pictures and recordings that lie together. */
 final class Pairs {
+  private static final String NOT_HEARD = "not heard";
+
   private final List<Alignment> laid;
   private final Clocks clocks;
   private final Map<String, Slate> slates;
@@ -119,6 +121,19 @@ final class Pairs {
                           + " decide it",
                       pair.cover())));
     }
+    Coverage all = coverage.get(said.recording().recorder());
+    boolean byChance = witness.isEmpty() && all != null && all.isChance();
+    if (byChance && doubt.filter(d -> !d.headline().equals("timecode alone")).isEmpty()) {
+      doubt =
+          Optional.of(
+              new Doubt(
+                  "by chance?",
+                  Phrase.of(
+                      "the sounds of %s lie at pictures here and there only, as those of another"
+                          + " unit would, or of a clock that is far off",
+                      said.recording().recorder())));
+    }
+    boolean isLeft = byChance || doubt.filter(d -> d.headline().equals(NOT_HEARD)).isPresent();
     boolean isDone = done.contains(pair.pair());
     String settled =
         Phrase.of(
@@ -129,7 +144,9 @@ final class Pairs {
         said,
         heard,
         isDone,
-        doubt.isPresent() && !isDone ? Standing.TO_LOOK_AT : Standing.SETTLED,
+        doubt.isEmpty() || isDone
+            ? Standing.SETTLED
+            : isLeft ? Standing.OPEN : Standing.TO_LOOK_AT,
         isDone ? "synced already" : doubt.map(Doubt::headline).orElse(pair.cover() + " %"),
         isDone ? "a synced clip of the two is there" : doubt.map(Doubt::reason).orElse(settled),
         evidence(said, heard));
@@ -180,7 +197,7 @@ final class Pairs {
     if (clocks.isAsHeard(recording.recorder()) && heard.isEmpty()) {
       return Optional.of(
           new Doubt(
-              "not heard",
+              NOT_HEARD,
               "its recorder runs away, and this recording could not be heard; lay it by hand"));
     }
     if (clocks.isAbout(recording.recorder()) && heard.isEmpty()) {

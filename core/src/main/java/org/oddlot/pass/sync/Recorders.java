@@ -112,7 +112,7 @@ final class Recorders {
       // What lies at hardly any picture is looked for all around the day.
       coverage.put(
           recorder,
-          FEW * near.touched() < recordings.size()
+          FEW * near.now() < recordings.size()
               ? new Coverage(laying.near(recorder, clocks, HALF_DAY))
               : near);
     });

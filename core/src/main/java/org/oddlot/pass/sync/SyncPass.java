@@ -15,6 +15,8 @@ import org.oddlot.material.Source;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.Decision;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
@@ -185,48 +187,56 @@ public final class SyncPass implements Pass<SyncFinding> {
     return remarks;
   }
 
-  /** A pair as it was heard, where it was laid so. */
-  private static Alignment heard(Alignment pair, PairFinding finding) {
-    return finding.alignment().equals(finding.said())
-        ? pair
-        : pair.shifted(finding.alignment().first().minus(pair.first()));
-  }
-
   /** What the remarks about recordings without a picture begin with. */
   public static final String WILD_ID = "wild:";
 
   @Override
   public Applied apply(Request request, List<Reviewed<SyncFinding>> accepted) {
-    Material material = request.material();
-    Settings settings = request.settings();
-    Progress progress = request.progress();
-    Map<FindingId, Reviewed<SyncFinding>> pairs = new LinkedHashMap<>();
+    Map<FindingId, Decision> taken = new LinkedHashMap<>();
     Clocks clocks = Clocks.AS_SAID;
     for (Reviewed<SyncFinding> reviewed : accepted) {
-      switch (reviewed.finding()) {
-        case PairFinding pair -> {
-          if (!pair.isDone()) {
-            pairs.put(pair.id(), reviewed);
-          }
+      if (reviewed.finding() instanceof RecorderFinding recorder) {
+        if (recorder.standing() == Standing.TO_LOOK_AT && reviewed.decision().isEmpty()) {
+          taken.put(recorder.id(), Decision.accept());
         }
-        case LooseFinding _ -> {}
-        case RecorderFinding recorder -> {
-          Optional<RecorderAnswer> answer = reviewed.answer(RecorderAnswer.CODEC);
-          if (answer.isPresent()) {
-            clocks = clocks.and(recorder.recorder(), answer.get());
-          }
+        Optional<RecorderAnswer> answer = reviewed.answer(RecorderAnswer.CODEC);
+        if (answer.isPresent()) {
+          clocks = clocks.and(recorder.recorder(), answer.get());
         }
       }
     }
-    // What is accepted with the pairs moves them, also where it was only proposed while looking.
+    if (!taken.isEmpty()) {
+      // Clocks that are taken with all else: what lies together then was not seen before.
+      return withClocks(request, taken);
+    }
+    var synced = new Synced(request.material(), request.settings());
+    for (Reviewed<SyncFinding> reviewed : accepted) {
+      request.progress().check();
+      if (reviewed.finding() instanceof PairFinding pair && !pair.isDone()) {
+        synced.add(pair.alignment(), reviewed.reason());
+      }
+    }
     clocks = clocks.and(request.answers().instructions(ClockInstruction.CODEC).values());
-    List<Alignment> laid = new Aligner(material).by(clocks);
-    var synced = new Synced(material, settings);
-    for (Alignment pair : laid) {
-      progress.check();
-      Reviewed<SyncFinding> reviewed = pairs.get(PairFinding.id(pair));
-      if (reviewed != null) {
-        synced.add(heard(pair, (PairFinding) reviewed.finding()), reviewed.reason());
+    return synced.applied(new Aligner(request.material()).by(clocks));
+  }
+
+  private Applied withClocks(Request request, Map<FindingId, Decision> taken) {
+    Map<FindingId, Decision> decisions = new LinkedHashMap<>(request.answers().decisions());
+    decisions.putAll(taken);
+    var answers = new Answers(decisions, request.answers().instructions());
+    Look<SyncFinding> again =
+        look(new Request(request.material(), request.settings(), answers, request.progress()));
+    var synced = new Synced(request.material(), request.settings());
+    var laid = new ArrayList<Alignment>();
+    for (SyncFinding finding : again.findings()) {
+      if (finding instanceof PairFinding pair) {
+        Optional<Decision> said = answers.decision(pair.id());
+        boolean isTaken =
+            said.map(Decision::isAccepted).orElse(pair.standing() != Standing.OPEN);
+        laid.add(pair.alignment());
+        if (isTaken && !pair.isDone()) {
+          synced.add(pair.alignment(), pair.reason());
+        }
       }
     }
     return synced.applied(laid);

@@ -41,8 +41,16 @@ final class Tags {
     one(Field.SCENE, LogEntry::scene);
     one(Field.SHOT, LogEntry::shot);
     one(Field.TAKE, LogEntry::take);
-    one(Field.CAMERA, entry -> entry.camera().isEmpty() ? source.camera() : entry.camera());
-    one(Field.REEL, entry -> entry.reel().isEmpty() ? source.reel() : entry.reel());
+    // What the media says of itself is believed; a row can speak of several cameras and cards.
+    boolean isKnown = !source.camera().isEmpty() && !source.cameraIsGuessed();
+    one(
+        Field.CAMERA,
+        entry ->
+            isKnown || entry.cameras().size() != 1 ? source.camera() : entry.camera());
+    one(
+        Field.REEL,
+        entry ->
+            source.reel().isEmpty() && entry.reels().size() == 1 ? entry.reel() : source.reel());
     one(Field.SOUND_REEL, LogEntry::soundReel);
     if (shots.stream().anyMatch(LogEntry::circled)) {
       notes.add(Note.of(Field.CIRCLED, "yes"));

@@ -349,11 +349,14 @@ public final class PutRightBench extends FindingsBench<PutRightFinding> {
       return "Nothing.";
     }
     return switch (reviewed.finding().correction()) {
-      case Correction.Clock _, Correction.Rate _ ->
+      case Correction.Clock _,
+          Correction.Stretches _,
+          Correction.Rate _,
+          Correction.Counting _ ->
           "The times of the log’s entries, in this lot only. The paper stays as it is.";
       case Correction.Day _ ->
           "The date of the entries, in this lot only; or that of the clips, in the file that is"
-              + " written.";
+              + " written; or neither.";
       case Correction.Start start ->
           Phrase.of(
               "The start of %d sources, and every use of them in timelines with it: each record"
