@@ -74,6 +74,8 @@ def differences(before, after, path=(), found=None):
 def compare(name, before, after, ledger):
     """Every difference that the library sees is one line of the ledger."""
     old, new = loaded(before), loaded(after)
+    # What was put right of a paper is in the ledger and in no timeline.
+    ledger = [entry for entry in ledger if entry["property"] != "entries"]
     seen = differences(old, new)
     check(f"{name}: as many differences as lines in the ledger", len(seen) == len(ledger), f"{len(seen)} and {len(ledger)}")
     properties = sorted(entry["property"].split("/")[-1] for entry in ledger)

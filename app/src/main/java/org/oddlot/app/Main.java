@@ -7,9 +7,9 @@ import picocli.CommandLine;
 public final class Main {
   private Main() {}
 
-  /** Runs one command and ends with its exit code. */
+  /** Runs one command and ends with its exit code; without any it opens the window. */
   public static void main(String[] arguments) {
-    System.exit(commandLine().execute(arguments));
+    System.exit(commandLine().execute(arguments.length == 0 ? new String[] {"open"} : arguments));
   }
 
   static CommandLine commandLine() {

@@ -125,6 +125,9 @@ final class CheckCommand implements Callable<Integer> {
     if (input.value().orElse(null) instanceof SoundFile sound) {
       document.put("sound", SoundDocument.of(sound));
     }
+    if (input.value().orElse(null) instanceof Paper its) {
+      document.put("paper", PaperDocument.of(its));
+    }
     Counts counts = counts(input);
     int entries =
         input.value().orElse(null) instanceof Paper paper ? paper.log().entries().size() : 0;
@@ -166,7 +169,7 @@ final class CheckCommand implements Callable<Integer> {
                 Phrase.count(counts.clips, "clip"),
                 Phrase.count(counts.markers, "marker")));
       }
-      case Paper paper -> List.of(Phrase.count(paper.log().entries().size(), "entry"));
+      case Paper paper -> PaperDocument.lines(paper);
       case SoundFile sound -> SoundDocument.lines(sound);
       default -> {
         var lines = new ArrayList<>(List.of(input.contents().summary()));

@@ -38,8 +38,12 @@ public final class OddLot implements Callable<Integer> {
     line.setCaseInsensitiveEnumValuesAllowed(true);
     line.setExecutionExceptionHandler((exception, command, _) -> {
       PrintWriter err = command.getErr();
-      if (exception instanceof IOException || exception instanceof UncheckedIOException) {
-        err.println("oddlot: " + exception.getMessage());
+      if (exception instanceof IOException e) {
+        err.println("oddlot: " + FileTrouble.inWords(e));
+        return ExitCode.WRONG_INPUT;
+      }
+      if (exception instanceof UncheckedIOException e && e.getCause() != null) {
+        err.println("oddlot: " + FileTrouble.inWords(e.getCause()));
         return ExitCode.WRONG_INPUT;
       }
       err.println("oddlot: a fault of the program: " + exception);

@@ -13,6 +13,8 @@ import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.cli.OddLot.JsonOption;
+import org.oddlot.json.JsonArray;
+import org.oddlot.material.Material;
 import org.oddlot.lot.DecisionFile;
 import org.oddlot.lot.Folders;
 import org.oddlot.lot.Intake;
@@ -25,19 +27,12 @@ import org.oddlot.material.Input;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Answers;
-import org.oddlot.pass.Choice;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.Evidence;
 import org.oddlot.pass.LedgerEntry;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Outcome.UnusableAnswer;
 import org.oddlot.pass.Passes;
-import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
-import org.oddlot.pass.Standing;
-import org.oddlot.pass.Tally;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
 import org.oddlot.progress.Progress;
@@ -85,8 +80,17 @@ final class RunCommand implements Callable<Integer> {
       names = "--only",
       split = ",",
       paramLabel = "PASS",
-      description = "Only these passes, and Return.")
+      completionCandidates = PassIds.class,
+      description = "Only these passes, and Return: ${COMPLETION-CANDIDATES}.")
   private List<String> only = List.of();
+
+  @Option(
+      names = "--read",
+      paramLabel = "FILE:OPTION=VALUE",
+      description =
+          "How a paper is read: \"log.xlsx:sheet=Day 2\", or what a column holds:"
+              + " \"log.csv:column Felvétel=take\".")
+  private List<String> readings = List.of();
 
   @Option(
       names = "--set",
@@ -120,7 +124,7 @@ final class RunCommand implements Callable<Integer> {
     for (DecisionFile.Given each : given) {
       answers = answers.with(each.finding(), Optional.of(each.decision()));
     }
-    Lot lot = opened.lot().withAnswers(answers).withSheet(sheet(opened.lot().sheet()));
+    Lot lot = readAsSaid(opened.lot()).withAnswers(answers).withSheet(sheet(opened.lot().sheet()));
     IntakeResult read = Intake.read(lot, Progress.NONE);
     Outcome outcome =
         new Engine(acceptance)
@@ -145,6 +149,10 @@ final class RunCommand implements Callable<Integer> {
       out.println(
           new JsonDocuments()
               .put("lot", lot.name())
+              .put(
+                  "papers",
+                  JsonArray.of(
+                      read.material().papers().stream().map(PaperDocument::of).toList()))
               .put("passes", JsonDocuments.passes(outcome))
               .put("findings", JsonDocuments.findings(outcome))
               .put("written", JsonDocuments.written(written))
@@ -153,7 +161,7 @@ final class RunCommand implements Callable<Integer> {
               .put("problems", JsonDocuments.problems(problems))
               .print());
     } else {
-      print(lot, outcome, written, ledger.size(), problems, out);
+      print(lot, read.material(), outcome, written, ledger.size(), problems, out);
     }
     out.flush();
     if (nothing) {
@@ -170,6 +178,18 @@ final class RunCommand implements Callable<Integer> {
     return isLot()
         ? LotFile.open(files.getFirst())
         : new LotFile.Opened(Lot.of(Folders.opened(files)), List.of());
+  }
+
+  private Lot readAsSaid(Lot lot) {
+    Lot now = lot;
+    for (String each : readings) {
+      try {
+        now = ReadingWords.parse(each).on(now);
+      } catch (IllegalArgumentException e) {
+        throw wrong(String.valueOf(e.getMessage()));
+      }
+    }
+    return now;
   }
 
   private RunSheet sheet(RunSheet ofLot) throws IOException {
@@ -253,38 +273,14 @@ final class RunCommand implements Callable<Integer> {
 
   private void print(
       Lot lot,
+      Material read,
       Outcome outcome,
       List<Output.Written> written,
       int changes,
       List<Problem> problems,
       PrintWriter out) {
     out.println(lot.name());
-    for (StepOutcome<?> step : outcome.steps()) {
-      Tally tally = step.tally();
-      out.print(
-          Phrase.of(
-              "  %-14s %4d settled %4d to look at %4d open %4d declined%n",
-              step.pass().title(),
-              tally.settled(),
-              tally.toLookAt(),
-              tally.open(),
-              tally.declined()));
-    }
-    for (StepOutcome<?> step : outcome.steps()) {
-      for (Reviewed<?> reviewed : step.reviewed()) {
-        if (verbose || reviewed.standing() != Standing.SETTLED) {
-          print(step.pass().title(), reviewed, out);
-        }
-      }
-      if (verbose) {
-        for (Look.Remark remark : step.look().remarks()) {
-          out.println(
-              Phrase.of(
-                  "  %s, left over: %s: %s", step.pass().title(), remark.title(), remark.text()));
-        }
-      }
-    }
-    problems.forEach(problem -> out.println("  " + problem.severity().word() + ": " + problem));
+    new RunReport(outcome, verbose, out).print(read, problems);
     out.println("  " + Phrase.count(changes, "change"));
     for (Output.Written file : written) {
       out.println("  written " + file.path());
@@ -294,29 +290,6 @@ final class RunCommand implements Callable<Integer> {
     }
     if (folder == null && changes > 0) {
       out.println("  Nothing was written; say --out DIR to write.");
-    }
-  }
-
-  private void print(String pass, Reviewed<?> reviewed, PrintWriter out) {
-    out.println(
-        Phrase.of(
-            "  %s, %s: %s: %s",
-            pass, reviewed.standing().words(), reviewed.finding().title(), reviewed.reason()));
-    if (verbose) {
-      out.println("    " + reviewed.finding().id());
-      print(reviewed.finding().evidence(), out);
-      for (Choice choice : reviewed.finding().choices()) {
-        boolean isChosen = reviewed.chosen().contains(choice.id());
-        out.println(Phrase.of("    %s %s (%s)", isChosen ? "*" : "-", choice.label(), choice.id()));
-        print(choice.evidence(), out);
-      }
-    }
-  }
-
-  private static void print(List<Evidence> evidence, PrintWriter out) {
-    for (Evidence each : evidence) {
-      out.println(
-          Phrase.of("      %s: %s %s", each.what(), each.value(), each.verdict()).stripTrailing());
     }
   }
 }

@@ -115,6 +115,7 @@ final class ColumnContents {
     }
     boolean text =
         cells.size() >= 2
+            && distinct.size() * 3 >= cells.size()
             && cells.stream().mapToInt(String::length).average().orElse(0) > SHORT
             && cells.stream().filter(cell -> cell.indexOf(' ') > 0).count() * 2 > cells.size();
     if (text) {

@@ -8,8 +8,9 @@ import org.oddlot.material.Material;
  *
  * @param material the new state
  * @param claims for every change in a document, the finding it was made for
+ * @param notes what was put right in the lot itself and stands in no document: a log's clock
  */
-public record Applied(Material material, List<Claim> claims) {
+public record Applied(Material material, List<Claim> claims, List<Note> notes) {
 
   /**
    * A change that is owed to a finding.
@@ -20,7 +21,24 @@ public record Applied(Material material, List<Claim> claims) {
    */
   public record Claim(Object object, String property, String reason) {}
 
+  /**
+   * Something that was put right in the lot itself.
+   *
+   * @param paper the paper, or whatever else came in
+   * @param what what of it
+   * @param before what it was, empty if that is not one thing
+   * @param after what it is
+   * @param reason why
+   */
+  public record Note(String paper, String what, String before, String after, String reason) {}
+
   public Applied {
     claims = List.copyOf(claims);
+    notes = List.copyOf(notes);
+  }
+
+  /** What changed in documents alone. */
+  public Applied(Material material, List<Claim> claims) {
+    this(material, claims, List.of());
   }
 }

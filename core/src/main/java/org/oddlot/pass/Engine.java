@@ -128,8 +128,11 @@ public final class Engine {
             request.progress());
     Look<F> look = pass.look(watched);
     List<Reviewed<F>> reviewed = reviewed(pass, look, watched, unusable);
+    if (acceptance == Acceptance.ALL) {
+      reviewed = reviewed.stream().map(Engine::takenWithAll).toList();
+    }
     request.progress().check();
-    Applied applied = pass.apply(watched, reviewed.stream().filter(this::isAccepted).toList());
+    Applied applied = pass.apply(watched, reviewed.stream().filter(Engine::isAccepted).toList());
     Material after =
         withDoubts(
             applied.material().withoutWatcher(),
@@ -149,6 +152,7 @@ public final class Engine {
         reviewed,
         after,
         applied.claims(),
+        applied.notes(),
         Set.copyOf(asked),
         unusable);
   }
@@ -239,16 +243,19 @@ public final class Engine {
         .toList();
   }
 
-  private boolean isAccepted(Reviewed<?> reviewed) {
-    return switch (reviewed.standing()) {
-      case SETTLED -> true;
-      case TO_LOOK_AT -> acceptance == Acceptance.ALL && isProposed(reviewed.finding());
-      case OPEN, DECLINED -> false;
-    };
+  private static boolean isAccepted(Reviewed<?> reviewed) {
+    return reviewed.standing() == Standing.SETTLED;
+  }
+
+  private static <F extends Finding> Reviewed<F> takenWithAll(Reviewed<F> reviewed) {
+    return reviewed.standing() == Standing.TO_LOOK_AT && isProposed(reviewed.finding())
+        ? Reviewed.acceptedWithAll(reviewed.finding())
+        : reviewed;
   }
 
   /** Whether there is something definite to accept: not one of several equally good choices. */
   private static boolean isProposed(Finding finding) {
-    return finding.choices().isEmpty() || !finding.proposed().isEmpty();
+    return finding.isProposal()
+        && (finding.choices().isEmpty() || !finding.proposed().isEmpty());
   }
 }

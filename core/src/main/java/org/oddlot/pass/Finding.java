@@ -29,6 +29,11 @@ public interface Finding {
     return reason();
   }
 
+  /** Whether accepting it does something; else it tells, and asks to be looked at. */
+  default boolean isProposal() {
+    return true;
+  }
+
   /** What it can be accepted as; empty where it is accepted as it is. */
   default List<Choice> choices() {
     return List.of();

@@ -26,6 +26,19 @@ final class Ledger {
       ledger.add(step.claims(), step.pass());
     }
     var entries = new ArrayList<LedgerEntry>();
+    for (StepOutcome<?> step : outcome.steps()) {
+      for (Applied.Note note : step.notes()) {
+        entries.add(
+            new LedgerEntry(
+                note.paper(),
+                "",
+                note.what(),
+                note.before(),
+                note.after(),
+                step.pass().id(),
+                note.reason()));
+      }
+    }
     for (Document document : outcome.end().documents()) {
       if (document.isNew()) {
         entries.add(ledger.entry(document));

@@ -43,11 +43,13 @@ public record Outcome(
       List<Reviewed<F>> reviewed,
       Material after,
       List<Applied.Claim> claims,
+      List<Applied.Note> notes,
       Set<Class<?>> asked,
       List<UnusableAnswer> unusable) {
     public StepOutcome {
       reviewed = List.copyOf(reviewed);
       claims = List.copyOf(claims);
+      notes = List.copyOf(notes);
       unusable = List.copyOf(unusable);
     }
 
@@ -70,6 +72,7 @@ public record Outcome(
               reviewed,
               material.withChangesBetween(before, after),
               claims,
+              notes,
               asked,
               unusable);
     }

@@ -8,9 +8,21 @@ import java.util.Optional;
  *
  * @param finding the finding
  * @param decision what was said, if anything
+ * @param withAll whether that was said of it with all others, and not of it alone
  * @param <F> the finding's type
  */
-public record Reviewed<F extends Finding>(F finding, Optional<Decision> decision) {
+public record Reviewed<F extends Finding>(
+    F finding, Optional<Decision> decision, boolean withAll) {
+
+  /** A finding and what was said about it, if anything. */
+  public Reviewed(F finding, Optional<Decision> decision) {
+    this(finding, decision, false);
+  }
+
+  /** A finding that is accepted as it is proposed, with all others. */
+  static <F extends Finding> Reviewed<F> acceptedWithAll(F finding) {
+    return new Reviewed<>(finding, Optional.of(Decision.accept()), true);
+  }
 
   /** How it stands, the decision heeded. */
   public Standing standing() {
@@ -38,7 +50,7 @@ public record Reviewed<F extends Finding>(F finding, Optional<Decision> decision
     return decision
         .map(said ->
             said.isAccepted()
-                ? "accepted by hand: " + finding.reason()
+                ? (withAll ? "accepted with all others: " : "accepted by hand: ") + finding.reason()
                 : "declined by hand: " + finding.reason())
         .orElseGet(finding::reason);
   }

@@ -49,6 +49,11 @@ public record IntakeFinding(
   }
 
   @Override
+  public boolean isProposal() {
+    return false;
+  }
+
+  @Override
   public String title() {
     return name;
   }

@@ -14,6 +14,7 @@ import org.oddlot.material.Source;
 import org.oddlot.measure.Measured;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
+import org.oddlot.pass.Choice;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Look;
@@ -162,6 +163,7 @@ public final class PutRightPass implements Pass<PutRightFinding> {
     Material material = request.material();
     Progress progress = request.progress();
     var claims = new ArrayList<Applied.Claim>();
+    var notes = new ArrayList<Applied.Note>();
     Material now = material;
     // What was said by hand first, the rest was found after it. Then rates: a shift counts frames
     // at the rate that is right.
@@ -182,12 +184,32 @@ public final class PutRightPass implements Pass<PutRightFinding> {
         if (kind.isInstance(correction) && (answer.isPresent() || correction instanceof ByHand)) {
           progress.check();
           Applied applied = correction.apply(now, answer.orElse(NO_ANSWER), reviewed.reason());
+          if (applied.claims().isEmpty()) {
+            notes.add(note(reviewed));
+          }
           now = applied.material();
           claims.addAll(applied.claims());
         }
       }
     }
-    return new Applied(now, claims);
+    return new Applied(now, claims, notes);
+  }
+
+  /** What was put right of a paper stands in no document, and in the ledger all the same. */
+  private static Applied.Note note(Reviewed<PutRightFinding> reviewed) {
+    PutRightFinding finding = reviewed.finding();
+    List<String> chosen = reviewed.chosen();
+    String after =
+        finding.choices().stream()
+            .filter(choice -> chosen.contains(choice.id()))
+            .map(Choice::label)
+            .findFirst()
+            .orElseGet(() ->
+                finding.correction() instanceof ByHand hand
+                    ? hand.words()
+                    : String.join(", ", chosen));
+    return new Applied.Note(
+        finding.title(), "entries", finding.headline(), after, reviewed.reason());
   }
 
   /** Clocks, rates and days in question: nothing of their papers is settled before they are. */

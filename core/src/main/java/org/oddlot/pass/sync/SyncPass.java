@@ -196,7 +196,8 @@ public final class SyncPass implements Pass<SyncFinding> {
     Clocks clocks = Clocks.AS_SAID;
     for (Reviewed<SyncFinding> reviewed : accepted) {
       if (reviewed.finding() instanceof RecorderFinding recorder) {
-        if (recorder.standing() == Standing.TO_LOOK_AT && reviewed.decision().isEmpty()) {
+        boolean isNew = request.answers().decision(recorder.id()).isEmpty();
+        if (recorder.standing() == Standing.TO_LOOK_AT && isNew) {
           taken.put(recorder.id(), Decision.accept());
         }
         Optional<RecorderAnswer> answer = reviewed.answer(RecorderAnswer.CODEC);

@@ -24,6 +24,7 @@ import org.oddlot.profile.Profile;
 import org.oddlot.setting.Settings;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -64,7 +65,9 @@ final class Synced {
   /** Lays a recording to its picture. */
   void add(Alignment pair, String reason) {
     byPicture.computeIfAbsent(pair.picture(), _ -> new ArrayList<>()).add(pair);
-    reasons.merge(pair.picture(), reason, (first, _) -> first);
+    String laid =
+        Phrase.of("%s %s (%s)", pair.recording().name(), pair.offsetInWords(), reason);
+    reasons.merge(pair.picture(), laid, (first, more) -> first + "; " + more);
   }
 
   /** The pairs of picture and first sound file that synced clips in the documents have already. */

@@ -1,0 +1,144 @@
+package org.oddlot.cli;
+
+import java.io.PrintWriter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Outcome.StepOutcome;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.Tally;
+import org.oddlot.problem.Problem;
+import org.oddlot.text.Phrase;
+
+/** What a run came to, in words: doubts by their cause, with how many there are and some of them. */
+final class RunReport {
+  private static final int EXAMPLES = 3;
+
+  private final Outcome outcome;
+  private final boolean verbose;
+  private final PrintWriter out;
+
+  RunReport(Outcome outcome, boolean verbose, PrintWriter out) {
+    this.outcome = outcome;
+    this.verbose = verbose;
+    this.out = out;
+  }
+
+  void print(Material read, List<Problem> problems) {
+    for (Paper paper : read.papers()) {
+      out.println("  " + paper.name());
+      PaperDocument.lines(paper).forEach(line -> out.println("    " + line));
+    }
+    for (StepOutcome<?> step : outcome.steps()) {
+      Tally tally = step.tally();
+      out.print(
+          Phrase.of(
+              "  %-14s %4d settled %4d to look at %4d open %4d declined%n",
+              step.pass().title(),
+              tally.settled(),
+              tally.toLookAt(),
+              tally.open(),
+              tally.declined()));
+    }
+    for (StepOutcome<?> step : outcome.steps()) {
+      if (verbose) {
+        step.reviewed().forEach(reviewed -> all(step.pass().title(), reviewed));
+      } else {
+        doubts(step);
+      }
+      remarks(step);
+    }
+    problems.forEach(problem -> out.println("  " + problem.severity().word() + ": " + problem));
+  }
+
+  /** What is not settled, by its cause. */
+  private void doubts(StepOutcome<?> step) {
+    Map<String, List<Reviewed<?>>> byCause = new LinkedHashMap<>();
+    for (Reviewed<?> reviewed : step.reviewed()) {
+      if (reviewed.standing() != Standing.SETTLED) {
+        String cause = reviewed.standing() + "\n" + withoutNumbers(reviewed.finding().headline());
+        byCause.computeIfAbsent(cause, _ -> new ArrayList<>()).add(reviewed);
+      }
+    }
+    byCause.values().forEach(same -> {
+      Reviewed<?> first = same.getFirst();
+      String lead = "  " + step.pass().title() + ", " + first.standing().words() + ": ";
+      if (same.size() == 1) {
+        out.println(lead + first.finding().title() + ": " + first.reason());
+      } else {
+        out.println(
+            Phrase.of(
+                "%s%d × %s: %s", lead, same.size(), first.finding().headline(), titles(same)));
+        out.println("    " + first.finding().title() + ": " + first.reason());
+      }
+    });
+  }
+
+  private static String titles(List<Reviewed<?>> same) {
+    String some =
+        same.stream()
+            .limit(EXAMPLES)
+            .map(each -> each.finding().title())
+            .collect(Collectors.joining(", "));
+    return same.size() > EXAMPLES ? some + ", …" : some;
+  }
+
+  /** What was left over, by what is said of it. */
+  private void remarks(StepOutcome<?> step) {
+    Map<String, List<Look.Remark>> byText = new LinkedHashMap<>();
+    step.look()
+        .remarks()
+        .forEach(remark ->
+            byText
+                .computeIfAbsent(
+                    verbose ? remark.about() : withoutNumbers(remark.text()),
+                    _ -> new ArrayList<>())
+                .add(remark));
+    byText.values().forEach(same -> {
+      Look.Remark first = same.getFirst();
+      String lead = "  " + step.pass().title() + ", left over: ";
+      String some =
+          same.stream().limit(EXAMPLES).map(Look.Remark::title).collect(Collectors.joining(", "));
+      out.println(
+          same.size() == 1
+              ? lead + first.title() + ": " + first.text()
+              : Phrase.of(
+                  "%s%d × %s: %s%s",
+                  lead, same.size(), first.text(), some, same.size() > EXAMPLES ? ", …" : ""));
+    });
+  }
+
+  private static String withoutNumbers(String text) {
+    return text.replaceAll("\\d+", "#").replaceAll("\\b[A-Z]#\\w*", "#");
+  }
+
+  private void all(String pass, Reviewed<?> reviewed) {
+    out.println(
+        Phrase.of(
+            "  %s, %s: %s: %s",
+            pass, reviewed.standing().words(), reviewed.finding().title(), reviewed.reason()));
+    out.println("    " + reviewed.finding().id());
+    print(reviewed.finding().evidence());
+    for (Choice choice : reviewed.finding().choices()) {
+      boolean isChosen = reviewed.chosen().contains(choice.id());
+      out.println(Phrase.of("    %s %s (%s)", isChosen ? "*" : "-", choice.label(), choice.id()));
+      print(choice.evidence());
+    }
+  }
+
+  private void print(List<Evidence> evidence) {
+    for (Evidence each : evidence) {
+      out.println(
+          Phrase.of("      %s: %s %s", each.what(), each.value(), each.verdict()).stripTrailing());
+    }
+  }
+}
