@@ -77,6 +77,22 @@ public record Lot(
         .orElse(lot);
   }
 
+  /** This under its timeline file's name, if it is called after a file that is none. */
+  public Lot namedAfterItsTimeline() {
+    boolean isAfterAnother =
+        inputs.stream()
+            .map(Input::path)
+            .anyMatch(path -> stem(path).equals(name) && !isTimeline(path));
+    return isAfterAnother
+        ? inputs.stream()
+            .map(Input::path)
+            .filter(Lot::isTimeline)
+            .findFirst()
+            .map(path -> withName(stem(path)))
+            .orElse(this)
+        : this;
+  }
+
   private static boolean isTimeline(Path path) {
     return InputKinds.of(new InputFile(path)).filter(TimelineFormat.class::isInstance).isPresent();
   }

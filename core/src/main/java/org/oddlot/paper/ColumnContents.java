@@ -35,6 +35,11 @@ final class ColumnContents {
       Pattern.compile("(?:23[.,]9\\d*|29[.,]97|47[.,]95\\d*|59[.,]94)(?:\\s*(?:N?DF|fps|p))?|\\d{2} ?fps");
   private static final int EXAMPLES = 3;
 
+  /** Nobody shoots more takes of a set-up, and somewhere there is one of the first ones. */
+  private static final int MOST_TAKES = 40;
+
+  private static final int FIRST_TAKES = 3;
+
   private final Table table;
   private final int column;
   private final List<String> cells;
@@ -142,10 +147,17 @@ final class ColumnContents {
             .map(row -> number(TakeCell.of(row.cell(column)).take()))
             .toList();
     List<Integer> all = numbers.stream().flatMap(Optional::stream).toList();
-    if (all.size() < LEAST_ROWS || all.size() < MOST * cells.size()) {
+    if (all.size() < 2 || all.size() < MOST * cells.size()) {
       return Optional.empty();
     }
     int most = all.stream().mapToInt(Integer::intValue).max().orElse(0);
+    int least = all.stream().mapToInt(Integer::intValue).min().orElse(0);
+    Optional<Guess> perhaps =
+        least <= FIRST_TAKES && most > least && most <= MOST_TAKES
+            ? Optional.of(
+                new Guess(
+                    Optional.of(LogField.TAKE), false, Phrase.of("numbers, %d–%d", least, most)))
+            : Optional.empty();
     int again = 0;
     int on = 0;
     int other = 0;
@@ -173,7 +185,10 @@ final class ColumnContents {
       before = Optional.of(now);
       sceneBefore = scene.isEmpty() ? sceneBefore : scene;
     }
-    if (again == 0 || on == 0 || other * 5 > on + again || most > 40) {
+    if (all.size() < LEAST_ROWS || again == 0 || on == 0 || other * 5 > on + again) {
+      return perhaps;
+    }
+    if (most > MOST_TAKES) {
       return Optional.empty();
     }
     boolean safe = atScene >= 2 && atScene * 5 >= again * 4 && other * 10 <= on + again;

@@ -256,11 +256,14 @@ public final class LogReader {
 
   private Log read() {
     boolean slated = has(LogField.SCENE) && has(LogField.TAKE);
-    if (!has(LogField.IN) && !has(LogField.CLIP) && !slated) {
+    if (!has(LogField.IN) && !has(LogField.CLIP)) {
       problems.warning(
           "",
           "No column is known to hold a timecode or a clip name.",
-          "Say in the mapping which column holds which, or its entries cannot be matched.");
+          slated
+              ? "Say which column does, if one does; scene and take alone match only what others"
+                  + " have told."
+              : "Say which column holds which, or its entries cannot be matched.");
     }
     for (int column : mapping.notUnderstood()) {
       tell(column);

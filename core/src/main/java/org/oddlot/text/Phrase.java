@@ -15,9 +15,14 @@ public final class Phrase {
     return String.format(Locale.ROOT, pattern, values);
   }
 
+  /** A number as people read it, its thousands apart: {@code 1,234}. */
+  public static String number(long number) {
+    return String.format(Locale.ROOT, "%,d", number);
+  }
+
   /** A count with its noun: {@code 1 entry}, {@code 3 entries}, {@code 2 clips}. */
   public static String count(int count, String noun) {
     String plural = noun.endsWith("y") ? noun.substring(0, noun.length() - 1) + "ies" : noun + "s";
-    return count + " " + (count == 1 ? noun : plural);
+    return number(count) + " " + (count == 1 ? noun : plural);
   }
 }

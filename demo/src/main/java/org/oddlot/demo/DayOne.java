@@ -30,6 +30,7 @@ final class DayOne {
           "report Before anything is decided",
           "accept match",
           "station tag",
+          "press tab-all",
           "select tag-rows 1",
           "picture tag",
           "station return",

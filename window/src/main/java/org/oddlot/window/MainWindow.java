@@ -35,6 +35,7 @@ import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
 import org.oddlot.material.Source;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.window.kit.Actions;
@@ -42,6 +43,8 @@ import org.oddlot.window.kit.Bench;
 import org.oddlot.window.kit.Overlay;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.Station;
+import org.oddlot.window.kit.Way;
+import org.oddlot.window.kit.Way.Next;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.FilePicker;
 import org.oddlot.window.session.Session;
@@ -77,7 +80,7 @@ final class MainWindow {
   MainWindow(Session session, FilePicker picker, java.util.function.Consumer<Path> onShow) {
     this.session = session;
     this.picker = picker;
-    this.place = new Place(session, picker, overlay);
+    this.place = new Place(session, picker, overlay, way());
     this.open = stations.getFirst().id();
     runSheet = new RunSheetView(place, stations, this::open);
     status = new StatusBar(session, onShow);
@@ -246,6 +249,33 @@ final class MainWindow {
     showBanner(state);
   }
 
+  /** The way through the stations that are on the run sheet, in its order. */
+  private Way way() {
+    return new Way() {
+      @Override
+      public Optional<Next> after(String station) {
+        List<StepOutcome<?>> steps =
+            session.state().outcome().map(Outcome::steps).orElse(List.of());
+        List<String> ids = steps.stream().map(step -> step.pass().id()).toList();
+        int at = ids.indexOf(station);
+        for (int i = 1; i <= steps.size(); i++) {
+          StepOutcome<?> step = steps.get(Math.floorMod(at + i, steps.size()));
+          int needing =
+              (int) step.reviewed().stream().filter(r -> r.standing().needsAPerson()).count();
+          if (needing > 0 && !step.pass().id().equals(station)) {
+            return Optional.of(new Next(step.pass().id(), step.pass().title(), needing));
+          }
+        }
+        return Optional.empty();
+      }
+
+      @Override
+      public void open(String station) {
+        MainWindow.this.open(station);
+      }
+    };
+  }
+
   private static String inAndOut(State state) {
     long timelines = state.outcome().map(o -> (long) o.start().documents().size()).orElse(0L);
     long papers = state.outcome().map(o -> (long) o.start().papers().size()).orElse(0L);
@@ -306,7 +336,7 @@ final class MainWindow {
                       "banner-text"),
                   Words.spring(),
                   Actions.button("recover-not", "Let them go", "", session::forgetRecoverable),
-                  Actions.main("recover", "Take them over", "", session::recover));
+                  Actions.main("recover", "Bring them back", "", session::recover));
           line.setAlignment(Pos.CENTER_LEFT);
           line.getStyleClass().add("banner");
           banner.getChildren().add(line);
@@ -374,6 +404,14 @@ final class MainWindow {
       find.requestFocus();
       event.consume();
     }
+    boolean goesOn =
+        event.getCharacter().equalsIgnoreCase("g")
+            && !overlay.isOpen()
+            && !(event.getTarget() instanceof TextInputControl);
+    if (goesOn) {
+      place.way().after(open).ifPresent(next -> place.way().open(next.station()));
+      event.consume();
+    }
   }
 
   private void showKeys() {
@@ -385,6 +423,7 @@ final class MainWindow {
         List.of(
             new Bench.KeyHint("Ctrl 1 … 9", "go to a station"),
             new Bench.KeyHint("Ctrl 0", "show the stations with nothing to do, or fold them"),
+            new Bench.KeyHint("G", "go on to the next station that needs you"),
             new Bench.KeyHint("/", "find in this station; Escape ends it"),
             new Bench.KeyHint("Ctrl R", "run what has something new to look at"),
             new Bench.KeyHint("Ctrl ⇧ R", "run all passes again"),

@@ -85,6 +85,7 @@ class FrameJourneyTest extends Journey {
   void whatIsFoundStaysWithinItsStation() throws IOException {
     openDemo();
     go("tag");
+    clickOn("#tab-all");
     hit(KeyCode.SLASH);
     write("cards");
     WaitForIt.fx();

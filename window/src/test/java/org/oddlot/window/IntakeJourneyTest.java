@@ -49,7 +49,7 @@ class IntakeJourneyTest extends Journey {
     open(timeline, first);
     clickOn("monday.csv");
     WaitForIt.fx();
-    assertThat(words("mapping")).contains("Board").contains("the header is not known");
+    assertThat(words("mapping")).contains("Board").contains("not used");
     choose("column-1", Optional.of(LogField.CLIP));
     choose("column-2", Optional.of(LogField.SCENE));
     choose("column-3", Optional.of(LogField.TAKE));

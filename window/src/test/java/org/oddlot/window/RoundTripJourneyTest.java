@@ -276,6 +276,7 @@ class RoundTripJourneyTest extends Journey {
   void aClipIsLeftAloneAndThenNotWritten() throws IOException {
     open(demo());
     go("tag");
+    clickOn("#tab-all");
     clickOn("#tag-rows");
     hit(KeyCode.HOME);
     hit(KeyCode.DELETE);

@@ -137,7 +137,9 @@ public final class RolesPass implements Pass<RolesFinding> {
       reason = group.inWords() + "; no name says what is on them";
     } else if (!mixed.isEmpty()) {
       reason =
-          Phrase.of("channel %d is not called alike in all of them", mixed.getFirst().channel());
+          Phrase.of(
+              "channel %d is not called the same everywhere: %s",
+              mixed.getFirst().channel(), differently(group, mixed.getFirst()));
     } else if (known) {
       reason = group.inWords() + ", by the role table";
     } else if (!named) {
@@ -146,6 +148,25 @@ public final class RolesPass implements Pass<RolesFinding> {
       reason = Phrase.of("%s; %d of %d known by name", group.inWords(), proposed, rows.size());
     }
     return new RolesFinding.OfGroup(group, rows, standing, reason);
+  }
+
+  /** Who calls a channel otherwise than most: {@code Inés in S01T04; Lav in S01T07 and 2 more}. */
+  private static String differently(Group group, RolesFinding.Row row) {
+    return row.others().keySet().stream()
+        .map(name -> {
+          List<String> members =
+              group.members().stream()
+                  .filter(member ->
+                      member.channels().size() >= row.channel()
+                          && member.channels().get(row.channel() - 1).name().equals(name))
+                  .map(Member::name)
+                  .toList();
+          int more = members.size() - 1;
+          return Phrase.of(
+              "\"%s\" in %s%s",
+              name, members.getFirst(), more == 0 ? "" : " and " + more + " more");
+        })
+        .collect(Collectors.joining("; ", "mostly \"" + row.name() + "\", ", ""));
   }
 
   private static RolesFinding.Row row(

@@ -53,7 +53,7 @@ public final class SyncPass implements Pass<SyncFinding> {
 
   /** Whether recordings without a picture are put into the bin as well. */
   public static final Setting<Boolean> WILD =
-      Setting.yesNo("wild", "Wild sound into the bin", true);
+      Setting.yesNo("wild", "Wild sound too", true);
 
   @Override
   public String id() {

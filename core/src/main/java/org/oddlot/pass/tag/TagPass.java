@@ -42,7 +42,7 @@ public final class TagPass implements Pass<TagFinding> {
 
   /** Whether clips in timelines are tagged, or only those in bins. */
   public static final Setting<Boolean> USES =
-      Setting.yesNo("uses", "Tag the clips in timelines as well", true);
+      Setting.yesNo("uses", "Timelines too", true);
 
   /** How clips are called; they keep their names where nothing is said. */
   public static final Setting<String> NAME =
@@ -51,7 +51,7 @@ public final class TagPass implements Pass<TagFinding> {
 
   /** Whether what is noted already and says something else is overwritten without asking. */
   public static final Setting<Boolean> OVERWRITE =
-      Setting.yesNo("overwrite", "Overwrite what is there", false);
+      Setting.yesNo("overwrite", "Overwrite notes", false);
 
   /** What becomes keywords of the whole clip, by the department that wrote it down. */
   public static final Setting<List<String>> KEYWORDS =
@@ -59,7 +59,7 @@ public final class TagPass implements Pass<TagFinding> {
 
   /** Whether circled takes are marked as selects. */
   public static final Setting<Boolean> SELECTS =
-      Setting.yesNo("selects", "Circled as selects", false);
+      Setting.yesNo("selects", "Select the circled", false);
 
   /** By what the clips are gathered in new bins. */
   public static final Setting<List<String>> BINS =
@@ -164,7 +164,8 @@ public final class TagPass implements Pass<TagFinding> {
       reason = "\"" + name.text() + "\": " + name.trouble().get();
     }
     if (!tags.contradictions().isEmpty()) {
-      reason = "its entries do not agree: " + tags.contradictions().getFirst().value();
+      Evidence first = tags.contradictions().getFirst();
+      reason = Phrase.of("its entries do not agree on the %s: %s", first.what(), first.value());
     }
     return new TagFinding(
         source,

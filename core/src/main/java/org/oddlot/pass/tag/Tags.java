@@ -1,8 +1,10 @@
 package org.oddlot.pass.tag;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -11,6 +13,7 @@ import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Evidence;
 import org.oddlot.profile.Field;
+import org.oddlot.text.Phrase;
 import org.oddlot.profile.MarkerKind;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
@@ -74,16 +77,27 @@ final class Tags {
 
   /** Notes a field in which all entries must agree. */
   private void one(Field field, Function<LogEntry, String> value) {
-    List<String> said =
-        shots.stream().map(value).filter(text -> !text.isEmpty()).distinct().toList();
+    Map<String, LogEntry> said = new LinkedHashMap<>();
+    for (LogEntry entry : shots) {
+      String its = value.apply(entry);
+      if (!its.isEmpty()) {
+        said.putIfAbsent(its, entry);
+      }
+    }
     if (said.isEmpty()) {
       return;
     }
-    Note note = Note.of(field, said.getFirst());
+    Note note = Note.of(field, said.keySet().iterator().next());
     notes.add(note);
     if (said.size() > 1) {
-      contradictions.add(
-          new Evidence(note.title(), String.join(" and ", said), "the first would be written"));
+      String all =
+          said.entrySet().stream()
+              .map(each ->
+                  Phrase.of(
+                      "%s in row %d of %s",
+                      each.getKey(), each.getValue().row(), each.getValue().paper()))
+              .collect(Collectors.joining(", "));
+      contradictions.add(new Evidence(note.title(), all, "the first would be written"));
     }
   }
 

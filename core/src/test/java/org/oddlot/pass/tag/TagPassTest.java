@@ -164,7 +164,9 @@ class TagPassTest {
     var said = Decision.accept(List.of("media/A001C001.mov"));
     var outcome = sample.run(Map.of(other, said, own, said));
     assertThat(finding(outcome).standing()).isEqualTo(Standing.TO_LOOK_AT);
-    assertThat(finding(outcome).reason()).isEqualTo("its entries do not agree: 12A and 12B");
+    assertThat(finding(outcome).reason())
+        .isEqualTo(
+            "its entries do not agree on the scene: 12A in row 2 of log.csv, 12B in row 3 of log.csv");
     assertThat(finding(outcome).notes()).anyMatch(note -> note.words().equals("One\nTwo"));
   }
 

@@ -1,11 +1,16 @@
 package org.oddlot.window.intake;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -15,7 +20,10 @@ import org.oddlot.input.InputKinds;
 import org.oddlot.lot.Lot;
 import org.oddlot.material.Paper;
 import org.oddlot.paper.ColumnMapping;
+import org.oddlot.paper.Log;
 import org.oddlot.paper.LogField;
+import org.oddlot.text.Phrase;
+import org.oddlot.window.kit.Actions;
 import org.oddlot.paper.Table;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.Session;
@@ -25,11 +33,15 @@ import org.oddlot.window.session.Session;
  */
 final class MappingPane {
   private static final int SAMPLE_ROWS = 16;
+  private static final int SHOWN_ROWS = 4;
 
   private final Session session;
   private final HBox columns = new HBox();
   private final HBox options = new HBox(18);
   private final ScrollPane scroll = new ScrollPane(columns);
+  private final Label uses = Words.of("", "quiet");
+  private final FlowPane questions = new FlowPane(18, 6);
+  private final Label unread = Words.paragraph("", "trouble");
   private final VBox box = new VBox(8);
 
   MappingPane(Session session) {
@@ -40,7 +52,13 @@ final class MappingPane {
     scroll.setId("mapping");
     options.setAlignment(Pos.CENTER_LEFT);
     VBox.setVgrow(scroll, Priority.ALWAYS);
-    box.getChildren().addAll(Words.section("How it is read"), options, scroll);
+    var heading = new HBox(12, Words.section("How it is read"), uses);
+    heading.setAlignment(Pos.BASELINE_LEFT);
+    questions.setId("not-understood");
+    unread.setId("unread-rows");
+    box.getChildren()
+        .addAll(
+            heading, options, questions, unread, scroll);
     box.getStyleClass().add("detail");
   }
 
@@ -62,6 +80,8 @@ final class MappingPane {
     choices.add(Words.spring());
     choices.add(Words.of(paper.table().form(), "quiet"));
     options.getChildren().setAll(choices);
+    showRows(paper);
+    showQuestions(input, paper);
     double position = scroll.getHvalue();
     var nodes = new ArrayList<Node>();
     for (int i = 0; i < paper.mapping().columns().size(); i++) {
@@ -70,6 +90,71 @@ final class MappingPane {
     columns.getChildren().setAll(nodes);
     scroll.setHvalue(position);
     return box;
+  }
+
+  /** What became of the rows, and which were not understood. */
+  private void showRows(Paper paper) {
+    uses.setText(
+        Phrase.count(paper.log().entries().size(), "entry")
+            + " from "
+            + Phrase.count(paper.log().rows().size(), "row")
+            + Arrays.stream(Log.Use.values())
+                .filter(use -> use != Log.Use.ENTRY)
+                .filter(use -> !paper.log().rows(use).isEmpty())
+                .map(use -> " · " + paper.log().rows(use).size() + " " + use.words())
+                .collect(Collectors.joining()));
+    List<Log.RowUse> rows = paper.log().rows(Log.Use.NOT_UNDERSTOOD);
+    unread.setText(
+        rows.isEmpty()
+            ? ""
+            : "Rows not understood: "
+                + rows.stream()
+                    .limit(SHOWN_ROWS)
+                    .map(row -> row.row() + " “" + row.text() + "”")
+                    .collect(Collectors.joining(", "))
+                + (rows.size() > SHOWN_ROWS ? " and " + (rows.size() - SHOWN_ROWS) + " more" : ""));
+    unread.setVisible(!rows.isEmpty());
+    unread.setManaged(!rows.isEmpty());
+  }
+
+  /** The columns that are not understood, each with what it may be, one click away. */
+  private void showQuestions(Lot.Input input, Paper paper) {
+    var nodes = new ArrayList<Node>();
+    for (int index : paper.mapping().notUnderstood()) {
+      ColumnMapping.Column column = paper.mapping().columns().get(index);
+      var line =
+          new HBox(
+              6,
+              Words.of(column.name(index), "fact"),
+              Words.of(column.evidence(), "quiet", "small"));
+      line.setAlignment(Pos.CENTER_LEFT);
+      column
+          .likely()
+          .ifPresent(field ->
+              line.getChildren()
+                  .add(
+                      Actions.button(
+                          "is-" + (index + 1),
+                          "It is the " + field.title(),
+                          "",
+                          () -> say(input, paper, index, Optional.of(field)))));
+      line.getChildren()
+          .add(
+              Actions.button(
+                  "unused-" + (index + 1),
+                  "Not used",
+                  "",
+                  () -> say(input, paper, index, Optional.empty())));
+      nodes.add(line);
+    }
+    questions.getChildren().setAll(nodes);
+    questions.setVisible(!nodes.isEmpty());
+    questions.setManaged(!nodes.isEmpty());
+  }
+
+  private void say(Lot.Input input, Paper paper, int index, Optional<LogField> field) {
+    session.readOtherwise(
+        input, Optional.of(paper), reading -> reading.withColumn(index, field));
   }
 
   private Node column(Lot.Input input, Paper paper, int index) {
@@ -85,8 +170,7 @@ final class MappingPane {
     choice.setMaxWidth(Double.MAX_VALUE);
     choice.setAccessibleText("What the column " + column.header() + " holds");
     choice.setOnAction(_ ->
-        session.readOtherwise(
-            input, Optional.of(paper), reading -> reading.withColumn(index, choice.getValue())));
+        say(input, paper, index, choice.getValue()));
     var cells = new VBox();
     cells.getStyleClass().add("mapping-cells");
     for (Table.Row row : paper.table().rows().stream().limit(SAMPLE_ROWS).toList()) {
@@ -96,10 +180,13 @@ final class MappingPane {
     }
     var header =
         Words.of(
-            column.header().isEmpty() ? "column " + (index + 1) : column.header(),
+            column.name(index),
             "mapping-header");
     var node = new VBox(4, header, choice, Words.of(column.evidence(), "quiet", "small"), cells);
-    node.getStyleClass().addAll("mapping-column", column.field().isPresent() ? "used" : "unused");
+    node.getStyleClass()
+        .addAll(
+            "mapping-column",
+            column.open() ? "open" : column.field().isPresent() ? "used" : "unused");
     return node;
   }
 

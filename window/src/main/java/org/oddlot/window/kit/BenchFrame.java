@@ -6,6 +6,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.oddlot.text.Phrase;
 
 /**
  * How every bench is laid out: the question and its answer, what can be set, the work, the actions.
@@ -48,7 +49,7 @@ public final class BenchFrame extends VBox {
   /** The answer to the question, in numbers, and how much of it needs a person. */
   public void answer(String inNumbers, int needing) {
     answer.setText(inNumbers + (needing > 0 ? " ·" : ""));
-    need.setText(needing == 0 ? "" : needing == 1 ? "1 needs you" : needing + " need you");
+    need.setText(needing == 0 ? "" : needing == 1 ? "1 needs you" : Phrase.number(needing) + " need you");
     need.setManaged(needing > 0);
   }
 }

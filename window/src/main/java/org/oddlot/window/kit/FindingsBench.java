@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Predicate;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
@@ -75,6 +76,7 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     frame = new BenchFrame(pass.question());
     table = new FindingsTable<>(wording.id(), wording.empty(), _ -> select());
     table.findIn(this::words);
+    table.whereEmpty(this::whereEmpty);
     decisions = new DecisionBar<>(session, table, wording, this);
     evidence.getStyleClass().add("evidence");
     evidence.setId(wording.id() + "-evidence");
@@ -87,6 +89,44 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     group(NEEDS_YOU);
     group(ALL);
     group(DECLINED);
+  }
+
+  /** Nothing that came in is for this station, or nothing in it needs a person any more. */
+  private Node whereEmpty(String tab) {
+    if (table.all().isEmpty()) {
+      return Words.paragraph(wording.empty(), "empty");
+    }
+    if (!tab.equals(NEEDS_YOU)) {
+      return Words.paragraph("None.", "empty");
+    }
+    int settled =
+        (int) table.all().stream().filter(r -> r.standing() == Standing.SETTLED).count();
+    int declined = table.all().size() - settled;
+    String done =
+        settled == 0
+            ? ""
+            : settled == 1 ? "The one " + wording.noun() + " is settled." : "All "
+                + Phrase.count(settled, wording.noun()) + (declined == 0 ? " are settled." : " that were not declined are settled.");
+    var box = new VBox(10, Words.paragraph(done.isEmpty() ? "All were declined." : done, "done"));
+    place
+        .way()
+        .after(pass.id())
+        .ifPresentOrElse(
+            next ->
+                box.getChildren()
+                    .add(
+                        Actions.button(
+                            "next-station",
+                            Phrase.of("Go on to %s, %d to look at", next.title(), next.needing()),
+                            "G",
+                            () -> place.way().open(next.station()))),
+            () ->
+                box.getChildren()
+                    .add(Words.paragraph("No station needs you. What goes out is in Return.", "quiet")));
+    box.getStyleClass().add("empty");
+    box.setAlignment(Pos.CENTER);
+    box.setMaxSize(460, 120);
+    return box;
   }
 
   /** Adds one of the usual tabs. */

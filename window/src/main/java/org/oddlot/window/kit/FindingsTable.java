@@ -39,6 +39,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
   private Comparator<Reviewed<F>> order =
       Comparator.comparing(reviewed -> !reviewed.standing().needsAPerson());
   private List<Reviewed<F>> all = List.of();
+  private Function<String, Node> whereEmpty;
   private String find = "";
   private int least;
   private int most;
@@ -63,6 +64,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
   public FindingsTable(String id, String empty, Consumer<FindingsTable<F>> onChange) {
     this.onChange = onChange;
     sheet = new Sheet<>(id + "-rows", empty);
+    whereEmpty = _ -> Words.paragraph(empty, "empty");
     sheet.nodes("", 24, reviewed -> new StandingMark(reviewed.standing()));
     sheet.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
     sheet
@@ -108,6 +110,11 @@ public final class FindingsTable<F extends Finding> extends VBox {
     line.getChildren().addAll(Words.spring(), node);
   }
 
+  /** Sets what is shown instead of rows, for the tab that is chosen. */
+  public void whereEmpty(Function<String, Node> node) {
+    whereEmpty = node;
+  }
+
   /** Sets what can be found in a row. */
   public void findIn(Function<Reviewed<F>, String> text) {
     words = text;
@@ -148,6 +155,10 @@ public final class FindingsTable<F extends Finding> extends VBox {
     switch (chosenTab()) {
       case Tab.Group<F>(String _, Predicate<Reviewed<F>> has) -> {
         stack.getChildren().setAll(sheet);
+        sheet.setPlaceholder(
+            find.isEmpty() || all.isEmpty()
+                ? whereEmpty.apply(chosen())
+                : Words.paragraph("Nothing here has “" + find + "” in it.", "empty"));
         sheet.show(
             all.stream().filter(has).filter(this::isFound).sorted(order).toList(),
             reviewed -> reviewed.finding().id());

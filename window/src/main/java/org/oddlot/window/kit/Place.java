@@ -9,5 +9,6 @@ import org.oddlot.window.session.Session;
  * @param session the open lot and all that can be done with it
  * @param picker asks for files
  * @param overlay what questions are laid over the window with
+ * @param way to other stations
  */
-public record Place(Session session, FilePicker picker, Overlay overlay) {}
+public record Place(Session session, FilePicker picker, Overlay overlay, Way way) {}

@@ -4,37 +4,47 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.util.StringConverter;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.SettingKind;
 import org.oddlot.setting.Settings;
 
-/** What can be set about a pass, above its findings; in two lines where one is too short. */
-public final class SettingsBar extends FlowPane {
+/**
+ * What can be set about a pass, in one line above its findings; what has no room in it folds into a
+ * list at its end.
+ */
+public final class SettingsBar extends HBox {
+  private static final double BETWEEN = 18;
+
   private final List<Setting<?>> settings;
   private final BiConsumer<Setting<?>, String> onChange;
+  private final MenuButton more = new MenuButton("More");
+  private List<Node> controls = List.of();
   private Optional<Settings> shown = Optional.empty();
 
   /**
    * @param onChange is told what was set, as it is written
    */
   public SettingsBar(List<Setting<?>> settings, BiConsumer<Setting<?>, String> onChange) {
-    super(18, 8);
-    // As wide as it must be, where nobody gives it more.
-    setPrefWrapLength(0);
+    super(BETWEEN);
     this.settings = settings;
     this.onChange = onChange;
     setAlignment(Pos.CENTER_LEFT);
+    setMinWidth(0);
+    more.setId("more-settings");
+    widthProperty().addListener((_, _, _) -> Platform.runLater(this::fold));
     getStyleClass().add("settings");
   }
 
@@ -44,7 +54,68 @@ public final class SettingsBar extends FlowPane {
       return;
     }
     shown = Optional.of(values);
-    getChildren().setAll(settings.stream().map(setting -> control(setting, values)).toList());
+    controls = settings.stream().<Node>map(setting -> control(setting, values)).toList();
+    more.getItems().clear();
+    getChildren().setAll(controls);
+    Platform.runLater(this::fold);
+  }
+
+  /** Puts into the list at the end what the line has no room for. */
+  private void fold() {
+    if (getScene() == null || getWidth() <= 0 || isTyped()) {
+      return;
+    }
+    more.getItems().clear();
+    getChildren().setAll(controls);
+    applyCss();
+    double room = getWidth() - snappedLeftInset() - snappedRightInset();
+    double all = BETWEEN * (controls.size() - 1);
+    for (Node control : controls) {
+      all += control.prefWidth(-1);
+    }
+    if (all <= room) {
+      return;
+    }
+    getChildren().add(more);
+    applyCss();
+    double left = room - more.prefWidth(-1);
+    int kept = 0;
+    for (Node control : controls) {
+      left -= control.prefWidth(-1) + BETWEEN;
+      if (left < 0) {
+        break;
+      }
+      kept++;
+    }
+    for (Node folded : controls.subList(kept, controls.size())) {
+      getChildren().remove(folded);
+      more.getItems().add(new CustomMenuItem(folded, false));
+    }
+  }
+
+  /** Whether somebody is at it: nothing moves away under a hand. */
+  private boolean isTyped() {
+    return more.isShowing()
+        || controls.stream()
+            .anyMatch(
+                control ->
+                    control.isFocused()
+                        || control instanceof Parent parent
+                            && parent.getChildrenUnmodifiable().stream().anyMatch(Node::isFocused));
+  }
+
+  /** The controls, those in the list included. */
+  public List<Node> controls() {
+    return controls;
+  }
+
+  /** The field in which a text is set, once it is shown. */
+  public Optional<TextField> field(Setting<?> setting) {
+    return controls.stream()
+        .flatMap(item -> item instanceof HBox box ? box.getChildren().stream() : Stream.of(item))
+        .filter(node -> node instanceof TextField && id(setting).equals(node.getId()))
+        .map(TextField.class::cast)
+        .findFirst();
   }
 
   private <T> Node control(Setting<T> setting, Settings values) {
@@ -60,7 +131,7 @@ public final class SettingsBar extends FlowPane {
       case SettingKind.OneOf one -> titled(setting, choice(setting, one, now));
       case SettingKind.SomeOf some -> someOf(setting, some, now);
       case SettingKind.WholeNumber _ -> titled(setting, field(setting, now, 4, "figures"));
-      case SettingKind.Text _ -> titled(setting, field(setting, now, 14, "words-field"));
+      case SettingKind.Text _ -> titled(setting, field(setting, now, setting.hint().length() > 24 ? 24 : 14, "words-field"));
     };
   }
 

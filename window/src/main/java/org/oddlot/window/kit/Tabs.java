@@ -6,6 +6,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.text.Phrase;
 
 /**
  * Groups of rows to choose from, each with its count, the chosen one underlined.
@@ -48,7 +49,7 @@ public final class Tabs<G> extends HBox {
     boolean had = getChildren().stream().anyMatch(javafx.scene.Node::isFocused);
     getChildren().clear();
     for (Tab<G> tab : tabs) {
-      var button = new ToggleButton(tab.title() + " " + tab.count());
+      var button = new ToggleButton(tab.title() + " " + Phrase.number(tab.count()));
       button.setId(
           "tab-" + tab.group().toString().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
       button.setToggleGroup(toggles);

@@ -147,7 +147,7 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
 
   @Override
   protected String answer() {
-    return Phrase.of("%d entries, %d clips", table.all().size(), model.sourceCount());
+    return Phrase.of("%,d entries, %,d clips", table.all().size(), model.sourceCount());
   }
 
   @Override
@@ -161,7 +161,7 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
     Actions.rename(
         folded,
         table.chosen().equals(NEEDS_YOU)
-            ? Phrase.of("%d settled, folded away", table.count(SETTLED))
+            ? Phrase.of("Show the %,d settled", table.count(SETTLED))
             : "Back to what needs you");
   }
 

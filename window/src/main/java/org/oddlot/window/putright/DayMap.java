@@ -18,6 +18,7 @@ import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
+import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.putright.DayLanes.Lane;
@@ -28,7 +29,11 @@ import org.oddlot.window.putright.DayLanes.Lane;
  * clock. Only what is to be seen is drawn.
  */
 final class DayMap extends Region {
-  private static final double LEFT = 138;
+  private static final double LEAST_NAMES = 110;
+
+  /** What of the width names can take at the most. */
+  private static final double MOST_NAMES = 0.24;
+
   private static final double TOP = 24;
   private static final double LEAST_ROW = 26;
   private static final double MOST_ROW = 56;
@@ -57,6 +62,7 @@ final class DayMap extends Region {
   private final Canvas canvas = new Canvas();
   private final BiConsumer<String, Double> onTry;
   private DayLanes day = new DayLanes(List.of(), Optional.empty());
+  private double names = LEAST_NAMES;
   private double from;
   private double to = 86_400;
   private Optional<String> chosen = Optional.empty();
@@ -111,6 +117,8 @@ final class DayMap extends Region {
 
   /** Shows another day, all of it. */
   void show(DayLanes newDay, Optional<String> chosenLog, double triedShift) {
+    names =
+        18 + newDay.lanes().stream().mapToDouble(lane -> widthOf(lane.name())).max().orElse(0);
     boolean same = newDay.day().equals(day.day()) && names(newDay).equals(names(day));
     day = newDay;
     chosen = chosenLog;
@@ -164,11 +172,11 @@ final class DayMap extends Region {
   }
 
   private double x(double seconds) {
-    return LEFT + (seconds - from) * (getWidth() - LEFT) / (to - from);
+    return left() + (seconds - from) * (getWidth() - left()) / (to - from);
   }
 
   private double secondsAt(double x) {
-    return from + (x - LEFT) * (to - from) / (getWidth() - LEFT);
+    return from + (x - left()) * (to - from) / (getWidth() - left());
   }
 
   private double rowHeight() {
@@ -185,10 +193,10 @@ final class DayMap extends Region {
 
   private void scroll(ScrollEvent event) {
     if (event.getDeltaX() != 0 && Math.abs(event.getDeltaX()) > Math.abs(event.getDeltaY())) {
-      double moved = -event.getDeltaX() * (to - from) / (getWidth() - LEFT);
+      double moved = -event.getDeltaX() * (to - from) / (getWidth() - left());
       look(from + moved, to + moved);
     } else {
-      zoom(Math.pow(0.998, event.getDeltaY()), secondsAt(Math.max(LEFT, event.getX())));
+      zoom(Math.pow(0.998, event.getDeltaY()), secondsAt(Math.max(left(), event.getX())));
     }
     event.consume();
   }
@@ -209,7 +217,7 @@ final class DayMap extends Region {
   }
 
   private void drag(MouseEvent event) {
-    double moved = (event.getX() - pressedAt) * (to - from) / (getWidth() - LEFT);
+    double moved = (event.getX() - pressedAt) * (to - from) / (getWidth() - left());
     if (dragged.isPresent()) {
       onTry.accept(dragged.get().paper(), pressedShift + moved);
     } else {
@@ -219,14 +227,14 @@ final class DayMap extends Region {
   }
 
   private void hover(MouseEvent event) {
-    Optional<Lane> lane = laneAt(event.getY()).filter(_ -> event.getX() > LEFT);
+    Optional<Lane> lane = laneAt(event.getY()).filter(_ -> event.getX() > left());
     setCursor(lane.filter(Lane::isLog).isPresent() ? Cursor.H_RESIZE : Cursor.DEFAULT);
     double offset =
         lane.filter(l -> l.isLog() && chosen.filter(l.paper()::equals).isPresent()).isPresent()
             ? shift
             : 0;
     double seconds = secondsAt(event.getX()) - offset;
-    double reach = 4 * (to - from) / Math.max(1, getWidth() - LEFT);
+    double reach = 4 * (to - from) / Math.max(1, getWidth() - left());
     hoverX = event.getX();
     hovered =
         lane.flatMap(l ->
@@ -263,7 +271,7 @@ final class DayMap extends Region {
     double height = getHeight();
     GraphicsContext g = canvas.getGraphicsContext2D();
     g.clearRect(0, 0, width, height);
-    if (width <= LEFT || day.lanes().isEmpty()) {
+    if (width <= left() || day.lanes().isEmpty()) {
       return;
     }
     drawAxis(g, width, height);
@@ -288,7 +296,7 @@ final class DayMap extends Region {
   private void drawAxis(GraphicsContext g, double width, double height) {
     double step = STEPS[STEPS.length - 1];
     for (double candidate : STEPS) {
-      if (candidate * (width - LEFT) / (to - from) >= 78) {
+      if (candidate * (width - left()) / (to - from) >= 78) {
         step = candidate;
         break;
       }
@@ -298,7 +306,7 @@ final class DayMap extends Region {
     g.setTextAlign(TextAlignment.LEFT);
     for (double at = Math.ceil(from / step) * step; at <= to; at += step) {
       double x = Math.round(x(at)) + 0.5;
-      if (x < LEFT) {
+      if (x < left()) {
         continue;
       }
       g.setStroke(line.getValue());
@@ -334,28 +342,48 @@ final class DayMap extends Region {
     boolean tried = lane.isLog() && chosen.filter(lane.paper()::equals).isPresent();
     if (tried) {
       g.setFill(wash.getValue());
-      g.fillRect(0, y + 1, LEFT - 6, rowHeight() - 1);
+      g.fillRect(0, y + 1, left() - 6, rowHeight() - 1);
     }
     g.setFill(ink.getValue());
-    g.fillText(shortened(lane.name()), 8, y + rowHeight() / 2, LEFT - 18);
+    g.fillText(shortened(lane.name()), 8, y + rowHeight() / 2, left() - 18);
   }
 
-  private static String shortened(String name) {
-    return name.length() <= 19
-        ? name
-        : name.substring(0, 8) + "…" + name.substring(name.length() - 10);
+  /** How much room the names have: as much as the longest needs, as far as there is room. */
+  private double left() {
+    return Math.clamp(names, LEAST_NAMES, Math.max(LEAST_NAMES, MOST_NAMES * getWidth()));
+  }
+
+  private static double widthOf(String name) {
+    var text = new Text(name);
+    text.setFont(Font.font("IBM Plex Sans Medium", 12));
+    return text.getLayoutBounds().getWidth();
+  }
+
+  /** A name as far as there is room: its middle says least. */
+  private String shortened(String name) {
+    double room = left() - 18;
+    if (widthOf(name) <= room) {
+      return name;
+    }
+    for (int keep = name.length() - 1; keep > 6; keep--) {
+      String cut = name.substring(0, keep / 2) + "…" + name.substring(name.length() - keep + keep / 2);
+      if (widthOf(cut) <= room) {
+        return cut;
+      }
+    }
+    return name;
   }
 
   private void drawClips(GraphicsContext g, Lane lane, double y) {
     double top = Math.floor(y + 6) + 0.5;
     double height = Math.floor(rowHeight() - 13);
-    double room = (getWidth() - LEFT) / (to - from);
+    double room = (getWidth() - left()) / (to - from);
     g.setLineWidth(1);
     double last = -10;
     for (int i = lane.firstFrom(from); i < lane.size() && lane.start(i) <= to; i++) {
-      double left = Math.max(LEFT, Math.floor(x(lane.start(i)))) + 0.5;
+      double left = Math.max(left(), Math.floor(x(lane.start(i)))) + 0.5;
       double right = Math.min(getWidth(), Math.floor(x(lane.end(i)))) + 0.5;
-      if (right < LEFT || (right - left < 2 && left - last < 2)) {
+      if (right < left() || (right - left < 2 && left - last < 2)) {
         // What would be drawn on the very same pixels is left out.
         continue;
       }
@@ -414,7 +442,7 @@ final class DayMap extends Region {
     double last = -10;
     for (int i = lane.firstFrom(from - by); i < lane.size() && lane.start(i) + by <= to; i++) {
       double x = Math.round(x(lane.start(i) + by)) + 0.5;
-      if (x >= LEFT && x - last >= 1) {
+      if (x >= left() && x - last >= 1) {
         g.strokeLine(x, top, x, bottom);
         last = x;
       }

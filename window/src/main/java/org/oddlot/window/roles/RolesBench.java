@@ -55,8 +55,8 @@ public final class RolesBench extends FindingsBench<RolesFinding> {
 
   @Override
   protected void groups() {
-    group(ALL);
     group(NEEDS_YOU);
+    group(ALL);
     group(DECLINED);
   }
 

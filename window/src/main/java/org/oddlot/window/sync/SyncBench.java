@@ -1,6 +1,7 @@
 package org.oddlot.window.sync;
 
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
@@ -68,6 +69,26 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
         settle,
         shift);
     settle.managedProperty().bind(settle.visibleProperty());
+  }
+
+  /** Recorders first: what is said of them moves their recordings. */
+  @Override
+  protected void groups() {
+    group(NEEDS_YOU);
+    group(ALL);
+    table.group("recorders", "Recorders", r -> r.finding() instanceof RecorderFinding);
+    table.group("pairs", "Pairs", r -> r.finding() instanceof PairFinding);
+    table.group("loose", "Not laid", r -> r.finding() instanceof LooseFinding);
+    group(DECLINED);
+    table.orderBy(
+        Comparator.comparing((Reviewed<SyncFinding> r) -> !r.standing().needsAPerson())
+            .thenComparing(
+                r ->
+                    switch (r.finding()) {
+                      case RecorderFinding _ -> 0;
+                      case PairFinding _ -> 1;
+                      case LooseFinding _ -> 2;
+                    }));
   }
 
   private static void columns(Sheet<Reviewed<SyncFinding>> rows) {

@@ -7,7 +7,6 @@ import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.pass.Evidence;
@@ -60,18 +59,20 @@ public final class TagBench extends FindingsBench<TagFinding> {
 
   @Override
   protected void groups() {
-    group(ALL);
     group(NEEDS_YOU);
+    group(ALL);
     group(DECLINED);
   }
 
   /** Shows what a pattern makes of the lot's own clips while it is typed. */
   private void follow() {
-    if (names.lookup("#setting-name") instanceof TextField field) {
-      field.setPrefColumnCount(26);
-      field.textProperty().addListener((_, _, text) -> preview(text));
-      preview(field.getText());
-    }
+    names
+        .field(TagPass.NAME)
+        .ifPresent(field -> {
+          field.setPrefColumnCount(26);
+          field.textProperty().addListener((_, _, text) -> preview(text));
+          preview(field.getText());
+        });
   }
 
   private void preview(String text) {
