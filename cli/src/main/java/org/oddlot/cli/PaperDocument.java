@@ -20,7 +20,8 @@ final class PaperDocument {
 
   static JsonObject of(Paper paper) {
     var rows = new JsonDocuments();
-    counts(paper).forEach((use, count) -> rows.put(use.name().toLowerCase(java.util.Locale.ROOT), count));
+    counts(paper)
+        .forEach((use, count) -> rows.put(use.name().toLowerCase(java.util.Locale.ROOT), count));
     List<ColumnMapping.Column> columns = paper.mapping().columns();
     return new JsonDocuments()
         .put("paper", paper.name())
@@ -53,11 +54,12 @@ final class PaperDocument {
   static List<String> lines(Paper paper) {
     var lines = new ArrayList<String>();
     var uses = new ArrayList<String>();
-    counts(paper).forEach((use, count) -> {
-      if (count > 0 && use != Log.Use.ENTRY) {
-        uses.add(count + " " + use.words());
-      }
-    });
+    counts(paper)
+        .forEach((use, count) -> {
+          if (count > 0 && use != Log.Use.ENTRY) {
+            uses.add(count + " " + use.words());
+          }
+        });
     int rows = paper.log().rows().size();
     lines.add(
         Phrase.of(

@@ -55,8 +55,7 @@ record ReadingWords(String file, String option, String value) {
                         lot.inputs().stream()
                             .map(Lot.Input::name)
                             .collect(Collectors.joining(", ")))));
-    ReadingOptions said =
-        option.startsWith(COLUMN) ? withColumn(lot, input) : withOption(input);
+    ReadingOptions said = option.startsWith(COLUMN) ? withColumn(lot, input) : withOption(input);
     return lot.withInputs(
         lot.inputs().stream()
             .map(each -> each.equals(input) ? each.withReading(said) : each)

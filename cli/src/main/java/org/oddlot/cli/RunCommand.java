@@ -14,7 +14,6 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.json.JsonArray;
-import org.oddlot.material.Material;
 import org.oddlot.lot.DecisionFile;
 import org.oddlot.lot.Folders;
 import org.oddlot.lot.Intake;
@@ -24,6 +23,7 @@ import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
 import org.oddlot.lot.ReadySheet;
 import org.oddlot.material.Input;
+import org.oddlot.material.Material;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Answers;
@@ -151,8 +151,7 @@ final class RunCommand implements Callable<Integer> {
               .put("lot", lot.name())
               .put(
                   "papers",
-                  JsonArray.of(
-                      read.material().papers().stream().map(PaperDocument::of).toList()))
+                  JsonArray.of(read.material().papers().stream().map(PaperDocument::of).toList()))
               .put("passes", JsonDocuments.passes(outcome))
               .put("findings", JsonDocuments.findings(outcome))
               .put("written", JsonDocuments.written(written))

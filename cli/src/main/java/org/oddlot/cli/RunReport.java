@@ -19,7 +19,9 @@ import org.oddlot.pass.Tally;
 import org.oddlot.problem.Problem;
 import org.oddlot.text.Phrase;
 
-/** What a run came to, in words: doubts by their cause, with how many there are and some of them. */
+/**
+ * What a run came to, in words: doubts by their cause, with how many there are and some of them.
+ */
 final class RunReport {
   private static final int EXAMPLES = 3;
 
@@ -69,18 +71,20 @@ final class RunReport {
         byCause.computeIfAbsent(cause, _ -> new ArrayList<>()).add(reviewed);
       }
     }
-    byCause.values().forEach(same -> {
-      Reviewed<?> first = same.getFirst();
-      String lead = "  " + step.pass().title() + ", " + first.standing().words() + ": ";
-      if (same.size() == 1) {
-        out.println(lead + first.finding().title() + ": " + first.reason());
-      } else {
-        out.println(
-            Phrase.of(
-                "%s%d × %s: %s", lead, same.size(), first.finding().headline(), titles(same)));
-        out.println("    " + first.finding().title() + ": " + first.reason());
-      }
-    });
+    byCause
+        .values()
+        .forEach(same -> {
+          Reviewed<?> first = same.getFirst();
+          String lead = "  " + step.pass().title() + ", " + first.standing().words() + ": ";
+          if (same.size() == 1) {
+            out.println(lead + first.finding().title() + ": " + first.reason());
+          } else {
+            out.println(
+                Phrase.of(
+                    "%s%d × %s: %s", lead, same.size(), first.finding().headline(), titles(same)));
+            out.println("    " + first.finding().title() + ": " + first.reason());
+          }
+        });
   }
 
   private static String titles(List<Reviewed<?>> same) {
@@ -103,18 +107,23 @@ final class RunReport {
                     verbose ? remark.about() : withoutNumbers(remark.text()),
                     _ -> new ArrayList<>())
                 .add(remark));
-    byText.values().forEach(same -> {
-      Look.Remark first = same.getFirst();
-      String lead = "  " + step.pass().title() + ", left over: ";
-      String some =
-          same.stream().limit(EXAMPLES).map(Look.Remark::title).collect(Collectors.joining(", "));
-      out.println(
-          same.size() == 1
-              ? lead + first.title() + ": " + first.text()
-              : Phrase.of(
-                  "%s%d × %s: %s%s",
-                  lead, same.size(), first.text(), some, same.size() > EXAMPLES ? ", …" : ""));
-    });
+    byText
+        .values()
+        .forEach(same -> {
+          Look.Remark first = same.getFirst();
+          String lead = "  " + step.pass().title() + ", left over: ";
+          String some =
+              same.stream()
+                  .limit(EXAMPLES)
+                  .map(Look.Remark::title)
+                  .collect(Collectors.joining(", "));
+          out.println(
+              same.size() == 1
+                  ? lead + first.title() + ": " + first.text()
+                  : Phrase.of(
+                      "%s%d × %s: %s%s",
+                      lead, same.size(), first.text(), some, same.size() > EXAMPLES ? ", …" : ""));
+        });
   }
 
   private static String withoutNumbers(String text) {

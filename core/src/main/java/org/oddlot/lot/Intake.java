@@ -11,8 +11,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.table.TableOptions;
 import org.oddlot.input.Contents;
@@ -129,7 +129,7 @@ public final class Intake {
         file.value(Paper.class)
             .map(paper -> {
               Paper again = paper.withDatesAmong(days);
-              if (again == paper) {
+              if (!paper.log().datesOpen() || again.log().datesOpen()) {
                 return file;
               }
               var problems = new ArrayList<>(file.input.problems());

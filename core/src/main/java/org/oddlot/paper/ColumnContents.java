@@ -32,7 +32,8 @@ final class ColumnContents {
   private static final Pattern CARD = Pattern.compile("[A-Ha-h][_-]?\\d{3,4}");
   private static final Pattern SCENE = Pattern.compile("[\\p{L}]{0,2}\\d{1,4}[\\p{L}]{0,3}");
   private static final Pattern RATE =
-      Pattern.compile("(?:23[.,]9\\d*|29[.,]97|47[.,]95\\d*|59[.,]94)(?:\\s*(?:N?DF|fps|p))?|\\d{2} ?fps");
+      Pattern.compile(
+          "(?:23[.,]9\\d*|29[.,]97|47[.,]95\\d*|59[.,]94)(?:\\s*(?:N?DF|fps|p))?|\\d{2} ?fps");
   private static final int EXAMPLES = 3;
 
   /** Nobody shoots more takes of a set-up, and somewhere there is one of the first ones. */

@@ -89,10 +89,8 @@ public record ColumnMapping(List<Column> columns) {
       // What a whole unit is called by its letter is a camera.
       boolean letters =
           known.field() == LogField.UNIT && contents.areMostly(cell -> cell.matches("[A-Za-z]"));
-      String evidence =
-          known.whole() ? HEADER_SAYS_SO : "the header says \"" + known.word() + "\"";
-      return new Column(
-          header, Optional.of(letters ? LogField.CAMERA : known.field()), evidence);
+      String evidence = known.whole() ? HEADER_SAYS_SO : "the header says \"" + known.word() + "\"";
+      return new Column(header, Optional.of(letters ? LogField.CAMERA : known.field()), evidence);
     }
     if (contents.isEmpty()) {
       return new Column(header, Optional.empty(), "the column is empty");
@@ -157,8 +155,7 @@ public record ColumnMapping(List<Column> columns) {
       Column column = now.columns.get(i);
       // A second word for the scene can be the one for the take: "Bild" and "Klappe".
       boolean isRival = column.evidence().endsWith(ALREADY);
-      boolean isOpen =
-          column.open() && column.likely().filter(f -> f != LogField.NOTES).isEmpty();
+      boolean isOpen = column.open() && column.likely().filter(f -> f != LogField.NOTES).isEmpty();
       if (!isOpen && !isRival) {
         continue;
       }
@@ -226,10 +223,7 @@ public record ColumnMapping(List<Column> columns) {
 
   /** The columns that are not understood, by index. */
   public List<Integer> notUnderstood() {
-    return IntStream.range(0, columns.size())
-        .filter(i -> columns.get(i).open())
-        .boxed()
-        .toList();
+    return IntStream.range(0, columns.size()).filter(i -> columns.get(i).open()).boxed().toList();
   }
 
   /**

@@ -30,7 +30,8 @@ final class HeaderWords {
 
   /** Units and remarks that stand behind a header: {@code TC In (25)}, {@code Duration [s]}. */
   private static final Pattern UNIT =
-      Pattern.compile("[(\\[][^)\\]]*[)\\]]|(?<=\\p{L})\\s+\\d{2}(?:[.,]\\d+)?\\s*(?:fps|N?DF)?\\s*$");
+      Pattern.compile(
+          "[(\\[][^)\\]]*[)\\]]|(?<=\\p{L})\\s+\\d{2}(?:[.,]\\d+)?\\s*(?:fps|N?DF)?\\s*$");
 
   /**
    * What {@code header} means: by all of it, or else by the longest known words that it begins

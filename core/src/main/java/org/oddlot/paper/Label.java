@@ -57,14 +57,22 @@ public record Label(
     Matcher matcher = WITH_SEPARATORS.matcher(stripped);
     if (matcher.matches()) {
       return of(
-          matcher.group(1), matcher.group(2), matcher.group(3),
-          Optional.ofNullable(matcher.group(5)), matcher.group(4), stripped.indexOf(';') >= 0);
+          matcher.group(1),
+          matcher.group(2),
+          matcher.group(3),
+          Optional.ofNullable(matcher.group(5)),
+          matcher.group(4),
+          stripped.indexOf(';') >= 0);
     }
     matcher = EIGHT_DIGITS.matcher(stripped);
     return matcher.matches()
         ? of(
-            matcher.group(1), matcher.group(2), matcher.group(3),
-            Optional.of(matcher.group(4)), ":", false)
+            matcher.group(1),
+            matcher.group(2),
+            matcher.group(3),
+            Optional.of(matcher.group(4)),
+            ":",
+            false)
         : Optional.empty();
   }
 
@@ -111,8 +119,7 @@ public record Label(
    */
   public Optional<Timecode> at(FrameRate rate, boolean dropFrame) {
     boolean drop = dropFrame && rate.canDropFrames();
-    int frame =
-        millis >= 0 ? (int) (millis * rate.nominal() / 1000) : Math.max(frames, 0);
+    int frame = millis >= 0 ? (int) (millis * rate.nominal() / 1000) : Math.max(frames, 0);
     boolean left = drop && seconds == 0 && minutes % 10 != 0 && frame < rate.nominal() / 15;
     if (frame >= rate.nominal() || (left && frames >= 0)) {
       return Optional.empty();

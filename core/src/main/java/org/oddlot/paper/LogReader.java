@@ -44,14 +44,12 @@ public final class LogReader {
   private static final RowProblems.Cause NO_RATE =
       new RowProblems.Cause(
           "%s is not a frame rate.",
-          "These are no frame rates: %s.",
-          "The entry is kept without a rate of its own.");
+          "These are no frame rates: %s.", "The entry is kept without a rate of its own.");
 
   private static final RowProblems.Cause NO_CIRCLE =
       new RowProblems.Cause(
           "%s says neither yes nor no of a circle.",
-          "These say neither yes nor no of a circle: %s.",
-          "The take is read as not circled.");
+          "These say neither yes nor no of a circle: %s.", "The take is read as not circled.");
 
   private static final RowProblems.Cause NOT_UNDERSTOOD =
       new RowProblems.Cause(
@@ -81,7 +79,8 @@ public final class LogReader {
 
   /** What stands for the same as above. */
   private static final Set<String> DITTO =
-      Set.of("\"", "''", "″", "〃", "“", "”", "do", "do.", "ditto", "-\"-", "–\"–", "^", "↓", "dto.");
+      Set.of(
+          "\"", "''", "″", "〃", "“", "”", "do", "do.", "ditto", "-\"-", "–\"–", "^", "↓", "dto.");
 
   private static final Pattern DAY_NUMBER =
       Pattern.compile("(?:\\p{L}+\\.?\\s*)?#?(\\d{1,3})(?:\\s*(?:of|/)\\s*\\d{1,3})?");
@@ -194,8 +193,7 @@ public final class LogReader {
             columnsOf(LogField.DATE).flatMap(i -> table.column(i).stream()),
             columnsOf(LogField.IN)
                 .flatMap(i -> table.column(i).stream())
-                .flatMap(cell ->
-                    labels.read(cell).flatMap(LabelReader.Moment::day).stream()))
+                .flatMap(cell -> labels.read(cell).flatMap(LabelReader.Moment::day).stream()))
         .toList();
   }
 
@@ -205,10 +203,19 @@ public final class LogReader {
     long all = table.rows().stream().filter(this::isTake).count();
     for (LogField field :
         List.of(
-            LogField.SCENE, LogField.SHOT, LogField.CAMERA, LogField.UNIT, LogField.REEL,
-            LogField.SOUND_REEL, LogField.RATE, LogField.DATE)) {
+            LogField.SCENE,
+            LogField.SHOT,
+            LogField.CAMERA,
+            LogField.UNIT,
+            LogField.REEL,
+            LogField.SOUND_REEL,
+            LogField.RATE,
+            LogField.DATE)) {
       long said =
-          table.rows().stream().filter(this::isTake).filter(row -> !raw(row, field).isEmpty()).count();
+          table.rows().stream()
+              .filter(this::isTake)
+              .filter(row -> !raw(row, field).isEmpty())
+              .count();
       if (said > 0 && 2 * said < all) {
         sparse.add(field);
       }
@@ -335,7 +342,8 @@ public final class LogReader {
       lastGroup = entries.size();
       return Use.HEADING;
     }
-    Clues clues = notes.isEmpty() || !row.text().equals(notes) ? Clues.inHeading(row.text()) : Clues.NONE;
+    Clues clues =
+        notes.isEmpty() || !row.text().equals(notes) ? Clues.inHeading(row.text()) : Clues.NONE;
     if (!clues.isEmpty()) {
       begin(clues.over(now));
       if (!clues.scene().isEmpty()) {
@@ -427,8 +435,10 @@ public final class LogReader {
       Optional<TakeCell.Slated> slated = TakeCell.inScene(sceneCell, !has(LogField.TAKE));
       if (slated.isPresent()) {
         sceneCell = slated.get().scene();
-        takeCell = slated.get().take().circled() ? "(" + slated.get().take().take() + ")"
-            : slated.get().take().take();
+        takeCell =
+            slated.get().take().circled()
+                ? "(" + slated.get().take().take() + ")"
+                : slated.get().take().take();
       }
     }
     // What leaves out its scene and is no take, a keyword for instance, is of no set-up.
@@ -436,9 +446,7 @@ public final class LogReader {
     boolean sameSetUp = isLeftOut(sceneCell) && isTake;
     boolean goesOn = isTake || (!has(LogField.TAKE) && raw(row, LogField.KEYWORD).isEmpty());
     String scene =
-        sameSetUp
-            ? above.getOrDefault(LogField.SCENE, now.scene())
-            : TakeCell.scene(sceneCell);
+        sameSetUp ? above.getOrDefault(LogField.SCENE, now.scene()) : TakeCell.scene(sceneCell);
     if (!isLeftOut(sceneCell)) {
       if (!scene.equals(above.get(LogField.SCENE))) {
         setUpNotes = "";
@@ -447,14 +455,18 @@ public final class LogReader {
     }
     var implied = EnumSet.noneOf(LogField.class);
     String shot = filled(row, LogField.SHOT, goesOn, sameSetUp && !scene.isEmpty());
-    String camera = or(filled(row, LogField.CAMERA, goesOn, sameSetUp), now.camera(), LogField.CAMERA, implied);
+    String camera =
+        or(filled(row, LogField.CAMERA, goesOn, sameSetUp), now.camera(), LogField.CAMERA, implied);
     String unit =
-        Clues.plainUnit(or(filled(row, LogField.UNIT, goesOn, sameSetUp), now.unit(), LogField.UNIT, implied));
+        Clues.plainUnit(
+            or(filled(row, LogField.UNIT, goesOn, sameSetUp), now.unit(), LogField.UNIT, implied));
     String reel = or(reel(row, camera, goesOn, sameSetUp), now.reel(), LogField.REEL, implied);
     String soundReel =
         or(
             filled(row, LogField.SOUND_REEL, goesOn, sameSetUp),
-            now.soundReel(), LogField.SOUND_REEL, implied);
+            now.soundReel(),
+            LogField.SOUND_REEL,
+            implied);
     Rated rated = rate(row, sameSetUp);
     Optional<LabelReader.Moment> in = moment(row, LogField.IN, rated);
     Optional<LocalDate> date = date(row, in, implied);
@@ -467,7 +479,8 @@ public final class LogReader {
     Optional<Label> end =
         moment(row, LogField.OUT, rated)
             .map(LabelReader.Moment::label)
-            .map(label -> label.hours() >= DAY_HOURS ? label.atHour(label.hours() - DAY_HOURS) : label);
+            .map(label ->
+                label.hours() >= DAY_HOURS ? label.atHour(label.hours() - DAY_HOURS) : label);
     List<String> keywords = list(row, LogField.KEYWORD);
     String marker = raw(row, LogField.MARKER);
     String notes = both(setUpNotes, joined(row, LogField.NOTES), "; ");
@@ -481,7 +494,8 @@ public final class LogReader {
       boolean first = i == 0;
       String clip = clips.size() == takes.size() ? clips.get(i) : clipCell;
       Optional<Label> its = first ? start : Optional.empty();
-      Kind kind = kind(row, !scene.isEmpty() || !take.take().isEmpty(), !keywords.isEmpty(), marker);
+      Kind kind =
+          kind(row, !scene.isEmpty() || !take.take().isEmpty(), !keywords.isEmpty(), marker);
       Optional<Label> itsEnd =
           takes.size() > 1
               ? Optional.empty()
@@ -516,8 +530,7 @@ public final class LogReader {
     return cell.isEmpty() || DITTO.contains(cell);
   }
 
-  private static String or(
-      String said, String clue, LogField field, Set<LogField> implied) {
+  private static String or(String said, String clue, LogField field, Set<LogField> implied) {
     if (!said.isEmpty() || clue.isEmpty()) {
       return said;
     }
@@ -529,8 +542,7 @@ public final class LogReader {
   private String filled(Table.Row row, LogField field, boolean goesOn, boolean sameSetUp) {
     String cell = raw(row, field);
     if (isLeftOut(cell)) {
-      boolean same =
-          DITTO.contains(cell) || (goesOn && (sameSetUp || sparse.contains(field)));
+      boolean same = DITTO.contains(cell) || (goesOn && (sameSetUp || sparse.contains(field)));
       return same ? above.getOrDefault(field, "") : "";
     }
     above.put(field, cell);
@@ -677,9 +689,7 @@ public final class LogReader {
     boolean isNumber = number.matches();
     boolean another =
         isNumber
-            && now.dayNumber()
-                .filter(day -> day != Integer.parseInt(number.group(1)))
-                .isPresent();
+            && now.dayNumber().filter(day -> day != Integer.parseInt(number.group(1))).isPresent();
     if (!cell.isEmpty() && (!isNumber || another || now.date().isEmpty())) {
       rowProblems.add(NO_DATE, row.number(), cell);
       return Optional.empty();

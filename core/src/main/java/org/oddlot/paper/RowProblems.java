@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.oddlot.problem.Problems;
-import org.oddlot.text.Phrase;
 
 /** What is wrong with rows, told once for each cause, with the rows that it is wrong with. */
 final class RowProblems {
   private static final int EXAMPLES = 4;
+
+  /** Where in a message the cell goes. */
+  private static final String CELL = "%s";
 
   private final Map<Cause, List<At>> found = new LinkedHashMap<>();
 
@@ -34,7 +36,7 @@ final class RowProblems {
       if (places.size() == 1) {
         At only = places.getFirst();
         problems.warning(
-            "row " + only.row, Phrase.of(cause.message, quoted(only.cell)), cause.remedy);
+            "row " + only.row, cause.message.replace(CELL, quoted(only.cell)), cause.remedy);
       } else {
         String some =
             places.stream()
@@ -43,7 +45,7 @@ final class RowProblems {
                 .limit(EXAMPLES)
                 .map(RowProblems::quoted)
                 .collect(Collectors.joining(", "));
-        problems.warning(rows(places), Phrase.of(cause.several, some), cause.remedy);
+        problems.warning(rows(places), cause.several.replace(CELL, some), cause.remedy);
       }
     });
   }
@@ -57,6 +59,8 @@ final class RowProblems {
     String some =
         rows.stream().limit(EXAMPLES).map(String::valueOf).collect(Collectors.joining(", "));
     int more = rows.size() - EXAMPLES;
-    return (rows.size() == 1 ? "row " : "rows ") + some + (more > 0 ? " and " + more + " more" : "");
+    return (rows.size() == 1 ? "row " : "rows ")
+        + some
+        + (more > 0 ? " and " + more + " more" : "");
   }
 }

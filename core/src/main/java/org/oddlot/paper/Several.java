@@ -10,9 +10,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
-/** Cells that name several things: {@code A+B}, {@code 1,2,(3)*}, {@code 1-3}, {@code C001-C003}. */
+/**
+ * Cells that name several things: {@code A+B}, {@code 1,2,(3)*}, {@code 1-3}, {@code C001-C003}.
+ */
 final class Several {
-  private static final Pattern SEPARATORS = Pattern.compile("\\s*(?:[+&,;/|]|\\band\\b|\\bund\\b)\\s*");
+  private static final Pattern SEPARATORS =
+      Pattern.compile("\\s*(?:[+&,;/|]|\\band\\b|\\bund\\b)\\s*");
 
   /** Between takes a slash can be that of a pick-up, so that it separates none. */
   private static final Pattern BETWEEN_TAKES = Pattern.compile("\\s*[+&,;]\\s*");

@@ -6,8 +6,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * A take as people write it: {@code 3}, {@code Tk 4}, {@code #9}, {@code 10.}, {@code (3)*},
- * {@code 11 (circ)}, {@code 8 P/U}, {@code 7ser}. Common practice, no source.
+ * A take as people write it: {@code 3}, {@code Tk 4}, {@code #9}, {@code 10.}, {@code (3)*}, {@code
+ * 11 (circ)}, {@code 8 P/U}, {@code 7ser}. Common practice, no source.
  *
  * @param take the number, with what makes it another take: {@code 8 PU}, {@code 7 ser}
  * @param circled whether it is marked as good
@@ -118,10 +118,50 @@ record TakeCell(String take, boolean circled) {
 
   private static final java.util.Set<String> YES =
       java.util.Set.of(
-          "x", "y", "yes", "true", "1", "ok", "okay", "circled", "circle", "circ", "circ.", "good",
-          "print", "printed", "p", "pr", "c", "ct", "best", "select", "sel", "j", "ja", "o", "oui",
-          "s", "si", "sí", "sì", "sim", "tak", "k", "gut", "bon", "bonne", "buena", "buono", "boa",
-          "goed", "bra", "god", "kopie", "kopierer", "+");
+          "x",
+          "y",
+          "yes",
+          "true",
+          "1",
+          "ok",
+          "okay",
+          "circled",
+          "circle",
+          "circ",
+          "circ.",
+          "good",
+          "print",
+          "printed",
+          "p",
+          "pr",
+          "c",
+          "ct",
+          "best",
+          "select",
+          "sel",
+          "j",
+          "ja",
+          "o",
+          "oui",
+          "s",
+          "si",
+          "sí",
+          "sì",
+          "sim",
+          "tak",
+          "k",
+          "gut",
+          "bon",
+          "bonne",
+          "buena",
+          "buono",
+          "boa",
+          "goed",
+          "bra",
+          "god",
+          "kopie",
+          "kopierer",
+          "+");
 
   private static final java.util.Set<String> NO =
       java.util.Set.of(

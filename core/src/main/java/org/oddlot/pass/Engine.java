@@ -255,7 +255,6 @@ public final class Engine {
 
   /** Whether there is something definite to accept: not one of several equally good choices. */
   private static boolean isProposed(Finding finding) {
-    return finding.isProposal()
-        && (finding.choices().isEmpty() || !finding.proposed().isEmpty());
+    return finding.isProposal() && (finding.choices().isEmpty() || !finding.proposed().isEmpty());
   }
 }

@@ -11,8 +11,7 @@ import java.util.Optional;
  * @param withAll whether that was said of it with all others, and not of it alone
  * @param <F> the finding's type
  */
-public record Reviewed<F extends Finding>(
-    F finding, Optional<Decision> decision, boolean withAll) {
+public record Reviewed<F extends Finding>(F finding, Optional<Decision> decision, boolean withAll) {
 
   /** A finding and what was said about it, if anything. */
   public Reviewed(F finding, Optional<Decision> decision) {

@@ -102,9 +102,15 @@ class DaysTest {
         table.append("    ").append(line.kind.reason()).append('\n');
       }
       if (details) {
-        line.settled.wrongs().stream().limit(4).forEach(w -> table.append("    settled wrongly: ").append(w).append('\n'));
-        line.accepted.wrongs().stream().limit(4).forEach(w -> table.append("    wrong: ").append(w).append('\n'));
-        line.accepted.misses().stream().limit(3).forEach(m -> table.append("    missed: ").append(m).append('\n'));
+        line.settled.wrongs().stream()
+            .limit(4)
+            .forEach(w -> table.append("    settled wrongly: ").append(w).append('\n'));
+        line.accepted.wrongs().stream()
+            .limit(4)
+            .forEach(w -> table.append("    wrong: ").append(w).append('\n'));
+        line.accepted.misses().stream()
+            .limit(3)
+            .forEach(m -> table.append("    missed: ").append(m).append('\n'));
       }
       settled = settled.and(line.settled);
       accepted = accepted.and(line.accepted);
@@ -118,7 +124,11 @@ class DaysTest {
         .formatted(
             name,
             accepted.all(),
-            settled.right(), settled.wrong(), settled.missed(),
-            accepted.right(), accepted.wrong(), accepted.missed());
+            settled.right(),
+            settled.wrong(),
+            settled.missed(),
+            accepted.right(),
+            accepted.wrong(),
+            accepted.missed());
   }
 }

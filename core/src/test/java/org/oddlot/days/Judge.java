@@ -42,8 +42,11 @@ final class Judge {
 
     Count and(Count other) {
       return new Count(
-          right + other.right, wrong + other.wrong, missed + other.missed,
-          both(wrongs, other.wrongs), both(misses, other.misses));
+          right + other.right,
+          wrong + other.wrong,
+          missed + other.missed,
+          both(wrongs, other.wrongs),
+          both(misses, other.misses));
     }
 
     private static List<String> both(List<String> one, List<String> other) {
@@ -92,10 +95,14 @@ final class Judge {
 
   private void clips(Outcome outcome) {
     var clips = new HashMap<String, Clip>();
-    outcome.end().sources().all().forEach(source ->
-        source.inBins().stream()
-            .findFirst()
-            .ifPresent(placed -> clips.put(source.id(), placed.clip())));
+    outcome
+        .end()
+        .sources()
+        .all()
+        .forEach(source ->
+            source.inBins().stream()
+                .findFirst()
+                .ifPresent(placed -> clips.put(source.id(), placed.clip())));
     for (Shoot.Take take : day.shoot.takes()) {
       for (Shoot.Clip each : take.clips()) {
         Clip clip = clips.get(each.id());
@@ -138,7 +145,9 @@ final class Judge {
     boolean isWrong =
         (!scene.isEmpty() && !its.scene().isEmpty() && !scene.equals(its.scene()))
             || (!take.isEmpty() && !its.take().isEmpty() && !take.equals(its.take()))
-            || (!notes.isEmpty() && !its.remark().isEmpty() && !notes.contains(its.remark())
+            || (!notes.isEmpty()
+                && !its.remark().isEmpty()
+                && !notes.contains(its.remark())
                 && !notes.contains("see below"))
             || (circled && its.circled().filter(c -> !c).isPresent());
     boolean isPart =
@@ -183,7 +192,10 @@ final class Judge {
   }
 
   private void sound(
-      String picture, String name, double first, List<Laid> expected,
+      String picture,
+      String name,
+      double first,
+      List<Laid> expected,
       Engine.Acceptance acceptance) {
     Optional<Laid> laid =
         expected.stream()
@@ -196,7 +208,8 @@ final class Judge {
     } else if (Math.abs(laid.get().first() - first) > most) {
       expected.remove(laid.get());
       wrongs.add(
-          "%s has %s %.1f frames off".formatted(picture, name, (first - laid.get().first()) / frame));
+          "%s has %s %.1f frames off"
+              .formatted(picture, name, (first - laid.get().first()) / frame));
     } else {
       expected.remove(laid.get());
       right++;
@@ -223,13 +236,16 @@ final class Judge {
 
   private static List<Stack> stacks(Outcome outcome) {
     var stacks = new ArrayList<Stack>();
-    outcome.end().documents().forEach(document ->
-        Placed.root(document.root())
-            .walk(placed -> {
-              if (placed.object() instanceof Stack stack) {
-                stacks.add(stack);
-              }
-            }));
+    outcome
+        .end()
+        .documents()
+        .forEach(document ->
+            Placed.root(document.root())
+                .walk(placed -> {
+                  if (placed.object() instanceof Stack stack) {
+                    stacks.add(stack);
+                  }
+                }));
     return stacks;
   }
 }

@@ -20,7 +20,9 @@ import org.oddlot.pass.Engine;
 /** Precision before recall: what is added to a right day makes nothing wrong. */
 class NoisePropertiesTest {
 
-  /** Rows and papers of other days, other units and other clocks beside, and among, the right ones. */
+  /**
+   * Rows and papers of other days, other units and other clocks beside, and among, the right ones.
+   */
   @Property(tries = 40)
   void noiseSettlesNothingWrong(
       @ForAll @IntRange(min = 1, max = 1_000_000) int seed,

@@ -17,8 +17,16 @@ import org.oddlot.time.Timecode;
 record Shoot(FrameRate rate, boolean drop, List<Take> takes) {
   private static final List<String> REMARKS =
       List.of(
-          "rope slips", "soft at the end", "gull on the rail", "line changed", "boom in frame",
-          "lovely", "engine too loud", "hat wrong", "false start", "rain stops");
+          "rope slips",
+          "soft at the end",
+          "gull on the rail",
+          "line changed",
+          "boom in frame",
+          "lovely",
+          "engine too loud",
+          "hat wrong",
+          "false start",
+          "rain stops");
 
   /**
    * A take.
@@ -154,7 +162,7 @@ record Shoot(FrameRate rate, boolean drop, List<Take> takes) {
         }
         int card = firstCard + (i - 1) / 12;
         int inCard = (i - 1) % 12 + 1;
-        long length = (8 + random.nextInt(60)) * nominal + random.nextInt((int) nominal);
+        long length = (8L + random.nextInt(60)) * nominal + random.nextInt((int) nominal);
         var clips = new ArrayList<Clip>();
         for (int c = 0; c < cameras.length(); c++) {
           String camera = cameras.substring(c, c + 1);
@@ -163,7 +171,8 @@ record Shoot(FrameRate rate, boolean drop, List<Take> takes) {
               plainNames
                   ? (inCard - 1) * 90L * nominal + 3600 * nominal
                   : (at + c * (2 + random.nextInt(9))) % inDay;
-          String name = plainNames ? "C%04d".formatted(inCard) : cardName + "C%03d".formatted(inCard);
+          String name =
+              plainNames ? "C%04d".formatted(inCard) : cardName + "C%03d".formatted(inCard);
           clips.add(new Clip(name, cardName, camera, start, length));
         }
         long pressed = at % inDay - scatter + random.nextInt(2 * scatter + 1);
@@ -178,7 +187,7 @@ record Shoot(FrameRate rate, boolean drop, List<Take> takes) {
                 clips,
                 random.nextInt(3) == 0,
                 REMARKS.get(random.nextInt(REMARKS.size())) + " " + i + "x"));
-        at += length + (20 + random.nextInt(pause)) * nominal + random.nextInt((int) nominal);
+        at += length + (20L + random.nextInt(pause)) * nominal + random.nextInt((int) nominal);
       }
       return new Shoot(rate, drop, made);
     }

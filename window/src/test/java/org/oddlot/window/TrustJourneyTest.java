@@ -92,7 +92,10 @@ class TrustJourneyTest extends Journey {
       WaveWriter.of(1, 8000)
           .with(
               BroadcastExtension.of(
-                  "sSPEED=25", "Mixer", LocalDate.of(2026, 3, 4), "10:00:00",
+                  "sSPEED=25",
+                  "Mixer",
+                  LocalDate.of(2026, 3, 4),
+                  "10:00:00",
                   Math.round(begins * 8000)))
           .write(file, Math.round(8000 * (before + SECONDS[i] + 2)), (_, _) -> 0);
       files.add(file);

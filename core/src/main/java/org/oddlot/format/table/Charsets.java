@@ -9,8 +9,8 @@ import java.nio.charset.UnsupportedCharsetException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.regex.Pattern;
-import org.oddlot.paper.HeaderCells;
 import org.mozilla.universalchardet.UniversalDetector;
+import org.oddlot.paper.HeaderCells;
 
 /** Finds the charset of a text file. */
 final class Charsets {

@@ -29,8 +29,7 @@ final class HeaderRow {
     }
     // What stands over several headers: "Timecode" over "In" and "Out".
     boolean hasUpper =
-        header > 0
-            && goesOver(rows.get(header - 1).cells(), rows.get(header).cells());
+        header > 0 && goesOver(rows.get(header - 1).cells(), rows.get(header).cells());
     List<String> cells = rows.get(header).cells();
     List<Table.Row> under = rows.subList(header + 1, rows.size());
     Optional<List<String>> second =
@@ -39,10 +38,7 @@ final class HeaderRow {
             .map(Table.Row::cells)
             .filter(next -> !next.equals(cells) && goesOn(next));
     List<Table.Row> body = under.subList(second.isPresent() ? 1 : 0, under.size());
-    List<String> whole =
-        second
-            .map(lower -> joined(cells, lower))
-            .orElseGet(() -> cells);
+    List<String> whole = second.map(lower -> joined(cells, lower)).orElseGet(() -> cells);
     if (hasUpper && second.isEmpty()) {
       whole = joined(rows.get(header - 1).cells(), cells);
     }

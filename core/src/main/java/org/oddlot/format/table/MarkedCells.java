@@ -38,9 +38,7 @@ final class MarkedCells {
   static MarkedCells of(byte[] workbook) {
     var cells = new MarkedCells();
     try (var zip =
-        ZipFile.builder()
-            .setSeekableByteChannel(new SeekableInMemoryByteChannel(workbook))
-            .get()) {
+        ZipFile.builder().setSeekableByteChannel(new SeekableInMemoryByteChannel(workbook)).get()) {
       for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
         String name = entry.getName();
         boolean isOfInterest =
@@ -69,19 +67,22 @@ final class MarkedCells {
       return marked;
     }
     try {
-      each(part, "c", (xml, _) -> {
-        String style = xml.getAttributeValue(null, "s");
-        String at = xml.getAttributeValue(null, "r");
-        if (style != null && at != null && marking.contains(Integer.parseInt(style))) {
-          int digits = 0;
-          int column = 0;
-          while (digits < at.length() && Character.isLetter(at.charAt(digits))) {
-            column = 26 * column + at.charAt(digits++) - 'A' + 1;
-          }
-          int row = Integer.parseInt(at.substring(digits));
-          marked.computeIfAbsent(row, _ -> new HashSet<>()).add(column - 1);
-        }
-      });
+      each(
+          part,
+          "c",
+          (xml, _) -> {
+            String style = xml.getAttributeValue(null, "s");
+            String at = xml.getAttributeValue(null, "r");
+            if (style != null && at != null && marking.contains(Integer.parseInt(style))) {
+              int digits = 0;
+              int column = 0;
+              while (digits < at.length() && Character.isLetter(at.charAt(digits))) {
+                column = 26 * column + at.charAt(digits++) - 'A' + 1;
+              }
+              int row = Integer.parseInt(at.substring(digits));
+              marked.computeIfAbsent(row, _ -> new HashSet<>()).add(column - 1);
+            }
+          });
     } catch (XMLStreamException | NumberFormatException e) {
       return Map.of();
     }
@@ -90,42 +91,52 @@ final class MarkedCells {
 
   private void readSheets() throws XMLStreamException {
     var targets = new HashMap<String, String>();
-    each(part("xl/_rels/workbook.xml.rels"), "Relationship", (xml, _) ->
-        targets.put(
-            String.valueOf(xml.getAttributeValue(null, "Id")),
-            String.valueOf(xml.getAttributeValue(null, "Target"))));
-    each(part("xl/workbook.xml"), "sheet", (xml, _) -> {
-      for (int i = 0; i < xml.getAttributeCount(); i++) {
-        String target = targets.get(xml.getAttributeValue(i));
-        if (xml.getAttributeLocalName(i).equals("id") && target != null) {
-          partOfSheet.put(
-              String.valueOf(xml.getAttributeValue(null, "name")),
-              target.startsWith("/") ? target.substring(1) : "xl/" + target);
-        }
-      }
-    });
+    each(
+        part("xl/_rels/workbook.xml.rels"),
+        "Relationship",
+        (xml, _) ->
+            targets.put(
+                String.valueOf(xml.getAttributeValue(null, "Id")),
+                String.valueOf(xml.getAttributeValue(null, "Target"))));
+    each(
+        part("xl/workbook.xml"),
+        "sheet",
+        (xml, _) -> {
+          for (int i = 0; i < xml.getAttributeCount(); i++) {
+            String target = targets.get(xml.getAttributeValue(i));
+            if (xml.getAttributeLocalName(i).equals("id") && target != null) {
+              partOfSheet.put(
+                  String.valueOf(xml.getAttributeValue(null, "name")),
+                  target.startsWith("/") ? target.substring(1) : "xl/" + target);
+            }
+          }
+        });
   }
 
   private void readStyles() throws XMLStreamException {
     var boldFonts = new HashSet<Integer>();
     var fills = new HashSet<Integer>();
     var formats = new ArrayList<int[]>();
-    each(part("xl/styles.xml"), "", (xml, path) -> {
-      switch (path.element()) {
-        case "styleSheet/fonts/font/b" -> {
-          if (!"0".equals(xml.getAttributeValue(null, "val"))) {
-            boldFonts.add(path.index());
+    each(
+        part("xl/styles.xml"),
+        "",
+        (xml, path) -> {
+          switch (path.element()) {
+            case "styleSheet/fonts/font/b" -> {
+              if (!"0".equals(xml.getAttributeValue(null, "val"))) {
+                boldFonts.add(path.index());
+              }
+            }
+            case "styleSheet/fills/fill/patternFill" -> {
+              if ("solid".equals(xml.getAttributeValue(null, "patternType"))) {
+                fills.add(path.index());
+              }
+            }
+            case "styleSheet/cellXfs/xf" ->
+                formats.add(new int[] {number(xml, "fontId"), number(xml, "fillId")});
+            default -> {}
           }
-        }
-        case "styleSheet/fills/fill/patternFill" -> {
-          if ("solid".equals(xml.getAttributeValue(null, "patternType"))) {
-            fills.add(path.index());
-          }
-        }
-        case "styleSheet/cellXfs/xf" -> formats.add(new int[] {number(xml, "fontId"), number(xml, "fillId")});
-        default -> {}
-      }
-    });
+        });
     for (int i = 0; i < formats.size(); i++) {
       if (boldFonts.contains(formats.get(i)[0]) || fills.contains(formats.get(i)[1])) {
         marking.add(i);
@@ -134,7 +145,9 @@ final class MarkedCells {
   }
 
   private static int number(XMLStreamReader xml, String attribute) {
-    return Optional.ofNullable(xml.getAttributeValue(null, attribute)).map(Integer::parseInt).orElse(0);
+    return Optional.ofNullable(xml.getAttributeValue(null, attribute))
+        .map(Integer::parseInt)
+        .orElse(0);
   }
 
   private byte[] part(String name) {

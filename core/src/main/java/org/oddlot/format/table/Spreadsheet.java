@@ -86,104 +86,110 @@ public final class Spreadsheet implements TableKind {
   /** One reading of a workbook. */
   private record Reading(ReadableWorkbook workbook, MarkedCells marked, Problems problems) {
     Optional<Table> read(Optional<String> wanted) throws IOException {
-    List<Sheet> sheets =
-        workbook.getSheets().filter(s -> s.getVisibility() == SheetVisibility.VISIBLE).toList();
-    List<String> names = sheets.stream().map(Sheet::getName).toList();
-    Optional<Sheet> meant =
-        wanted.flatMap(name -> sheets.stream().filter(s -> s.getName().equals(name)).findFirst());
-    if (wanted.isPresent() && meant.isEmpty()) {
-      problems.warning(
-          "",
-          Phrase.of("There is no sheet \"%s\" in the workbook any more.", wanted.get()),
-          "Choose another one if that which is read is not the right one.");
-    }
-    Optional<Sheet> best = meant.isPresent() ? meant : best(sheets);
-    if (best.isEmpty()) {
-      problems.error("", "The workbook has no sheet to be seen.", "");
-      return Optional.empty();
-    }
-    String name = best.get().getName();
-    List<Table.Row> rows = rows(best.get(), MOST_ROWS);
-    if (rows.isEmpty()) {
-      problems.error(name, "The sheet has no rows.", "");
-      return Optional.empty();
-    }
-    if (rows.size() == MOST_ROWS) {
-      problems.warning(name, "The sheet has more rows than are read.", "Split it.");
-    }
-    Table table = HeaderRow.split(rows, "sheet " + name).among(names);
-    return Optional.of(meant.isPresent() ? table : withSheetsLike(table, best.get(), sheets));
-  }
-
-  /**
-   * A table with the rows of the sheets that have the same headers, as where each day has a sheet
-   * of its own; other sheets that look like logs are named.
-   */
-  private Table withSheetsLike(
-      Table first, Sheet read, List<Sheet> sheets) throws IOException {
-    var rows = new ArrayList<Table.Row>();
-    var names = new ArrayList<String>();
-    for (Sheet sheet : sheets) {
-      boolean isRead = sheet.getName().equals(read.getName());
-      if (!isRead && knownHeaders(sheet) <= 1) {
-        continue;
-      }
-      Table its = isRead ? first : HeaderRow.split(rows(sheet, MOST_ROWS), "");
-      if (!its.header().equals(first.header())) {
+      List<Sheet> sheets =
+          workbook.getSheets().filter(s -> s.getVisibility() == SheetVisibility.VISIBLE).toList();
+      List<String> names = sheets.stream().map(Sheet::getName).toList();
+      Optional<Sheet> meant =
+          wanted.flatMap(name -> sheets.stream().filter(s -> s.getName().equals(name)).findFirst());
+      if (wanted.isPresent() && meant.isEmpty()) {
         problems.warning(
-            sheet.getName(),
-            Phrase.of(
-                "This sheet looks like a log as well, with other headers; \"%s\" was read.",
-                read.getName()),
-            "Choose the sheet that is meant. If both are, save one as a file of its own.");
-        continue;
+            "",
+            Phrase.of("There is no sheet \"%s\" in the workbook any more.", wanted.get()),
+            "Choose another one if that which is read is not the right one.");
       }
-      names.add(sheet.getName());
-      its.titles().forEach(title ->
-          rows.add(new Table.Row(0, List.of(title), sheet.getName(), Set.of())));
-      its.rows().forEach(row ->
-          rows.add(new Table.Row(row.number(), row.cells(), sheet.getName(), row.marked())));
+      Optional<Sheet> best = meant.isPresent() ? meant : best(sheets);
+      if (best.isEmpty()) {
+        problems.error("", "The workbook has no sheet to be seen.", "");
+        return Optional.empty();
+      }
+      String name = best.get().getName();
+      List<Table.Row> rows = rows(best.get(), MOST_ROWS);
+      if (rows.isEmpty()) {
+        problems.error(name, "The sheet has no rows.", "");
+        return Optional.empty();
+      }
+      if (rows.size() == MOST_ROWS) {
+        problems.warning(name, "The sheet has more rows than are read.", "Split it.");
+      }
+      Table table = HeaderRow.split(rows, "sheet " + name).among(names);
+      return Optional.of(meant.isPresent() ? table : withSheetsLike(table, best.get(), sheets));
     }
-    if (names.size() == 1) {
-      return first;
-    }
-    problems.info("", "Read together, as their headers are the same: " + String.join(", ", names) + ".");
-    return new Table(
-        first.header(), rows, "sheets " + String.join(", ", names), first.sheets(), List.of());
-  }
 
-  /** The sheet with the most headers that are known. */
-  private Optional<Sheet> best(List<Sheet> sheets) throws IOException {
-    Optional<Sheet> best = Optional.empty();
-    int most = -1;
-    for (Sheet sheet : sheets) {
-      int known = knownHeaders(sheet);
-      if (known > most) {
-        most = known;
-        best = Optional.of(sheet);
+    /**
+     * A table with the rows of the sheets that have the same headers, as where each day has a sheet
+     * of its own; other sheets that look like logs are named.
+     */
+    private Table withSheetsLike(Table first, Sheet read, List<Sheet> sheets) throws IOException {
+      var rows = new ArrayList<Table.Row>();
+      var names = new ArrayList<String>();
+      for (Sheet sheet : sheets) {
+        boolean isRead = sheet.getName().equals(read.getName());
+        if (!isRead && knownHeaders(sheet) <= 1) {
+          continue;
+        }
+        Table its = isRead ? first : HeaderRow.split(rows(sheet, MOST_ROWS), "");
+        if (!its.header().equals(first.header())) {
+          problems.warning(
+              sheet.getName(),
+              Phrase.of(
+                  "This sheet looks like a log as well, with other headers; \"%s\" was read.",
+                  read.getName()),
+              "Choose the sheet that is meant. If both are, save one as a file of its own.");
+          continue;
+        }
+        names.add(sheet.getName());
+        its.titles()
+            .forEach(
+                title -> rows.add(new Table.Row(0, List.of(title), sheet.getName(), Set.of())));
+        its.rows()
+            .forEach(row ->
+                rows.add(new Table.Row(row.number(), row.cells(), sheet.getName(), row.marked())));
+      }
+      if (names.size() == 1) {
+        return first;
+      }
+      problems.info(
+          "", "Read together, as their headers are the same: " + String.join(", ", names) + ".");
+      return new Table(
+          first.header(), rows, "sheets " + String.join(", ", names), first.sheets(), List.of());
+    }
+
+    /** The sheet with the most headers that are known. */
+    private Optional<Sheet> best(List<Sheet> sheets) throws IOException {
+      Optional<Sheet> best = Optional.empty();
+      int most = -1;
+      for (Sheet sheet : sheets) {
+        int known = knownHeaders(sheet);
+        if (known > most) {
+          most = known;
+          best = Optional.of(sheet);
+        }
+      }
+      return best;
+    }
+
+    private int knownHeaders(Sheet sheet) throws IOException {
+      return rows(sheet, SAMPLE).stream()
+          .mapToInt(row -> HeaderCells.known(row.cells()))
+          .max()
+          .orElse(-1);
+    }
+
+    private List<Table.Row> rows(Sheet sheet, int most) throws IOException {
+      Map<Integer, Set<Integer>> marked = this.marked.of(sheet.getName());
+      try (Stream<Row> stream = sheet.openStream()) {
+        return stream
+            .map(row ->
+                new Table.Row(
+                    row.getRowNum(),
+                    cells(row),
+                    "",
+                    marked.getOrDefault(row.getRowNum(), Set.of())))
+            .filter(row -> row.cells().stream().anyMatch(cell -> !cell.isBlank()))
+            .limit(most)
+            .toList();
       }
     }
-    return best;
-  }
-
-  private int knownHeaders(Sheet sheet) throws IOException {
-    return rows(sheet, SAMPLE).stream()
-        .mapToInt(row -> HeaderCells.known(row.cells()))
-        .max()
-        .orElse(-1);
-  }
-
-  private List<Table.Row> rows(Sheet sheet, int most) throws IOException {
-    Map<Integer, Set<Integer>> marked = this.marked.of(sheet.getName());
-    try (Stream<Row> stream = sheet.openStream()) {
-      return stream
-          .map(row -> new Table.Row(row.getRowNum(), cells(row), "", marked.getOrDefault(row.getRowNum(), Set.of())))
-          .filter(row -> row.cells().stream().anyMatch(cell -> !cell.isBlank()))
-          .limit(most)
-          .toList();
-    }
-  }
-
   }
 
   private static List<String> cells(Row row) {

@@ -1,13 +1,13 @@
 package org.oddlot.pass.match;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.time.LocalDate;
-import java.util.Map;
 import org.oddlot.material.DateGap;
 import org.oddlot.material.Material;
 import org.oddlot.material.Pairing;

@@ -49,8 +49,7 @@ final class Naming {
     var reels = new HashSet<>(plainReels.values());
     for (LogEntry entry : entries) {
       if (!entry.reel().isEmpty() && !comparable.contains(entry.paper())) {
-        boolean known =
-            entry.reels().stream().anyMatch(reel -> reels.contains(form(reel).plain));
+        boolean known = entry.reels().stream().anyMatch(reel -> reels.contains(form(reel).plain));
         if (known) {
           comparable.add(entry.paper());
         }
@@ -81,7 +80,9 @@ final class Naming {
 
   private Agreement reel(String paper, String said, String name, String plain) {
     Form form = form(said);
-    if (form.plain.equals(plain) || isBeginning(form.plain, plain) || isBeginning(plain, form.plain)) {
+    if (form.plain.equals(plain)
+        || isBeginning(form.plain, plain)
+        || isBeginning(plain, form.plain)) {
       return Agreement.SAME;
     }
     if (form.shape.equals("9")) {

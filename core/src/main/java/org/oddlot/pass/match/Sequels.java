@@ -53,7 +53,8 @@ final class Sequels {
     sources.all().stream()
         .filter(source -> !source.isSound() && source.start().isPresent())
         .sorted(
-            Comparator.comparing((Source source) -> source.recorded().map(Object::toString).orElse(""))
+            Comparator.comparing(
+                    (Source source) -> source.recorded().map(Object::toString).orElse(""))
                 .thenComparing(source -> source.start().orElseThrow())
                 .thenComparing(Source::id))
         .forEach(source -> {
@@ -75,7 +76,8 @@ final class Sequels {
     boolean exact = true;
     for (String id : first.proposed()) {
       Optional<Source> source = sources.byId(id);
-      List<Source> its = source.map(s -> inOrder.getOrDefault(s.camera(), List.of())).orElse(List.of());
+      List<Source> its =
+          source.map(s -> inOrder.getOrDefault(s.camera(), List.of())).orElse(List.of());
       int at = places.getOrDefault(id, its.size());
       var free = new ArrayList<Source>();
       for (int i = at + 1; i < its.size() && !spokenOf.contains(its.get(i).id()); i++) {

@@ -254,8 +254,8 @@ final class Sight {
             : named.isEmpty()
                 ? naming.otherClip(entry, source)
                 : named.stream().anyMatch(n -> n.id().equals(source.id()))
-                ? Agreement.SAME
-                : Agreement.DIFFERENT;
+                    ? Agreement.SAME
+                    : Agreement.DIFFERENT;
     candidates.add(
         new Candidate(
             source,

@@ -92,8 +92,8 @@ final class Trust {
     ofPaper.forEach((paper, its) -> {
       long falling =
           its.stream()
-              .filter(one ->
-                  one.candidates().stream().anyMatch(c -> !c.isOfAnother() && one.fits(c)))
+              .filter(
+                  one -> one.candidates().stream().anyMatch(c -> !c.isOfAnother() && one.fits(c)))
               .count();
       if (its.size() < FEWEST || falling >= ENOUGH * its.size()) {
         fitting.add(paper);
@@ -188,8 +188,7 @@ final class Trust {
       one.candidates().stream()
           .filter(c -> c.hasTime() && !c.isOfAnother() && one.fits(c))
           .findFirst()
-          .ifPresent(c ->
-              byCamera.computeIfAbsent(key(one, c), _ -> new ArrayList<>()).add(c));
+          .ifPresent(c -> byCamera.computeIfAbsent(key(one, c), _ -> new ArrayList<>()).add(c));
     }
     byCamera.forEach((key, candidates) -> {
       if (candidates.size() >= 2 * FEWEST) {

@@ -270,9 +270,7 @@ final class Verdicts {
             .filter(one::fits)
             .toList();
     boolean onItsCard = right.stream().anyMatch(c -> c.sameReel() == Agreement.SAME);
-    return onItsCard
-        ? right.stream().filter(c -> c.sameReel() == Agreement.SAME).toList()
-        : right;
+    return onItsCard ? right.stream().filter(c -> c.sameReel() == Agreement.SAME).toList() : right;
   }
 
   /** What the clip's name in the log says; empty where it says nothing. */
@@ -366,11 +364,13 @@ final class Verdicts {
     }
     boolean offered = !byTime || trust.offers(one);
     return made(
-        one, offered ? proposed : List.of(), standing, offered ? why : trust.against(one, true).orElse(why));
+        one,
+        offered ? proposed : List.of(),
+        standing,
+        offered ? why : trust.against(one, true).orElse(why));
   }
 
-  private static MatchFinding made(
-      Seen one, List<Candidate> proposed, Standing standing, Why why) {
+  private static MatchFinding made(Seen one, List<Candidate> proposed, Standing standing, Why why) {
     return new MatchFinding(
         one.entry(),
         one.candidates(),
@@ -382,8 +382,7 @@ final class Verdicts {
   }
 
   private MatchFinding stretch(Seen one) {
-    List<Candidate> touched =
-        one.fitting().stream().filter(c -> !c.isOfAnother()).toList();
+    List<Candidate> touched = one.fitting().stream().filter(c -> !c.isOfAnother()).toList();
     if (touched.isEmpty()) {
       Candidate nearest = one.candidates().getFirst();
       return finding(
@@ -551,9 +550,7 @@ final class Verdicts {
       return rival.byHand || one.entry().row() < row
           ? Optional.empty()
           : Optional.of(
-              new Why(
-                  TWICE,
-                  Phrase.of("logged twice: row %d says the same of %s", row, clip)));
+              new Why(TWICE, Phrase.of("logged twice: row %d says the same of %s", row, clip)));
     }
     if (rival.byHand) {
       return Optional.of(
@@ -593,8 +590,7 @@ final class Verdicts {
             candidate.sameReel() == Agreement.DIFFERENT
                 ? new Why(
                     "card " + candidate.source().reel() + ", not " + one.entry().reel(),
-                    Phrase.of(
-                        "only %s starts here; the log says %s", its, one.entry().reel()))
+                    Phrase.of("only %s starts here; the log says %s", its, one.entry().reel()))
                 : new Why(
                     "named " + one.entry().clip(),
                     Phrase.of(

@@ -154,9 +154,11 @@ public record ByHand(Kind kind, String value, List<String> about) implements Cor
     Set<String> ids = Set.copyOf(about);
     return switch (kind) {
       case ENTRIES_DATE ->
-          new Day("", ids, Set.of(), LocalDate.EPOCH).apply(material, new OfDay(true, value), reason);
+          new Day("", ids, Set.of(), LocalDate.EPOCH)
+              .apply(material, new OfDay(true, value), reason);
       case CLIPS_DATE ->
-          new Day("", Set.of(), ids, LocalDate.EPOCH).apply(material, new OfDay(false, value), reason);
+          new Day("", Set.of(), ids, LocalDate.EPOCH)
+              .apply(material, new OfDay(false, value), reason);
       case ENTRIES_RECOUNTED, ENTRIES_RETAGGED -> {
         Meaning meaning = kind == Kind.ENTRIES_RECOUNTED ? Meaning.CLOCK : Meaning.LABEL;
         FrameRate to = FrameRate.parse(value);

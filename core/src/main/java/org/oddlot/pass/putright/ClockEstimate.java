@@ -24,7 +24,8 @@ record ClockEstimate(
   record Shift(long frames, int matches) {}
 
   /** What is said of no entries. */
-  static final ClockEstimate NOTHING = new ClockEstimate(0, 0, Optional.empty(), Optional.empty(), List.of());
+  static final ClockEstimate NOTHING =
+      new ClockEstimate(0, 0, Optional.empty(), Optional.empty(), List.of());
 
   /** Whether the clocks agree: no shift does notably better than none. */
   boolean isInStep() {

@@ -74,8 +74,7 @@ final class ClockEstimator {
             .filter(
                 s -> best.filter(b -> distance(s.frames(), b.frames()) > 2 * tolerance).isPresent())
             .findFirst();
-    return new ClockEstimate(
-        entries.length, matches(entries, 0), best, rival, List.copyOf(shifts));
+    return new ClockEstimate(entries.length, matches(entries, 0), best, rival, List.copyOf(shifts));
   }
 
   /**

@@ -43,8 +43,7 @@ record ClockStretches(List<Stretch> stretches, int matches) {
   static Optional<ClockStretches> of(List<LogEntry> paper, Group group) {
     List<LogEntry> entries = group.entries();
     int single =
-        Math.max(
-            group.estimate().now(), group.estimate().best().map(Shift::matches).orElse(0));
+        Math.max(group.estimate().now(), group.estimate().best().map(Shift::matches).orElse(0));
     if (entries.size() < 2 * LEAST_ROWS || 5 * single >= 4 * entries.size()) {
       return Optional.empty();
     }
@@ -63,8 +62,9 @@ record ClockStretches(List<Stretch> stretches, int matches) {
         found.size() > 1
             && found.size() <= MOST
             && matches >= single + least
-            && found.stream().allMatch(s ->
-                s.matches >= LEAST_ROWS && s.matches >= DENSE * (s.last - s.first + 1));
+            && found.stream()
+                .allMatch(
+                    s -> s.matches >= LEAST_ROWS && s.matches >= DENSE * (s.last - s.first + 1));
     return isBelieved
         ? Optional.of(new ClockStretches(inPaper(found, entries, paper), matches))
         : Optional.empty();
@@ -127,8 +127,7 @@ record ClockStretches(List<Stretch> stretches, int matches) {
   /** The same stretches among all entries of the paper, each going on until the next begins. */
   private static List<Stretch> inPaper(
       List<Stretch> found, List<LogEntry> entries, List<LogEntry> paper) {
-    int[] starts =
-        found.stream().mapToInt(s -> paper.indexOf(entries.get(s.first))).toArray();
+    int[] starts = found.stream().mapToInt(s -> paper.indexOf(entries.get(s.first))).toArray();
     starts[0] = 0;
     var whole = new ArrayList<Stretch>();
     for (int i = 0; i < found.size(); i++) {
@@ -141,10 +140,6 @@ record ClockStretches(List<Stretch> stretches, int matches) {
   /** The rows at which the shift changes, in words. */
   String changes(List<LogEntry> paper) {
     return String.join(
-        ", ",
-        stretches.stream()
-            .skip(1)
-            .map(s -> "row " + paper.get(s.first).row())
-            .toList());
+        ", ", stretches.stream().skip(1).map(s -> "row " + paper.get(s.first).row()).toList());
   }
 }

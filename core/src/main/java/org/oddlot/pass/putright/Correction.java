@@ -11,8 +11,8 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.oddlot.material.DateGap;
 import org.oddlot.json.JsonString;
+import org.oddlot.material.DateGap;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
@@ -245,8 +245,7 @@ public sealed interface Correction
     @Override
     public Applied apply(Material material, PutRightAnswer answer, String reason) {
       boolean drops = answer.written().equals(DROPS);
-      return changedEntries(
-          material, entry -> drops && isAbout(entry) ? dropping(entry) : entry);
+      return changedEntries(material, entry -> drops && isAbout(entry) ? dropping(entry) : entry);
     }
   }
 

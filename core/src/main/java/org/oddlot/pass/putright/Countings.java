@@ -36,7 +36,8 @@ final class Countings {
     List<Group> groups =
         written.groups().stream()
             .filter(group -> group.frames().rate().canDropFrames())
-            .filter(group -> group.entries().stream().noneMatch(e -> e.in().orElseThrow().semicolon()))
+            .filter(
+                group -> group.entries().stream().noneMatch(e -> e.in().orElseThrow().semicolon()))
             .toList();
     if (groups.isEmpty()) {
       return Optional.empty();
@@ -80,8 +81,7 @@ final class Countings {
 
   private static int best(Group group) {
     return Math.max(
-        group.matches(0),
-        group.estimate().proposed().map(ClockEstimate.Shift::matches).orElse(0));
+        group.matches(0), group.estimate().proposed().map(ClockEstimate.Shift::matches).orElse(0));
   }
 
   private static Choice choice(String id, String words, int matches) {

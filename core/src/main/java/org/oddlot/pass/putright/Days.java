@@ -196,9 +196,7 @@ final class Days {
         clipsWrong
             ? List.of(changeClips, changeEntries, over)
             : List.of(changeEntries, changeClips, over),
-        undecided
-            ? List.of(Correction.Day.OVER)
-            : List.of(clipsWrong ? toClips : toEntries),
+        undecided ? List.of(Correction.Day.OVER) : List.of(clipsWrong ? toClips : toEntries),
         List.of(
             new Evidence("log", logDay.toString(), confirmed(entriesAgree.get(first.paperDay()))),
             new Evidence("clips", clipDay.toString(), confirmed(clipsAgree.get(first.reelDay())))));

@@ -337,22 +337,25 @@ final class PaperClocks {
     return new PutRightFinding(
         FindingId.of("putright", "stretches", paper.name()),
         title,
-        new Correction.Stretches(clock, found.stretches().stream()
-            .map(s ->
-                new Correction.Stretches.Part(
-                    entries.subList(s.first(), s.last() + 1).stream()
-                        .map(LogEntry::id)
-                        .collect(Collectors.toSet()),
-                    s.frames()))
-            .toList()),
+        new Correction.Stretches(
+            clock,
+            found.stretches().stream()
+                .map(s ->
+                    new Correction.Stretches.Part(
+                        entries.subList(s.first(), s.last() + 1).stream()
+                            .map(LogEntry::id)
+                            .collect(Collectors.toSet()),
+                        s.frames()))
+                .toList()),
         Standing.TO_LOOK_AT,
         "clock changes at " + changes,
         Phrase.of(
             "%d of %d entries match with one clock; %d would with a clock that changes at %s",
             Math.max(
-                leading.estimate().now(),
-                leading.estimate().best().map(Shift::matches).orElse(0)),
-            leading.size(), found.matches(), changes),
+                leading.estimate().now(), leading.estimate().best().map(Shift::matches).orElse(0)),
+            leading.size(),
+            found.matches(),
+            changes),
         List.of(new Choice(Correction.Stretches.SO, words, List.of())),
         List.of(Correction.Stretches.SO),
         evidence);

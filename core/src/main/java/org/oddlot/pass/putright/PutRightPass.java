@@ -5,8 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.oddlot.material.FoundStart;
 import org.oddlot.material.Doubt;
+import org.oddlot.material.FoundStart;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.Paper;
@@ -103,7 +103,8 @@ public final class PutRightPass implements Pass<PutRightFinding> {
     for (PutRightFinding finding : countings) {
       Optional<Decision> said = answers.decision(finding.id());
       if (said.map(Decision::isAccepted).orElse(true)) {
-        List<String> chosen = said.map(Decision::chosen).filter(c -> !c.isEmpty()).orElse(finding.proposed());
+        List<String> chosen =
+            said.map(Decision::chosen).filter(c -> !c.isEmpty()).orElse(finding.proposed());
         now = finding.correction().apply(now, PutRightAnswer.CODEC.decode(chosen), "").material();
       }
     }

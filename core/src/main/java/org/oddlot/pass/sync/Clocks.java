@@ -77,7 +77,11 @@ final class Clocks {
       case RecorderAnswer.Late said -> Rational.of(said.samples());
       case RecorderAnswer.About said -> Rational.of(said.samples());
       case RecorderAnswer.Line said ->
-          recording.first().reference().orElseThrow().seconds()
+          recording
+              .first()
+              .reference()
+              .orElseThrow()
+              .seconds()
               .dividedBy(DAY)
               .times(said.perDay())
               .plus(Rational.of(said.samples()));

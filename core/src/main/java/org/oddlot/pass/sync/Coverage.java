@@ -161,8 +161,8 @@ final class Coverage {
   }
 
   /**
-   * Whether so few of the recordings lie at pictures, or cover so little of them, that what there is
-   * may be chance: sound of another unit, or a clock that is far off.
+   * Whether so few of the recordings lie at pictures, or cover so little of them, that what there
+   * is may be chance: sound of another unit, or a clock that is far off.
    */
   boolean isChance() {
     double share = shares.values().stream().mapToDouble(Double::doubleValue).average().orElse(0);

@@ -56,9 +56,7 @@ final class Loose {
                             + " does that was never set"
                         : "its file does not say when it begins")
                     + "; lay it by its slate, or leave it"));
-      } else if (hasPictures
-          && its[1] < USUAL * its[0]
-          && !asked.contains(recording.recorder())) {
+      } else if (hasPictures && its[1] < USUAL * its[0] && !asked.contains(recording.recorder())) {
         findings.add(
             finding(
                 recording,

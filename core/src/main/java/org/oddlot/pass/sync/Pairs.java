@@ -144,9 +144,7 @@ final class Pairs {
         said,
         heard,
         isDone,
-        doubt.isEmpty() || isDone
-            ? Standing.SETTLED
-            : isLeft ? Standing.OPEN : Standing.TO_LOOK_AT,
+        doubt.isEmpty() || isDone ? Standing.SETTLED : isLeft ? Standing.OPEN : Standing.TO_LOOK_AT,
         isDone ? "synced already" : doubt.map(Doubt::headline).orElse(pair.cover() + " %"),
         isDone ? "a synced clip of the two is there" : doubt.map(Doubt::reason).orElse(settled),
         evidence(said, heard));
@@ -170,7 +168,8 @@ final class Pairs {
     if (agrees(pair) == Agreement.YES) {
       return Optional.of("scene and take agree");
     }
-    if (heard.isPresent() && (!isOff(pair, heard.get()) || clocks.isAsHeard(pair.recording().recorder()))) {
+    if (heard.isPresent()
+        && (!isOff(pair, heard.get()) || clocks.isAsHeard(pair.recording().recorder()))) {
       return Optional.of("heard");
     }
     if (inStep.contains(pair.recording().recorder())) {

@@ -132,7 +132,7 @@ final class Recorders {
         Coverage.Stretch better = its.better().orElseThrow();
         long seconds = Math.round(better.middle());
         long rate =
-            recorders.get(recorder).getFirst().first().reference().orElseThrow().sampleRate();
+            recorders.getOrDefault(recorder, List.of()).getFirst().first().reference().orElseThrow().sampleRate();
         String way = seconds > 0 ? "late" : "early";
         String words = words(Math.abs(seconds));
         String about = new RecorderAnswer.About(seconds * rate).written();
@@ -148,8 +148,7 @@ final class Recorders {
                     its.now(), its.touched(), words, way, better.pictures()),
                 List.of(
                     new Choice(about, Phrase.of("the recorder about %s %s", words, way), List.of()),
-                    new Choice(
-                        RecorderFinding.lateChoice(0), "as its timecode says", List.of())),
+                    new Choice(RecorderFinding.lateChoice(0), "as its timecode says", List.of())),
                 List.of(about),
                 List.of(
                     new Evidence("covered now", its.now() + " of " + its.touched(), ""),
@@ -210,10 +209,10 @@ final class Recorders {
                     first.get(), meant, Phrase.count(most, "pair")),
             List.of(
                 new Choice(choice, "its first day is " + meant, List.of()),
-                new Choice(
-                    new RecorderAnswer.Dated(0).written(), "as its files say", List.of())),
+                new Choice(new RecorderAnswer.Dated(0).written(), "as its files say", List.of())),
             most == 0 ? List.of() : List.of(choice),
-            List.of(new Evidence("files", first.get().toString(), ""),
+            List.of(
+                new Evidence("files", first.get().toString(), ""),
                 new Evidence("pictures", days.toString().replaceAll("[\\[\\]]", ""), ""))));
   }
 
@@ -318,8 +317,8 @@ final class Recorders {
     if (agreeing * 4 < heard.size() * 3L) {
       Optional<RecorderAnswer.Line> line = line(heard);
       var choices = new ArrayList<Choice>();
-      line.ifPresent(its ->
-          choices.add(new Choice(its.written(), "it runs away evenly", List.of())));
+      line.ifPresent(
+          its -> choices.add(new Choice(its.written(), "it runs away evenly", List.of())));
       choices.add(
           new Choice(
               new RecorderAnswer.AsHeard().written(),
@@ -435,8 +434,7 @@ final class Recorders {
     }
     var late = new ArrayList<Double>();
     for (Recording recording : recordings) {
-      Optional<Source> picture =
-          Optional.ofNullable(named.get(recording)).map(pictures::get);
+      Optional<Source> picture = Optional.ofNullable(named.get(recording)).map(pictures::get);
       if (!together.contains(recording) && picture.isPresent()) {
         late.add(late(recording, picture.get()));
       }

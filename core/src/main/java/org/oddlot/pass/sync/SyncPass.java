@@ -15,16 +15,15 @@ import org.oddlot.material.Source;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
-import org.oddlot.pass.Standing;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.Standing;
 import org.oddlot.progress.Progress;
 import org.oddlot.setting.Setting;
-import org.oddlot.setting.Settings;
 import org.oddlot.sound.Recording;
 import org.oddlot.text.Phrase;
 
@@ -52,8 +51,7 @@ public final class SyncPass implements Pass<SyncFinding> {
       Setting.text("bin", "Bin", "Synced", "the bin for synced clips");
 
   /** Whether recordings without a picture are put into the bin as well. */
-  public static final Setting<Boolean> WILD =
-      Setting.yesNo("wild", "Wild sound too", true);
+  public static final Setting<Boolean> WILD = Setting.yesNo("wild", "Wild sound too", true);
 
   @Override
   public String id() {
@@ -232,8 +230,7 @@ public final class SyncPass implements Pass<SyncFinding> {
     for (SyncFinding finding : again.findings()) {
       if (finding instanceof PairFinding pair) {
         Optional<Decision> said = answers.decision(pair.id());
-        boolean isTaken =
-            said.map(Decision::isAccepted).orElse(pair.standing() != Standing.OPEN);
+        boolean isTaken = said.map(Decision::isAccepted).orElse(pair.standing() != Standing.OPEN);
         laid.add(pair.alignment());
         if (isTaken && !pair.isDone()) {
           synced.add(pair.alignment(), pair.reason());

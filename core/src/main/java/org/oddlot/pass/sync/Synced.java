@@ -65,8 +65,7 @@ final class Synced {
   /** Lays a recording to its picture. */
   void add(Alignment pair, String reason) {
     byPicture.computeIfAbsent(pair.picture(), _ -> new ArrayList<>()).add(pair);
-    String laid =
-        Phrase.of("%s %s (%s)", pair.recording().name(), pair.offsetInWords(), reason);
+    String laid = Phrase.of("%s %s (%s)", pair.recording().name(), pair.offsetInWords(), reason);
     reasons.merge(pair.picture(), laid, (first, more) -> first + "; " + more);
   }
 

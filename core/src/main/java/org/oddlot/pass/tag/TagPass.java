@@ -41,8 +41,7 @@ import org.oddlot.timeline.Marker;
 public final class TagPass implements Pass<TagFinding> {
 
   /** Whether clips in timelines are tagged, or only those in bins. */
-  public static final Setting<Boolean> USES =
-      Setting.yesNo("uses", "Timelines too", true);
+  public static final Setting<Boolean> USES = Setting.yesNo("uses", "Timelines too", true);
 
   /** How clips are called; they keep their names where nothing is said. */
   public static final Setting<String> NAME =

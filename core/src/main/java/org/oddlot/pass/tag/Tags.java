@@ -13,8 +13,8 @@ import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Evidence;
 import org.oddlot.profile.Field;
-import org.oddlot.text.Phrase;
 import org.oddlot.profile.MarkerKind;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -48,8 +48,7 @@ final class Tags {
     boolean isKnown = !source.camera().isEmpty() && !source.cameraIsGuessed();
     one(
         Field.CAMERA,
-        entry ->
-            isKnown || entry.cameras().size() != 1 ? source.camera() : entry.camera());
+        entry -> isKnown || entry.cameras().size() != 1 ? source.camera() : entry.camera());
     one(
         Field.REEL,
         entry ->

@@ -12,9 +12,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.paper.ColumnMapping;
-import org.oddlot.paper.LogField;
 import org.oddlot.paper.Log;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.paper.LogField;
 import org.oddlot.paper.LogReader;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problem;
@@ -95,7 +95,8 @@ class SeparatedValuesTest {
             """);
     assertThat(table.header()).containsExactly("Scene", "Take", "TC In");
     assertThat(table.titles()).contains("The Night Ferry to Orrin", "Day 1", "14 March");
-    Log log = LogReader.read("t.csv", table, ColumnMapping.guess(table), Optional.empty(), problems);
+    Log log =
+        LogReader.read("t.csv", table, ColumnMapping.guess(table), Optional.empty(), problems);
     assertThat(log.entries()).extracting(LogEntry::row).containsExactly(5, 7);
     assertThat(log.rows(Log.Use.HEADING)).extracting(Log.RowUse::row).containsExactly(6);
   }

@@ -91,7 +91,8 @@ class SpreadsheetTest {
     assertThat(table.form()).isEqualTo("sheet Day 1");
     assertThat(problems.list())
         .extracting(Problem::message)
-        .containsExactly("This sheet looks like a log as well, with other headers; \"Day 1\" was read.");
+        .containsExactly(
+            "This sheet looks like a log as well, with other headers; \"Day 1\" was read.");
     assertThat(table.sheets()).containsExactly("Cover", "Day 1", "Day 2");
     var chosen = ReadingOptions.DETECTED.with(TableOptions.SHEET, Optional.of("Day 2"));
     var quiet = new Problems("notes.xlsx");

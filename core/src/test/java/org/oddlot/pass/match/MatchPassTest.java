@@ -19,8 +19,8 @@ import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
-import org.oddlot.pass.Sample;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.Sample;
 import org.oddlot.pass.Standing;
 import org.oddlot.progress.Progress;
 import org.oddlot.setting.Settings;
@@ -325,7 +325,8 @@ class MatchPassTest {
     assertThat(used).doesNotHaveDuplicates();
     // It is doubted only with a word: all others lie otherwise, or too few of them fit.
     var certain = finding(outcome, 14);
-    assertThat(certain.standing() == Standing.SETTLED || certain.headline().matches("(unlike|only).*"))
+    assertThat(
+            certain.standing() == Standing.SETTLED || certain.headline().matches("(unlike|only).*"))
         .as(certain.reason())
         .isTrue();
   }

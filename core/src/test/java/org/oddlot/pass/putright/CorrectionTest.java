@@ -132,10 +132,7 @@ class CorrectionTest {
     String source = material.sources().all().getFirst().id();
     var day =
         new Correction.Day(
-            "log.csv",
-            Set.of(entries.getFirst().id()),
-            Set.of(source),
-            LocalDate.of(2026, 3, 14));
+            "log.csv", Set.of(entries.getFirst().id()), Set.of(source), LocalDate.of(2026, 3, 14));
     assertThat(after(material, day, "entries 2026-03-14", 0).date())
         .contains(LocalDate.of(2026, 3, 14));
     assertThat(after(material, day, "entries 2026-03-14", 1).date())

@@ -43,7 +43,8 @@ class RolesPassTest {
       Profiles.byName("practice-desk", Profiles.shipped()).orElseThrow();
 
   private static Sample day() {
-    return Sample.at(FILM).pairsAccepted()
+    return Sample.at(FILM)
+        .pairsAccepted()
         .clip("A001C001 10:00:00:00 240 A 2026-03-14")
         .clip("A001C002 10:01:00:00 240 A 2026-03-14")
         .sound(
@@ -131,7 +132,8 @@ class RolesPassTest {
   @Test
   void aSoundReportNamesWhatTheFilesDoNot() {
     Outcome outcome =
-        Sample.at(FILM).pairsAccepted()
+        Sample.at(FILM)
+            .pairsAccepted()
             .clip("A001C001 10:00:00:00 240 A 2026-03-14")
             .sound(
                 Tape.at("S01T01", "10:00:00:00", FILM, 9).tracks("", "Mixer's").file(),
@@ -151,7 +153,8 @@ class RolesPassTest {
   @Test
   void aTypedNameTakesThePlaceOfTheMixersAndAFileOfAChannelTakesItsOwn() {
     Sample mono =
-        Sample.at(FILM).pairsAccepted()
+        Sample.at(FILM)
+            .pairsAccepted()
             .clip("A001C001 10:00:00:00 240 A 2026-03-14")
             .sound(
                 Tape.at("R1_1", "10:00:00:00", FILM, 9).tracks("Lav").file(),
@@ -195,7 +198,8 @@ class RolesPassTest {
 
   private record Binned(String channel) {
     private Sample sample() {
-      return Sample.at(FILM).pairsAccepted()
+      return Sample.at(FILM)
+          .pairsAccepted()
           .clip("A001C001 10:00:00:00 240 A 2026-03-14")
           .clip(
               "S01T01 09:59:58:00 480 - 2026-03-14", "\"oddlot\":{\"channels\":[" + channel + "]}")
@@ -237,7 +241,8 @@ class RolesPassTest {
   @Test
   void aTrackInTheThirdPlaceThatIsCalledFourIsPutRightForItsRollOnly() {
     Sample sample =
-        Sample.at(FILM).pairsAccepted()
+        Sample.at(FILM)
+            .pairsAccepted()
             .clip("A001C001 10:00:00:00 240 A 2026-03-14")
             .clip("A001C002 10:01:00:00 240 A 2026-03-14")
             .sound(
@@ -262,7 +267,8 @@ class RolesPassTest {
   @Test
   void twoTracksOfOneNameAreTold() {
     Sample sample =
-        Sample.at(FILM).pairsAccepted()
+        Sample.at(FILM)
+            .pairsAccepted()
             .clip("A001C001 10:00:00:00 240 A 2026-03-14")
             .sound(Tape.at("S01T01", "10:00:00:00", FILM, 9).tracks("Lav", "Boom", "lav").file());
     assertThat(labels(sample.run()).names()).isEqualTo(Map.of(1, "Lav 1", 3, "lav 2"));
@@ -271,7 +277,8 @@ class RolesPassTest {
   @Test
   void interleavedSurroundIsOneComponentAndTakesOneRole() {
     Sample sample =
-        Sample.at(FILM).pairsAccepted()
+        Sample.at(FILM)
+            .pairsAccepted()
             .clip("A001C001 10:00:00:00 240 A 2026-03-14")
             .sound(
                 Tape.at("ATM01", "10:00:00:00", FILM, 9)

@@ -109,7 +109,8 @@ class SyncPassTest {
         Sample.at(FILM)
             .clip(PICTURE)
             .sound(Tape.at("S01T01", "09:59:57:12", FILM, 60).file())
-            .pairsAccepted().run();
+            .pairsAccepted()
+            .run();
 
     // 60 frames and 2002 samples a frame before; ten seconds of labels are 240 frames.
     long reference = (36_000L * 24 - 60) * 2002;
@@ -155,7 +156,8 @@ class SyncPassTest {
                 Tape.at("S01T02", "10:00:10:00", FrameRate.FPS_25, 5).file(),
                 Tape.at("S01T03", "10:00:30:00", FrameRate.FPS_25, 60).file(),
                 Tape.at("wild", "14:00:00:00", FrameRate.FPS_25, 60).file())
-            .pairsAccepted().run();
+            .pairsAccepted()
+            .run();
 
     assertThat(shape(synced(outcome).getFirst()))
         .startsWith("Picture: A001C001")
@@ -195,7 +197,8 @@ class SyncPassTest {
                 Tape.at("before", "23:59:40:00", FILM, 20).file(),
                 Tape.at("after", "00:00:05:00", FILM, 40).day(after).file(),
                 Tape.at("long", "23:58:00:00", FILM, 300).recorder("Second", "R").file())
-            .pairsAccepted().run();
+            .pairsAccepted()
+            .run();
 
     assertThat(synced(outcome)).hasSize(2);
     assertThat(shape(synced(outcome).getFirst()))
@@ -225,7 +228,8 @@ class SyncPassTest {
         Sample.at(FILM)
             .clip(PICTURE)
             .sound(Tape.from("S01T01", reference, 60).clock(48_048).rate(FrameRate.FPS_24).file())
-            .pairsAccepted().run();
+            .pairsAccepted()
+            .run();
 
     // 24 frames of 2002 samples are one second of a clock of 48,048 ...
     assertThat(recorder(outcome).headline()).isEqualTo("24 beside 23.976");
@@ -235,7 +239,8 @@ class SyncPassTest {
         Sample.at(FILM)
             .clip(PICTURE)
             .sound(Tape.from("S01T01", reference, 60).clock(48_048).rate(FrameRate.FPS_24).file())
-            .pairsAccepted().run(labels);
+            .pairsAccepted()
+            .run(labels);
     // ... so that the sample of the label 10:00:00:00 is the first one, and each frame takes 2002.
     assertThat(shape(synced(put).getFirst()))
         .contains("Recorder: S01T01 " + reference + "+" + 240 * 2002);
@@ -277,7 +282,8 @@ class SyncPassTest {
         Sample.at(FrameRate.FPS_29_97)
             .clip("A001C001 00:00:01:20 90 A 2026-03-15")
             .sound(Tape.from("S01T01", reference, 20).dropFrame().file())
-            .pairsAccepted().run();
+            .pairsAccepted()
+            .run();
     assertThat(shape(synced(outcome).getFirst()))
         .contains("Recorder: S01T01 " + (reference + Math.round(150 * 1601.6)) + "+144144");
 
@@ -286,7 +292,8 @@ class SyncPassTest {
         Sample.at(FILM)
             .clip("A001C001 10:00:00:00 240 A 2026-03-14")
             .sound(Tape.from("S01T01", 36_000L * 48_000, 20).dropFrame().file())
-            .pairsAccepted().run();
+            .pairsAccepted()
+            .run();
     assertThat(recorder(mixed).headline()).isEqualTo("29.97 beside 23.976");
     assertThat(pair(mixed, 0).alignment().offsetFrames()).isZero();
   }
@@ -423,7 +430,8 @@ class SyncPassTest {
                     .recorder("Second", "R")
                     .tracks("Lav")
                     .file())
-            .pairsAccepted().run();
+            .pairsAccepted()
+            .run();
     assertThat(shape(synced(two).getFirst()))
         .filteredOn(line -> line.startsWith("Second"))
         .extracting(line -> line.substring(0, 18))

@@ -8,8 +8,8 @@ import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -22,9 +22,9 @@ import org.oddlot.material.Paper;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Log;
 import org.oddlot.paper.LogField;
+import org.oddlot.paper.Table;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
-import org.oddlot.paper.Table;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.Session;
 
@@ -56,9 +56,7 @@ final class MappingPane {
     heading.setAlignment(Pos.BASELINE_LEFT);
     questions.setId("not-understood");
     unread.setId("unread-rows");
-    box.getChildren()
-        .addAll(
-            heading, options, questions, unread, scroll);
+    box.getChildren().addAll(heading, options, questions, unread, scroll);
     box.getStyleClass().add("detail");
   }
 
@@ -153,8 +151,7 @@ final class MappingPane {
   }
 
   private void say(Lot.Input input, Paper paper, int index, Optional<LogField> field) {
-    session.readOtherwise(
-        input, Optional.of(paper), reading -> reading.withColumn(index, field));
+    session.readOtherwise(input, Optional.of(paper), reading -> reading.withColumn(index, field));
   }
 
   private Node column(Lot.Input input, Paper paper, int index) {
@@ -169,8 +166,7 @@ final class MappingPane {
     choice.setValue(column.field());
     choice.setMaxWidth(Double.MAX_VALUE);
     choice.setAccessibleText("What the column " + column.header() + " holds");
-    choice.setOnAction(_ ->
-        say(input, paper, index, choice.getValue()));
+    choice.setOnAction(_ -> say(input, paper, index, choice.getValue()));
     var cells = new VBox();
     cells.getStyleClass().add("mapping-cells");
     for (Table.Row row : paper.table().rows().stream().limit(SAMPLE_ROWS).toList()) {
@@ -178,10 +174,7 @@ final class MappingPane {
           .getChildren()
           .add(Words.of(row.cell(index), "mapping-cell", isFigures(column) ? "figures" : "fact"));
     }
-    var header =
-        Words.of(
-            column.name(index),
-            "mapping-header");
+    var header = Words.of(column.name(index), "mapping-header");
     var node = new VBox(4, header, choice, Words.of(column.evidence(), "quiet", "small"), cells);
     node.getStyleClass()
         .addAll(

@@ -49,7 +49,8 @@ public final class BenchFrame extends VBox {
   /** The answer to the question, in numbers, and how much of it needs a person. */
   public void answer(String inNumbers, int needing) {
     answer.setText(inNumbers + (needing > 0 ? " ·" : ""));
-    need.setText(needing == 0 ? "" : needing == 1 ? "1 needs you" : Phrase.number(needing) + " need you");
+    need.setText(
+        needing == 0 ? "" : needing == 1 ? "1 needs you" : Phrase.number(needing) + " need you");
     need.setManaged(needing > 0);
   }
 }

@@ -99,14 +99,16 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     if (!tab.equals(NEEDS_YOU)) {
       return Words.paragraph("None.", "empty");
     }
-    int settled =
-        (int) table.all().stream().filter(r -> r.standing() == Standing.SETTLED).count();
+    int settled = (int) table.all().stream().filter(r -> r.standing() == Standing.SETTLED).count();
     int declined = table.all().size() - settled;
     String done =
         settled == 0
             ? ""
-            : settled == 1 ? "The one " + wording.noun() + " is settled." : "All "
-                + Phrase.count(settled, wording.noun()) + (declined == 0 ? " are settled." : " that were not declined are settled.");
+            : settled == 1
+                ? "The one " + wording.noun() + " is settled."
+                : "All "
+                    + Phrase.count(settled, wording.noun())
+                    + (declined == 0 ? " are settled." : " that were not declined are settled.");
     var box = new VBox(10, Words.paragraph(done.isEmpty() ? "All were declined." : done, "done"));
     place
         .way()
@@ -122,7 +124,9 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
                             () -> place.way().open(next.station()))),
             () ->
                 box.getChildren()
-                    .add(Words.paragraph("No station needs you. What goes out is in Return.", "quiet")));
+                    .add(
+                        Words.paragraph(
+                            "No station needs you. What goes out is in Return.", "quiet")));
     box.getStyleClass().add("empty");
     box.setAlignment(Pos.CENTER);
     box.setMaxSize(460, 120);

@@ -97,11 +97,10 @@ public final class SettingsBar extends HBox {
   private boolean isTyped() {
     return more.isShowing()
         || controls.stream()
-            .anyMatch(
-                control ->
-                    control.isFocused()
-                        || control instanceof Parent parent
-                            && parent.getChildrenUnmodifiable().stream().anyMatch(Node::isFocused));
+            .anyMatch(control ->
+                control.isFocused()
+                    || (control instanceof Parent parent
+                        && parent.getChildrenUnmodifiable().stream().anyMatch(Node::isFocused)));
   }
 
   /** The controls, those in the list included. */
@@ -131,7 +130,9 @@ public final class SettingsBar extends HBox {
       case SettingKind.OneOf one -> titled(setting, choice(setting, one, now));
       case SettingKind.SomeOf some -> someOf(setting, some, now);
       case SettingKind.WholeNumber _ -> titled(setting, field(setting, now, 4, "figures"));
-      case SettingKind.Text _ -> titled(setting, field(setting, now, setting.hint().length() > 24 ? 24 : 14, "words-field"));
+      case SettingKind.Text _ ->
+          titled(
+              setting, field(setting, now, setting.hint().length() > 24 ? 24 : 14, "words-field"));
     };
   }
 

@@ -117,8 +117,7 @@ final class DayMap extends Region {
 
   /** Shows another day, all of it. */
   void show(DayLanes newDay, Optional<String> chosenLog, double triedShift) {
-    names =
-        18 + newDay.lanes().stream().mapToDouble(lane -> widthOf(lane.name())).max().orElse(0);
+    names = 18 + newDay.lanes().stream().mapToDouble(lane -> widthOf(lane.name())).max().orElse(0);
     boolean same = newDay.day().equals(day.day()) && names(newDay).equals(names(day));
     day = newDay;
     chosen = chosenLog;
@@ -366,7 +365,8 @@ final class DayMap extends Region {
       return name;
     }
     for (int keep = name.length() - 1; keep > 6; keep--) {
-      String cut = name.substring(0, keep / 2) + "…" + name.substring(name.length() - keep + keep / 2);
+      String cut =
+          name.substring(0, keep / 2) + "…" + name.substring(name.length() - keep + keep / 2);
       if (widthOf(cut) <= room) {
         return cut;
       }

@@ -349,10 +349,7 @@ public final class PutRightBench extends FindingsBench<PutRightFinding> {
       return "Nothing.";
     }
     return switch (reviewed.finding().correction()) {
-      case Correction.Clock _,
-          Correction.Stretches _,
-          Correction.Rate _,
-          Correction.Counting _ ->
+      case Correction.Clock _, Correction.Stretches _, Correction.Rate _, Correction.Counting _ ->
           "The times of the log’s entries, in this lot only. The paper stays as it is.";
       case Correction.Day _ ->
           "The date of the entries, in this lot only; or that of the clips, in the file that is"

@@ -214,7 +214,10 @@ public final class Session {
   private void addFiles(List<Path> chosen) {
     List<Path> files = Folders.opened(chosen);
     Lot lot = state().lot();
-    Lot more = state().isEmpty() ? Lot.of(files).withSheet(lot.sheet()) : lot.withFiles(files).namedAfterItsTimeline();
+    Lot more =
+        state().isEmpty()
+            ? Lot.of(files).withSheet(lot.sheet())
+            : lot.withFiles(files).namedAfterItsTimeline();
     if (more.equals(lot)) {
       say(Notice.of("These files are in the lot already."));
       return;

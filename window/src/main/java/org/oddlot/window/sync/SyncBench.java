@@ -82,13 +82,12 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
     group(DECLINED);
     table.orderBy(
         Comparator.comparing((Reviewed<SyncFinding> r) -> !r.standing().needsAPerson())
-            .thenComparing(
-                r ->
-                    switch (r.finding()) {
-                      case RecorderFinding _ -> 0;
-                      case PairFinding _ -> 1;
-                      case LooseFinding _ -> 2;
-                    }));
+            .thenComparing(r ->
+                switch (r.finding()) {
+                  case RecorderFinding _ -> 0;
+                  case PairFinding _ -> 1;
+                  case LooseFinding _ -> 2;
+                }));
   }
 
   private static void columns(Sheet<Reviewed<SyncFinding>> rows) {
