@@ -76,7 +76,7 @@ public record ColumnMapping(List<Column> columns) {
     for (int i = 0; i < count; i++) {
       columns.add(guess(table, i));
     }
-    return withoutRivals(columns).byContents(table);
+    return withoutRivals(columns).momentsOf(table).byContents(table);
   }
 
   private static Column guess(Table table, int index) {
@@ -178,6 +178,26 @@ public record ColumnMapping(List<Column> columns) {
                 its.safe()
                     ? new Column(column.header(), its.field(), its.words())
                     : Column.open(column.header(), its.words(), its.field()));
+      }
+    }
+    return now;
+  }
+
+  /** Where no column has timecodes, and that of the dates has times as well, it has both. */
+  private ColumnMapping momentsOf(Table table) {
+    if (!lacks(LogField.IN)) {
+      return this;
+    }
+    ColumnMapping now = this;
+    for (int date : columnsOf(LogField.DATE)) {
+      if (new ColumnContents(table, date).areMostly(c -> LabelReader.looksLikeOne(c, List.of()))) {
+        now =
+            now.replaced(
+                date,
+                new Column(
+                    columns.get(date).header(),
+                    Optional.of(LogField.IN),
+                    "its cells are dates with times"));
       }
     }
     return now;

@@ -48,7 +48,9 @@ final class LabelReader {
 
   /** Whether a cell is a timecode, read as those beside it are. */
   static boolean looksLikeOne(String cell, List<String> beside) {
+    Matcher both = WITH_DAY.matcher(cell.strip());
     return Label.looksLikeOne(cell)
+        || (both.matches() && Label.parse(both.group(2)).isPresent())
         || (Label.parse(cell).isPresent() && cell.indexOf(':') > 0)
         || of(beside, false).read(cell).filter(_ -> !beside.isEmpty()).isPresent();
   }

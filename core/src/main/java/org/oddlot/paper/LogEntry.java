@@ -93,7 +93,10 @@ public record LogEntry(
 
   /** The letters of its cameras, in upper case: one row can speak of {@code A+B}. */
   public Set<String> cameras() {
-    return Several.of(camera.toUpperCase(Locale.ROOT));
+    String upper = camera.toUpperCase(Locale.ROOT);
+    return upper.matches("[A-H]{2,4}")
+        ? Several.of(String.join("+", upper.split("", -1)))
+        : Several.of(upper);
   }
 
   /** The names of its rolls: one row can speak of {@code A001/B001}. */

@@ -85,6 +85,9 @@ public final class LogReader {
   private static final Pattern DAY_NUMBER =
       Pattern.compile("(?:\\p{L}+\\.?\\s*)?#?(\\d{1,3})(?:\\s*(?:of|/)\\s*\\d{1,3})?");
 
+  private static final Pattern CAMERA_WORD =
+      Pattern.compile("(?i)[\\s_-]*(?:camera|cam|kamera|cámara|caméra)[\\s.:#_-]*");
+
   private static final int DAY_HOURS = 24;
 
   private final String name;
@@ -332,7 +335,13 @@ public final class LogReader {
       return add(row);
     }
     String notes = joined(row, LogField.NOTES);
-    if (scene && isScene(raw(row, LogField.SCENE))) {
+    String ofScene = TakeCell.scene(raw(row, LogField.SCENE));
+    boolean sameScene =
+        scene
+            && lastGroup < entries.size()
+            && entries.getLast().scene().equals(ofScene)
+            && !notes.isEmpty();
+    if (scene && !sameScene && isScene(raw(row, LogField.SCENE))) {
       above.put(LogField.SCENE, TakeCell.scene(raw(row, LogField.SCENE)));
       above.put(LogField.SHOT, raw(row, LogField.SHOT));
       Stream.of(LogField.CAMERA, LogField.REEL, LogField.UNIT, LogField.SOUND_REEL, LogField.DATE)
@@ -352,7 +361,7 @@ public final class LogReader {
       }
       return Use.HEADING;
     }
-    if (!scene && lastGroup < entries.size() && goesOn(row)) {
+    if ((sameScene || (!scene && goesOn(row))) && lastGroup < entries.size()) {
       for (int i = lastGroup; i < entries.size(); i++) {
         entries.set(i, continued(entries.get(i), row));
       }
@@ -456,7 +465,12 @@ public final class LogReader {
     var implied = EnumSet.noneOf(LogField.class);
     String shot = filled(row, LogField.SHOT, goesOn, sameSetUp && !scene.isEmpty());
     String camera =
-        or(filled(row, LogField.CAMERA, goesOn, sameSetUp), now.camera(), LogField.CAMERA, implied);
+        letters(
+            or(
+                filled(row, LogField.CAMERA, goesOn, sameSetUp),
+                now.camera(),
+                LogField.CAMERA,
+                implied));
     String unit =
         Clues.plainUnit(
             or(filled(row, LogField.UNIT, goesOn, sameSetUp), now.unit(), LogField.UNIT, implied));
@@ -520,6 +534,11 @@ public final class LogReader {
               .entry());
     }
     return Use.ENTRY;
+  }
+
+  /** A camera's letter without the word for it: {@code Cam A}, {@code A-Cam}. */
+  private static String letters(String cell) {
+    return CAMERA_WORD.matcher(cell).replaceAll("").strip();
   }
 
   private static boolean anyCircled(List<String> takes) {

@@ -170,7 +170,7 @@ record Shoot(FrameRate rate, boolean drop, List<Take> takes) {
           long start =
               plainNames
                   ? (inCard - 1) * 90L * nominal + 3600 * nominal
-                  : (at + c * (2 + random.nextInt(9))) % inDay;
+                  : (at + c * (2L + random.nextInt(9))) % inDay;
           String name =
               plainNames ? "C%04d".formatted(inCard) : cardName + "C%03d".formatted(inCard);
           clips.add(new Clip(name, cardName, camera, start, length));

@@ -273,9 +273,18 @@ final class Sight {
     if (entry.camera().isEmpty() || source.camera().isEmpty()) {
       return Agreement.UNKNOWN;
     }
-    return entry.cameras().contains(source.camera().toUpperCase(Locale.ROOT))
-        ? Agreement.SAME
-        : Agreement.DIFFERENT;
+    String its = source.camera().toUpperCase(Locale.ROOT);
+    if (entry.cameras().contains(its)) {
+      return Agreement.SAME;
+    }
+    // Who numbers the cameras, or names them, does not mean their letters.
+    boolean comparable =
+        entry.cameras().stream().anyMatch(said -> isLetter(said) == isLetter(its));
+    return comparable ? Agreement.DIFFERENT : Agreement.UNKNOWN;
+  }
+
+  private static boolean isLetter(String camera) {
+    return camera.length() == 1 && Character.isLetter(camera.charAt(0));
   }
 
   private static Agreement agreement(LogEntry entry, Source source) {

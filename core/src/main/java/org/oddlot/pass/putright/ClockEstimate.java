@@ -23,6 +23,9 @@ record ClockEstimate(
    */
   record Shift(long frames, int matches) {}
 
+  /** Of fewer entries than this, chance explains a third too easily. */
+  private static final int FEW = 20;
+
   /** What is said of no entries. */
   static final ClockEstimate NOTHING =
       new ClockEstimate(0, 0, Optional.empty(), Optional.empty(), List.of());
@@ -46,14 +49,15 @@ record ClockEstimate(
   }
 
   /**
-   * The shift to propose: one that explains a third of the entries at the least, and three of them,
-   * and clearly more than any other, for of all shifts of a day some explain a few by chance.
+   * The shift to propose: one that explains a third of the entries at the least, half of few, and
+   * clearly more than any other, for of all shifts of a day some explain a few by chance.
    */
   Optional<Shift> proposed() {
     return best.filter(shift -> !isInStep() && !isUndecided())
-        .filter(shift -> shift.matches() >= 3 && 3 * shift.matches() >= total)
+        .filter(shift -> shift.matches() >= 3)
+        .filter(shift -> (total < FEW ? 2 : 3) * shift.matches() >= total)
         .filter(shift ->
             5 * shift.matches() >= 4 * total
-                || shift.matches() >= matchesOfRival() + Math.max(2, total / 5));
+                || shift.matches() >= matchesOfRival() + Math.max(2, total / 4));
   }
 }

@@ -1,6 +1,7 @@
 package org.oddlot.pass.putright;
 
 import java.util.Locale;
+import java.util.List;
 import java.util.Optional;
 import org.oddlot.material.Source;
 import org.oddlot.paper.Label;
@@ -52,6 +53,11 @@ record DayFrames(FrameRate rate) {
     if (source.isSound()) {
       return false;
     }
-    return camera.isEmpty() || source.camera().isEmpty() || camera(source.camera()).equals(camera);
+    String its = camera(source.camera());
+    return camera.isEmpty()
+        || its.isEmpty()
+        || its.equals(camera)
+        // One row can speak of several cameras.
+        || (camera.length() > 1 && List.of(camera.split("[^\\p{L}\\p{N}]+", -1)).contains(its));
   }
 }

@@ -36,6 +36,7 @@ final class Coverage {
   private final Set<String> touched = new HashSet<>();
   private final Set<Recording> recordings = new HashSet<>();
   private final Set<Recording> touching = new HashSet<>();
+  private final Set<String> begun = new HashSet<>();
   private final Map<String, Double> shares = new HashMap<>();
   private int now;
 
@@ -54,6 +55,9 @@ final class Coverage {
         touched.add(pair.picture().id());
         touching.add(pair.recording());
         shares.merge(pair.picture().id(), pair.cover() / 100.0, Math::max);
+        if (pair.soundBegins() <= SLACK) {
+          begun.add(pair.picture().id());
+        }
       }
       if (from <= to) {
         within
@@ -146,7 +150,8 @@ final class Coverage {
   Optional<Stretch> better() {
     List<Stretch> all = stretches();
     int most = all.stream().mapToInt(Stretch::pictures).max().orElse(0);
-    if (most < LEAST + 1 || most < now + Math.max(2, most / 5)) {
+    boolean isMost = most >= MOST * recordings.size();
+    if (most < LEAST + 1 || !isMost || most < now + Math.max(2, most / 5)) {
       return Optional.empty();
     }
     List<Stretch> best = all.stream().filter(stretch -> stretch.pictures == most).toList();
@@ -167,7 +172,9 @@ final class Coverage {
   boolean isChance() {
     double share = shares.values().stream().mapToDouble(Double::doubleValue).average().orElse(0);
     return recordings.size() > LEAST
-        && (touching.size() < USUAL * recordings.size() || share < USUAL);
+        && (touching.size() < USUAL * recordings.size()
+            || begun.size() < USUAL * touched.size()
+            || share < USUAL);
   }
 
   /** Whether the recordings cover pictures only in part, so that the clock is in doubt. */
