@@ -94,6 +94,9 @@ public record LogEntry(
   /** The letters of its cameras, in upper case: one row can speak of {@code A+B}. */
   public Set<String> cameras() {
     String upper = camera.toUpperCase(Locale.ROOT);
+    if (upper.length() <= 1) {
+      return upper.isEmpty() ? Set.of() : Set.of(upper);
+    }
     return upper.matches("[A-H]{2,4}")
         ? Several.of(String.join("+", upper.split("", -1)))
         : Several.of(upper);

@@ -273,6 +273,9 @@ final class Sight {
     if (entry.camera().isEmpty() || source.camera().isEmpty()) {
       return Agreement.UNKNOWN;
     }
+    if (entry.camera().equalsIgnoreCase(source.camera())) {
+      return Agreement.SAME;
+    }
     String its = source.camera().toUpperCase(Locale.ROOT);
     if (entry.cameras().contains(its)) {
       return Agreement.SAME;

@@ -2,7 +2,6 @@ package org.oddlot.pass.match;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -44,7 +43,7 @@ final class Trust {
   private final Map<String, Verdict> byPaper = new HashMap<>();
   private final Map<String, Doubt> byEntry = new HashMap<>();
   private final Set<String> fitting = new HashSet<>();
-  private final Map<String, Lag> lags = new HashMap<>();
+  private final Map<String, Map<String, Lag>> lags = new HashMap<>();
 
   /**
    * What speaks against a paper.
@@ -90,16 +89,13 @@ final class Trust {
       }
     }
     ofPaper.forEach((paper, its) -> {
-      long falling =
-          its.stream()
-              .filter(
-                  one -> one.candidates().stream().anyMatch(c -> !c.isOfAnother() && one.fits(c)))
-              .count();
-      if (its.size() < FEWEST || falling >= ENOUGH * its.size()) {
+      List<Candidate> best = new ArrayList<>(its.size());
+      its.forEach(one -> best(one).ifPresent(best::add));
+      if (its.size() < FEWEST || best.size() >= ENOUGH * its.size()) {
         fitting.add(paper);
       }
-      chance(its, material).ifPresent(verdict -> byPaper.merge(paper, verdict, Trust::worse));
-      lags(its);
+      chance(its, best, material).ifPresent(v -> byPaper.merge(paper, v, Trust::worse));
+      lags(paper, best);
     });
   }
 
@@ -108,33 +104,23 @@ final class Trust {
   }
 
   /** Whether so few of a paper's entries fall on clips that those may have done so by chance. */
-  private static Optional<Verdict> chance(List<Seen> its, Material material) {
-    Set<String> hit = new HashSet<>();
-    int falling = 0;
-    int named = 0;
-    for (Seen one : its) {
-      Optional<Candidate> best =
-          one.candidates().stream().filter(c -> !c.isOfAnother() && one.fits(c)).findFirst();
-      if (best.isPresent()) {
-        falling++;
-        named += best.get().isNamed() ? 1 : 0;
-        hit.add(best.get().source().id());
-      }
-    }
-    if (its.size() < FEWEST || falling == 0 || 2 * named >= falling) {
-      return Optional.empty();
-    }
-    long clips =
-        material.sources().all().stream()
-            .filter(source -> !source.isSound() && source.start().isPresent())
-            .filter(source -> isInReach(source, its))
-            .count();
+  private static Optional<Verdict> chance(
+      List<Seen> its, List<Candidate> best, Material material) {
+    int falling = best.size();
     double ofEntries = (double) falling / its.size();
-    double ofClips = clips < 2 ? 0 : (double) hit.size() / clips;
-    if (ofEntries >= ENOUGH || ofClips >= ENOUGH) {
+    if (its.size() < FEWEST || falling == 0 || ofEntries >= ENOUGH) {
       return Optional.empty();
     }
-    double expected = its.size() * chance(material, its);
+    long named = best.stream().filter(Candidate::isNamed).count();
+    if (2 * named >= falling) {
+      return Optional.empty();
+    }
+    long[] starts = new Reach(its).starts(material);
+    double ofClips = starts.length < 2 ? 0 : (double) best.stream().map(c -> c.source().id()).distinct().count() / starts.length;
+    if (ofClips >= ENOUGH) {
+      return Optional.empty();
+    }
+    double expected = its.size() * chance(starts, its.getFirst().tolerance());
     boolean offers =
         Math.max(ofEntries, ofClips) >= CHANCE
             && falling > expected + SPREAD * Math.sqrt(expected) + 1;
@@ -150,64 +136,85 @@ final class Trust {
             offers));
   }
 
-  /** How likely it is that an entry falls on a clip by chance. */
-  private static double chance(Material material, List<Seen> its) {
-    long[] starts =
-        material.sources().all().stream()
-            .filter(source -> !source.isSound() && source.start().isPresent())
-            .filter(source -> isInReach(source, its))
-            .mapToLong(source -> source.start().orElseThrow().value())
-            .sorted()
-            .toArray();
+  /** How likely it is that an entry falls on one of these starts by chance. */
+  private static double chance(long[] starts, long tolerance) {
     if (starts.length < 2) {
       return 0;
     }
     double span = Math.max(1, starts[starts.length - 1] - starts[0]);
-    return Math.min(1, starts.length * (2.0 * its.getFirst().tolerance() + 1) / span);
+    return Math.min(1, starts.length * (2.0 * tolerance + 1) / span);
   }
 
-  /** Whether a source can be of the days and cameras that entries speak of. */
-  private static boolean isInReach(Source source, List<Seen> its) {
-    return its.stream()
-        .limit(FEWEST * 50L)
-        .anyMatch(one ->
-            (one.entry().camera().isEmpty()
-                    || source.camera().isEmpty()
-                    || one.entry().cameras().contains(source.camera()))
-                && (one.entry().date().isEmpty()
-                    || source.recorded().isEmpty()
-                    || Math.abs(
-                            one.entry().date().get().toEpochDay()
-                                - source.recorded().get().toEpochDay())
-                        <= 1));
-  }
+  /** The days and the cameras that entries speak of. */
+  private static final class Reach {
+    private final Set<Long> days = new HashSet<>();
+    private final Set<String> cameras = new HashSet<>();
+    private boolean anyDay;
+    private boolean anyCamera;
 
-  private void lags(List<Seen> its) {
-    var byCamera = new HashMap<String, List<Candidate>>();
-    for (Seen one : its) {
-      one.candidates().stream()
-          .filter(c -> c.hasTime() && !c.isOfAnother() && one.fits(c))
-          .findFirst()
-          .ifPresent(c -> byCamera.computeIfAbsent(key(one, c), _ -> new ArrayList<>()).add(c));
+    Reach(List<Seen> its) {
+      for (Seen one : its) {
+        LogEntry entry = one.entry();
+        anyDay |= entry.date().isEmpty();
+        entry.date().ifPresent(day -> days.add(day.toEpochDay()));
+        anyCamera |= entry.camera().isEmpty();
+        cameras.addAll(entry.cameras());
+      }
     }
-    byCamera.forEach((key, candidates) -> {
+
+    private boolean has(Source source) {
+      boolean ofDay =
+          anyDay
+              || source.recorded().isEmpty()
+              || days.contains(source.recorded().get().toEpochDay())
+              || days.contains(source.recorded().get().toEpochDay() - 1)
+              || days.contains(source.recorded().get().toEpochDay() + 1);
+      return ofDay
+          && (anyCamera || source.camera().isEmpty() || cameras.contains(source.camera()));
+    }
+
+    /** Where the clips start that can be meant, in frames, in ascending order. */
+    long[] starts(Material material) {
+      return material.sources().all().stream()
+          .filter(source -> !source.isSound() && source.start().isPresent())
+          .filter(this::has)
+          .mapToLong(source -> source.start().orElseThrow().value())
+          .sorted()
+          .toArray();
+    }
+  }
+
+  private void lags(String paper, List<Candidate> best) {
+    var byCamera = new HashMap<String, List<Candidate>>();
+    for (Candidate candidate : best) {
+      if (candidate.hasTime()) {
+        byCamera
+            .computeIfAbsent(candidate.source().camera(), _ -> new ArrayList<>())
+            .add(candidate);
+      }
+    }
+    byCamera.forEach((camera, candidates) -> {
       if (candidates.size() >= 2 * FEWEST) {
         long[] frames = candidates.stream().mapToLong(Candidate::frames).sorted().toArray();
         long usual = frames[frames.length / 2];
         long[] apart = Arrays.stream(frames).map(f -> Math.abs(f - usual)).sorted().toArray();
-        double hand =
-            STEADY_HAND
-                * candidates.stream()
-                    .map(c -> c.entryAt().orElseThrow().rate().nominal())
-                    .max(Comparator.naturalOrder())
-                    .orElseThrow();
-        lags.put(key, new Lag(usual, hand + UNUSUAL * apart[apart.length / 2]));
+        long nominal = candidates.getFirst().entryAt().orElseThrow().rate().nominal();
+        lags.computeIfAbsent(paper, _ -> new HashMap<>())
+            .put(
+                camera,
+                new Lag(usual, STEADY_HAND * nominal + UNUSUAL * apart[apart.length / 2]));
       }
     });
   }
 
-  private static String key(Seen one, Candidate candidate) {
-    return one.entry().paper() + "\n" + candidate.source().camera();
+  /** The first candidate that fits and that nothing speaks against. */
+  private static Optional<Candidate> best(Seen one) {
+    for (Candidate candidate : one.candidates()) {
+      if (!candidate.isOfAnother() && one.fits(candidate)) {
+        return Optional.of(candidate);
+      }
+    }
+    return Optional.empty();
   }
 
   /** Why nothing of what was seen of an entry can be settled, if that is so. */
@@ -235,7 +242,8 @@ final class Trust {
 
   /** Why a candidate is not what is meant, as its paper usually lies otherwise. */
   Optional<Why> unusual(Seen one, Candidate candidate) {
-    Lag lag = lags.get(key(one, candidate));
+    Lag lag =
+        lags.getOrDefault(one.entry().paper(), Map.of()).get(candidate.source().camera());
     if (lag == null
         || !candidate.hasTime()
         || candidate.isNamed()
