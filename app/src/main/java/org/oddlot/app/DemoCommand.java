@@ -23,7 +23,7 @@ final class DemoCommand implements Callable<Integer> {
   @Parameters(
       arity = "0..1",
       paramLabel = "DIR",
-      description = "The folder of the demo; oddlot-demo unless said otherwise.")
+      description = "The demo's folder; oddlot-demo by default.")
   private @Nullable Path folder;
 
   @Spec

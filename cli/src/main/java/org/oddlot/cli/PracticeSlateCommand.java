@@ -68,7 +68,7 @@ final class PracticeSlateCommand implements Callable<Integer> {
   @Option(
       names = "--break-every",
       paramLabel = "N",
-      description = "Let every so manieth piece break off.")
+      description = "Break off every Nth piece.")
   private int breakEvery;
 
   @Spec

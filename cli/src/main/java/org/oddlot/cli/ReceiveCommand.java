@@ -27,7 +27,7 @@ final class ReceiveCommand implements Callable<Integer> {
   @Option(
       names = "--out",
       paramLabel = "DIR",
-      description = "The folder to write to; the one that is open unless said otherwise.")
+      description = "The folder to write to; the current one by default.")
   private Path folder = Path.of("");
 
   @Spec

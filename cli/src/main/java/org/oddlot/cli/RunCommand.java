@@ -54,7 +54,7 @@ final class RunCommand implements Callable<Integer> {
   @Parameters(
       arity = "1..*",
       paramLabel = "LOT|FILE",
-      description = "A lot, or the files of one that is not kept.")
+      description = "A saved lot, or the files of one.")
   private List<Path> files = List.of();
 
   @Option(
@@ -73,7 +73,7 @@ final class RunCommand implements Callable<Integer> {
       names = "--accept",
       paramLabel = "settled|all",
       description =
-          "What is applied: what is settled (unless said otherwise), or also what is to look at.")
+          "What is applied: only what is settled (the default), or what is to look at as well.")
   private Engine.Acceptance acceptance = Engine.Acceptance.SETTLED;
 
   @Option(
@@ -260,7 +260,7 @@ final class RunCommand implements Callable<Integer> {
       problems.warning(
           isLot() ? LotFile.placeOf(file, each.about()) : "",
           each.about() + ": " + each.why() + ".",
-          "It is left aside, and stays in the lot.");
+          "It is ignored, and stays in the lot.");
     }
     for (String each : outcome.unknownAnswers()) {
       problems.info(

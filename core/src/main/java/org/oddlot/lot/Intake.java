@@ -201,7 +201,7 @@ public final class Intake {
       problems.warning(
           "",
           "The file has changed since the lot was saved.",
-          "Decisions about what is still in it were kept; look through the others.");
+          "Decisions about what is still in it were kept; check the rest.");
     }
     Object part = value.orElse(null);
     ReadingOptions options = input.reading();

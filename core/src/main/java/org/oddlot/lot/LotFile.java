@@ -232,13 +232,13 @@ public final class LotFile {
         .forEach((key, value) -> {
           if (!KNOWN.contains(key)) {
             carried.put(key, value);
-            problems.info(key, "This is not known here; it stays in the file.");
+            problems.info(key, "Odd Lot does not know this; it stays in the file.");
           }
         });
     RunSheet sheet = RunSheetJson.parse(json.array("run_sheet"));
     sheet
         .problems()
-        .forEach(what -> problems.warning("run_sheet", what, "It is kept as it is, and not used."));
+        .forEach(what -> problems.warning("run_sheet", what, "It is kept, but not used."));
     return new Lot(
         json.string("name").orElse("lot"), inputs(json, folder), sheet, answers(json), carried);
   }
@@ -293,7 +293,7 @@ public final class LotFile {
             problems.warning(
                 place(value),
                 Phrase.of("What was said of %s is neither accepted nor declined.", id),
-                "It stays in the file; decide anew.");
+                "It stays in the file; decide again.");
           }
         });
     // They stood by the letter; the second was said before the tenth.
@@ -308,7 +308,7 @@ public final class LotFile {
                 object.string("pass").orElse(""),
                 object.array("words").stream().map(JsonValue::display).toList()));
       } else {
-        problems.warning("instructions", "Something that is no instruction stands here.", "");
+        problems.warning("instructions", "This is not an instruction.", "");
       }
     }
     return new Answers(decisions, instructions);

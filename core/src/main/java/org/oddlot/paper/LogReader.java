@@ -29,27 +29,27 @@ import org.oddlot.time.Timecode;
 public final class LogReader {
   private static final RowProblems.Cause NO_TIMECODE =
       new RowProblems.Cause(
-          "%s is not a timecode.", "These are no timecodes: %s.", "The entry is kept without it.");
+          "%s is not a timecode.", "Not timecodes: %s.", "The entry is kept without it.");
 
   private static final RowProblems.Cause NO_DATE =
       new RowProblems.Cause(
-          "%s is not a date.", "These are no dates: %s.", "The entry is kept without one.");
+          "%s is not a date.", "Not dates: %s.", "The entry is kept without one.");
 
   private static final RowProblems.Cause NO_DURATION =
       new RowProblems.Cause(
           "%s is not a duration.",
-          "These are no durations: %s.",
+          "Not durations: %s.",
           "The entry is kept without an end. A duration is a timecode or a number of seconds.");
 
   private static final RowProblems.Cause NO_RATE =
       new RowProblems.Cause(
           "%s is not a frame rate.",
-          "These are no frame rates: %s.", "The entry is kept without a rate of its own.");
+          "Not frame rates: %s.", "The entry is kept without a rate.");
 
   private static final RowProblems.Cause NO_CIRCLE =
       new RowProblems.Cause(
-          "%s says neither yes nor no of a circle.",
-          "These say neither yes nor no of a circle: %s.", "The take is read as not circled.");
+          "%s is neither yes nor no for a circle.",
+          "Neither yes nor no for a circle: %s.", "The take is read as not circled.");
 
   private static final RowProblems.Cause NOT_UNDERSTOOD =
       new RowProblems.Cause(
@@ -275,7 +275,7 @@ public final class LogReader {
                   + " have told."
               : "Say which column holds which, or its entries cannot be matched.");
     }
-    for (int column : mapping.notUnderstood()) {
+    for (int column : mapping.inQuestion()) {
       tell(column);
     }
     for (Table.Row row : table.rows()) {
@@ -298,19 +298,17 @@ public final class LogReader {
     return new Log(name, entries, uses, datesOpen);
   }
 
+  /** Of the columns that are not understood, those count without which a paper says half. */
   private void tell(int index) {
     ColumnMapping.Column column = mapping.columns().get(index);
-    String what =
+    problems.warning(
+        "",
         Phrase.of(
-            "Column \"%s\" is not understood: %s%s.",
+            "Column \"%s\" is not understood (%s). Is it the %s?",
             column.name(index),
             column.evidence(),
-            column.likely().map(field -> "; " + field.title() + "?").orElse(""));
-    if (mapping.inQuestion().contains(index)) {
-      problems.warning("", what, "Say what it holds; until then nothing of this paper is settled.");
-    } else {
-      problems.info("", what);
-    }
+            column.likely().map(LogField::title).orElse("")),
+        "Say what it holds; until then nothing of this paper is settled.");
   }
 
   private void begin(Clues clues) {

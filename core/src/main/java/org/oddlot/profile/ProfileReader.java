@@ -40,7 +40,7 @@ public final class ProfileReader {
     try {
       Optional<Node> root = new Compose(LoadSettings.builder().build()).composeString(yaml);
       if (!(root.orElse(null) instanceof MappingNode mapping)) {
-        problems.error("", "A profile is a list of keys and values; this is none.", "");
+        problems.error("", "A profile is a list of keys and values; this is not one.", "");
         return Optional.empty();
       }
       reader.readRoot(mapping);

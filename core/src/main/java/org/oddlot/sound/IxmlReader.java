@@ -61,7 +61,7 @@ final class IxmlReader {
       return Optional.empty();
     }
     if (xml.contains("<!DOCTYPE")) {
-      problems.warning(PLACE, "Its document type declaration is not heeded.", "");
+      problems.warning(PLACE, "Its document type declaration is ignored.", "");
       xml = DOCTYPE.matcher(xml).replaceFirst("");
     }
     var reader = new IxmlReader();
@@ -79,7 +79,7 @@ final class IxmlReader {
         problems.warning(
             Phrase.of("%s line %d", PLACE, broken.get().getLocation().getLineNumber()),
             "Its XML is broken off or not well-formed from here on.",
-            "What stands before it was read.");
+            "Everything before it was read.");
       }
     }
     return reader.texts.isEmpty() && reader.tracks.isEmpty()

@@ -130,7 +130,7 @@ public record SoundFile(
           Phrase.of(
               "It says %d samples since midnight, the broadcast extension %d.",
               inIxml.get(), inBext.get()),
-          "The broadcast extension is believed.");
+          "The broadcast extension is used.");
     }
     Optional<Long> count = inBext.or(() -> inIxml);
     if (count.filter(c -> c < 0 || c / rate >= 2 * 86_400L).isPresent()) {

@@ -102,7 +102,7 @@ public final class WaveReader {
         problems.warning(
             place(at),
             Phrase.of("It has more than %d chunks; the rest is not looked at.", MOST_CHUNKS),
-            "Something may have been written over the file.");
+            "The file may have been overwritten.");
         return;
       }
       see(at, 8);
@@ -116,7 +116,7 @@ public final class WaveReader {
           problems.warning(
               place(at),
               "The recording was not closed: it does not say how long it is.",
-              "It is taken to go on to the end of the file.");
+              "It is assumed to run to the end of the file.");
         }
         length = rest;
       } else if (length > rest) {

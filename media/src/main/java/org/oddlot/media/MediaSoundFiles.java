@@ -42,7 +42,7 @@ public final class MediaSoundFiles implements SoundKind {
     if (sound.isEmpty() && problems.list().isEmpty()) {
       problems.error(
           "",
-          "There is no sound by itself in this file.",
+          "This file has no separate sound.",
           "Pictures are found through the timelines that use them; they need not be added.");
     }
     return sound;

@@ -331,11 +331,11 @@ final class MainWindow {
                   12,
                   Words.paragraph(
                       Phrase.of(
-                          "The program was cut off before this lot was saved. %s kept.",
+                          "The program stopped before this lot was saved. %s kept.",
                           decisions == 1 ? "1 decision was" : decisions + " decisions were"),
                       "banner-text"),
                   Words.spring(),
-                  Actions.button("recover-not", "Let them go", "", session::forgetRecoverable),
+                  Actions.button("recover-not", "Discard them", "", session::forgetRecoverable),
                   Actions.main("recover", "Bring them back", "", session::recover));
           line.setAlignment(Pos.CENTER_LEFT);
           line.getStyleClass().add("banner");

@@ -103,7 +103,7 @@ class FrameJourneyTest extends Journey {
     openDemo();
     clickOn("#run-all");
     settle();
-    assertThat(status()).isEqualTo("Looked again at everything.");
+    assertThat(status()).isEqualTo("Ran everything again.");
     clickOn("#write");
     until(() -> !session.state().written().isEmpty());
     assertThat(lookup("#show-written").query().isVisible()).isTrue();

@@ -106,7 +106,7 @@ class TrustJourneyTest extends Journey {
     go("sync");
     clickOn("#tab-recorders");
     settle();
-    assertThat(words("sync-evidence")).contains("late").contains("the frame is to be heard");
+    assertThat(words("sync-evidence")).contains("late").contains("the exact frame needs listening");
     clickOn("#settle-clocks");
     settle();
     clickOn("#tab-pairs");

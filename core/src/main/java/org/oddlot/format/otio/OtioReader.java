@@ -279,7 +279,7 @@ public final class OtioReader {
       if (child == null) {
         problems.warning(
             text.place(start),
-            "Something that is no object lies among the children here.",
+            "One of the children here is not an object.",
             "It is carried unchanged.");
         child = opaque(start, "no object");
       }

@@ -159,7 +159,7 @@ final class TimeReader {
     }
     if (next != 'n') {
       problems.error(
-          text.place(reader.offset()), "A time is not written as one; it is not used.", "");
+          text.place(reader.offset()), "This is not a valid time; it is not used.", "");
     }
     reader.skipValue();
     return false;

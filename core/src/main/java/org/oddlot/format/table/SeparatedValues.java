@@ -118,7 +118,7 @@ public final class SeparatedValues implements TableKind {
           "",
           "A quotation mark is opened and not closed; the file was read without heeding quotation"
               + " marks.",
-          "Look for the row from which on the columns are out of place.");
+          "Look for the first row where the columns are out of place.");
       return parseLeniently(text, separator, Integer.MAX_VALUE);
     }
   }

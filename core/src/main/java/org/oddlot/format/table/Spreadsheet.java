@@ -95,11 +95,11 @@ public final class Spreadsheet implements TableKind {
         problems.warning(
             "",
             Phrase.of("There is no sheet \"%s\" in the workbook any more.", wanted.get()),
-            "Choose another one if that which is read is not the right one.");
+            "Choose another sheet if this is the wrong one.");
       }
       Optional<Sheet> best = meant.isPresent() ? meant : best(sheets);
       if (best.isEmpty()) {
-        problems.error("", "The workbook has no sheet to be seen.", "");
+        problems.error("", "The workbook has no visible sheet.", "");
         return Optional.empty();
       }
       String name = best.get().getName();
@@ -134,7 +134,7 @@ public final class Spreadsheet implements TableKind {
               Phrase.of(
                   "This sheet looks like a log as well, with other headers; \"%s\" was read.",
                   read.getName()),
-              "Choose the sheet that is meant. If both are, save one as a file of its own.");
+              "Choose the right sheet. To use both, save one as a separate file.");
           continue;
         }
         names.add(sheet.getName());

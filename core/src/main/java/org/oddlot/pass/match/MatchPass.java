@@ -176,7 +176,7 @@ public final class MatchPass implements Pass<MatchFinding> {
     }
     return near.map(n ->
             Phrase.of(
-                "row %d is %s away and belongs to another clip or to none",
+                "the nearest row, %d, is %s away and goes with another clip or none",
                 n.entry.row(),
                 RationalTime.of(n.candidate.distance(), n.candidate.entryAt().orElseThrow().rate())
                     .inWords()))

@@ -28,7 +28,7 @@ import org.oddlot.setting.Settings;
 /**
  * Finds what would keep entries and clips apart: a log whose clock is late, that was set to another
  * rate, that is dated another day; a card dated wrong; clips without a start timecode; reels that
- * lie over each other; names written otherwise. Each is proposed with what matches now and what
+ * lie over each other; names spelled differently. Each is proposed with what matches now and what
  * would, and nothing of it is done until a person says so.
  */
 public final class PutRightPass implements Pass<PutRightFinding> {

@@ -79,7 +79,7 @@ final class Spellings {
     otherClips.forEach((said, is) -> evidence.add(new Evidence("clip", said, "is called " + is)));
     otherReels.forEach((said, is) -> evidence.add(new Evidence("roll", said, "is called " + is)));
     int count = evidence.size();
-    String what = Phrase.count(count, "name") + " written otherwise than the clips";
+    String what = Phrase.count(count, "name") + " spelled differently from the clips";
     return Optional.of(
         new PutRightFinding(
             FindingId.of("putright", "spelling", paper.name()),

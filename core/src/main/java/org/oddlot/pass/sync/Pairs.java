@@ -116,9 +116,9 @@ final class Pairs {
               new Doubt(
                   "timecode alone",
                   Phrase.of(
-                      "only the timecodes say so, %d %% of the picture has sound: no slate, no"
-                          + " report and no ear bears it out, and the day's other takes do not"
-                          + " decide it",
+                      "only the timecodes say so (%d %% of the picture has sound): no slate, no"
+                          + " report and no listening confirms it, and the rest of the day does"
+                          + " not decide it",
                       pair.cover())));
     }
     Coverage all = coverage.get(said.recording().recorder());
@@ -204,7 +204,7 @@ final class Pairs {
           new Doubt(
               "to about a second",
               Phrase.of(
-                  "the clock of %s is known to about a second; the frame is to be heard",
+                  "the clock of %s is known to about a second; the exact frame needs listening",
                   recording.recorder())));
     }
     if (twice.contains(pair)) {

@@ -144,7 +144,7 @@ final class Recorders {
                 Phrase.of("about %s %s", words, way),
                 Phrase.of(
                     "its sounds cover %d of %d pictures from end to end; %s %s they would cover %d."
-                        + " That tells which take is which; the frame is to be heard",
+                        + " That tells which take is which; the exact frame needs listening",
                     its.now(), its.touched(), words, way, better.pictures()),
                 List.of(
                     new Choice(about, Phrase.of("the recorder about %s %s", words, way), List.of()),

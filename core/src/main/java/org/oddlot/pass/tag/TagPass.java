@@ -156,7 +156,7 @@ public final class TagPass implements Pass<TagFinding> {
         conflicts.isEmpty()
             ? (entries.size() == 1 ? "row " : "rows ") + rows + " of " + entries.getFirst().paper()
             : Phrase.of(
-                "%s is there already as \"%s\"",
+                "%s is already noted as \"%s\"",
                 conflicts.getFirst().what(), conflicts.getFirst().value());
     name.trouble().ifPresent(what -> conflicts.add(new Evidence("name", name.text(), what)));
     if (name.trouble().isPresent()) {

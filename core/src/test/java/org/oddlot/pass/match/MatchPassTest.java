@@ -245,7 +245,8 @@ class MatchPassTest {
         .containsExactly(
             org.assertj.core.groups.Tuple.tuple("A001C002", "no entry is near"),
             org.assertj.core.groups.Tuple.tuple(
-                "A001C003", "row 2 is 2 s 12 f away and belongs to another clip or to none"));
+                "A001C003",
+                "the nearest row, 2, is 2 s 12 f away and goes with another clip or none"));
   }
 
   @Test

@@ -105,7 +105,7 @@ class NamesAndReelsTest {
     Outcome outcome = sample.run();
     PutRightFinding finding = finding(outcome, "spelling").orElseThrow();
     assertThat(finding.standing()).isEqualTo(Standing.SETTLED);
-    assertThat(finding.headline()).isEqualTo("3 names written otherwise than the clips");
+    assertThat(finding.headline()).isEqualTo("3 names spelled differently from the clips");
     assertThat(outcome.end().entries().map(entry -> entry.clip() + " " + entry.reel()))
         .containsExactly("A001C001 A001", "A001C012 A001", "A001C001 B002");
     Outcome declined = sample.run(Map.of(finding.id(), Decision.decline()));

@@ -131,7 +131,11 @@ class PutRightPassTest {
     assertThat(finding.proposed()).containsExactly("over");
     Outcome over = accepted(sample, finding, "over");
     assertThat(matched(over)).isEqualTo(8);
-    assertThat(over.ledger()).noneMatch(entry -> entry.pass().equals("putright"));
+    // The ledger tells it, and nothing in the file is dated otherwise.
+    assertThat(over.ledger())
+        .filteredOn(entry -> entry.pass().equals("putright"))
+        .extracting(entry -> entry.property())
+        .containsExactly("entries");
     assertThat(finding.choices())
         .extracting(choice -> choice.id())
         .containsExactly("entries 2026-03-14", "clips 2026-03-15", "over");

@@ -132,7 +132,7 @@ class TagPassTest {
             .log("12A,,3,A,,10:00:00:04,,,,,,,");
     var outcome = sample.run();
     assertThat(finding(outcome).standing()).isEqualTo(Standing.TO_LOOK_AT);
-    assertThat(finding(outcome).reason()).isEqualTo("scene is there already as \"11\"");
+    assertThat(finding(outcome).reason()).isEqualTo("scene is already noted as \"11\"");
     assertThat(outcome.ledger()).isEmpty();
 
     var accepted = sample.run(Map.of(finding(outcome).id(), Decision.accept()));

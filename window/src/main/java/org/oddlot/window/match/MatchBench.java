@@ -54,7 +54,7 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
         new MatchPass(),
         Wording.usual("match", "entry")
             .where(
-                "Nothing here. What is settled is one key away: S.",
+                "No entries yet. Add the day's papers in Intake.",
                 "Choose a row to see what it rests on."));
     table.orderBy(
         Comparator.comparing(reviewed ->

@@ -385,7 +385,7 @@ public final class PutRightBench extends FindingsBench<PutRightFinding> {
 
   @Override
   public String whyNot(Reviewed<PutRightFinding> reviewed) {
-    return "Choose what is to be done first, by its number.";
+    return "First choose what to do, by its number.";
   }
 
   /** Orders what a person put right by hand. */

@@ -619,7 +619,7 @@ public final class Session {
       read(lot);
       return;
     }
-    run(Optional.empty(), () -> say(Notice.of("Looked again at everything.")));
+    run(Optional.empty(), () -> say(Notice.of("Ran everything again.")));
   }
 
   /** Writes what goes out into {@code folder}, once everything is run. */

@@ -54,7 +54,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
         new SyncPass(),
         Wording.usual("sync", "pair")
             .where(
-                "Nothing here. Sound rolls are added in Intake, or lie in the timeline's bins.",
+                "No sound yet. Add sound rolls in Intake, or export them in the timeline's bins.",
                 "Choose a row to see how picture and sound lie together."));
     settle = Actions.button("settle-clocks", "Take the clocks", "C", this::settle);
     play = Actions.button("play", "Hear it", "Space", this::play);
@@ -242,7 +242,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
           Thread.ofVirtual()
               .start(() -> {
                 if (!player.play(picture.get(), sound.get(), pair.alignment())) {
-                  Platform.runLater(() -> session.tell("There is nothing here to hear it with."));
+                  Platform.runLater(() -> session.tell("There is nothing here to play it with."));
                 }
               });
         });

@@ -38,7 +38,7 @@ public final class TagBench extends FindingsBench<TagFinding> {
         Wording.usual("tag", "clip")
             .answers("Accept", "accepted", "Leave this clip alone", "left alone")
             .where(
-                "Nothing is matched yet. What is matched is written from here.",
+                "Nothing is matched yet. Once clips are matched, this is what is written into them.",
                 "Choose a clip to see what is written."));
     table.column(TagBench::columns);
     preview.setId("name-preview");
