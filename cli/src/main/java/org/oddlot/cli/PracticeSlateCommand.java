@@ -65,10 +65,7 @@ final class PracticeSlateCommand implements Callable<Integer> {
   @Option(names = "--piece", paramLabel = "N", description = "Entries in a piece (10).")
   private int piece = 10;
 
-  @Option(
-      names = "--break-every",
-      paramLabel = "N",
-      description = "Break off every Nth piece.")
+  @Option(names = "--break-every", paramLabel = "N", description = "Break off every Nth piece.")
   private int breakEvery;
 
   @Spec

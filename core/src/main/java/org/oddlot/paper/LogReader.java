@@ -43,8 +43,7 @@ public final class LogReader {
 
   private static final RowProblems.Cause NO_RATE =
       new RowProblems.Cause(
-          "%s is not a frame rate.",
-          "Not frame rates: %s.", "The entry is kept without a rate.");
+          "%s is not a frame rate.", "Not frame rates: %s.", "The entry is kept without a rate.");
 
   private static final RowProblems.Cause NO_CIRCLE =
       new RowProblems.Cause(
@@ -305,9 +304,7 @@ public final class LogReader {
         "",
         Phrase.of(
             "Column \"%s\" is not understood (%s). Is it the %s?",
-            column.name(index),
-            column.evidence(),
-            column.likely().map(LogField::title).orElse("")),
+            column.name(index), column.evidence(), column.likely().map(LogField::title).orElse("")),
         "Say what it holds; until then nothing of this paper is settled.");
   }
 

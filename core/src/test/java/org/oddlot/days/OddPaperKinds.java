@@ -124,9 +124,12 @@ final class OddPaperKinds {
                 .column("Roll", t -> t.a().card())
                 .takes(s.takes())
                 .csv());
-      add(
+    add(
         "date and time under one header",
-        s -> usual(s).called("TC In", "Date Time").instead("Date Time", t -> t.day() + " " + s.label(t.pressed())));
+        s ->
+            usual(s)
+                .called("TC In", "Date Time")
+                .instead("Date Time", t -> t.day() + " " + s.label(t.pressed())));
     add("cameras as A-Cam", s -> usual(s).column("Camera", t -> "A-Cam"));
     add("cameras as 1", s -> usual(s).column("Camera", t -> "1"));
     add(
@@ -134,28 +137,54 @@ final class OddPaperKinds {
         plan -> plan.cameras("AB"),
         s -> usual(s).column("Cam", t -> "AB").takes(s.takes()).csv());
     add("rate 25 fps in a column", s -> usual(s).column("Frame rate", t -> "25 fps"));
-    add("takes as T1 and a tick", s -> usual(s).without("Circled").instead("Take", t -> "T" + t.number() + (t.circled() ? " ✓" : "")));
+    add(
+        "takes as T1 and a tick",
+        s ->
+            usual(s)
+                .without("Circled")
+                .instead("Take", t -> "T" + t.number() + (t.circled() ? " ✓" : "")));
     add("scenes as Sc12A", s -> usual(s).instead("Scene", t -> "Sc" + t.scene()));
-    add("timecodes with a T", s -> usual(s).instead("TC In", t -> t.day() + "T" + s.label(t.pressed())));
-    add("ends and durations", s ->
-        usual(s).column("TC Out", t -> s.label(t.start() + t.a().frames())).column("Dur", t -> "" + t.a().frames() / 25));
-    add("the same scene again beside a remark", plan -> plan, s -> {
-      Notes notes = usual(s).instead("Notes", t -> t.row() % 3 == 0 ? "see below" : t.remark());
-      for (Take take : s.takes()) {
-        notes.take(take);
-        if (take.row() % 3 == 0) {
-          notes.row(take.scene(), "", "", "", take.remark());
-        }
-      }
-      return notes.csv();
-    });
-    add("drop-frame half a minute late", plan -> plan.drop().takes(60).pause(400), s ->
-        usual(s).instead("TC In", t -> s.label(-31.5, t.pressed())).takes(s.takes()).csv());
-    add("clips at 50, log at 25", plan -> plan.rate(org.oddlot.time.FrameRate.FPS_50), s ->
-        usual(s).column("FPS", t -> "25").instead("TC In", t -> {
-          String label = s.label(t.pressed());
-          return label.substring(0, 9) + "%02d".formatted(Integer.parseInt(label.substring(9)) / 2);
-        }).takes(s.takes()).csv());
+    add(
+        "timecodes with a T",
+        s -> usual(s).instead("TC In", t -> t.day() + "T" + s.label(t.pressed())));
+    add(
+        "ends and durations",
+        s ->
+            usual(s)
+                .column("TC Out", t -> s.label(t.start() + t.a().frames()))
+                .column("Dur", t -> "" + t.a().frames() / 25));
+    add(
+        "the same scene again beside a remark",
+        plan -> plan,
+        s -> {
+          Notes notes = usual(s).instead("Notes", t -> t.row() % 3 == 0 ? "see below" : t.remark());
+          for (Take take : s.takes()) {
+            notes.take(take);
+            if (take.row() % 3 == 0) {
+              notes.row(take.scene(), "", "", "", take.remark());
+            }
+          }
+          return notes.csv();
+        });
+    add(
+        "drop-frame half a minute late",
+        plan -> plan.drop().takes(60).pause(400),
+        s -> usual(s).instead("TC In", t -> s.label(-31.5, t.pressed())).takes(s.takes()).csv());
+    add(
+        "clips at 50, log at 25",
+        plan -> plan.rate(org.oddlot.time.FrameRate.FPS_50),
+        s ->
+            usual(s)
+                .column("FPS", t -> "25")
+                .instead(
+                    "TC In",
+                    t -> {
+                      String label = s.label(t.pressed());
+                      return label.substring(0, 9)
+                          + "%02d".formatted(Integer.parseInt(label.substring(9)) / 2);
+                    })
+                .takes(s.takes())
+                .csv());
   }
 
   private void orders() {

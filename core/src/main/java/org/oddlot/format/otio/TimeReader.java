@@ -158,8 +158,7 @@ final class TimeReader {
       return true;
     }
     if (next != 'n') {
-      problems.error(
-          text.place(reader.offset()), "This is not a valid time; it is not used.", "");
+      problems.error(text.place(reader.offset()), "This is not a valid time; it is not used.", "");
     }
     reader.skipValue();
     return false;

@@ -281,8 +281,7 @@ final class Sight {
       return Agreement.SAME;
     }
     // Who numbers the cameras, or names them, does not mean their letters.
-    boolean comparable =
-        entry.cameras().stream().anyMatch(said -> isLetter(said) == isLetter(its));
+    boolean comparable = entry.cameras().stream().anyMatch(said -> isLetter(said) == isLetter(its));
     return comparable ? Agreement.DIFFERENT : Agreement.UNKNOWN;
   }
 

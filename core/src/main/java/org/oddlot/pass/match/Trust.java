@@ -104,8 +104,7 @@ final class Trust {
   }
 
   /** Whether so few of a paper's entries fall on clips that those may have done so by chance. */
-  private static Optional<Verdict> chance(
-      List<Seen> its, List<Candidate> best, Material material) {
+  private static Optional<Verdict> chance(List<Seen> its, List<Candidate> best, Material material) {
     int falling = best.size();
     double ofEntries = (double) falling / its.size();
     if (its.size() < FEWEST || falling == 0 || ofEntries >= ENOUGH) {
@@ -116,7 +115,10 @@ final class Trust {
       return Optional.empty();
     }
     long[] starts = new Reach(its).starts(material);
-    double ofClips = starts.length < 2 ? 0 : (double) best.stream().map(c -> c.source().id()).distinct().count() / starts.length;
+    double ofClips =
+        starts.length < 2
+            ? 0
+            : (double) best.stream().map(c -> c.source().id()).distinct().count() / starts.length;
     if (ofClips >= ENOUGH) {
       return Optional.empty();
     }
@@ -169,8 +171,7 @@ final class Trust {
               || days.contains(source.recorded().get().toEpochDay())
               || days.contains(source.recorded().get().toEpochDay() - 1)
               || days.contains(source.recorded().get().toEpochDay() + 1);
-      return ofDay
-          && (anyCamera || source.camera().isEmpty() || cameras.contains(source.camera()));
+      return ofDay && (anyCamera || source.camera().isEmpty() || cameras.contains(source.camera()));
     }
 
     /** Where the clips start that can be meant, in frames, in ascending order. */
@@ -200,9 +201,7 @@ final class Trust {
         long[] apart = Arrays.stream(frames).map(f -> Math.abs(f - usual)).sorted().toArray();
         long nominal = candidates.getFirst().entryAt().orElseThrow().rate().nominal();
         lags.computeIfAbsent(paper, _ -> new HashMap<>())
-            .put(
-                camera,
-                new Lag(usual, STEADY_HAND * nominal + UNUSUAL * apart[apart.length / 2]));
+            .put(camera, new Lag(usual, STEADY_HAND * nominal + UNUSUAL * apart[apart.length / 2]));
       }
     });
   }
@@ -242,8 +241,7 @@ final class Trust {
 
   /** Why a candidate is not what is meant, as its paper usually lies otherwise. */
   Optional<Why> unusual(Seen one, Candidate candidate) {
-    Lag lag =
-        lags.getOrDefault(one.entry().paper(), Map.of()).get(candidate.source().camera());
+    Lag lag = lags.getOrDefault(one.entry().paper(), Map.of()).get(candidate.source().camera());
     if (lag == null
         || !candidate.hasTime()
         || candidate.isNamed()

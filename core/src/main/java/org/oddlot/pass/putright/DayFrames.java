@@ -1,7 +1,7 @@
 package org.oddlot.pass.putright;
 
-import java.util.Locale;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.oddlot.material.Source;
 import org.oddlot.paper.Label;

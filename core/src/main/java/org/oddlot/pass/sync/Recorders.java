@@ -132,7 +132,13 @@ final class Recorders {
         Coverage.Stretch better = its.better().orElseThrow();
         long seconds = Math.round(better.middle());
         long rate =
-            recorders.getOrDefault(recorder, List.of()).getFirst().first().reference().orElseThrow().sampleRate();
+            recorders
+                .getOrDefault(recorder, List.of())
+                .getFirst()
+                .first()
+                .reference()
+                .orElseThrow()
+                .sampleRate();
         String way = seconds > 0 ? "late" : "early";
         String words = words(Math.abs(seconds));
         String about = new RecorderAnswer.About(seconds * rate).written();
