@@ -107,6 +107,11 @@ public record LogEntry(
     return Several.of(reel);
   }
 
+  /** Which unit a text speaks of, by its number: that of a bin's name; empty if of none. */
+  public static String unitIn(String text) {
+    return Clues.in(text).unit();
+  }
+
   /** Whether {@code field} stands in no cell of its row, but above it or in the paper's name. */
   public boolean isImplied(LogField field) {
     return implied.contains(field);

@@ -1,7 +1,6 @@
 package org.oddlot.paper;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -83,10 +82,5 @@ final class Several {
 
   private static int digits(int number) {
     return Integer.toString(number).length();
-  }
-
-  /** The words of a text, in order. */
-  static List<String> words(String text) {
-    return Arrays.stream(text.strip().split("\\s+", -1)).filter(word -> !word.isEmpty()).toList();
   }
 }

@@ -1,6 +1,5 @@
 package org.oddlot.paper;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -76,13 +75,6 @@ public record Table(
   /** This as one of several sheets. */
   public Table among(List<String> allSheets) {
     return new Table(header, rows, form, allSheets, titles);
-  }
-
-  /** This with rows of other sheets that have the same headers. */
-  public Table with(List<Row> more, String newForm) {
-    var all = new ArrayList<>(rows);
-    all.addAll(more);
-    return new Table(header, all, newForm, sheets, titles);
   }
 
   /** What stands in a column, row by row, without the empty cells. */

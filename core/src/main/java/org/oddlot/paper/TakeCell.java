@@ -2,6 +2,7 @@ package org.oddlot.paper;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -31,6 +32,73 @@ record TakeCell(String take, boolean circled) {
 
   private static final Pattern SERIES =
       Pattern.compile("(\\d+)\\s*[-/ ]?\\s*(?:ser(?:ies)?)\\b\\.?", Pattern.CASE_INSENSITIVE);
+
+  private static final Pattern SCENE_WORD =
+      Pattern.compile(
+          "^(?:scenes?|scn?|sz(?:ene)?|bild|slate|escena|esc|scena|sc[eè]ne|s[eé]q)"
+              + "(?:\\s*[.:#-]\\s*|\\s+|(?=\\d))(?=[\\p{L}\\p{N}])",
+          Pattern.CASE_INSENSITIVE);
+
+  private static final Pattern SAID =
+      Pattern.compile(
+          "(.*?[\\p{L}\\p{N}])[\\s,;/–-]*(?<![\\p{L}])(?:takes?|tks?|t|prise|toma)\\s*[.:#-]?\\s*"
+              + "([(\\[]?\\d{1,3}\\S*(?:\\s*p\\s*/?\\s*u)?.{0,8})",
+          Pattern.CASE_INSENSITIVE);
+
+  private static final Pattern SEPARATED =
+      Pattern.compile("(.*[\\p{L}\\p{N}])\\s*[/–-]\\s*([(\\[]?\\d{1,3}[)\\]*.]*)");
+
+  private static final Set<String> YES =
+      Set.of(
+          "x",
+          "y",
+          "yes",
+          "true",
+          "1",
+          "ok",
+          "okay",
+          "circled",
+          "circle",
+          "circ",
+          "circ.",
+          "good",
+          "print",
+          "printed",
+          "p",
+          "pr",
+          "c",
+          "ct",
+          "best",
+          "select",
+          "sel",
+          "j",
+          "ja",
+          "o",
+          "oui",
+          "s",
+          "si",
+          "sí",
+          "sì",
+          "sim",
+          "tak",
+          "k",
+          "gut",
+          "bon",
+          "bonne",
+          "buena",
+          "buono",
+          "boa",
+          "goed",
+          "bra",
+          "god",
+          "kopie",
+          "kopierer",
+          "+");
+
+  private static final Set<String> NO =
+      Set.of(
+          "n", "no", "ng", "n.g.", "n/g", "false", "0", "-", "–", "—", "nein", "non", "nee", "nej",
+          "nie", "not", "hold", "nope", "não", "nao");
 
   /** What a cell says. */
   static TakeCell of(String cell) {
@@ -90,21 +158,6 @@ record TakeCell(String take, boolean circled) {
   /** A scene and a take. */
   record Slated(String scene, TakeCell take) {}
 
-  private static final Pattern SCENE_WORD =
-      Pattern.compile(
-          "^(?:scenes?|scn?|sz(?:ene)?|bild|slate|escena|esc|scena|sc[eè]ne|s[eé]q)"
-              + "(?:\\s*[.:#-]\\s*|\\s+|(?=\\d))(?=[\\p{L}\\p{N}])",
-          Pattern.CASE_INSENSITIVE);
-
-  private static final Pattern SAID =
-      Pattern.compile(
-          "(.*?[\\p{L}\\p{N}])[\\s,;/–-]*(?<![\\p{L}])(?:takes?|tks?|t|prise|toma)\\s*[.:#-]?\\s*"
-              + "([(\\[]?\\d{1,3}\\S*(?:\\s*p\\s*/?\\s*u)?.{0,8})",
-          Pattern.CASE_INSENSITIVE);
-
-  private static final Pattern SEPARATED =
-      Pattern.compile("(.*[\\p{L}\\p{N}])\\s*[/–-]\\s*([(\\[]?\\d{1,3}[)\\]*.]*)");
-
   /** A cell that says yes or no, and nothing else, about a circle. */
   static Optional<Boolean> circle(String cell) {
     String word = cell.strip().toLowerCase(Locale.ROOT);
@@ -116,55 +169,4 @@ record TakeCell(String take, boolean circled) {
     return yes ? Optional.of(true) : Optional.empty();
   }
 
-  private static final java.util.Set<String> YES =
-      java.util.Set.of(
-          "x",
-          "y",
-          "yes",
-          "true",
-          "1",
-          "ok",
-          "okay",
-          "circled",
-          "circle",
-          "circ",
-          "circ.",
-          "good",
-          "print",
-          "printed",
-          "p",
-          "pr",
-          "c",
-          "ct",
-          "best",
-          "select",
-          "sel",
-          "j",
-          "ja",
-          "o",
-          "oui",
-          "s",
-          "si",
-          "sí",
-          "sì",
-          "sim",
-          "tak",
-          "k",
-          "gut",
-          "bon",
-          "bonne",
-          "buena",
-          "buono",
-          "boa",
-          "goed",
-          "bra",
-          "god",
-          "kopie",
-          "kopierer",
-          "+");
-
-  private static final java.util.Set<String> NO =
-      java.util.Set.of(
-          "n", "no", "ng", "n.g.", "n/g", "false", "0", "-", "–", "—", "nein", "non", "nee", "nej",
-          "nie", "not", "hold", "nope", "não", "nao");
 }

@@ -296,7 +296,7 @@ class WaveReaderTest {
 
     assertThat(List.of(read.scene(), read.take())).containsExactly("7", "2");
     assertThat(read.note()).isEqualTo("&c;&c;&x;");
-    assertThat(messages()).contains("document type declaration is not heeded");
+    assertThat(messages()).contains("document type declaration is ignored");
   }
 
   @Test

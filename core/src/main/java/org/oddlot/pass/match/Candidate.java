@@ -18,6 +18,7 @@ import org.oddlot.time.Timecode;
  * @param inside whether the entry lies within the source
  * @param sameDate what the dates say
  * @param sameCamera what the cameras say
+ * @param sameUnit what the units say
  * @param sameReel what the cards say
  * @param sameName what the names say
  * @param slateFrom who says that the source is of the entry's scene and take, if anybody does
@@ -29,6 +30,7 @@ public record Candidate(
     boolean inside,
     Agreement sameDate,
     Agreement sameCamera,
+    Agreement sameUnit,
     Agreement sameReel,
     Agreement sameName,
     Optional<String> slateFrom) {
@@ -54,6 +56,7 @@ public record Candidate(
   /** Whether what the entry says of its camera, its card or its clip is of another. */
   public boolean isOfAnother() {
     return sameCamera == Agreement.DIFFERENT
+        || sameUnit == Agreement.DIFFERENT
         || sameReel == Agreement.DIFFERENT
         || sameName == Agreement.DIFFERENT;
   }
@@ -100,6 +103,13 @@ public record Candidate(
                 Timecode.ofFrames(source.start().orElseThrow().value(), at.rate(), at.dropFrame())
                     .toString(),
                 startVerdict(tolerance))));
+    if (sameUnit != Agreement.UNKNOWN) {
+      evidence.add(
+          new Evidence(
+              "unit",
+              entry.unit(),
+              sameUnit == Agreement.SAME ? "as the bin says" : "but the bin says another"));
+    }
     if (sameReel != Agreement.UNKNOWN) {
       evidence.add(
           new Evidence(

@@ -81,16 +81,16 @@ public final class MatchPass implements Pass<MatchFinding> {
     Answers answers = request.answers();
     Progress progress = request.progress();
     Set<String> sounds = soundsApart(material);
-    Map<String, LocalDate> gaps = new HashMap<>();
+    Map<String, LocalDate> days = new HashMap<>();
     material
         .all(DateGap.class)
-        .forEach(gap -> gap.entries().forEach(id -> gaps.put(id, gap.clipDay())));
+        .forEach(each -> each.entries().forEach(id -> days.put(id, each.clipDay())));
     List<LogEntry> entries =
         material
             .entries()
             .map(entry ->
-                gaps.containsKey(entry.id())
-                    ? entry.withDate(Optional.ofNullable(gaps.get(entry.id())))
+                days.containsKey(entry.id())
+                    ? entry.withDate(Optional.ofNullable(days.get(entry.id())))
                     : entry)
             .filter(entry ->
                 sounds.isEmpty()

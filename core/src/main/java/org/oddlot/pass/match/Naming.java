@@ -27,6 +27,8 @@ final class Naming {
   private final Map<String, String> plainReels = new HashMap<>();
   private final Map<String, Form> forms = new ConcurrentHashMap<>();
 
+  private final Map<String, String> units = new ConcurrentHashMap<>();
+
   /** The papers that call a card as it is called: what they call otherwise is another card. */
   private final Set<String> comparable = new HashSet<>();
 
@@ -103,6 +105,26 @@ final class Naming {
         && !(longer.length() > shorter.length()
             && Character.isDigit(shorter.charAt(shorter.length() - 1))
             && Character.isDigit(longer.charAt(shorter.length())));
+  }
+
+  /** Whether a source lies in a file or a bin of the unit that an entry speaks of. */
+  Agreement unit(LogEntry entry, Source source) {
+    if (entry.unit().isEmpty()) {
+      return Agreement.UNKNOWN;
+    }
+    String its = units.computeIfAbsent(source.id(), _ -> unitOf(source));
+    return its.isEmpty()
+        ? Agreement.UNKNOWN
+        : its.equals(entry.unit()) ? Agreement.SAME : Agreement.DIFFERENT;
+  }
+
+  private static String unitOf(Source source) {
+    return source
+        .clips()
+        .map(placed -> LogEntry.unitIn(placed.document() + " / " + placed.place().path()))
+        .filter(unit -> !unit.isEmpty())
+        .findFirst()
+        .orElse("");
   }
 
   /** Whether a clip that an entry names, and that there is not, can be called {@code source}. */

@@ -155,6 +155,7 @@ final class Sight {
         inside,
         agreement(entry, source),
         sameCamera(entry, source),
+        naming.unit(entry, source),
         naming.reel(entry, source),
         Agreement.SAME,
         Optional.empty());
@@ -169,6 +170,7 @@ final class Sight {
         false,
         agreement(entry, known.source()),
         sameCamera(entry, known.source()),
+        naming.unit(entry, known.source()),
         naming.reel(entry, known.source()),
         Agreement.UNKNOWN,
         Optional.of(known.from()));
@@ -264,6 +266,7 @@ final class Sight {
             inside,
             date,
             sameCamera(entry, source),
+            naming.unit(entry, source),
             naming.reel(entry, source),
             name,
             Optional.empty()));

@@ -335,6 +335,9 @@ final class Verdicts {
     if (candidate.sameCamera() == Agreement.DIFFERENT) {
       return "it is of another camera";
     }
+    if (candidate.sameUnit() == Agreement.DIFFERENT) {
+      return "it is another unit's";
+    }
     if (candidate.sameReel() == Agreement.DIFFERENT) {
       return "it is on card " + candidate.source().reel();
     }
@@ -581,6 +584,18 @@ final class Verdicts {
     if (wrongCamera.isPresent()) {
       Candidate candidate = wrongCamera.get();
       String camera = candidate.source().camera();
+      if (candidate.sameUnit() == Agreement.DIFFERENT) {
+        return finding(
+            one,
+            List.of(),
+            Standing.TO_LOOK_AT,
+            new Why(
+                "not unit " + one.entry().unit(),
+                Phrase.of(
+                    "only %s starts here, which lies with another unit's clips; the log is of unit"
+                        + " %s",
+                    candidate.source().name(), one.entry().unit())));
+      }
       if (candidate.sameCamera() != Agreement.DIFFERENT) {
         String its = candidate.source().name() + " on card " + candidate.source().reel();
         return finding(

@@ -143,7 +143,7 @@ class BadOtioTest {
         .extracting(Problem::message)
         .anyMatch(m -> m.contains("\"name\" is of the wrong kind"))
         .anyMatch(m -> m.contains("\"markers\" is of the wrong kind"))
-        .anyMatch(m -> m.contains("no object lies among the children"))
+        .anyMatch(m -> m.contains("children here is not an object"))
         .anyMatch(m -> m.contains("Clip.99 is not understood"));
     assertThat(Fixtures.text(root)).isEqualTo(json);
   }

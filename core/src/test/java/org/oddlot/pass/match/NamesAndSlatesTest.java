@@ -2,6 +2,7 @@ package org.oddlot.pass.match;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -122,5 +123,56 @@ class NamesAndSlatesTest {
     assertThat(first.finding().headline()).isEqualTo("next free clip");
     assertThat(first.chosen()).containsExactly("media/A001C001.mov");
     assertThat(row(outcome, 3).chosen()).containsExactly("media/A001C002.mov");
+  }
+
+  @Test
+  void aCardOrAUnitThatContradictsIsForAPersonAndAgreementDecides() {
+    Sample sample =
+        Sample.at(RATE)
+            .clipOn("A001", "C0001 10:00:00:00 200 A")
+            .clipOn("A014", "C0001 11:00:00:00 200 A")
+            .log("Scene,Take,Roll,Clip,TC In")
+            .log("12,1,A014,C0001,")
+            .log("12,2,A051,,10:00:00:00");
+    // A card and a name that only one clip has together name it.
+    assertThat(row(sample.run(), 2).standing()).isEqualTo(Standing.SETTLED);
+    assertThat(row(sample.run(), 2).chosen()).containsExactly("media/A014/C0001.mov");
+    Reviewed<?> wrong = row(sample.run(), 3);
+    assertThat(wrong.standing()).isEqualTo(Standing.TO_LOOK_AT);
+    assertThat(wrong.finding().headline()).isEqualTo("card A001, not A051");
+    assertThat(wrong.chosen()).isEmpty();
+
+    Sample unit =
+        Sample.at(RATE)
+            .clip("A001C001 10:00:00:00 200 A")
+            .log("Scene,Take,Unit,TC In")
+            .log("12,1,Main,10:00:00:00");
+    assertThat(row(unit.run(), 2).standing()).isEqualTo(Standing.SETTLED);
+    Outcome ofTheSecond = unit.runOf(unit.otioWith("\"name\":\"Day\"", "\"name\":\"Unit 2\""));
+    assertThat(row(ofTheSecond, 2).finding().headline()).isEqualTo("not unit 1");
+  }
+
+  @Test
+  void theTakesOfOneRowAreTheClipsInOrder() {
+    Outcome outcome =
+        Sample.at(RATE)
+            .clip("A001C001 10:00:00:00 200 A")
+            .clip("A001C002 10:05:00:00 200 A")
+            .clip("A001C003 10:09:00:00 200 A")
+            .clip("A001C004 10:15:00:00 200 A")
+            .log("Scene,Takes,TC In")
+            .log("12,\"1,2,(3)*\",10:00:00:00")
+            .log("13,1,10:15:00:00")
+            .run();
+    List<MatchFinding> takes =
+        outcome.step("match").orElseThrow().reviewed().stream()
+            .map(each -> (MatchFinding) each.finding())
+            .toList();
+    assertThat(takes).allMatch(take -> take.standing() == Standing.SETTLED);
+    assertThat(takes)
+        .extracting(take -> take.proposed().getFirst())
+        .containsExactly(
+            "media/A001C001.mov", "media/A001C002.mov", "media/A001C003.mov", "media/A001C004.mov");
+    assertThat(takes).extracting(take -> take.entry().circled()).containsExactly(false, false, true, false);
   }
 }
