@@ -8,9 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.paper.Log.RowUse;
 import org.oddlot.paper.Log.Use;
@@ -195,7 +193,8 @@ public final class LogReader {
       return add(row);
     }
     boolean scene = !cells.raw(row, LogField.SCENE).isEmpty();
-    boolean aboutTakes = cells.has(LogField.TAKE) || cells.has(LogField.IN) || cells.has(LogField.CLIP);
+    boolean aboutTakes =
+        cells.has(LogField.TAKE) || cells.has(LogField.IN) || cells.has(LogField.CLIP);
     if (scene && !aboutTakes) {
       return add(row);
     }
@@ -310,9 +309,9 @@ public final class LogReader {
     // What leaves out its scene and is no take, a keyword for instance, is of no set-up.
     boolean isTake = !takeCell.isEmpty() || Above.isDitto(sceneCell);
     boolean sameSetUp = Above.isLeftOut(sceneCell) && isTake;
-    boolean goesOn = isTake || (!cells.has(LogField.TAKE) && cells.raw(row, LogField.KEYWORD).isEmpty());
-    String scene =
-        sameSetUp ? aboveScene() : TakeCell.scene(sceneCell);
+    boolean goesOn =
+        isTake || (!cells.has(LogField.TAKE) && cells.raw(row, LogField.KEYWORD).isEmpty());
+    String scene = sameSetUp ? aboveScene() : TakeCell.scene(sceneCell);
     if (!Above.isLeftOut(sceneCell)) {
       if (!scene.equals(above.last(LogField.SCENE))) {
         setUpNotes = "";
@@ -330,18 +329,23 @@ public final class LogReader {
                 implied));
     String unit =
         Clues.plainUnit(
-            or(above.filled(row, LogField.UNIT, goesOn, sameSetUp), now.unit(), LogField.UNIT, implied));
-    String reel = or(above.reel(row, camera, goesOn, sameSetUp), now.reel(), LogField.REEL, implied);
+            or(
+                above.filled(row, LogField.UNIT, goesOn, sameSetUp),
+                now.unit(),
+                LogField.UNIT,
+                implied));
+    String reel =
+        or(above.reel(row, camera, goesOn, sameSetUp), now.reel(), LogField.REEL, implied);
     String soundReel =
         or(
             above.filled(row, LogField.SOUND_REEL, goesOn, sameSetUp),
             now.soundReel(),
             LogField.SOUND_REEL,
             implied);
-    RowTimes.Rated rated =
-        times.rate(row, above.filled(row, LogField.RATE, true, sameSetUp), now);
+    RowTimes.Rated rated = times.rate(row, above.filled(row, LogField.RATE, true, sameSetUp), now);
     Optional<LabelReader.Moment> in = times.moment(row, LogField.IN, rated);
-    Optional<LocalDate> date = times.date(row, above.filled(row, LogField.DATE, true, false), in, now, implied);
+    Optional<LocalDate> date =
+        times.date(row, above.filled(row, LogField.DATE, true, false), in, now, implied);
     Optional<Label> start = in.map(LabelReader.Moment::label);
     if (start.filter(label -> label.hours() >= DAY_HOURS).isPresent()) {
       // Some devices count on through the night.
@@ -349,7 +353,8 @@ public final class LogReader {
       date = date.map(day -> day.plusDays(1));
     }
     Optional<Label> end =
-        times.moment(row, LogField.OUT, rated)
+        times
+            .moment(row, LogField.OUT, rated)
             .map(LabelReader.Moment::label)
             .map(label ->
                 label.hours() >= DAY_HOURS ? label.atHour(label.hours() - DAY_HOURS) : label);
@@ -454,8 +459,8 @@ public final class LogReader {
     if (hasKeywords) {
       return Kind.KEYWORD;
     }
-    boolean named = !cells.raw(row, LogField.CLIP).isEmpty() || !cells.raw(row, LogField.REEL).isEmpty();
+    boolean named =
+        !cells.raw(row, LogField.CLIP).isEmpty() || !cells.raw(row, LogField.REEL).isEmpty();
     return marker.isEmpty() && named ? Kind.SHOT : Kind.MARKER;
   }
-
 }

@@ -120,7 +120,8 @@ final class RowTimes {
   private List<String> dateCells() {
     return Stream.concat(
             cells.columnsOf(LogField.DATE).flatMap(i -> table.column(i).stream()),
-            cells.columnsOf(LogField.IN)
+            cells
+                .columnsOf(LogField.IN)
                 .flatMap(i -> table.column(i).stream())
                 .flatMap(cell -> labels.read(cell).flatMap(LabelReader.Moment::day).stream()))
         .toList();

@@ -168,5 +168,4 @@ record TakeCell(String take, boolean circled) {
         YES.contains(word) || RINGED.matcher(word).matches() || CIRCLE_SIGN.matcher(word).find();
     return yes ? Optional.of(true) : Optional.empty();
   }
-
 }

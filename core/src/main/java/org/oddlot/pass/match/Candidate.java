@@ -115,14 +115,14 @@ public record Candidate(
           new Evidence(
               "card",
               source.reel(),
-              (sameReel == Agreement.SAME ? "the log says so" : "but the log says " + entry.reel())
+              (sameReel == Agreement.SAME ? "the log says so" : "log says " + entry.reel())
                   + (entry.isImplied(LogField.REEL) ? ", above its rows" : "")));
     }
     if (!source.camera().isEmpty()) {
       String verdict =
           switch (sameCamera) {
             case SAME -> "the log says " + entry.camera();
-            case DIFFERENT -> "but the log says " + entry.camera();
+            case DIFFERENT -> "log says " + entry.camera();
             case UNKNOWN -> source.cameraIsGuessed() ? "from the clip's name" : "";
           };
       evidence.add(new Evidence("camera", source.camera(), verdict));

@@ -173,6 +173,8 @@ class NamesAndSlatesTest {
         .extracting(take -> take.proposed().getFirst())
         .containsExactly(
             "media/A001C001.mov", "media/A001C002.mov", "media/A001C003.mov", "media/A001C004.mov");
-    assertThat(takes).extracting(take -> take.entry().circled()).containsExactly(false, false, true, false);
+    assertThat(takes)
+        .extracting(take -> take.entry().circled())
+        .containsExactly(false, false, true, false);
   }
 }
