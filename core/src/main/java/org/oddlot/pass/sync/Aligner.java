@@ -91,27 +91,74 @@ public final class Aligner {
   }
 
   /**
+   * A picture and a recording somewhere about each other, roughly.
+   *
+   * @param picture the picture's id
+   * @param recording the recording
+   * @param begins when the sound begins, in seconds after the picture does
+   * @param soundSeconds how long the sound is
+   * @param pictureSeconds how long the picture is
+   */
+  record Near(
+      String picture,
+      Recording recording,
+      double begins,
+      double soundSeconds,
+      double pictureSeconds) {
+
+    /** How much of the picture has sound, from none to all of it. */
+    double share() {
+      double shared = Math.min(pictureSeconds, begins + soundSeconds) - Math.max(0, begins);
+      return pictureSeconds <= 0 ? 0 : Math.max(0, shared) / pictureSeconds;
+    }
+  }
+
+  /**
    * The pairs of one recorder that lie within some time of each other, in either direction.
    *
    * @param seconds how far apart they may lie
    */
-  List<Alignment> near(String recorder, Clocks clocks, double seconds) {
-    var all = new ArrayList<Alignment>();
-    for (Picture picture : pictures) {
-      for (Sound sound : sounds) {
-        if (sound.recording.recorder().equals(recorder)) {
-          laid(
-                  picture,
-                  sound,
-                  clocks.basis(sound.recording, picture.rate),
-                  clocks.late(sound.recording),
-                  clocks.days(sound.recording),
-                  seconds)
-              .ifPresent(all::add);
+  List<Near> near(String recorder, Clocks clocks, double seconds) {
+    var all = new ArrayList<Near>();
+    for (Sound sound : sounds) {
+      if (!sound.recording.recorder().equals(recorder)) {
+        continue;
+      }
+      double late = clocks.late(sound.recording).toDouble() / sound.reference.sampleRate();
+      long daysOff = clocks.days(sound.recording);
+      for (Picture picture : pictures) {
+        TimecodeBasis basis = clocks.basis(sound.recording, picture.rate);
+        double day = day(picture, sound, basis);
+        double apart = apart(picture, sound, basis) - late;
+        double begins = apart - Math.rint(apart / day) * day;
+        boolean isNear = begins < picture.seconds + seconds && begins + sound.seconds > -seconds;
+        if (isNear && isSameDay(picture.source, sound.recording, daysOff)) {
+          all.add(
+              new Near(
+                  picture.source.id(), sound.recording, begins, sound.seconds, picture.seconds));
         }
       }
     }
     return all;
+  }
+
+  /** How much later a sound begins than a picture, in seconds, by the recorder's clock. */
+  private static double apart(Picture picture, Sound sound, TimecodeBasis basis) {
+    if (basis == TimecodeBasis.CLOCK) {
+      return sound.clock - picture.clock;
+    }
+    SoundFile file = sound.recording.first();
+    // Both roughly, at the sound's own pace: its labels may take longer than the clock.
+    double ofPicture = isDropped(picture.rate, file) ? 1 : picture.labelSecond;
+    return sound.clock - picture.clock / ofPicture * ofSound(picture, sound);
+  }
+
+  private static double ofSound(Picture picture, Sound sound) {
+    return sound.labelSecond.orElse(sound.recording.first().dropFrame() ? 1 : picture.labelSecond);
+  }
+
+  private static double day(Picture picture, Sound sound, TimecodeBasis basis) {
+    return basis == TimecodeBasis.CLOCK ? DAY : DAY * ofSound(picture, sound);
   }
 
   /** How many pairs of a recorder would lie together if it were dated so many days off. */
@@ -125,8 +172,7 @@ public final class Aligner {
                     sound,
                     clocks.basis(sound.recording, picture.rate),
                     clocks.late(sound.recording),
-                    days,
-                    0)
+                    days)
                 .isPresent()) {
           count++;
         }
@@ -140,9 +186,9 @@ public final class Aligner {
     var all = new ArrayList<Alignment>();
     for (Picture picture : pictures) {
       for (Sound sound : sounds) {
-        laid(picture, sound, TimecodeBasis.LABELS, Rational.ZERO, 0, 0).ifPresent(all::add);
+        laid(picture, sound, TimecodeBasis.LABELS, Rational.ZERO, 0).ifPresent(all::add);
         if (TimecodeBasis.matters(picture.rate, sound.recording.first())) {
-          laid(picture, sound, TimecodeBasis.CLOCK, Rational.ZERO, 0, 0).ifPresent(all::add);
+          laid(picture, sound, TimecodeBasis.CLOCK, Rational.ZERO, 0).ifPresent(all::add);
         }
       }
     }
@@ -159,8 +205,7 @@ public final class Aligner {
                 sound,
                 clocks.basis(sound.recording, picture.rate),
                 clocks.late(sound.recording),
-                clocks.days(sound.recording),
-                0)
+                clocks.days(sound.recording))
             .ifPresent(all::add);
       }
     }
@@ -168,27 +213,17 @@ public final class Aligner {
   }
 
   private static Optional<Alignment> laid(
-      Picture picture,
-      Sound sound,
-      TimecodeBasis basis,
-      Rational late,
-      long daysOff,
-      double reach) {
+      Picture picture, Sound sound, TimecodeBasis basis, Rational late, long daysOff) {
     SoundFile file = sound.recording.first();
-    boolean labels = basis == TimecodeBasis.LABELS;
-    // Both roughly, at the sound's own pace: its labels may take longer than the clock.
-    double ofPicture = isDropped(picture.rate, file) ? 1 : picture.labelSecond;
-    double ofSound = sound.labelSecond.orElse(file.dropFrame() ? 1 : picture.labelSecond);
-    double begins = labels ? picture.clock / ofPicture * ofSound : picture.clock;
-    double apart = sound.clock - late.toDouble() / sound.reference.sampleRate() - begins;
-    double day = labels ? DAY * ofSound : DAY;
+    double apart = apart(picture, sound, basis) - late.toDouble() / sound.reference.sampleRate();
+    double day = day(picture, sound, basis);
     long days = Math.round(apart / day);
     for (long k = days - 1; k <= days + 1; k++) {
       double from = apart - k * day;
-      if (from < picture.seconds + reach + MARGIN && from + sound.seconds > -reach - MARGIN) {
+      if (from < picture.seconds + MARGIN && from + sound.seconds > -MARGIN) {
         Rational first = first(picture.source, file, basis, k).plus(late);
         var laid = new Alignment(picture.source, sound.recording, basis, first);
-        if ((reach > 0 || laid.overlaps()) && isSameDay(laid, daysOff)) {
+        if (laid.overlaps() && isSameDay(picture.source, sound.recording, daysOff)) {
           return Optional.of(laid);
         }
       }
@@ -236,14 +271,14 @@ public final class Aligner {
         .minus(Rational.of(reference.samples()));
   }
 
-  private static boolean isSameDay(Alignment laid, long daysOff) {
-    Optional<LocalDate> pictures = laid.picture().recorded();
-    Optional<LocalDate> sounds = laid.recording().first().day().map(day -> day.minusDays(daysOff));
+  private static boolean isSameDay(Source picture, Recording recording, long daysOff) {
+    Optional<LocalDate> pictures = picture.recorded();
+    Optional<LocalDate> sounds = recording.first().day().map(day -> day.minusDays(daysOff));
     if (pictures.isEmpty() || sounds.isEmpty()) {
       return true;
     }
-    int pictureHour = hour(laid.picture().start().orElseThrow().seconds().toDouble());
-    int soundHour = hour(laid.recording().first().reference().orElseThrow().seconds().toDouble());
+    int pictureHour = hour(picture.start().orElseThrow().seconds().toDouble());
+    int soundHour = hour(recording.first().reference().orElseThrow().seconds().toDouble());
     return DayBoundary.isSame(pictures.get(), sounds.get(), Math.min(pictureHour, soundHour));
   }
 

@@ -45,24 +45,22 @@ final class Coverage {
    *
    * @param near its pairs with the pictures that lie somewhere about its recordings
    */
-  Coverage(List<Alignment> near) {
-    for (Alignment pair : near) {
+  Coverage(List<Aligner.Near> near) {
+    for (Aligner.Near pair : near) {
       // Late by any of these, the picture would lie within the recording.
-      double from = pair.soundBegins() - SLACK;
-      double to = pair.soundBegins() + pair.soundSeconds() - pair.pictureSeconds() + SLACK;
+      double from = pair.begins() - SLACK;
+      double to = pair.begins() + pair.soundSeconds() - pair.pictureSeconds() + SLACK;
       recordings.add(pair.recording());
-      if (pair.overlaps()) {
-        touched.add(pair.picture().id());
+      if (pair.share() > 0) {
+        touched.add(pair.picture());
         touching.add(pair.recording());
-        shares.merge(pair.picture().id(), pair.cover() / 100.0, Math::max);
-        if (pair.soundBegins() <= SLACK) {
-          begun.add(pair.picture().id());
+        shares.merge(pair.picture(), pair.share(), Math::max);
+        if (pair.begins() <= SLACK) {
+          begun.add(pair.picture());
         }
       }
       if (from <= to) {
-        within
-            .computeIfAbsent(pair.picture().id(), _ -> new ArrayList<>())
-            .add(new double[] {from, to});
+        within.computeIfAbsent(pair.picture(), _ -> new ArrayList<>()).add(new double[] {from, to});
       }
     }
     within.values().forEach(this::add);

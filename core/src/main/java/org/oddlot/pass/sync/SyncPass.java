@@ -110,15 +110,17 @@ public final class SyncPass implements Pass<SyncFinding> {
             .filter(finding -> !finding.what().equals(Recorders.RATE))
             .map(RecorderFinding::recorder)
             .collect(Collectors.toSet());
-    List<RecorderFinding> byCoverage =
-        recorders.byCoverage(recorders.coverage(clocks), known, clocks);
-    aboutRecorders.addAll(byCoverage);
-    clocks = clocks.and(byCoverage, answers).and(ordered.values());
+    Map<String, Coverage> coverage = recorders.coverage(clocks);
+    List<RecorderFinding> byCoverage = recorders.byCoverage(coverage, known, clocks);
+    if (!byCoverage.isEmpty()) {
+      aboutRecorders.addAll(byCoverage);
+      clocks = clocks.and(byCoverage, answers).and(ordered.values());
+      coverage = recorders.coverage(clocks);
+    }
     List<Alignment> laid = laying.by(clocks);
     List<SyncFinding> findings = new ArrayList<>(aboutRecorders);
     findings.addAll(
-        new Pairs(material, laid, clocks, slates, named, recorders.coverage(clocks), done)
-            .findings(aboutRecorders));
+        new Pairs(material, laid, clocks, slates, named, coverage, done).findings(aboutRecorders));
     findings.addAll(Loose.findings(material, laid, aboutRecorders));
     return Look.of(findings, leftOver(material, laid)).wanting(toHear.values());
   }
