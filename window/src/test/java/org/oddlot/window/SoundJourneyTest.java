@@ -111,7 +111,7 @@ class SoundJourneyTest extends Journey {
     hit(KeyCode.SPACE);
     // One or the other, by whether this machine has anything to hear it with.
     until(() ->
-        status().startsWith("There is nothing here to hear it")
+        status().startsWith("There is nothing here to play it")
             || status().startsWith("The camera is left"));
     assertThat(words("sync-evidence")).contains("A006C006 with S02T02");
     assertThat(session.state().outcome()).isPresent();
