@@ -1,16 +1,13 @@
 package org.oddlot.cli;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
 import org.oddlot.material.Paper;
 import org.oddlot.paper.ColumnMapping;
-import org.oddlot.paper.Log;
 import org.oddlot.paper.LogField;
 import org.oddlot.text.Phrase;
 
@@ -20,7 +17,9 @@ final class PaperDocument {
 
   static JsonObject of(Paper paper) {
     var rows = new JsonDocuments();
-    counts(paper)
+    paper
+        .log()
+        .counts()
         .forEach((use, count) -> rows.put(use.name().toLowerCase(java.util.Locale.ROOT), count));
     List<ColumnMapping.Column> columns = paper.mapping().columns();
     return new JsonDocuments()
@@ -42,31 +41,12 @@ final class PaperDocument {
         .toObject();
   }
 
-  private static Map<Log.Use, Integer> counts(Paper paper) {
-    var counts = new EnumMap<Log.Use, Integer>(Log.Use.class);
-    for (Log.Use use : Log.Use.values()) {
-      counts.put(use, paper.log().rows(use).size());
-    }
-    return counts;
-  }
-
   /** How its rows were used, what its columns hold, what was not understood. */
   static List<String> lines(Paper paper) {
     var lines = new ArrayList<String>();
-    var uses = new ArrayList<String>();
-    counts(paper)
-        .forEach((use, count) -> {
-          if (count > 0 && use != Log.Use.ENTRY) {
-            uses.add(count + " " + use.words());
-          }
-        });
-    int rows = paper.log().rows().size();
-    lines.add(
-        Phrase.of(
-            "%s from %s%s",
-            Phrase.count(paper.log().entries().size(), "entry"),
-            Phrase.count(rows, "row"),
-            uses.isEmpty() ? "" : "; " + String.join(", ", uses)));
+    List<String> uses = paper.log().inWords();
+    String others = String.join(", ", uses.subList(1, uses.size()));
+    lines.add(uses.getFirst() + (others.isEmpty() ? "" : "; " + others));
     List<ColumnMapping.Column> columns = paper.mapping().columns();
     String read =
         IntStream.range(0, columns.size())

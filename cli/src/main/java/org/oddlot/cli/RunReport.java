@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
@@ -81,19 +82,20 @@ final class RunReport {
           } else {
             out.println(
                 Phrase.of(
-                    "%s%d × %s: %s", lead, same.size(), first.finding().headline(), titles(same)));
+                    "%s%d × %s: %s",
+                    lead,
+                    same.size(),
+                    first.finding().headline(),
+                    some(same, each -> each.finding().title())));
             out.println("    " + first.finding().title() + ": " + first.reason());
           }
         });
   }
 
-  private static String titles(List<Reviewed<?>> same) {
-    String some =
-        same.stream()
-            .limit(EXAMPLES)
-            .map(each -> each.finding().title())
-            .collect(Collectors.joining(", "));
-    return same.size() > EXAMPLES ? some + ", …" : some;
+  /** Some of these, and whether there are more. */
+  private static <T> String some(List<T> all, Function<T, String> title) {
+    String some = all.stream().limit(EXAMPLES).map(title).collect(Collectors.joining(", "));
+    return all.size() > EXAMPLES ? some + ", …" : some;
   }
 
   /** What was left over, by what is said of it. */
@@ -112,17 +114,12 @@ final class RunReport {
         .forEach(same -> {
           Look.Remark first = same.getFirst();
           String lead = "  " + step.pass().title() + ", left over: ";
-          String some =
-              same.stream()
-                  .limit(EXAMPLES)
-                  .map(Look.Remark::title)
-                  .collect(Collectors.joining(", "));
           out.println(
               same.size() == 1
                   ? lead + first.title() + ": " + first.text()
                   : Phrase.of(
-                      "%s%d × %s: %s%s",
-                      lead, same.size(), first.text(), some, same.size() > EXAMPLES ? ", …" : ""));
+                      "%s%d × %s: %s",
+                      lead, same.size(), first.text(), some(same, Look.Remark::title)));
         });
   }
 

@@ -68,10 +68,7 @@ public record Lot(
   /** A lot of these files, named after the first timeline file, or else the first of all. */
   public static Lot of(List<Path> files) {
     Lot lot = empty("lot").withFiles(files);
-    return lot.inputs.stream()
-        .map(Input::path)
-        .filter(Lot::isTimeline)
-        .findFirst()
+    return lot.firstTimeline()
         .or(() -> lot.inputs.stream().map(Input::path).findFirst())
         .map(path -> lot.withName(stem(path)))
         .orElse(lot);
@@ -83,14 +80,11 @@ public record Lot(
         inputs.stream()
             .map(Input::path)
             .anyMatch(path -> stem(path).equals(name) && !isTimeline(path));
-    return isAfterAnother
-        ? inputs.stream()
-            .map(Input::path)
-            .filter(Lot::isTimeline)
-            .findFirst()
-            .map(path -> withName(stem(path)))
-            .orElse(this)
-        : this;
+    return isAfterAnother ? firstTimeline().map(path -> withName(stem(path))).orElse(this) : this;
+  }
+
+  private Optional<Path> firstTimeline() {
+    return inputs.stream().map(Input::path).filter(Lot::isTimeline).findFirst();
   }
 
   private static boolean isTimeline(Path path) {

@@ -31,7 +31,7 @@ final class Above {
   /** The fields that are written only where they change. */
   private Set<LogField> sparse(Table table) {
     var sparse = EnumSet.noneOf(LogField.class);
-    long all = table.rows().stream().filter(cells::isTake).count();
+    List<Table.Row> takes = table.rows().stream().filter(cells::isTake).toList();
     for (LogField field :
         List.of(
             LogField.SCENE,
@@ -42,12 +42,8 @@ final class Above {
             LogField.SOUND_REEL,
             LogField.RATE,
             LogField.DATE)) {
-      long said =
-          table.rows().stream()
-              .filter(cells::isTake)
-              .filter(row -> !cells.raw(row, field).isEmpty())
-              .count();
-      if (said > 0 && 2 * said < all) {
+      long said = takes.stream().filter(row -> !cells.raw(row, field).isEmpty()).count();
+      if (said > 0 && 2 * said < takes.size()) {
         sparse.add(field);
       }
     }
@@ -77,15 +73,14 @@ final class Above {
 
   /** Whether a cell leaves out what it holds. */
   static boolean isLeftOut(String cell) {
-    return cell.isEmpty() || DITTO.contains(cell);
+    return cell.isEmpty() || isDitto(cell);
   }
 
   /** What a cell says, or the one above where a row leaves it out. */
   String filled(Table.Row row, LogField field, boolean goesOn, boolean sameSetUp) {
     String cell = cells.raw(row, field);
     if (isLeftOut(cell)) {
-      boolean same = DITTO.contains(cell) || (goesOn && (sameSetUp || sparse.contains(field)));
-      return same ? last(field) : "";
+      return isAsAbove(cell, field, goesOn, sameSetUp) ? last(field) : "";
     }
     last.put(field, cell);
     return cell;
@@ -95,17 +90,22 @@ final class Above {
   String reel(Table.Row row, String camera, boolean goesOn, boolean sameSetUp) {
     String cell = cells.raw(row, LogField.REEL);
     if (isLeftOut(cell)) {
-      boolean same =
-          DITTO.contains(cell) || (goesOn && (sameSetUp || sparse.contains(LogField.REEL)));
-      return same ? reelOfCamera.getOrDefault(camera, "") : "";
+      return isAsAbove(cell, LogField.REEL, goesOn, sameSetUp)
+          ? reelOfCamera.getOrDefault(camera, "")
+          : "";
     }
     reelOfCamera.put(camera, cell);
     return cell;
   }
 
+  /** Whether what is left out is what was written last. */
+  private boolean isAsAbove(String cell, LogField field, boolean goesOn, boolean sameSetUp) {
+    return isDitto(cell) || (goesOn && (sameSetUp || sparse.contains(field)));
+  }
+
   /** What a cell says, or where it says the same as above that. */
   String value(Table.Row row, LogField field) {
     String cell = cells.raw(row, field);
-    return DITTO.contains(cell) ? last(field) : cell;
+    return isDitto(cell) ? last(field) : cell;
   }
 }

@@ -81,15 +81,22 @@ final class ColumnContents {
     return switch (field) {
       case IN, OUT ->
           cells.size() < LEAST_ROWS
-              || cells.stream().anyMatch(cell -> LabelReader.looksLikeOne(cell, cells));
+              || cells.stream().anyMatch(LabelReader::looksLikeOne)
+              || areReadTogether();
       case TAKE, SCENE, CAMERA, CIRCLED, REEL -> !areMostly(Label::looksLikeOne);
       default -> true;
     };
   }
 
+  /** Whether a cell is a timecode as those beside it show how it is written. */
+  private boolean areReadTogether() {
+    LabelReader reader = LabelReader.of(cells, false);
+    return cells.stream().anyMatch(cell -> reader.read(cell).isPresent());
+  }
+
   /** What the cells look like by themselves. */
   Guess guess() {
-    if (areMostly(cell -> LabelReader.looksLikeOne(cell, List.of()))) {
+    if (areMostly(LabelReader::looksLikeOne)) {
       return new Guess(Optional.of(LogField.IN), true, "its cells are timecodes");
     }
     if (areMostly(DateReader::looksLikeOne)) {

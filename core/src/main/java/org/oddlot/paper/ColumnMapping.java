@@ -190,7 +190,7 @@ public record ColumnMapping(List<Column> columns) {
     }
     ColumnMapping now = this;
     for (int date : columnsOf(LogField.DATE)) {
-      if (new ColumnContents(table, date).areMostly(c -> LabelReader.looksLikeOne(c, List.of()))) {
+      if (new ColumnContents(table, date).areMostly(LabelReader::looksLikeOne)) {
         now =
             now.replaced(
                 date,

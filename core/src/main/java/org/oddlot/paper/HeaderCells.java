@@ -6,6 +6,16 @@ import java.util.List;
 public final class HeaderCells {
   private HeaderCells() {}
 
+  /** How many of these cells are not empty. */
+  public static int said(List<String> cells) {
+    return (int) cells.stream().filter(cell -> !cell.isBlank()).count();
+  }
+
+  /** Whether none of these cells has a digit in it, as those of headers mostly have none. */
+  public static boolean areWords(List<String> cells) {
+    return cells.stream().noneMatch(cell -> cell.chars().anyMatch(Character::isDigit));
+  }
+
   /** How many of these cells are known headers. */
   public static int known(List<String> cells) {
     return (int)

@@ -46,13 +46,12 @@ final class LabelReader {
     return new LabelReader(longest > TO_THE_SECOND ? TO_THE_FRAME : TO_THE_SECOND, drops);
   }
 
-  /** Whether a cell is a timecode, read as those beside it are. */
-  static boolean looksLikeOne(String cell, List<String> beside) {
+  /** Whether a cell is a timecode by itself, without those beside it. */
+  static boolean looksLikeOne(String cell) {
     Matcher both = WITH_DAY.matcher(cell.strip());
     return Label.looksLikeOne(cell)
         || (both.matches() && Label.parse(both.group(2)).isPresent())
-        || (Label.parse(cell).isPresent() && cell.indexOf(':') > 0)
-        || of(beside, false).read(cell).filter(_ -> !beside.isEmpty()).isPresent();
+        || (Label.parse(cell).isPresent() && cell.indexOf(':') > 0);
   }
 
   /**

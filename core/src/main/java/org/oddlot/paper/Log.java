@@ -1,6 +1,10 @@
 package org.oddlot.paper;
 
+import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
+import org.oddlot.text.Phrase;
 
 /**
  * What somebody wrote down, entry by entry, in the order of the paper.
@@ -55,6 +59,29 @@ public record Log(String name, List<LogEntry> entries, List<RowUse> rows, boolea
   /** This with other entries of the same rows. */
   public Log withEntries(List<LogEntry> changed) {
     return new Log(name, changed, rows, datesOpen);
+  }
+
+  /** How many rows became what, nothing left out. */
+  public Map<Use, Integer> counts() {
+    var counts = new EnumMap<Use, Integer>(Use.class);
+    for (Use use : Use.values()) {
+      counts.put(use, 0);
+    }
+    rows.forEach(row -> counts.merge(row.use(), 1, Integer::sum));
+    return counts;
+  }
+
+  /** How many entries came of how many rows, and what became of the other rows. */
+  public List<String> inWords() {
+    var words = new ArrayList<String>();
+    words.add(Phrase.count(entries.size(), "entry") + " from " + Phrase.count(rows.size(), "row"));
+    counts()
+        .forEach((use, count) -> {
+          if (use != Use.ENTRY && count > 0) {
+            words.add(count + " " + use.words());
+          }
+        });
+    return words;
   }
 
   /** The rows that became this. */

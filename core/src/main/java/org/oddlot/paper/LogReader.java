@@ -205,8 +205,8 @@ public final class LogReader {
             && lastGroup < entries.size()
             && entries.getLast().scene().equals(ofScene)
             && !notes.isEmpty();
-    if (scene && !sameScene && isScene(cells.raw(row, LogField.SCENE))) {
-      above.put(LogField.SCENE, TakeCell.scene(cells.raw(row, LogField.SCENE)));
+    if (scene && !sameScene && isScene(ofScene)) {
+      above.put(LogField.SCENE, ofScene);
       above.put(LogField.SHOT, cells.raw(row, LogField.SHOT));
       Stream.of(LogField.CAMERA, LogField.REEL, LogField.UNIT, LogField.SOUND_REEL, LogField.DATE)
           .filter(field -> !cells.raw(row, field).isEmpty())
@@ -235,15 +235,13 @@ public final class LogReader {
     return Use.NOT_UNDERSTOOD;
   }
 
-  private static boolean isScene(String cell) {
-    String scene = TakeCell.scene(cell);
+  private static boolean isScene(String scene) {
     return scene.length() <= 10 && scene.chars().anyMatch(Character::isDigit);
   }
 
   private static boolean isRepeatedHeader(Table.Row row) {
-    long said = row.cells().stream().filter(cell -> !cell.isBlank()).count();
     int known = HeaderCells.known(row.cells());
-    return known > 1 && 3L * known >= 2 * said;
+    return known > 1 && 3 * known >= 2 * HeaderCells.said(row.cells());
   }
 
   private boolean isTotal(Table.Row row) {
@@ -348,23 +346,21 @@ public final class LogReader {
         times.date(row, above.filled(row, LogField.DATE, true, false), in, now, implied);
     Optional<Label> start = in.map(LabelReader.Moment::label);
     if (start.filter(label -> label.hours() >= DAY_HOURS).isPresent()) {
-      // Some devices count on through the night.
-      start = start.map(label -> label.atHour(label.hours() - DAY_HOURS));
       date = date.map(day -> day.plusDays(1));
     }
+    start = start.map(LogReader::withinDay);
     Optional<Label> end =
         times
             .moment(row, LogField.OUT, rated)
             .map(LabelReader.Moment::label)
-            .map(label ->
-                label.hours() >= DAY_HOURS ? label.atHour(label.hours() - DAY_HOURS) : label);
+            .map(LogReader::withinDay);
     List<String> keywords = cells.list(row, LogField.KEYWORD);
     String marker = cells.raw(row, LogField.MARKER);
     String notes = both(setUpNotes, cells.joined(row, LogField.NOTES), "; ");
     boolean rowCircled = isCircled(row) || (marksAreCircles && isMarked(row));
-    List<String> takes = takeCell.isEmpty() ? List.of("") : Several.takes(takeCell);
+    List<String> takes = takeCell.isEmpty() ? List.of("") : Several.each(takeCell);
     String clipCell = above.value(row, LogField.CLIP);
-    List<String> clips = takes.size() > 1 ? Several.names(clipCell) : List.of();
+    List<String> clips = takes.size() > 1 ? Several.each(clipCell) : List.of();
     lastGroup = entries.size();
     for (int i = 0; i < takes.size(); i++) {
       TakeCell take = TakeCell.of(takes.get(i));
@@ -397,6 +393,11 @@ public final class LogReader {
               .entry());
     }
     return Use.ENTRY;
+  }
+
+  /** Some devices count on through the night. */
+  private static Label withinDay(Label label) {
+    return label.hours() >= DAY_HOURS ? label.atHour(label.hours() - DAY_HOURS) : label;
   }
 
   /** A camera's letter without the word for it: {@code Cam A}, {@code A-Cam}. */

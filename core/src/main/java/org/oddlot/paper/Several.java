@@ -16,8 +16,8 @@ final class Several {
   private static final Pattern SEPARATORS =
       Pattern.compile("\\s*(?:[+&,;/|]|\\band\\b|\\bund\\b)\\s*");
 
-  /** Between takes a slash can be that of a pick-up, so that it separates none. */
-  private static final Pattern BETWEEN_TAKES = Pattern.compile("\\s*[+&,;]\\s*");
+  /** In lists of takes a slash can be that of a pick-up, so that it separates none. */
+  private static final Pattern IN_LISTS = Pattern.compile("\\s*[+&,;]\\s*");
 
   private static final Pattern RANGE =
       Pattern.compile("(\\p{L}*?)(\\d{1,6})\\s*(?:-|–|—|\\.\\.|to|bis)\\s*(\\p{L}*)(\\d{1,6})");
@@ -41,26 +41,18 @@ final class Several {
     return Collections.unmodifiableSet(several);
   }
 
-  /** The takes of a cell, one by one, each with its marks; one or none where it is no list. */
-  static List<String> takes(String cell) {
-    var takes = new ArrayList<String>();
-    for (String part : BETWEEN_TAKES.split(cell, -1)) {
+  /**
+   * The takes or the clips of a cell, one by one, each with its marks: those of a list, all of a
+   * range; one or none where it is neither.
+   */
+  static List<String> each(String cell) {
+    var each = new ArrayList<String>();
+    for (String part : IN_LISTS.split(cell, -1)) {
       if (!part.isBlank()) {
-        takes.addAll(range(part.strip()));
+        each.addAll(range(part.strip()));
       }
     }
-    return takes;
-  }
-
-  /** The names of a cell: those of a list, or all of a range. */
-  static List<String> names(String cell) {
-    var names = new ArrayList<String>();
-    for (String part : BETWEEN_TAKES.split(cell, -1)) {
-      if (!part.isBlank()) {
-        names.addAll(range(part.strip()));
-      }
-    }
-    return names;
+    return each;
   }
 
   private static List<String> range(String part) {

@@ -34,9 +34,14 @@ public record Tally(int settled, int toLookAt, int open, int declined) {
     };
   }
 
+  /** How many need a person: those {@link Standing#needsAPerson()}. */
+  public int needing() {
+    return toLookAt + open;
+  }
+
   /** Whether something needs a person. */
   public boolean needsAPerson() {
-    return toLookAt > 0 || open > 0;
+    return needing() > 0;
   }
 
   /** Whether there is anything at all. */

@@ -260,8 +260,7 @@ final class MainWindow {
         int at = ids.indexOf(station);
         for (int i = 1; i <= steps.size(); i++) {
           StepOutcome<?> step = steps.get(Math.floorMod(at + i, steps.size()));
-          int needing =
-              (int) step.reviewed().stream().filter(r -> r.standing().needsAPerson()).count();
+          int needing = step.tally().needing();
           if (needing > 0 && !step.pass().id().equals(station)) {
             return Optional.of(new Next(step.pass().id(), step.pass().title(), needing));
           }
@@ -398,20 +397,17 @@ final class MainWindow {
 
   /** By the character, not the key: on many keyboards the slash is not a key of its own. */
   private void typed(KeyEvent event) {
-    if (event.getCharacter().equals("/")
-        && !overlay.isOpen()
-        && !(event.getTarget() instanceof TextInputControl)) {
-      find.requestFocus();
-      event.consume();
+    if (overlay.isOpen() || event.getTarget() instanceof TextInputControl) {
+      return;
     }
-    boolean goesOn =
-        event.getCharacter().equalsIgnoreCase("g")
-            && !overlay.isOpen()
-            && !(event.getTarget() instanceof TextInputControl);
-    if (goesOn) {
-      place.way().after(open).ifPresent(next -> place.way().open(next.station()));
-      event.consume();
+    switch (event.getCharacter()) {
+      case "/" -> find.requestFocus();
+      case "g", "G" -> place.way().after(open).map(Next::station).ifPresent(place.way()::open);
+      default -> {
+        return;
+      }
     }
+    event.consume();
   }
 
   private void showKeys() {

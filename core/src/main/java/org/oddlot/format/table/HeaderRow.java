@@ -38,7 +38,7 @@ final class HeaderRow {
             .map(Table.Row::cells)
             .filter(next -> !next.equals(cells) && goesOn(next));
     List<Table.Row> body = under.subList(second.isPresent() ? 1 : 0, under.size());
-    List<String> whole = second.map(lower -> joined(cells, lower)).orElseGet(() -> cells);
+    List<String> whole = second.map(lower -> joined(cells, lower)).orElse(cells);
     if (hasUpper && second.isEmpty()) {
       whole = joined(rows.get(header - 1).cells(), cells);
     }
@@ -50,19 +50,16 @@ final class HeaderRow {
   /** Where no header is known: the first row that is as wide as most, and has no numbers in it. */
   private static int firstFull(List<Table.Row> rows) {
     List<Table.Row> sample = rows.subList(0, Math.min(rows.size(), DEEPEST));
-    int widest = sample.stream().mapToInt(row -> said(row.cells())).max().orElse(0);
+    int widest = sample.stream().mapToInt(row -> HeaderCells.said(row.cells())).max().orElse(0);
     for (int i = 0; i < sample.size(); i++) {
       List<String> cells = sample.get(i).cells();
-      boolean words = cells.stream().noneMatch(cell -> cell.chars().anyMatch(Character::isDigit));
-      if (words && said(cells) > 1 && 3 * said(cells) >= 2 * widest) {
+      if (HeaderCells.areWords(cells)
+          && HeaderCells.said(cells) > 1
+          && 3 * HeaderCells.said(cells) >= 2 * widest) {
         return i;
       }
     }
     return 0;
-  }
-
-  private static int said(List<String> cells) {
-    return (int) cells.stream().filter(cell -> !cell.isBlank()).count();
   }
 
   /** Titles stand in cells of their own, or as a name and its value beside each other. */
@@ -73,17 +70,17 @@ final class HeaderRow {
 
   /** Whether a row under the headers is a second row of them: says nothing but headers. */
   private static boolean goesOn(List<String> cells) {
-    int said = said(cells);
+    int said = HeaderCells.said(cells);
     int known = HeaderCells.known(cells);
-    boolean words = cells.stream().noneMatch(cell -> cell.chars().anyMatch(Character::isDigit));
-    return said > 1 && known > 1 && (known == said || (words && 3 * known >= 2 * said));
+    return said > 1
+        && known > 1
+        && (known == said || (HeaderCells.areWords(cells) && 3 * known >= 2 * said));
   }
 
   /** Whether a row stands over the headers: over some of them, where these say less without it. */
   private static boolean goesOver(List<String> upper, List<String> headers) {
-    boolean words = upper.stream().noneMatch(cell -> cell.chars().anyMatch(Character::isDigit));
-    return words
-        && said(upper) > 1
+    return HeaderCells.areWords(upper)
+        && HeaderCells.said(upper) > 1
         && HeaderCells.known(upper) > 0
         && HeaderCells.known(joined(upper, headers)) >= HeaderCells.known(headers);
   }

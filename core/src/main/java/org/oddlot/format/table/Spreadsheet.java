@@ -103,7 +103,7 @@ public final class Spreadsheet implements TableKind {
         return Optional.empty();
       }
       String name = best.get().getName();
-      List<Table.Row> rows = rows(best.get(), MOST_ROWS);
+      List<Table.Row> rows = rows(best.get());
       if (rows.isEmpty()) {
         problems.error(name, "The sheet has no rows.", "");
         return Optional.empty();
@@ -127,7 +127,7 @@ public final class Spreadsheet implements TableKind {
         if (!isRead && knownHeaders(sheet) <= 1) {
           continue;
         }
-        Table its = isRead ? first : HeaderRow.split(rows(sheet, MOST_ROWS), "");
+        Table its = isRead ? first : HeaderRow.split(rows(sheet), "");
         if (!its.header().equals(first.header())) {
           problems.warning(
               sheet.getName(),
@@ -169,14 +169,19 @@ public final class Spreadsheet implements TableKind {
     }
 
     private int knownHeaders(Sheet sheet) throws IOException {
-      return rows(sheet, SAMPLE).stream()
+      return rows(sheet, SAMPLE, Map.of()).stream()
           .mapToInt(row -> HeaderCells.known(row.cells()))
           .max()
           .orElse(-1);
     }
 
-    private List<Table.Row> rows(Sheet sheet, int most) throws IOException {
-      Map<Integer, Set<Integer>> marked = this.marked.of(sheet.getName());
+    /** All rows of a sheet, with what is marked in them. */
+    private List<Table.Row> rows(Sheet sheet) throws IOException {
+      return rows(sheet, MOST_ROWS, marked.of(sheet.getName()));
+    }
+
+    private static List<Table.Row> rows(Sheet sheet, int most, Map<Integer, Set<Integer>> marked)
+        throws IOException {
       try (Stream<Row> stream = sheet.openStream()) {
         return stream
             .map(row ->

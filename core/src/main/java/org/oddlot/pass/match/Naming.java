@@ -1,6 +1,5 @@
 package org.oddlot.pass.match;
 
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -24,7 +23,6 @@ final class Naming {
   private static final Pattern DIGITS = Pattern.compile("\\d+");
   private static final Pattern LAST_NUMBER = Pattern.compile("(.*?)0*(\\d+)");
 
-  private final Map<String, String> plainReels = new HashMap<>();
   private final Map<String, Form> forms = new ConcurrentHashMap<>();
 
   private final Map<String, String> units = new ConcurrentHashMap<>();
@@ -43,12 +41,12 @@ final class Naming {
   }
 
   Naming(List<Source> sources, List<LogEntry> entries) {
-    for (Source source : sources) {
-      if (!source.reel().isEmpty()) {
-        plainReels.put(source.id(), PlainName.of(source.reel()));
-      }
+    if (entries.stream().allMatch(entry -> entry.reel().isEmpty())) {
+      return;
     }
-    var reels = new HashSet<>(plainReels.values());
+    var reels = new HashSet<String>();
+    sources.stream().map(Source::reel).distinct().forEach(reel -> reels.add(form(reel).plain));
+    reels.remove("");
     for (LogEntry entry : entries) {
       if (!entry.reel().isEmpty() && !comparable.contains(entry.paper())) {
         boolean known = entry.reels().stream().anyMatch(reel -> reels.contains(form(reel).plain));
@@ -65,13 +63,13 @@ final class Naming {
 
   /** Whether a source is of the card, or of one of the cards, that an entry names. */
   Agreement reel(LogEntry entry, Source source) {
-    String its = plainReels.get(source.id());
-    if (entry.reel().isEmpty() || its == null) {
+    if (entry.reel().isEmpty() || source.reel().isEmpty()) {
       return Agreement.UNKNOWN;
     }
+    Form its = form(source.reel());
     Agreement all = Agreement.DIFFERENT;
     for (String said : entry.reels()) {
-      Agreement one = reel(entry.paper(), said, source.reel(), its);
+      Agreement one = reel(entry.paper(), form(said), its);
       if (one == Agreement.SAME) {
         return one;
       }
@@ -80,22 +78,24 @@ final class Naming {
     return all;
   }
 
-  private Agreement reel(String paper, String said, String name, String plain) {
-    Form form = form(said);
-    if (form.plain.equals(plain)
-        || isBeginning(form.plain, plain)
-        || isBeginning(plain, form.plain)) {
+  private Agreement reel(String paper, Form said, Form its) {
+    boolean isSame =
+        said.plain.equals(its.plain)
+            || isBeginning(said.plain, its.plain)
+            || isBeginning(its.plain, said.plain)
+            || (said.shape.equals("9") && isNumber(said.plain, its.plain));
+    if (isSame) {
       return Agreement.SAME;
     }
-    if (form.shape.equals("9")) {
-      Matcher number = LAST_NUMBER.matcher(plain);
-      if (number.matches() && number.group(2).equals(form.plain)) {
-        return Agreement.SAME;
-      }
-    }
-    return form.shape.equals(form(name).shape) || comparable.contains(paper)
+    return said.shape.equals(its.shape) || comparable.contains(paper)
         ? Agreement.DIFFERENT
         : Agreement.UNKNOWN;
+  }
+
+  /** Whether a number by itself is that at the end of a name. */
+  private static boolean isNumber(String number, String name) {
+    Matcher last = LAST_NUMBER.matcher(name);
+    return last.matches() && last.group(2).equals(number);
   }
 
   /** Whether one name is the other with something added: {@code A014} and {@code A014R2EC}. */

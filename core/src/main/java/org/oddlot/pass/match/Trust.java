@@ -59,12 +59,7 @@ final class Trust {
 
   Trust(Material material, List<Seen> seen) {
     for (Doubt doubt : material.all(Doubt.class)) {
-      if (doubt.isOfAll()) {
-        byPaper.putIfAbsent(
-            doubt.paper(), new Verdict(new Why(doubt.headline(), doubt.reason()), false, true));
-      } else {
-        doubt.entries().forEach(id -> byEntry.putIfAbsent(id, doubt));
-      }
+      doubt.entries().forEach(id -> byEntry.putIfAbsent(id, doubt));
     }
     for (Paper paper : material.papers()) {
       List<Integer> open = paper.mapping().inQuestion();

@@ -583,44 +583,15 @@ final class Verdicts {
     Optional<Candidate> wrongCamera = one.fitting().stream().findFirst();
     if (wrongCamera.isPresent()) {
       Candidate candidate = wrongCamera.get();
-      String camera = candidate.source().camera();
-      if (candidate.sameUnit() == Agreement.DIFFERENT) {
-        return finding(
-            one,
-            List.of(),
-            Standing.TO_LOOK_AT,
-            new Why(
-                "not unit " + one.entry().unit(),
-                Phrase.of(
-                    "only %s starts here, which lies with another unit's clips; the log is of unit"
-                        + " %s",
-                    candidate.source().name(), one.entry().unit())));
-      }
-      if (candidate.sameCamera() != Agreement.DIFFERENT) {
-        String its = candidate.source().name() + " on card " + candidate.source().reel();
-        return finding(
-            one,
-            List.of(),
-            Standing.TO_LOOK_AT,
-            candidate.sameReel() == Agreement.DIFFERENT
-                ? new Why(
-                    "card " + candidate.source().reel() + ", not " + one.entry().reel(),
-                    Phrase.of("only %s starts here; the log says %s", its, one.entry().reel()))
-                : new Why(
-                    "named " + one.entry().clip(),
-                    Phrase.of(
-                        "only %s starts here; the log names %s",
-                        candidate.source().name(), one.entry().clip())));
-      }
+      // The camera may be a slip of the pen; the unit, the card and the clip's name are said apart.
+      boolean isTheCamera =
+          candidate.sameUnit() != Agreement.DIFFERENT
+              && candidate.sameCamera() == Agreement.DIFFERENT;
       return finding(
           one,
-          List.of(candidate),
+          isTheCamera ? List.of(candidate) : List.of(),
           Standing.TO_LOOK_AT,
-          new Why(
-              "camera " + camera + ", not " + one.entry().camera(),
-              Phrase.of(
-                  "only %s of camera %s starts here; the log says camera %s",
-                  candidate.source().name(), camera, one.entry().camera())));
+          whyAnother(one.entry(), candidate));
     }
     Candidate candidate =
         one.candidates().stream()
@@ -634,6 +605,35 @@ final class Verdicts {
         new Why(
             candidate.distance() + " f off",
             inWords(candidate) + ", tolerance " + one.tolerance() + " f"));
+  }
+
+  /** In what a candidate that starts at the right time is of something else. */
+  private static Why whyAnother(LogEntry entry, Candidate candidate) {
+    String name = candidate.source().name();
+    if (candidate.sameUnit() == Agreement.DIFFERENT) {
+      return new Why(
+          "not unit " + entry.unit(),
+          Phrase.of(
+              "only %s starts here, which lies with another unit's clips; the log is of unit %s",
+              name, entry.unit()));
+    }
+    if (candidate.sameCamera() == Agreement.DIFFERENT) {
+      String camera = candidate.source().camera();
+      return new Why(
+          "camera " + camera + ", not " + entry.camera(),
+          Phrase.of(
+              "only %s of camera %s starts here; the log says camera %s",
+              name, camera, entry.camera()));
+    }
+    if (candidate.sameReel() == Agreement.DIFFERENT) {
+      String card = candidate.source().reel();
+      return new Why(
+          "card " + card + ", not " + entry.reel(),
+          Phrase.of("only %s on card %s starts here; the log says %s", name, card, entry.reel()));
+    }
+    return new Why(
+        "named " + entry.clip(),
+        Phrase.of("only %s starts here; the log names %s", name, entry.clip()));
   }
 
   /** Whether a clip that starts out of tolerance is proposed: it is near, and no other row's. */

@@ -66,8 +66,7 @@ public sealed interface Correction
     }
 
     boolean isAbout(LogEntry entry) {
-      return entry.paper().equals(paper)
-          && (cameras.isEmpty() || cameras.contains(DayFrames.camera(entry.camera())));
+      return isOf(entry, paper, cameras);
     }
 
     @Override
@@ -169,9 +168,7 @@ public sealed interface Correction
     }
 
     boolean isAbout(LogEntry entry) {
-      return entry.paper().equals(paper)
-          && entry.rate().filter(from::equals).isPresent()
-          && (cameras.isEmpty() || cameras.contains(DayFrames.camera(entry.camera())));
+      return isOf(entry, paper, cameras) && entry.rate().filter(from::equals).isPresent();
     }
 
     /** What a meaning is, as people read it. */
@@ -211,10 +208,9 @@ public sealed interface Correction
    * How a log's labels are counted: with frames left out, though it writes them with colons.
    *
    * @param paper the log
-   * @param rate that of the clips
    * @param cameras the cameras whose entries it is about; all if empty
    */
-  record Counting(String paper, FrameRate rate, Set<String> cameras) implements Correction {
+  record Counting(String paper, Set<String> cameras) implements Correction {
     /** What is chosen: labels are left out. */
     static final String DROPS = "drop-frame";
 
@@ -226,8 +222,7 @@ public sealed interface Correction
     }
 
     boolean isAbout(LogEntry entry) {
-      return entry.paper().equals(paper)
-          && (cameras.isEmpty() || cameras.contains(DayFrames.camera(entry.camera())));
+      return isOf(entry, paper, cameras);
     }
 
     static LogEntry dropping(LogEntry entry) {
@@ -463,6 +458,12 @@ public sealed interface Correction
   /** A change of a clip that knows where the clip lies. */
   interface ClipChange {
     Clip of(Clip clip, PlacedClip placed);
+  }
+
+  /** Whether an entry is of a paper and, where some are named, of one of these cameras. */
+  private static boolean isOf(LogEntry entry, String paper, Set<String> cameras) {
+    return entry.paper().equals(paper)
+        && (cameras.isEmpty() || cameras.contains(DayFrames.camera(entry.camera())));
   }
 
   private static Applied changedEntries(Material material, UnaryOperator<LogEntry> change) {

@@ -12,6 +12,7 @@ import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.PaperClocks.Group;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
 
 /**
  * Logs that leave labels out, as drop-frame counting does, and write them with colons all the same.
@@ -24,14 +25,22 @@ final class Countings {
 
   private final Material material;
   private final long tolerance;
+  private final boolean canDrop;
 
   Countings(Material material, long tolerance) {
     this.material = material;
     this.tolerance = tolerance;
+    this.canDrop =
+        material.sources().all().stream()
+            .anyMatch(source -> source.rate().filter(FrameRate::canDropFrames).isPresent());
   }
 
   /** A finding where a paper's labels fit clearly better with some left out. */
   Optional<PutRightFinding> finding(Paper paper) {
+    // Most lots have nothing that could be counted so, and are not compared at all.
+    if (!canDrop) {
+      return Optional.empty();
+    }
     PaperClocks written = PaperClocks.of(paper, material, tolerance);
     List<Group> groups =
         written.groups().stream()
@@ -65,7 +74,7 @@ final class Countings {
         new PutRightFinding(
             FindingId.of("putright", "counting", paper.name()),
             paper.name(),
-            new Correction.Counting(paper.name(), groups.getFirst().frames().rate(), cameras),
+            new Correction.Counting(paper.name(), cameras),
             Standing.SETTLED,
             "drop-frame, with colons",
             Phrase.of(

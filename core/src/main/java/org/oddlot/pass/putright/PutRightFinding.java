@@ -94,9 +94,7 @@ public record PutRightFinding(
             .map(LogEntry::id)
             .collect(Collectors.toSet());
     String why = Phrase.of("first to be settled in Put right: %s", reason);
-    return ids.isEmpty()
-        ? Optional.empty()
-        : Optional.of(new Doubt(paper, ids, headline + "?", why));
+    return ids.isEmpty() ? Optional.empty() : Optional.of(new Doubt(ids, headline + "?", why));
   }
 
   public PutRightFinding {

@@ -76,8 +76,9 @@ public final class PutRightPass implements Pass<PutRightFinding> {
     findings.addAll(new Reels(put, tolerance).findings());
     findings.addAll(new Spellings(put).findings());
     var countings = new ArrayList<PutRightFinding>();
+    var counted = new Countings(put, tolerance);
     for (Paper paper : put.papers()) {
-      new Countings(put, tolerance).finding(paper).ifPresent(countings::add);
+      counted.finding(paper).ifPresent(countings::add);
     }
     findings.addAll(countings);
     put = counted(put, countings, answers);

@@ -108,30 +108,12 @@ final class Pairs {
   private PairFinding finding(Alignment said, Set<String> doubtful) {
     Optional<MeasuredOffset> heard = Optional.ofNullable(offsets.get(said.pair()));
     Alignment pair = placed(said, heard);
-    Optional<Doubt> doubt = doubt(said, heard, doubtful);
     Optional<String> witness = witness(said, heard);
-    if (doubt.isEmpty() && witness.isEmpty()) {
-      doubt =
-          Optional.of(
-              new Doubt(
-                  "timecode alone",
-                  Phrase.of(
-                      "only the timecodes say so (%d %% of the picture has sound): no slate, no"
-                          + " report and no listening confirms it, and the rest of the day does"
-                          + " not decide it",
-                      pair.cover())));
-    }
     Coverage all = coverage.get(said.recording().recorder());
     boolean byChance = witness.isEmpty() && all != null && all.isChance();
-    if (byChance && doubt.filter(d -> !d.headline().equals("timecode alone")).isEmpty()) {
-      doubt =
-          Optional.of(
-              new Doubt(
-                  "by chance?",
-                  Phrase.of(
-                      "the sounds of %s lie at pictures here and there only, as those of another"
-                          + " unit would, or of a clock that is far off",
-                      said.recording().recorder())));
+    Optional<Doubt> doubt = doubt(said, heard, doubtful);
+    if (doubt.isEmpty() && witness.isEmpty()) {
+      doubt = Optional.of(byChance ? byChance(said) : timecodeAlone(pair));
     }
     boolean isLeft = byChance || doubt.filter(d -> d.headline().equals(NOT_HEARD)).isPresent();
     boolean isDone = done.contains(pair.pair());
@@ -148,6 +130,24 @@ final class Pairs {
         isDone ? "synced already" : doubt.map(Doubt::headline).orElse(pair.cover() + " %"),
         isDone ? "a synced clip of the two is there" : doubt.map(Doubt::reason).orElse(settled),
         evidence(said, heard));
+  }
+
+  private static Doubt byChance(Alignment pair) {
+    return new Doubt(
+        "by chance?",
+        Phrase.of(
+            "the sounds of %s lie at pictures here and there only, as those of another unit would,"
+                + " or of a clock that is far off",
+            pair.recording().recorder()));
+  }
+
+  private static Doubt timecodeAlone(Alignment pair) {
+    return new Doubt(
+        "timecode alone",
+        Phrase.of(
+            "only the timecodes say so (%d %% of the picture has sound): no slate, no report and no"
+                + " listening confirms it, and the rest of the day does not decide it",
+            pair.cover()));
   }
 
   /** Where a pair is laid: what was heard clearly, and is not as the timecode says, is believed. */

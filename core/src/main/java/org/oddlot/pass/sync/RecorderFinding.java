@@ -63,7 +63,7 @@ public record RecorderFinding(
 
   /** Whether the recorder was heard, rather than reckoned. */
   boolean isOfTheEar() {
-    return what.equals("ear");
+    return what.equals(Recorders.EAR);
   }
 
   /** The choice of a clock that is {@code samples} late; negative where it is early. */

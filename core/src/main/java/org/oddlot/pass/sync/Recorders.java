@@ -34,7 +34,7 @@ final class Recorders {
   private static final String DRIFTS = "drifts by ear";
   static final String DATE = "date";
   private static final String COVER = "cover";
-  private static final String EAR = "ear";
+  static final String EAR = "ear";
   private static final String SLATES = "slates";
 
   /** How far from their pictures recordings are looked for, in seconds. */

@@ -1,7 +1,6 @@
 package org.oddlot.window.intake;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -23,7 +22,6 @@ import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Log;
 import org.oddlot.paper.LogField;
 import org.oddlot.paper.Table;
-import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.Session;
@@ -92,15 +90,7 @@ final class MappingPane {
 
   /** What became of the rows, and which were not understood. */
   private void showRows(Paper paper) {
-    uses.setText(
-        Phrase.count(paper.log().entries().size(), "entry")
-            + " from "
-            + Phrase.count(paper.log().rows().size(), "row")
-            + Arrays.stream(Log.Use.values())
-                .filter(use -> use != Log.Use.ENTRY)
-                .filter(use -> !paper.log().rows(use).isEmpty())
-                .map(use -> " · " + paper.log().rows(use).size() + " " + use.words())
-                .collect(Collectors.joining()));
+    uses.setText(String.join(" · ", paper.log().inWords()));
     List<Log.RowUse> rows = paper.log().rows(Log.Use.NOT_UNDERSTOOD);
     unread.setText(
         rows.isEmpty()

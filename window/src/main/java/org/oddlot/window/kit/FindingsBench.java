@@ -99,17 +99,7 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     if (!tab.equals(NEEDS_YOU)) {
       return Words.paragraph("None.", "empty");
     }
-    int settled = (int) table.all().stream().filter(r -> r.standing() == Standing.SETTLED).count();
-    int declined = table.all().size() - settled;
-    String done =
-        settled == 0
-            ? ""
-            : settled == 1
-                ? "The one " + wording.noun() + " is settled."
-                : "All "
-                    + Phrase.count(settled, wording.noun())
-                    + (declined == 0 ? " are settled." : " that were not declined are settled.");
-    var box = new VBox(10, Words.paragraph(done.isEmpty() ? "All were declined." : done, "done"));
+    var box = new VBox(10, Words.paragraph(whatIsDone(), "done"));
     place
         .way()
         .after(pass.id())
@@ -131,6 +121,19 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     box.setAlignment(Pos.CENTER);
     box.setMaxSize(460, 120);
     return box;
+  }
+
+  private String whatIsDone() {
+    int settled = (int) table.all().stream().filter(r -> r.standing() == Standing.SETTLED).count();
+    boolean isAll = settled == table.all().size();
+    return switch (settled) {
+      case 0 -> "All were declined.";
+      case 1 -> "The one " + wording.noun() + " is settled.";
+      default ->
+          Phrase.of(
+              "All %s %s settled.",
+              Phrase.count(settled, wording.noun()), isAll ? "are" : "that were not declined are");
+    };
   }
 
   /** Adds one of the usual tabs. */

@@ -155,13 +155,15 @@ public final class FindingsTable<F extends Finding> extends VBox {
     switch (chosenTab()) {
       case Tab.Group<F>(String _, Predicate<Reviewed<F>> has) -> {
         stack.getChildren().setAll(sheet);
-        sheet.setPlaceholder(
-            find.isEmpty() || all.isEmpty()
-                ? whereEmpty.apply(chosen())
-                : Words.paragraph("Nothing here has “" + find + "” in it.", "empty"));
-        sheet.show(
-            all.stream().filter(has).filter(this::isFound).sorted(order).toList(),
-            reviewed -> reviewed.finding().id());
+        List<Reviewed<F>> rows =
+            all.stream().filter(has).filter(this::isFound).sorted(order).toList();
+        if (rows.isEmpty()) {
+          sheet.setPlaceholder(
+              find.isEmpty() || all.isEmpty()
+                  ? whereEmpty.apply(chosen())
+                  : Words.paragraph("Nothing here has “" + find + "” in it.", "empty"));
+        }
+        sheet.show(rows, reviewed -> reviewed.finding().id());
         if (most > 0) {
           sheet.fitRows(least, most);
         }

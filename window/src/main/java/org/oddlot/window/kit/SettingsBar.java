@@ -103,11 +103,6 @@ public final class SettingsBar extends HBox {
                         && parent.getChildrenUnmodifiable().stream().anyMatch(Node::isFocused)));
   }
 
-  /** The controls, those in the list included. */
-  public List<Node> controls() {
-    return controls;
-  }
-
   /** The field in which a text is set, once it is shown. */
   public Optional<TextField> field(Setting<?> setting) {
     return controls.stream()

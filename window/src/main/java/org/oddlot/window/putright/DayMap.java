@@ -1,6 +1,8 @@
 package org.oddlot.window.putright;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import javafx.css.CssMetaData;
@@ -62,6 +64,7 @@ final class DayMap extends Region {
   private final Canvas canvas = new Canvas();
   private final BiConsumer<String, Double> onTry;
   private DayLanes day = new DayLanes(List.of(), Optional.empty());
+  private final Map<String, Double> widths = new HashMap<>();
   private double names = LEAST_NAMES;
   private double from;
   private double to = 86_400;
@@ -352,10 +355,15 @@ final class DayMap extends Region {
     return Math.clamp(names, LEAST_NAMES, Math.max(LEAST_NAMES, MOST_NAMES * getWidth()));
   }
 
-  private static double widthOf(String name) {
-    var text = new Text(name);
-    text.setFont(Font.font("IBM Plex Sans Medium", 12));
-    return text.getLayoutBounds().getWidth();
+  /** Measured once for each text: the map is drawn at every movement of the hand. */
+  private double widthOf(String name) {
+    return widths.computeIfAbsent(
+        name,
+        _ -> {
+          var text = new Text(name);
+          text.setFont(Font.font("IBM Plex Sans Medium", 12));
+          return text.getLayoutBounds().getWidth();
+        });
   }
 
   /** A name as far as there is room: its middle says least. */

@@ -53,13 +53,6 @@ public final class RolesBench extends FindingsBench<RolesFinding> {
     layOut(List.of(settings(List.of(RolesPass.REPLACE, RolesPass.TABLE))), 9, grid, rename);
   }
 
-  @Override
-  protected void groups() {
-    group(NEEDS_YOU);
-    group(ALL);
-    group(DECLINED);
-  }
-
   private static String kind(RolesFinding finding) {
     return switch (finding) {
       case RolesFinding.OfGroup of -> of.group().isPicture() ? "pictures" : "sound by itself";

@@ -7,7 +7,9 @@ import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Reviewed;
@@ -29,6 +31,7 @@ import org.oddlot.window.kit.Words;
 public final class TagBench extends FindingsBench<TagFinding> {
   private final SettingsBar names = settings(List.of(TagPass.NAME));
   private final Label preview = Words.of("", "quiet");
+  private @Nullable TextField followed;
 
   /** The bench at {@code place}. */
   public TagBench(Place place) {
@@ -57,18 +60,13 @@ public final class TagBench extends FindingsBench<TagFinding> {
                     TagPass.OVERWRITE))));
   }
 
-  @Override
-  protected void groups() {
-    group(NEEDS_YOU);
-    group(ALL);
-    group(DECLINED);
-  }
-
   /** Shows what a pattern makes of the lot's own clips while it is typed. */
   private void follow() {
     names
         .field(TagPass.NAME)
+        .filter(field -> !field.equals(followed))
         .ifPresent(field -> {
+          followed = field;
           field.setPrefColumnCount(26);
           field.textProperty().addListener((_, _, text) -> preview(text));
           preview(field.getText());
