@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.oddlot.format.text.Charsets;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.json.JsonArray;

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
+import org.oddlot.format.text.Charsets;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.paper.Table;

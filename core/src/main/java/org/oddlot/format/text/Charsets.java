@@ -1,4 +1,4 @@
-package org.oddlot.format.table;
+package org.oddlot.format.text;
 
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
@@ -13,7 +13,7 @@ import org.mozilla.universalchardet.UniversalDetector;
 import org.oddlot.paper.HeaderCells;
 
 /** Finds the charset of a text file. */
-final class Charsets {
+public final class Charsets {
   private static final Charset WINDOWS_LATIN = Charset.forName("windows-1252");
   private static final Charset MAC = Charset.forName("x-MacRoman");
   private static final int SAMPLE = 1 << 20;
@@ -36,7 +36,7 @@ final class Charsets {
    * By its mark; else UTF-8 if it is valid as such; else UTF-16 if every other byte is zero; else
    * what its letters suggest; else the usual one of spreadsheets.
    */
-  static Charset detect(byte[] bytes) {
+  public static Charset detect(byte[] bytes) {
     if (startsWith(bytes, 0xEF, 0xBB, 0xBF)) {
       return StandardCharsets.UTF_8;
     }
@@ -107,7 +107,7 @@ final class Charsets {
   }
 
   /** The text of {@code bytes}, without a byte order mark; what does not belong becomes U+FFFD. */
-  static String decode(byte[] bytes, Charset charset) {
+  public static String decode(byte[] bytes, Charset charset) {
     String text = new String(bytes, charset);
     return text.startsWith("\uFEFF") ? text.substring(1) : text;
   }

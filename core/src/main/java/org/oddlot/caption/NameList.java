@@ -1,0 +1,28 @@
+package org.oddlot.caption;
+
+import java.util.List;
+
+/**
+ * The names and terms of a production, as they are spelled.
+ *
+ * @param name what it is known by in the lot, unlike any other
+ * @param terms in the order of the list
+ */
+public record NameList(String name, List<Term> terms) {
+  public NameList {
+    terms = List.copyOf(terms);
+  }
+
+  /**
+   * A name or a term.
+   *
+   * @param text as it is spelled: {@code Inés}
+   * @param heardAs what it has been misheard as
+   * @param about who or what it is; empty where the list does not say
+   */
+  public record Term(String text, List<String> heardAs, String about) {
+    public Term {
+      heardAs = List.copyOf(heardAs);
+    }
+  }
+}

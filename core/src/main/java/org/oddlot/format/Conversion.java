@@ -1,0 +1,193 @@
+package org.oddlot.format;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.caption.CaptionMaker;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Grid;
+import org.oddlot.caption.Guideline;
+import org.oddlot.caption.Transcript;
+import org.oddlot.caption.Transcripts;
+import org.oddlot.format.caption.CaptionFormat;
+import org.oddlot.format.caption.CaptionTracks;
+import org.oddlot.format.caption.Fitting;
+import org.oddlot.format.transcript.TranscriptFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.InputKind;
+import org.oddlot.input.InputKinds;
+import org.oddlot.input.ReadingOptions;
+import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+
+/**
+ * A file in another format: timelines, captions and transcripts into each other, with what is not
+ * carried.
+ *
+ * @param lost what the other format has no place for, a sentence each
+ * @param writer writes the other file
+ */
+public record Conversion(List<String> lost, Writer writer) {
+
+  /** Writes a file that is not there yet. */
+  public interface Writer {
+    /** Writes to {@code target}. */
+    void write(Path target) throws IOException;
+  }
+
+  public Conversion {
+    lost = List.copyOf(lost);
+  }
+
+  /**
+   * What is wanted.
+   *
+   * @param programme the frames of the programme; empty for those that the file has
+   * @param guideline the limits of captions that are made of a transcript
+   * @param options how the file is read
+   */
+  public record Wanted(Optional<Grid> programme, Guideline guideline, ReadingOptions options) {}
+
+  /** Whether files that end so can be written, with the dot. */
+  public static boolean canWrite(String extension) {
+    return CaptionFormat.of(extension).isPresent()
+        || TranscriptFormat.of(extension).isPresent()
+        || Formats.timelines().stream().anyMatch(f -> f.extensions().getFirst().equals(extension));
+  }
+
+  /** How names of files that can be written end. */
+  public static List<String> endings() {
+    var endings = new ArrayList<String>();
+    Formats.timelines().forEach(format -> endings.add(format.extensions().getFirst()));
+    CaptionFormat.all().forEach(format -> endings.add(format.extensions().getFirst()));
+    TranscriptFormat.all().forEach(format -> endings.add(format.extensions().getFirst()));
+    return endings;
+  }
+
+  /**
+   * Reads {@code in} to be written in the format that {@code extension} means; empty where nothing
+   * can be made of it, and then {@code problems} says why.
+   */
+  public static Optional<Conversion> of(
+      InputFile in, String extension, Wanted wanted, Problems problems) throws IOException {
+    Optional<InputKind<?>> kind = InputKinds.of(in);
+    if (kind.isEmpty()) {
+      problems.error("", "The file is of no kind that is read here.", "");
+      return Optional.empty();
+    }
+    Optional<?> value = kind.get().read(in, wanted.options(), problems);
+    return switch (value.orElse(null)) {
+      case null -> Optional.empty();
+      case TimelineFormat.Read read -> timeline(in, kind.get(), read, extension, wanted, problems);
+      case Captions captions -> Optional.of(captions(captions, extension, wanted));
+      case Transcript transcript -> Optional.of(transcript(transcript, extension, wanted));
+      default -> {
+        problems.error(
+            "",
+            Phrase.of("A %s is not converted.", kind.get().what()),
+            "Timelines, captions and transcripts are.");
+        yield Optional.empty();
+      }
+    };
+  }
+
+  private static Optional<Conversion> timeline(
+      InputFile in,
+      InputKind<?> kind,
+      TimelineFormat.Read read,
+      String extension,
+      Wanted wanted,
+      Problems problems)
+      throws IOException {
+    Optional<TimelineFormat> target =
+        Formats.timelines().stream()
+            .filter(format -> format.extensions().getFirst().equals(extension))
+            .findFirst();
+    if (target.isPresent() && kind instanceof TimelineFormat reading) {
+      List<String> left =
+          reading.equals(target.get())
+              ? List.of()
+              : reading.filesBeside(in.path()).stream()
+                  .map(name -> name + " stays in " + in.path())
+                  .toList();
+      return Optional.of(
+          new Conversion(left, path -> target.get().write(read.root(), in.path(), path)));
+    }
+    List<Captions> tracks = CaptionTracks.in(in.name(), read.root());
+    if (tracks.isEmpty()) {
+      problems.error(
+          "", "There is no track of captions in the file.", "Such a track is of kind Caption.");
+      return Optional.empty();
+    }
+    Conversion conversion = captions(tracks.getFirst(), extension, wanted);
+    var lost = new ArrayList<>(conversion.lost);
+    lost.add("everything in the file but its captions");
+    tracks.stream()
+        .skip(1)
+        .forEach(more -> lost.add("a further track of captions: " + more.name()));
+    return Optional.of(new Conversion(lost, conversion.writer));
+  }
+
+  private static Conversion captions(Captions captions, String extension, Wanted wanted) {
+    Grid programme = wanted.programme().orElse(captions.grid());
+    Optional<CaptionFormat> format = CaptionFormat.of(extension);
+    if (format.isPresent()) {
+      Fitting.Fitted fitted = Fitting.to(format.get(), captions, programme);
+      return bytes(fitted.losses(), format.get().write(fitted.captions()));
+    }
+    Optional<TranscriptFormat> words = TranscriptFormat.of(extension);
+    if (words.isPresent()) {
+      Conversion conversion = transcript(Transcripts.of(captions), extension, wanted);
+      var lost = new ArrayList<>(conversion.lost);
+      lost.add("where lines break, how letters look, and where captions stand");
+      captions.asides().forEach(aside -> lost.add(aside.what() + " " + aside.place()));
+      return new Conversion(lost.stream().distinct().toList(), conversion.writer);
+    }
+    Grid.Frames frames =
+        programme instanceof Grid.Frames its ? its : new Grid.Frames(FrameRate.FPS_25, false);
+    Fitting.Fitted fitted = Fitting.toTrack(captions, frames);
+    return timeline(fitted.losses(), CaptionTracks.timeline(fitted.captions(), frames), extension);
+  }
+
+  private static Conversion timeline(List<String> lost, Timeline timeline, String extension) {
+    TimelineObject root = timeline;
+    TimelineFormat format =
+        Formats.timelines().stream()
+            .filter(its -> its.extensions().getFirst().equals(extension))
+            .findFirst()
+            .orElseThrow();
+    return new Conversion(lost, path -> format.write(root, path.resolveSibling("nothing"), path));
+  }
+
+  private static Conversion transcript(Transcript transcript, String extension, Wanted wanted) {
+    Optional<TranscriptFormat> format = TranscriptFormat.of(extension);
+    if (format.isPresent()) {
+      boolean isOwn =
+          transcript.asRead().filter(r -> r.format().equals(format.get().name())).isPresent();
+      return bytes(
+          isOwn ? List.of() : format.get().loses(transcript), format.get().write(transcript));
+    }
+    Captions made =
+        Captions.made(
+            transcript.name(),
+            transcript.language(),
+            Grid.Ticks.MILLISECONDS,
+            CaptionMaker.of(transcript, wanted.guideline(), List.of()));
+    Conversion conversion = captions(made, extension, wanted);
+    var lost = new ArrayList<>(conversion.lost);
+    if (transcript.words().anyMatch(word -> word.span().isPresent())) {
+      lost.add("times of words");
+    }
+    return new Conversion(lost, conversion.writer);
+  }
+
+  private static Conversion bytes(List<String> lost, byte[] bytes) {
+    return new Conversion(lost, path -> Files.write(path, bytes));
+  }
+}

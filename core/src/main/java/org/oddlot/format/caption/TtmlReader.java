@@ -1,0 +1,532 @@
+package org.oddlot.format.caption;
+
+import com.ctc.wstx.stax.WstxInputFactory;
+import java.io.StringReader;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.events.XMLEvent;
+import org.codehaus.stax2.XMLStreamReader2;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.caption.Aside;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.Caption.Height;
+import org.oddlot.caption.Caption.Placement;
+import org.oddlot.caption.Caption.Side;
+import org.oddlot.caption.CaptionText;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Grid;
+import org.oddlot.caption.Mark;
+import org.oddlot.caption.Markup;
+import org.oddlot.caption.Markup.Look;
+import org.oddlot.caption.Span;
+import org.oddlot.format.text.TextFile;
+import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
+
+/** Reads a TTML document: the captions, and where in the document each of them stands. */
+final class TtmlReader {
+  private static final int DEEPEST = 200;
+
+  /** Names of attributes that a style may be inherited through, with what they say. */
+  private static final List<String> STYLES =
+      List.of("fontStyle", "fontWeight", "textDecoration", "textAlign", "displayAlign", "color");
+
+  private static final WstxInputFactory FACTORY = factory();
+
+  private final TextFile file;
+  private final Problems problems;
+  private final Map<String, Map<String, String>> styles = new HashMap<>();
+  private final Map<String, Map<String, String>> regions = new HashMap<>();
+  private final Map<String, String> agents = new HashMap<>();
+  private final List<Caption> captions = new ArrayList<>();
+  private final List<TtmlOriginal.Element> elements = new ArrayList<>();
+  private final List<Aside> asides = new ArrayList<>();
+  private final Deque<Open> open = new ArrayDeque<>();
+  private TtmlTimes times = TtmlTimes.INITIAL;
+  private String language = "";
+  private String example = "";
+  private @Nullable Open paragraph;
+
+  /** An element that has begun and not ended. */
+  private static final class Open {
+    final String name;
+    final Map<String, String> attributes;
+    final Map<String, String> looks = new HashMap<>();
+    int from;
+    int content;
+    boolean isEmpty;
+    Rational zero = Rational.ZERO;
+    @Nullable Rational begin;
+    @Nullable Rational end;
+    String region = "";
+    String agent = "";
+    boolean preserves;
+
+    /** For a paragraph or a timed span: its words so far. */
+    StringBuilder words = new StringBuilder();
+
+    final List<Mark> marks = new ArrayList<>();
+    boolean isCaption;
+    boolean hasTimedParts;
+
+    Open(String name, Map<String, String> attributes) {
+      this.name = name;
+      this.attributes = attributes;
+    }
+  }
+
+  TtmlReader(TextFile file, Problems problems) {
+    this.file = file;
+    this.problems = problems;
+  }
+
+  private static WstxInputFactory factory() {
+    var factory = new WstxInputFactory();
+    factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
+    factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+    factory.setProperty(XMLInputFactory.IS_NAMESPACE_AWARE, true);
+    factory.setProperty(XMLInputFactory.IS_COALESCING, false);
+    factory.getConfig().setMaxElementDepth(DEEPEST);
+    return factory;
+  }
+
+  Optional<Captions> read() {
+    try {
+      var reader = (XMLStreamReader2) FACTORY.createXMLStreamReader(new StringReader(file.text()));
+      try {
+        walk(reader);
+      } finally {
+        reader.closeCompletely();
+      }
+    } catch (XMLStreamException e) {
+      var where = e.getLocation();
+      String place = where == null ? "" : "line " + where.getLineNumber();
+      String what = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+      if (captions.isEmpty()) {
+        problems.error(
+            place, "The document is no well-formed XML: " + what + ".", "Export it again.");
+        return Optional.empty();
+      }
+      problems.error(
+          place,
+          "From here on the document is no well-formed XML: " + what + ".",
+          "What stands before it is read; export it again.");
+    } catch (com.ctc.wstx.exc.WstxLazyException | IllegalStateException e) {
+      problems.error(
+          "", "The document cannot be read: " + e.getMessage() + ".", "Export it again.");
+      return Optional.empty();
+    }
+    Grid grid = times.grid(example);
+    Order.check(captions, problems, grid);
+    return Optional.of(
+        new Captions(
+            problems.file(),
+            language,
+            grid,
+            captions,
+            asides,
+            Optional.of(
+                new TtmlOriginal(file, List.copyOf(captions), List.copyOf(elements), times))));
+  }
+
+  private void walk(XMLStreamReader2 reader) throws XMLStreamException {
+    boolean isRoot = true;
+    while (reader.hasNext()) {
+      switch (reader.next()) {
+        case XMLEvent.START_ELEMENT -> {
+          if (isRoot) {
+            isRoot = false;
+            root(reader);
+          }
+          begin(reader);
+        }
+        case XMLEvent.END_ELEMENT -> end(reader);
+        case XMLEvent.CHARACTERS, XMLEvent.CDATA, XMLEvent.SPACE -> words(reader.getText());
+        case XMLEvent.COMMENT ->
+            asides.add(
+                new Aside(
+                    "comments",
+                    "line " + reader.getLocation().getLineNumber(),
+                    reader.getText().strip()));
+        default -> {}
+      }
+    }
+  }
+
+  private void root(XMLStreamReader2 reader) {
+    if (!reader.getLocalName().equals("tt")) {
+      problems.warning(
+          "line " + reader.getLocation().getLineNumber(),
+          Phrase.of("The outermost element is \"%s\", not \"tt\".", reader.getLocalName()),
+          "It is read as far as it can be.");
+    }
+    Map<String, String> attributes = attributes(reader);
+    language = attributes.getOrDefault("lang", "");
+    boolean timecode = attributes.getOrDefault("timeBase", "media").equals("smpte");
+    long frames = number(attributes, "frameRate", 30);
+    FrameRate rate = rate(frames, attributes.getOrDefault("frameRateMultiplier", "1 1"));
+    long subFrames = number(attributes, "subFrameRate", 1);
+    // Where no tick rate is said it is the frame rate times its parts if there is one, else one.
+    long initialTicks = attributes.containsKey("frameRate") ? frames * subFrames : 1;
+    times =
+        new TtmlTimes(
+            rate,
+            subFrames,
+            number(attributes, "tickRate", initialTicks),
+            timecode && attributes.getOrDefault("dropMode", "nonDrop").equals("dropNTSC"),
+            timecode);
+  }
+
+  private long number(Map<String, String> attributes, String name, long initial) {
+    String text = attributes.get(name);
+    if (text == null) {
+      return initial;
+    }
+    if (text.matches("\\d{1,12}") && Long.parseLong(text) > 0) {
+      return Long.parseLong(text);
+    }
+    problems.warning("", Phrase.of("%s is \"%s\", which is no number above zero.", name, text), "");
+    return initial;
+  }
+
+  private FrameRate rate(long frames, String multiplier) {
+    String[] parts = multiplier.strip().split("[ :]+", -1);
+    try {
+      long above = Long.parseLong(parts[0]);
+      long below = parts.length > 1 ? Long.parseLong(parts[1]) : 1;
+      return FrameRate.of(Math.multiplyExact(frames, above), below);
+    } catch (IllegalArgumentException | ArithmeticException e) {
+      problems.warning(
+          "", Phrase.of("The frame rate %d × %s is none.", frames, multiplier), "30 is taken.");
+      return FrameRate.FPS_30;
+    }
+  }
+
+  private static Map<String, String> attributes(XMLStreamReader2 reader) {
+    var attributes = new HashMap<String, String>();
+    for (int i = 0; i < reader.getAttributeCount(); i++) {
+      attributes.putIfAbsent(reader.getAttributeLocalName(i), reader.getAttributeValue(i));
+    }
+    return attributes;
+  }
+
+  private void begin(XMLStreamReader2 reader) throws XMLStreamException {
+    var element = new Open(reader.getLocalName(), attributes(reader));
+    var info = reader.getLocationInfo();
+    element.from = (int) info.getStartingCharOffset();
+    element.content = (int) info.getEndingCharOffset();
+    element.isEmpty = reader.isEmptyElement();
+    Open outer = open.peek();
+    if (outer != null) {
+      inherit(element, outer);
+    }
+    open.push(element);
+    switch (element.name) {
+      case "style", "initial" -> style(element, outer);
+      case "region" ->
+          regions.put(element.attributes.getOrDefault("id", ""), new HashMap<>(element.looks));
+      case "p" -> caption(element);
+      case "span" -> span(element);
+      case "br" -> append("\n");
+      default -> {}
+    }
+  }
+
+  private void inherit(Open element, Open outer) {
+    if (!outer.looks.isEmpty()) {
+      element.looks.putAll(outer.looks);
+      // Where lines stand in their region is not inherited.
+      element.looks.remove("displayAlign");
+    }
+    addLooks(element.attributes, element.looks);
+    element.region = element.attributes.getOrDefault("region", outer.region);
+    element.agent = element.attributes.getOrDefault("agent", outer.agent);
+    String space = element.attributes.get("space");
+    element.preserves = space == null ? outer.preserves : space.equals("preserve");
+    Rational zero = outer.begin == null ? outer.zero : outer.begin;
+    element.zero = zero;
+    element.begin = moment(element, "begin").map(zero::plus).orElse(null);
+    Optional<Rational> end = moment(element, "end").map(zero::plus);
+    Optional<Rational> length = moment(element, "dur");
+    if (length.isPresent()) {
+      Rational until = (element.begin == null ? zero : element.begin).plus(length.get());
+      end = Optional.of(end.filter(e -> e.compareTo(until) < 0).orElse(until));
+    }
+    element.end = end.orElse(null);
+  }
+
+  private Optional<Rational> moment(Open element, String name) {
+    String text = element.attributes.get(name);
+    if (text == null) {
+      return Optional.empty();
+    }
+    Optional<Rational> moment = times.read(text);
+    if (moment.isEmpty()) {
+      problems.warning(
+          TextLines.place(file.line(element.from) - 1),
+          Phrase.of("\"%s\" is no time.", text),
+          "Check this caption.");
+    } else if (example.isEmpty() && (element.name.equals("p") || element.name.equals("span"))) {
+      example = text;
+    }
+    return moment;
+  }
+
+  /** What an element says about how its letters look, the styles it names first. */
+  private Map<String, String> looks(Map<String, String> attributes) {
+    var looks = new HashMap<String, String>();
+    addLooks(attributes, looks);
+    return looks;
+  }
+
+  private void addLooks(Map<String, String> attributes, Map<String, String> looks) {
+    if (attributes.isEmpty()) {
+      return;
+    }
+    String named = attributes.get("style");
+    if (named != null) {
+      for (String id : named.split("\\s+", -1)) {
+        looks.putAll(styles.getOrDefault(id, Map.of()));
+      }
+    }
+    for (String key : STYLES) {
+      String value = attributes.get(key);
+      if (value != null) {
+        looks.put(key, value);
+      }
+    }
+  }
+
+  private void style(Open element, @Nullable Open outer) {
+    Map<String, String> looks = looks(element.attributes);
+    String id = element.attributes.get("id");
+    if (id != null) {
+      styles.put(id, looks);
+    }
+    if (outer != null && outer.name.equals("region")) {
+      regions
+          .computeIfAbsent(outer.attributes.getOrDefault("id", ""), _ -> new HashMap<>())
+          .putAll(looks);
+    }
+  }
+
+  private void caption(Open element) {
+    element.isCaption = true;
+    paragraph = element;
+  }
+
+  private void span(Open element) {
+    Open its = paragraph;
+    if (its == null) {
+      return;
+    }
+    if (element.begin != null || element.end != null) {
+      element.isCaption = true;
+      its.hasTimedParts = true;
+    }
+    for (Look look : Look.values()) {
+      if (isOn(element, look) && !isOn(outerOf(element), look)) {
+        target()
+            .ifPresent(words ->
+                words.marks.add(Mark.of(words.words.length(), new Markup.Style(look, true))));
+      }
+    }
+    if (!element.agent.isEmpty() && !element.agent.equals(outerOf(element).agent)) {
+      target()
+          .ifPresent(words ->
+              words.marks.add(
+                  Mark.of(
+                      words.words.length(),
+                      new Markup.Speaker(agents.getOrDefault(element.agent, element.agent)))));
+    }
+    boolean coloured =
+        element.looks.containsKey("color")
+            && !element.looks.get("color").equals(outerOf(element).looks.get("color"));
+    if (coloured) {
+      target()
+          .ifPresent(
+              words -> words.marks.add(Mark.of(words.words.length(), new Markup.Other("colours"))));
+    }
+  }
+
+  private Open outerOf(Open element) {
+    boolean found = false;
+    for (Open each : open) {
+      if (found) {
+        return each;
+      }
+      found = each == element;
+    }
+    return element;
+  }
+
+  private static boolean isOn(Open element, Look look) {
+    return switch (look) {
+      case ITALIC ->
+          List.of("italic", "oblique").contains(element.looks.getOrDefault("fontStyle", ""));
+      case BOLD -> element.looks.getOrDefault("fontWeight", "").equals("bold");
+      case UNDERLINE ->
+          List.of(element.looks.getOrDefault("textDecoration", "").split(" ", -1))
+              .contains("underline");
+    };
+  }
+
+  /** The innermost paragraph or timed span: where words belong. */
+  private Optional<Open> target() {
+    for (Open each : open) {
+      if (each.isCaption) {
+        return Optional.of(each);
+      }
+    }
+    return Optional.empty();
+  }
+
+  private void append(String words) {
+    for (Open each : open) {
+      if (each.name.equals("metadata") || each.name.equals("rt")) {
+        return;
+      }
+    }
+    target().ifPresent(its -> its.words.append(words));
+  }
+
+  private void words(String text) {
+    if (open.peek() != null && open.peek().name.equals("name") && !open.isEmpty()) {
+      open.stream()
+          .filter(each -> each.name.equals("agent"))
+          .findFirst()
+          .ifPresent(agent -> agents.put(agent.attributes.getOrDefault("id", ""), text.strip()));
+      return;
+    }
+    Open inner = open.peek();
+    if (inner == null || paragraph == null) {
+      return;
+    }
+    if (inner.preserves) {
+      append(text.replace("\r\n", "\n"));
+      return;
+    }
+    // Space is collapsed, and dropped where a line begins.
+    var collapsed = new StringBuilder();
+    Optional<Open> its = target();
+    boolean space =
+        its.isEmpty()
+            || its.get().words.isEmpty()
+            || " \n".indexOf(its.get().words.charAt(its.get().words.length() - 1)) >= 0;
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      boolean isSpace = c == ' ' || c == '\n' || c == '\t' || c == '\r';
+      if (!isSpace || !space) {
+        collapsed.append(isSpace ? ' ' : c);
+      }
+      space = isSpace;
+    }
+    append(collapsed.toString());
+  }
+
+  private void end(XMLStreamReader2 reader) throws XMLStreamException {
+    Open element = open.peek();
+    if (element == null) {
+      return;
+    }
+    if (element.name.equals("span") && paragraph != null) {
+      for (Look look : Look.values()) {
+        if (isOn(element, look) && !isOn(outerOf(element), look)) {
+          target()
+              .ifPresent(words ->
+                  words.marks.add(Mark.of(words.words.length(), new Markup.Style(look, false))));
+        }
+      }
+    }
+    if (element.isCaption) {
+      int endTag = (int) reader.getLocationInfo().getStartingCharOffset();
+      int behind = (int) reader.getLocationInfo().getEndingCharOffset();
+      finish(element, element.isEmpty ? element.content : endTag, behind);
+    }
+    if (element == paragraph) {
+      paragraph = null;
+    }
+    open.pop();
+  }
+
+  private void finish(Open element, int endTag, int behind) {
+    boolean says = !element.words.toString().isBlank();
+    if (element.hasTimedParts && !says) {
+      return;
+    }
+    Optional<Open> timed =
+        open.stream().filter(each -> each.begin != null || each.end != null).findFirst();
+    Rational begin = element.begin == null ? element.zero : element.begin;
+    Rational end = element.end;
+    if (end == null) {
+      end = open.stream().map(each -> each.end).filter(e -> e != null).findFirst().orElse(null);
+    }
+    if (timed.isEmpty() || end == null) {
+      if (says) {
+        String text = element.words.toString().strip();
+        asides.add(new Aside("words without times", "", text));
+        problems.warning(
+            TextLines.place(file.line(element.from) - 1),
+            Phrase.of("\"%s\" has no %s.", text, timed.isEmpty() ? "times" : "end"),
+            "It is kept in the document, and is no caption.");
+      }
+      return;
+    }
+    CaptionText text = trimmed(element);
+    elements.add(
+        new TtmlOriginal.Element(
+            element.from, element.content, endTag, behind, element.zero, element.isEmpty));
+    captions.add(
+        new Caption(
+            Integer.toString(captions.size() + 1),
+            new Span(begin, end),
+            text,
+            agents.getOrDefault(element.agent, element.agent),
+            place(element)));
+  }
+
+  /** Without the space that stands before a line break or at the end. */
+  private static CaptionText trimmed(Open element) {
+    var text = new CaptionText(element.words.toString(), element.marks);
+    if (element.preserves) {
+      return text;
+    }
+    for (int at = text.plain().indexOf(" \n"); at >= 0; at = text.plain().indexOf(" \n")) {
+      text = text.replace(at, at + 1, "");
+    }
+    return text.plain().endsWith(" ")
+        ? text.replace(text.plain().length() - 1, text.plain().length(), "")
+        : text;
+  }
+
+  private Placement place(Open element) {
+    Map<String, String> region = regions.getOrDefault(element.region, Map.of());
+    String align =
+        element.looks.getOrDefault("textAlign", region.getOrDefault("textAlign", "center"));
+    // Where no region is named, the whole picture is one and captions begin at its top; what is
+    // meant then is nearly always the usual place.
+    String display = region.getOrDefault("displayAlign", region.isEmpty() ? "after" : "before");
+    Height height =
+        switch (display) {
+          case "before" -> Height.TOP;
+          case "center" -> Height.MIDDLE;
+          default -> Height.BOTTOM;
+        };
+    Side side =
+        switch (align) {
+          case "left", "start" -> Side.LEFT;
+          case "right", "end" -> Side.RIGHT;
+          default -> Side.CENTRE;
+        };
+    return new Placement(height, side);
+  }
+}

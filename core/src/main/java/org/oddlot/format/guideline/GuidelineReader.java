@@ -1,0 +1,143 @@
+package org.oddlot.format.guideline;
+
+import java.math.BigDecimal;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.caption.Guideline;
+import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+import org.snakeyaml.engine.v2.api.LoadSettings;
+import org.snakeyaml.engine.v2.api.lowlevel.Compose;
+import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
+import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import org.snakeyaml.engine.v2.nodes.MappingNode;
+import org.snakeyaml.engine.v2.nodes.Node;
+import org.snakeyaml.engine.v2.nodes.NodeTuple;
+import org.snakeyaml.engine.v2.nodes.ScalarNode;
+
+/** Reads a guideline from YAML; each mistake is a problem with its line. */
+final class GuidelineReader {
+  private static final List<String> KEYS =
+      List.of(
+          "guideline",
+          "title",
+          "letters",
+          "lines",
+          "speed",
+          "shortest",
+          "longest",
+          "gap",
+          "cut",
+          "alone");
+
+  private final Problems problems;
+  private final Map<String, ScalarNode> values = new HashMap<>();
+
+  private GuidelineReader(Problems problems) {
+    this.problems = problems;
+  }
+
+  /** The guideline in {@code yaml}; empty where it is none, and then {@code problems} says why. */
+  static Optional<Guideline> read(String yaml, Problems problems) {
+    try {
+      Optional<Node> root = new Compose(LoadSettings.builder().build()).composeString(yaml);
+      if (!(root.orElse(null) instanceof MappingNode mapping)) {
+        problems.error("", "A guideline is a list of keys and values; this is not one.", "");
+        return Optional.empty();
+      }
+      return new GuidelineReader(problems).read(mapping);
+    } catch (MarkedYamlEngineException e) {
+      problems.error(
+          e.getProblemMark().map(mark -> "line " + (mark.getLine() + 1)).orElse(""),
+          "This is not YAML: " + e.getProblem() + ".",
+          "");
+      return Optional.empty();
+    } catch (YamlEngineException e) {
+      problems.error("", "This is not YAML: " + e.getMessage() + ".", "");
+      return Optional.empty();
+    }
+  }
+
+  private Optional<Guideline> read(MappingNode mapping) {
+    for (NodeTuple entry : mapping.getValue()) {
+      String key = entry.getKeyNode() instanceof ScalarNode scalar ? scalar.getValue() : "";
+      if (!KEYS.contains(key)) {
+        problems.warning(
+            line(entry.getKeyNode()),
+            Phrase.of("\"%s\" is nothing that a guideline says.", key),
+            "It may say: " + String.join(", ", KEYS) + ".");
+      } else if (entry.getValueNode() instanceof ScalarNode value) {
+        values.put(key, value);
+      } else {
+        problems.warning(line(entry.getKeyNode()), Phrase.of("%s is no single value.", key), "");
+      }
+    }
+    String name = text("guideline", "");
+    if (name.isBlank()) {
+      problems.error("", "The guideline has no name.", "Begin it with \"guideline: NAME\".");
+      return Optional.empty();
+    }
+    return Optional.of(
+        new Guideline(
+            name,
+            text("title", name),
+            whole("letters", 37, 5, 200),
+            whole("lines", 2, 1, 10),
+            number("speed", "17", "1", "100"),
+            number("shortest", "1", "0", "60"),
+            number("longest", "7", "0.5", "600"),
+            whole("gap", 2, 0, 250),
+            whole("cut", 3, 0, 250),
+            text("alone", "no").equals("yes")));
+  }
+
+  private static String line(Node node) {
+    return node.getStartMark().map(mark -> "line " + (mark.getLine() + 1)).orElse("");
+  }
+
+  private String text(String key, String otherwise) {
+    ScalarNode value = values.get(key);
+    return value == null ? otherwise : value.getValue();
+  }
+
+  private int whole(String key, int otherwise, int least, int most) {
+    String text = text(key, Integer.toString(otherwise));
+    if (text.matches("\\d{1,6}")) {
+      int value = Integer.parseInt(text);
+      if (value >= least && value <= most) {
+        return value;
+      }
+    }
+    wrong(key, text, Phrase.of("a whole number from %d to %d", least, most));
+    return otherwise;
+  }
+
+  private Rational number(String key, String otherwise, String least, String most) {
+    String text = text(key, otherwise);
+    if (text.matches("\\d{1,6}(\\.\\d{1,6})?")) {
+      var value = new BigDecimal(text);
+      if (value.compareTo(new BigDecimal(least)) >= 0
+          && value.compareTo(new BigDecimal(most)) <= 0) {
+        return rational(text);
+      }
+    }
+    wrong(key, text, Phrase.of("a number from %s to %s", least, most));
+    return rational(otherwise);
+  }
+
+  private static Rational rational(String text) {
+    var value = new BigDecimal(text);
+    return Rational.of(value.movePointRight(6).longValueExact(), 1_000_000);
+  }
+
+  private void wrong(String key, String text, String takes) {
+    ScalarNode value = values.get(key);
+    problems.warning(
+        value == null ? "" : line(value),
+        Phrase.of("%s is \"%s\"; it takes %s.", key, text, takes),
+        "The usual value is taken.");
+  }
+}

@@ -1,0 +1,5 @@
+/** The open formats of transcripts, read and written. */
+@NullMarked
+package org.oddlot.format.transcript;
+
+import org.jspecify.annotations.NullMarked;
