@@ -13,7 +13,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.NameList;
+import org.oddlot.caption.Transcript;
+import org.oddlot.caption.Turn;
 import org.oddlot.format.TimelineFormat;
+import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.format.table.TableOptions;
 import org.oddlot.input.Contents;
 import org.oddlot.input.FileState;
@@ -23,8 +29,10 @@ import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.material.Document;
 import org.oddlot.material.Input;
+import org.oddlot.material.Languages;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
+import org.oddlot.material.NameLists;
 import org.oddlot.material.Paper;
 import org.oddlot.material.Sources;
 import org.oddlot.paper.ColumnMapping;
@@ -205,22 +213,46 @@ public final class Intake {
     }
     Object part = value.orElse(null);
     ReadingOptions options = input.reading();
-    if (part instanceof Table table) {
+    Optional<NameList> names =
+        part instanceof Table table ? NameLists.of(input.name(), table) : Optional.empty();
+    String what = kind.what();
+    if (names.isPresent()) {
+      part = names.get();
+      what = "list of names";
+    } else if (part instanceof Table table) {
       options = remembered(input, table, problems);
       var ofLog = new Problems(input.name());
       part = Paper.read(table, mapping(table, options), TableOptions.order(options), ofLog);
       problems.addAll(ofLog.list());
     }
+    part = inItsLanguage(part);
     return new Loaded(
         new Input(
             input.name(),
             kind.name(),
-            kind.what(),
+            what,
             Optional.ofNullable(part),
-            value.map(kind::describe).orElse(Contents.of("")),
+            names.isPresent()
+                ? Contents.of(Phrase.count(names.get().terms().size(), "name"))
+                : value.map(kind::describe).orElse(Contents.of("")),
             problems.list()),
         sha256,
         options);
+  }
+
+  /** Captions and transcripts that do not say which language they are in: what it seems to be. */
+  private static @Nullable Object inItsLanguage(@Nullable Object part) {
+    return switch (part) {
+      case Captions captions when captions.language().isEmpty() ->
+          captions.withLanguage(
+              Languages.of(
+                  captions.name(),
+                  captions.captions().stream().map(caption -> caption.text().plain())));
+      case Transcript transcript when transcript.language().isEmpty() ->
+          transcript.withLanguage(
+              Languages.of(transcript.name(), transcript.turns().stream().map(Turn::text)));
+      case null, default -> part;
+    };
   }
 
   /** What the columns seem to hold, with what a person said put over it. */
@@ -277,7 +309,11 @@ public final class Intake {
       material = withAll(material, type);
     }
     List<Document> documents = documents(material.documents());
+    var captions = new ArrayList<>(values(Captions.class));
+    documents.forEach(
+        document -> captions.addAll(CaptionTracks.in(document.name(), document.root())));
     return material
+        .with(Captions.class, captions)
         .with(Document.class, documents)
         .with(
             Input.class,
@@ -292,10 +328,12 @@ public final class Intake {
   private static Set<Class<?>> types() {
     var types = new LinkedHashSet<Class<?>>();
     types.add(Paper.class);
+    types.add(NameList.class);
     for (InputKind<?> kind : InputKinds.all()) {
       types.add(kind.type());
     }
-    types.removeAll(Set.of(TimelineFormat.Read.class, Table.class, SoundFile.class));
+    types.removeAll(
+        Set.of(TimelineFormat.Read.class, Table.class, SoundFile.class, Captions.class));
     return types;
   }
 

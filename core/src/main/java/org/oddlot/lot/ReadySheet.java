@@ -3,6 +3,8 @@ package org.oddlot.lot;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Transcript;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
@@ -34,6 +36,14 @@ public record ReadySheet(
               "recordings are laid to the pictures, and channels get their roles",
               List.of("intake", "putright", "sync", "roles", "layout"),
               material -> material.papers().isEmpty() && hasRecordings(material)),
+          new ReadySheet(
+              "words",
+              "Captions",
+              "captions and transcripts are laid, corrected, mended and written",
+              List.of("intake", "times", "speakers", "names", "captions"),
+              material ->
+                  !material.all(Captions.class).isEmpty()
+                      || !material.all(Transcript.class).isEmpty()),
           new ReadySheet(
               "everything",
               "Everything",

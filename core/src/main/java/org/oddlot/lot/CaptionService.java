@@ -1,0 +1,256 @@
+package org.oddlot.lot;
+
+import java.io.IOException;
+import java.net.ConnectException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.input.FileState;
+import org.oddlot.input.InputFile;
+import org.oddlot.json.JsonException;
+import org.oddlot.json.JsonNumber;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonValue;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
+import org.oddlot.text.Phrase;
+
+/**
+ * Has a sound captioned by a service at this machine: sends the one file that it is told to, asks
+ * how far the work is, and keeps captions and words once both are whole. What fails is tried again
+ * a few times. The job is noted beside the results, so that after a restart the same job is gone on
+ * with and nothing is sent twice.
+ */
+public final class CaptionService {
+  private static final Duration PATIENCE = Duration.ofSeconds(30);
+  private static final Duration PAUSE = Duration.ofMillis(250);
+  private static final int TRIES = 5;
+  private static final int MOST_BYTES = 64_000_000;
+
+  private final URI address;
+  private final Path sound;
+  private final Path folder;
+  private final String language;
+  private final Progress progress;
+  private final HttpClient client =
+      HttpClient.newBuilder().connectTimeout(PATIENCE).version(HttpClient.Version.HTTP_1_1).build();
+
+  private CaptionService(URI address, Path sound, String language, Path folder, Progress progress) {
+    this.address = address;
+    this.sound = sound;
+    this.language = language;
+    this.folder = folder;
+    this.progress = progress;
+  }
+
+  /** Where a service is: {@code http://127.0.0.1:8431/jobs}, or only the port. */
+  public static Optional<URI> address(String text) {
+    String plain = text.strip();
+    return DeviceLog.address(
+        plain.matches("\\d{1,5}") ? "http://127.0.0.1:" + plain + "/jobs" : plain);
+  }
+
+  /**
+   * Has {@code sound} captioned.
+   *
+   * @param language of what is said, as BCP 47 has it; empty if it is not known
+   * @param folder where captions and words are written
+   * @return the new files: captions and words
+   * @throws IOException if it could not be done; nothing is written then, and what the service
+   *     began can be gone on with
+   * @throws CancelledException if {@code progress} asks to stop
+   */
+  public static List<Path> caption(
+      URI address, Path sound, String language, Path folder, Progress progress) throws IOException {
+    var service = new CaptionService(address, sound, language, folder, progress);
+    try (service.client) {
+      return service.run();
+    }
+  }
+
+  private List<Path> run() throws IOException {
+    if (!Files.isRegularFile(sound)) {
+      throw new IOException(sound + " is not there.");
+    }
+    String key = InputFile.sha256(FileState.of(sound).inOneLine().getBytes(StandardCharsets.UTF_8));
+    Path note = folder.resolve("." + stem() + ".captioning.json");
+    String job = noted(note, key).orElse("");
+    if (job.isEmpty()) {
+      progress.at(0, "Sending " + sound.getFileName());
+      job =
+          answer("jobs", () -> post(key))
+              .string("job")
+              .filter(id -> id.matches("[A-Za-z0-9_-]{1,80}"))
+              .orElseThrow(() -> new IOException(address + " gave no job."));
+      note(note, key, job);
+    }
+    await(job, note);
+    String its = job;
+    byte[] captions = retried("captions", () -> get(its + "/captions"));
+    JsonObject words = answer("words", () -> get(its + "/words"));
+    var written = new ArrayList<Path>();
+    String tag = language.isEmpty() ? "" : "." + language;
+    written.add(
+        SafeFile.writeNew(
+            folder.resolve(stem() + tag + ".srt"), path -> Files.write(path, captions)));
+    written.add(
+        SafeFile.writeNew(
+            folder.resolve(stem() + "-words.json"),
+            path -> Files.writeString(path, JsonFile.text(words))));
+    Files.deleteIfExists(note);
+    return written;
+  }
+
+  private String stem() {
+    return String.valueOf(sound.getFileName()).replaceFirst("\\.[A-Za-z0-9]{1,5}$", "");
+  }
+
+  /** The job that was begun for this very file at this very service. */
+  private Optional<String> noted(Path note, String key) {
+    try {
+      if (Files.isRegularFile(note)
+          && JsonValue.parse(Files.readString(note)) instanceof JsonObject its
+          && its.string("address").filter(address.toString()::equals).isPresent()
+          && its.string("key").filter(key::equals).isPresent()) {
+        return its.string("job");
+      }
+    } catch (IOException | JsonException e) {
+      // Then it is sent again; the service knows the key.
+    }
+    return Optional.empty();
+  }
+
+  private void note(Path note, String key, String job) throws IOException {
+    JsonObject its =
+        JsonObject.EMPTY
+            .with("address", JsonString.of(address.toString()))
+            .with("key", JsonString.of(key))
+            .with("job", JsonString.of(job));
+    SafeFile.write(note, path -> Files.writeString(path, JsonFile.text(its)));
+  }
+
+  private void await(String job, Path note) throws IOException {
+    while (true) {
+      progress.check();
+      JsonObject state = answer("state", () -> get(job));
+      double done =
+          state
+              .get("progress")
+              .filter(JsonNumber.class::isInstance)
+              .flatMap(value -> ((JsonNumber) value).decimal())
+              .map(Number::doubleValue)
+              .orElse(0.0);
+      switch (state.string("state").orElse("")) {
+        case "done" -> {
+          return;
+        }
+        case "failed" -> {
+          Files.deleteIfExists(note);
+          throw new IOException(
+              "The service could not caption it: "
+                  + state.string("reason").orElse("it does not say why")
+                  + ".");
+        }
+        default -> {
+          progress.at(done, Phrase.of("Being captioned, %.0f %%", 100 * done));
+          pause(PAUSE);
+        }
+      }
+    }
+  }
+
+  private interface Asking {
+    HttpRequest.Builder request() throws IOException;
+  }
+
+  private HttpRequest.Builder post(String key) throws IOException {
+    String name = URLEncoder.encode(String.valueOf(sound.getFileName()), StandardCharsets.UTF_8);
+    return HttpRequest.newBuilder(URI.create(address + "?name=" + name + "&language=" + language))
+        .header("Idempotency-Key", key)
+        .POST(HttpRequest.BodyPublishers.ofFile(sound));
+  }
+
+  private HttpRequest.Builder get(String path) {
+    return HttpRequest.newBuilder(URI.create(address + "/" + path)).GET();
+  }
+
+  private JsonObject answer(String what, Asking asking) throws IOException {
+    IOException last = new IOException("no answer");
+    for (int i = 0; i < TRIES; i++) {
+      byte[] body = retried(what, asking);
+      try {
+        if (JsonValue.parse(new String(body, StandardCharsets.UTF_8)) instanceof JsonObject its) {
+          return its;
+        }
+        last = new IOException(address + " is no captioning service.");
+      } catch (JsonException e) {
+        last = new IOException("The " + what + " came broken: " + e.getMessage() + ".", e);
+      }
+    }
+    throw last;
+  }
+
+  /** Asks again where an answer is a failure, or breaks off. */
+  private byte[] retried(String what, Asking asking) throws IOException {
+    IOException last = new IOException("no answer");
+    for (int i = 0; i < TRIES; i++) {
+      progress.check();
+      if (i > 0) {
+        progress.at(0, Phrase.of("Trying again, %d of %d", i + 1, TRIES));
+        pause(PAUSE.multipliedBy(1L << (i - 1)));
+      }
+      try {
+        return ask(asking);
+      } catch (ConnectException e) {
+        throw new IOException("Nothing answers at " + address + "; is the service on?", e);
+      } catch (IOException e) {
+        last = e;
+      }
+    }
+    throw new IOException(
+        Phrase.of("The %s could not be had after %d tries: %s", what, TRIES, last.getMessage()),
+        last);
+  }
+
+  private byte[] ask(Asking asking) throws IOException {
+    try {
+      HttpResponse<java.io.InputStream> answer =
+          client.send(
+              asking.request().timeout(PATIENCE).build(),
+              HttpResponse.BodyHandlers.ofInputStream());
+      byte[] body;
+      try (var in = answer.body()) {
+        body = in.readNBytes(MOST_BYTES + 1);
+      }
+      if (answer.statusCode() / 100 != 2) {
+        throw new IOException("it answers with " + answer.statusCode() + ".");
+      }
+      if (body.length > MOST_BYTES) {
+        throw new IOException("its answer is too long.");
+      }
+      return body;
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new CancelledException();
+    }
+  }
+
+  private static void pause(Duration pause) {
+    try {
+      Thread.sleep(pause);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new CancelledException();
+    }
+  }
+}

@@ -1,0 +1,108 @@
+package org.oddlot.material;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.oddlot.caption.Grid;
+import org.oddlot.caption.Span;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
+import org.oddlot.timeline.Cut;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.Track;
+
+/**
+ * A timeline as captions see it.
+ *
+ * @param document the file that it is in
+ * @param key where in the file it lies
+ * @param title its name
+ * @param grid its frames
+ * @param span when it begins and ends, in seconds of its record time
+ * @param cuts when its pictures change, in order; both ends are among them
+ */
+public record Programme(
+    String document, String key, String title, Grid.Frames grid, Span span, List<Rational> cuts) {
+  /** All timelines of a lot that have pictures or sound in them. */
+  public static final Derived<List<Programme>> ALL =
+      Derived.of(Set.of(Document.class), Programme::all);
+
+  public Programme {
+    cuts = List.copyOf(cuts);
+  }
+
+  /** What it is known by in a lot. */
+  public String id() {
+    return document + (key.isEmpty() ? "" : "/" + key);
+  }
+
+  /**
+   * Where its timeline lies in the present state of its file; empty where it is no longer there.
+   */
+  public Optional<Placed> place(Material material) {
+    var found = new ArrayList<Placed>();
+    material
+        .document(document)
+        .map(Document::root)
+        .ifPresent(root ->
+            Placed.root(root)
+                .walk(placed -> {
+                  if (placed.object() instanceof Timeline && placed.key().equals(key)) {
+                    found.add(placed);
+                  }
+                }));
+    return found.stream().findFirst();
+  }
+
+  private static List<Programme> all(Material material) {
+    var all = new ArrayList<Programme>();
+    for (Document document : material.documents()) {
+      Placed.root(document.root())
+          .walk(placed -> {
+            if (placed.object() instanceof Timeline timeline) {
+              of(document, placed, timeline).ifPresent(all::add);
+            }
+          });
+    }
+    return List.copyOf(all);
+  }
+
+  private static Optional<Programme> of(Document document, Placed placed, Timeline timeline) {
+    List<Cut.Event> events = Cut.of(placed).events();
+    Optional<FrameRate> rate =
+        timeline
+            .editRate()
+            .or(() -> events.stream().findFirst().map(e -> e.record().start().rate()));
+    Optional<RationalTime> end =
+        events.stream()
+            .filter(event -> !event.kind().equals("Caption"))
+            .map(event -> event.record().endExclusive())
+            .max(RationalTime::compareTo);
+    if (rate.isEmpty() || end.isEmpty()) {
+      return Optional.empty();
+    }
+    Rational start = timeline.globalStart().map(RationalTime::seconds).orElse(Rational.ZERO);
+    var cuts = new TreeSet<Rational>();
+    cuts.add(start);
+    cuts.add(start.plus(end.get().seconds()));
+    for (Cut.Event event : events) {
+      if (event.kind().equals(Track.VIDEO) && event.enabled()) {
+        cuts.add(start.plus(event.record().start().seconds()));
+        cuts.add(start.plus(event.record().endExclusive().seconds()));
+      }
+    }
+    boolean drop = timeline.recordTimecode(RationalTime.zero(rate.get())).dropFrame();
+    return Optional.of(
+        new Programme(
+            document.name(),
+            placed.key(),
+            timeline.name(),
+            new Grid.Frames(rate.get(), drop),
+            new Span(start, start.plus(end.get().seconds())),
+            List.copyOf(cuts)));
+  }
+}

@@ -1,0 +1,197 @@
+package org.oddlot.pass.captions;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.Grid;
+import org.oddlot.caption.Guideline;
+import org.oddlot.caption.Letters;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+
+/** Holds captions against a guideline. Lengths and distances are counted in frames. */
+final class Checker {
+  private final Guideline guideline;
+  private final Grid.Frames frames;
+  private final long[] cuts;
+  private final long shortest;
+  private final long longest;
+
+  /**
+   * @param frames the frames of the programme
+   * @param cuts when its pictures change
+   */
+  Checker(Guideline guideline, Grid.Frames frames, List<Rational> cuts) {
+    this.guideline = guideline;
+    this.frames = frames;
+    this.cuts = cuts.stream().mapToLong(frames::count).toArray();
+    shortest = frames(guideline.shortest(), java.math.RoundingMode.CEILING);
+    longest = frames(guideline.longest(), java.math.RoundingMode.FLOOR);
+  }
+
+  private long frames(Rational seconds, java.math.RoundingMode rounding) {
+    return seconds.dividedBy(frames.step()).rounded(rounding);
+  }
+
+  Guideline guideline() {
+    return guideline;
+  }
+
+  Grid.Frames grid() {
+    return frames;
+  }
+
+  long shortest() {
+    return shortest;
+  }
+
+  long longest() {
+    return longest;
+  }
+
+  /** How many frames so many letters need to be read. */
+  long needed(int letters) {
+    return frames(
+        Rational.of(letters).dividedBy(guideline.speed()), java.math.RoundingMode.CEILING);
+  }
+
+  /** Letters as they are read, line ends as spaces. */
+  static int letters(String plain) {
+    return Letters.columns(plain.replace('\n', ' '));
+  }
+
+  /** How many letters a second a caption has; 0 for one of no length. */
+  static double speed(Caption caption) {
+    double seconds = caption.span().length().toDouble();
+    return seconds <= 0 ? 0 : letters(caption.text().plain()) / seconds;
+  }
+
+  /** The cut near which a frame lies without being it. */
+  Optional<Long> nearCut(long frame) {
+    int at = Arrays.binarySearch(cuts, frame);
+    if (at >= 0) {
+      return Optional.empty();
+    }
+    int next = -at - 1;
+    long best = Long.MAX_VALUE;
+    if (next < cuts.length) {
+      best = cuts[next];
+    }
+    if (next > 0 && (best == Long.MAX_VALUE || frame - cuts[next - 1] <= best - frame)) {
+      best = cuts[next - 1];
+    }
+    return best != Long.MAX_VALUE && Math.abs(best - frame) <= guideline.cut()
+        ? Optional.of(best)
+        : Optional.empty();
+  }
+
+  /**
+   * What is wrong with a caption.
+   *
+   * @param next when the next one begins, in frames; {@link Long#MAX_VALUE} for the last
+   */
+  List<Fault> faults(Caption caption, long next) {
+    var faults = new ArrayList<Fault>(2);
+    words(caption, faults);
+    times(caption, next, faults);
+    return faults;
+  }
+
+  private void words(Caption caption, List<Fault> faults) {
+    String plain = caption.text().plain();
+    if (plain.isBlank()) {
+      faults.add(new Fault(Fault.Kind.EMPTY, "no words", ""));
+      return;
+    }
+    List<String> lines = caption.text().lines();
+    int widest = 0;
+    for (String line : lines) {
+      widest = Math.max(widest, Letters.columns(line));
+    }
+    if (widest > guideline.letters()) {
+      faults.add(
+          new Fault(
+              Fault.Kind.LETTERS,
+              Phrase.of("%d of %d letters", widest, guideline.letters()),
+              Phrase.of("%d letters a line", guideline.letters())));
+    }
+    if (lines.size() > guideline.lines()) {
+      faults.add(
+          new Fault(
+              Fault.Kind.LINES,
+              Phrase.of("%d of %d lines", lines.size(), guideline.lines()),
+              Phrase.count(guideline.lines(), "line")));
+    }
+    if (!guideline.alone() && lines.size() > 1 && hasLonely(lines)) {
+      faults.add(new Fault(Fault.Kind.ALONE, "a word alone on a line", ""));
+    }
+  }
+
+  /** A line of one word beside a line of several, where nobody else speaks on it. */
+  private static boolean hasLonely(List<String> lines) {
+    boolean several = lines.stream().anyMatch(line -> line.strip().indexOf(' ') > 0);
+    return several
+        && lines.stream()
+            .map(String::strip)
+            .anyMatch(line ->
+                line.indexOf(' ') < 0
+                    && line.length() < 12
+                    && !isSpoken(line)
+                    && Letters.columns(line) == line.length());
+  }
+
+  /** Whether a line begins with the dash of another speaker. */
+  static boolean isSpoken(String line) {
+    return !line.isEmpty() && "-–—".indexOf(line.charAt(0)) >= 0;
+  }
+
+  private void times(Caption caption, long next, List<Fault> faults) {
+    long start = frames.count(caption.start());
+    long end = frames.count(caption.end());
+    if (end <= start) {
+      faults.add(new Fault(Fault.Kind.LENGTH, "no length", ""));
+      return;
+    }
+    if (end > next) {
+      faults.add(
+          new Fault(Fault.Kind.OVERLAP, Phrase.of("%d f over the next one", end - next), "none"));
+    } else if (next - end > 0 && next - end < guideline.gap()) {
+      faults.add(
+          new Fault(
+              Fault.Kind.GAP,
+              Phrase.of("%d f before the next one", next - end),
+              Phrase.of("none, or %d f", guideline.gap())));
+    }
+    int letters = letters(caption.text().plain());
+    if (needed(letters) > end - start) {
+      faults.add(
+          new Fault(
+              Fault.Kind.SPEED,
+              Phrase.of("%.1f letters a second", speed(caption)),
+              Phrase.of("%s a second", guideline.speed().toDecimal(1))));
+    }
+    if (end - start < shortest) {
+      faults.add(new Fault(Fault.Kind.SHORT, length(end - start), "at least " + length(shortest)));
+    }
+    if (end - start > longest) {
+      faults.add(new Fault(Fault.Kind.LONG, length(end - start), "at most " + length(longest)));
+    }
+    nearCut(start).ifPresent(cut -> faults.add(cut("begins", start - cut)));
+    nearCut(end).ifPresent(cut -> faults.add(cut("ends", end - cut)));
+  }
+
+  private Fault cut(String what, long distance) {
+    return new Fault(
+        Fault.Kind.CUT,
+        Phrase.of("%s %d f %s a cut", what, Math.abs(distance), distance < 0 ? "before" : "after"),
+        Phrase.of("on it, or %d f away", guideline.cut() + 1));
+  }
+
+  /** Seconds and frames: {@code 3:11}. */
+  String length(long count) {
+    long nominal = frames.rate().nominal();
+    return Phrase.of("%d:%02d", count / nominal, count % nominal);
+  }
+}

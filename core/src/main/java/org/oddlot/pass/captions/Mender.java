@@ -1,0 +1,204 @@
+package org.oddlot.pass.captions;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.CaptionText;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Grid;
+import org.oddlot.caption.Guideline;
+import org.oddlot.caption.Sense;
+import org.oddlot.time.Rational;
+
+/** Mends a caption within its guideline, as little as it needs. */
+final class Mender {
+  /** A caption begins at the most this much before it is said. */
+  private static final Rational EARLIER = Rational.of(1, 2);
+
+  private final Captions file;
+  private final Checker checker;
+  private final Guideline guideline;
+  private final Grid.Frames frames;
+  private final Sense sense;
+  private final WordTimes words;
+
+  Mender(Captions file, Checker checker, Sense sense, WordTimes words) {
+    this.file = file;
+    this.checker = checker;
+    this.guideline = checker.guideline();
+    this.frames = checker.grid();
+    this.sense = sense;
+    this.words = words;
+  }
+
+  /**
+   * The captions that stand for one that has faults.
+   *
+   * @param before when the one before is over, in frames; {@link Long#MIN_VALUE} for the first
+   * @param next when the next one begins; {@link Long#MAX_VALUE} for the last
+   */
+  List<Caption> mended(Caption caption, long before, long next) {
+    if (caption.text().isBlank()) {
+      return List.of();
+    }
+    List<Caption> parts = inLines(caption);
+    var mended = new ArrayList<Caption>();
+    long from = before;
+    for (int i = 0; i < parts.size(); i++) {
+      boolean isLast = i == parts.size() - 1;
+      long until = isLast ? next : frames.count(parts.get(i + 1).start());
+      Caption timed = inTime(parts.get(i), from, until, i == 0, isLast);
+      mended.add(timed);
+      from = frames.count(timed.end());
+    }
+    return mended;
+  }
+
+  private boolean hasFaultyWords(Caption caption) {
+    return checker.faults(caption, Long.MAX_VALUE).stream()
+        .map(Fault::kind)
+        .anyMatch(kind ->
+            kind == Fault.Kind.LETTERS || kind == Fault.Kind.LINES || kind == Fault.Kind.ALONE);
+  }
+
+  /** Set anew in lines where it needs it, and in several captions where lines are too few. */
+  private List<Caption> inLines(Caption caption) {
+    boolean severalSpeak = caption.text().lines().stream().filter(Checker::isSpoken).count() > 1;
+    if (!hasFaultyWords(caption) || severalSpeak) {
+      return List.of(caption);
+    }
+    CaptionText joined = Sense.joined(caption.text());
+    Optional<List<Integer>> ends =
+        sense.lines(joined.plain(), guideline.letters(), guideline.lines());
+    if (ends.isPresent()) {
+      return List.of(caption.withText(Sense.broken(joined, ends.get())));
+    }
+    long length = frames.count(caption.end()) - frames.count(caption.start());
+    Optional<Integer> place =
+        length < checker.shortest() ? Optional.empty() : placeToSplit(joined.plain());
+    if (place.isEmpty()) {
+      return List.of(caption);
+    }
+    List<Caption> halves = onCut(Edited.split(caption.withText(joined), place.get(), words, file));
+    long middle = frames.count(halves.getLast().start());
+    if (middle <= frames.count(caption.start()) || middle >= frames.count(caption.end())) {
+      return List.of(caption);
+    }
+    var all = new ArrayList<Caption>();
+    halves.forEach(half -> all.addAll(inLines(half)));
+    return all;
+  }
+
+  /** Where a cut is near, one picture has the first and the next has the second. */
+  private List<Caption> onCut(List<Caption> halves) {
+    Caption first = halves.getFirst();
+    Caption second = halves.getLast();
+    Optional<Rational> cut =
+        checker
+            .nearCut(frames.count(first.end()))
+            .map(frame -> onGrid(frames.at(frame)))
+            .filter(at -> at.compareTo(first.start()) > 0 && at.compareTo(second.end()) < 0);
+    return cut.map(
+            at -> List.of(first.withSpan(first.start(), at), second.withSpan(at, second.end())))
+        .orElse(halves);
+  }
+
+  /** Where two captions can be made of one: best in the middle and where sense ends. */
+  private Optional<Integer> placeToSplit(String line) {
+    int most = guideline.letters() * guideline.lines();
+    Integer best = null;
+    int least = Integer.MAX_VALUE;
+    for (Sense.Break each : sense.breaks(line)) {
+      int head = Checker.letters(line.substring(0, each.at()).strip());
+      int tail = Checker.letters(line.substring(each.at()).strip());
+      boolean fits =
+          head <= most
+              && sense
+                  .lines(
+                      line.substring(0, each.at()).strip(), guideline.letters(), guideline.lines())
+                  .isPresent();
+      if (!fits || head == 0 || tail == 0) {
+        continue;
+      }
+      // Of a very long one the first piece is as long as it can be, of others it is about half.
+      int uneven = tail > most ? most - head : Math.abs(head - tail) / 2;
+      int cost = each.cost() * 2 + uneven;
+      if (cost < least) {
+        least = cost;
+        best = each.at();
+      }
+    }
+    return Optional.ofNullable(best);
+  }
+
+  private Caption inTime(Caption caption, long before, long next, boolean first, boolean last) {
+    long start = frames.count(caption.start());
+    long end = Math.max(start + 1, frames.count(caption.end()));
+    long needed =
+        Math.max(checker.shortest(), checker.needed(Checker.letters(caption.text().plain())));
+    if (first) {
+      long wanted = checker.nearCut(start).orElse(start);
+      start = wanted >= before && wanted < end ? wanted : start;
+    }
+    if (end > next && next > start) {
+      end = next;
+    }
+    if (last) {
+      long wanted = checker.nearCut(end).orElse(end);
+      end = wanted <= next && wanted > start ? wanted : end;
+    }
+    if (end - start < needed) {
+      long most = next == Long.MAX_VALUE ? start + needed : next;
+      long longer = Math.min(start + needed, most);
+      // Up to the next one, or so far from it as the guideline asks for.
+      if (longer < most && most - longer < guideline.gap()) {
+        longer = most;
+      }
+      end = Math.max(end, awayFromCut(longer, end, most));
+    }
+    if (end - start < needed && first) {
+      long least = before == Long.MIN_VALUE ? 0 : before;
+      long earlier =
+          Math.max(
+              Math.max(least, end - needed),
+              start - EARLIER.dividedBy(frames.step()).rounded(java.math.RoundingMode.FLOOR));
+      if (earlier > least && earlier - least < guideline.gap()) {
+        earlier = least;
+      }
+      start = Math.min(start, Math.max(earlier, least));
+    }
+    if (end - start > checker.longest()) {
+      end = start + checker.longest();
+    }
+    if (next != Long.MAX_VALUE && next - end > 0 && next - end < guideline.gap()) {
+      // A frame between two is seen as a flash: the first stays until the second comes.
+      end = next;
+    }
+    return moved(caption, start, end);
+  }
+
+  private long awayFromCut(long wanted, long least, long most) {
+    Optional<Long> cut = checker.nearCut(wanted);
+    if (cut.isEmpty()) {
+      return wanted;
+    }
+    if (cut.get() >= least && cut.get() <= most && cut.get() >= wanted) {
+      return cut.get();
+    }
+    long behind = cut.get() + guideline.cut() + 1;
+    return behind <= most ? Math.max(wanted, behind) : wanted;
+  }
+
+  /** Only what has to move does: what lies on another grid stays as it was written. */
+  private Caption moved(Caption caption, long start, long end) {
+    Rational from =
+        start == frames.count(caption.start()) ? caption.start() : onGrid(frames.at(start));
+    Rational to = end == frames.count(caption.end()) ? caption.end() : onGrid(frames.at(end));
+    return caption.withSpan(from, to);
+  }
+
+  private Rational onGrid(Rational seconds) {
+    return file.grid().nearest(seconds);
+  }
+}

@@ -1,0 +1,332 @@
+package org.oddlot.pass.names;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Letters;
+import org.oddlot.caption.Transcript;
+import org.oddlot.caption.Turn;
+import org.oddlot.time.Rational;
+
+/** Looks for misheard names in captions and transcripts. */
+final class Search {
+  private static final int AROUND = 4;
+
+  private final Terms terms;
+  private final List<Witness> witnesses;
+  private final Map<String, Integer> sameContext = new HashMap<>();
+
+  /** Words, what they may be, and where they stand. */
+  record Found(Terms.Guess guess, Hit hit, String claim) {}
+
+  /**
+   * A text that says something at some time.
+   *
+   * @param name the file
+   * @param language its language
+   * @param at when
+   * @param until until when
+   * @param text what, in small letters
+   */
+  record Witness(String name, String language, double at, double until, String text) {
+    /** Whether it is said at that time, for half of the shorter of both. */
+    boolean isAt(double from, double to) {
+      double shared = Math.min(until, to) - Math.max(at, from);
+      return shared > 0 && 2 * shared >= Math.min(until - at, to - from);
+    }
+  }
+
+  Search(Terms terms, List<Witness> witnesses) {
+    this.terms = terms;
+    this.witnesses = witnesses;
+  }
+
+  static List<Witness> witnesses(List<Captions> captions, List<Transcript> transcripts) {
+    var all = new ArrayList<Witness>();
+    for (Captions each : captions) {
+      for (Caption caption : each.captions()) {
+        all.add(
+            new Witness(
+                each.name(),
+                each.language(),
+                caption.start().toDouble(),
+                caption.end().toDouble(),
+                caption.text().inOneLine()));
+      }
+    }
+    for (Transcript each : transcripts) {
+      for (Turn turn : each.turns()) {
+        all.add(
+            new Witness(
+                each.name(),
+                each.language(),
+                turn.span().start().toDouble(),
+                turn.span().end().toDouble(),
+                turn.text()));
+      }
+    }
+    all.sort(java.util.Comparator.comparingDouble(Witness::at));
+    return all;
+  }
+
+  List<Found> in(Captions captions) {
+    var found = new ArrayList<Found>();
+    for (Caption caption : captions.captions()) {
+      String text = caption.text().plain();
+      Set<String> nearby =
+          nearby(captions.name(), text, caption.start().toDouble(), caption.end().toDouble());
+      for (Match match : matches(text, nearby)) {
+        found.add(
+            found(
+                captions.name(),
+                caption.id(),
+                match,
+                text,
+                caption.start(),
+                captions.grid().label(caption.start()),
+                caption.start().toDouble(),
+                caption.end().toDouble()));
+      }
+    }
+    return withoutDisputed(found);
+  }
+
+  List<Found> in(Transcript transcript) {
+    var found = new ArrayList<Found>();
+    int number = 0;
+    for (Turn turn : transcript.turns()) {
+      String text = turn.text();
+      Set<String> nearby =
+          nearby(
+              transcript.name(),
+              text,
+              turn.span().start().toDouble(),
+              turn.span().end().toDouble());
+      for (Match match : matches(text, nearby)) {
+        int word = (int) text.substring(0, match.from).chars().filter(c -> c == ' ').count();
+        Rational at =
+            word < turn.words().size()
+                ? turn.words().get(word).span().orElse(turn.span()).start()
+                : turn.span().start();
+        found.add(
+            found(
+                transcript.name(),
+                Integer.toString(number),
+                match,
+                text,
+                at,
+                transcript.grid().label(at),
+                at.toDouble(),
+                at.toDouble() + 0.8));
+      }
+      number++;
+    }
+    return withoutDisputed(found);
+  }
+
+  private record Match(int from, int to, Terms.Guess guess) {}
+
+  /** Where names may be: of guesses that overlap, the best. */
+  private List<Match> matches(String text, Set<String> nearby) {
+    List<Tokens> tokens = Tokens.of(text);
+    var all = new ArrayList<Match>();
+    boolean[] right = new boolean[tokens.size()];
+    for (int i = 0; i < tokens.size(); i++) {
+      for (int length = 1; length <= Math.min(terms.longest(), tokens.size() - i); length++) {
+        List<Tokens> its = tokens.subList(i, i + length);
+        if (!areTogether(text, its)) {
+          break;
+        }
+        int from = its.getFirst().from();
+        int to = its.getLast().to();
+        String words = text.substring(from, to).replaceAll("\\s+", " ");
+        if (terms.isRight(words)) {
+          java.util.Arrays.fill(right, i, i + length, true);
+        } else {
+          terms
+              .guess(words, its, startsSentence(text, from), nearby)
+              .ifPresent(guess -> all.add(new Match(from, to, guess)));
+        }
+      }
+    }
+    all.removeIf(match -> touchesRight(match, tokens, right));
+    all.sort((one, other) ->
+        one.guess.isBetterThan(other.guess)
+            ? -1
+            : other.guess.isBetterThan(one.guess)
+                ? 1
+                : Integer.compare(other.to - other.from, one.to - one.from));
+    var chosen = new ArrayList<Match>();
+    for (Match match : all) {
+      boolean isFree =
+          chosen.stream().noneMatch(other -> match.from < other.to && other.from < match.to);
+      if (isFree) {
+        chosen.add(match);
+      }
+    }
+    chosen.sort(java.util.Comparator.comparingInt(Match::from));
+    return chosen;
+  }
+
+  /** Whether some of the words are a name as it is spelled: then they are not another one. */
+  private static boolean touchesRight(Match match, List<Tokens> tokens, boolean[] right) {
+    for (int i = 0; i < tokens.size(); i++) {
+      if (right[i] && tokens.get(i).from() < match.to && tokens.get(i).to() > match.from) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Whether nothing but spaces and a line end stands between words. */
+  private static boolean areTogether(String text, List<Tokens> tokens) {
+    for (int i = 0; i + 1 < tokens.size(); i++) {
+      if (!text.substring(tokens.get(i).to(), tokens.get(i + 1).from()).isBlank()) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static boolean startsSentence(String text, int at) {
+    String head = text.substring(0, at).stripTrailing();
+    return head.isEmpty() || ".!?…-–—\"“«".indexOf(head.charAt(head.length() - 1)) >= 0;
+  }
+
+  /** What claims the name of another text more often than it stands there, is not said by it. */
+  private List<Found> withoutDisputed(List<Found> found) {
+    var claims = new HashMap<String, Integer>();
+    found.forEach(each -> claims.merge(each.claim, 1, Integer::sum));
+    return found.stream()
+        .map(each -> {
+          boolean disputed =
+              !each.claim.isEmpty()
+                  && claims.getOrDefault(each.claim, 0)
+                      > occurrences(each.claim, each.guess.term());
+          return disputed ? new Found(each.guess, each.hit.withWitness(""), "") : each;
+        })
+        .toList();
+  }
+
+  private int occurrences(String claim, String term) {
+    Witness witness = witnesses.get(Integer.parseInt(claim.split(" ", 2)[0]));
+    String text = witness.text().toLowerCase(Locale.ROOT);
+    String small = term.toLowerCase(Locale.ROOT);
+    int count = 0;
+    for (int at = text.indexOf(small); at >= 0; at = text.indexOf(small, at + 1)) {
+      count++;
+    }
+    return count;
+  }
+
+  private Found found(
+      String file,
+      String place,
+      Match match,
+      String text,
+      Rational at,
+      String label,
+      double from,
+      double to) {
+    String before = lastWords(text.substring(0, match.from));
+    String after = firstWords(text.substring(match.to));
+    String heard = text.substring(match.from, match.to);
+    String context =
+        Letters.folded(
+            lastWord(before) + "_" + heard.replaceAll("\\s+", "-") + "_" + firstWord(after));
+    int number = sameContext.merge(file + context, 1, Integer::sum);
+    int witness = witness(file, match.guess.term(), from, to);
+    var hit =
+        new Hit(
+            file
+                + "@"
+                + context.replaceAll("[^\\p{L}\\p{N}_-]", "")
+                + (number > 1 ? "#" + number : ""),
+            file,
+            place,
+            match.from,
+            match.to,
+            heard.replace('\n', ' '),
+            before,
+            after,
+            at,
+            label,
+            witness < 0 ? "" : witnesses.get(witness).name());
+    return new Found(
+        match.guess, hit, witness < 0 ? "" : witness + " " + match.guess.term() + " " + file);
+  }
+
+  /** Names that other texts of another language have at that time, and this one has not. */
+  private Set<String> nearby(String file, String text, double from, double to) {
+    var nearby = new LinkedHashSet<String>();
+    String own = text.toLowerCase(Locale.ROOT);
+    for (int i = firstWitness(from); i < witnesses.size() && witnesses.get(i).at() < to; i++) {
+      Witness witness = witnesses.get(i);
+      if (witness.isAt(from, to) && !witness.name().equals(file)) {
+        String its = witness.text().toLowerCase(Locale.ROOT);
+        for (String term : terms.all()) {
+          String small = term.toLowerCase(Locale.ROOT);
+          if (its.contains(small) && !own.contains(small)) {
+            nearby.add(term);
+          }
+        }
+      }
+    }
+    return nearby;
+  }
+
+  /** The first of those that may still go on: none stands for longer than a minute. */
+  private int firstWitness(double from) {
+    int low = 0;
+    int high = witnesses.size();
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (witnesses.get(middle).at() < from - 60) {
+        low = middle + 1;
+      } else {
+        high = middle;
+      }
+    }
+    return low;
+  }
+
+  /** Another file in which the name stands at that time; −1 for none. */
+  private int witness(String file, String term, double from, double to) {
+    String small = term.toLowerCase(Locale.ROOT);
+    for (int i = firstWitness(from); i < witnesses.size() && witnesses.get(i).at() < to; i++) {
+      Witness witness = witnesses.get(i);
+      if (witness.isAt(from, to)
+          && !witness.name().equals(file)
+          && witness.text().toLowerCase(Locale.ROOT).contains(small)) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  private static String lastWords(String text) {
+    String[] words = text.strip().split("\\s+", -1);
+    int from = Math.max(0, words.length - AROUND);
+    return String.join(" ", java.util.Arrays.copyOfRange(words, from, words.length));
+  }
+
+  private static String firstWords(String text) {
+    String[] words = text.strip().split("\\s+", -1);
+    return String.join(" ", java.util.Arrays.copyOf(words, Math.min(AROUND, words.length)));
+  }
+
+  private static String lastWord(String text) {
+    return text.substring(text.lastIndexOf(' ') + 1);
+  }
+
+  private static String firstWord(String text) {
+    int space = text.indexOf(' ');
+    return space < 0 ? text : text.substring(0, space);
+  }
+}

@@ -1,0 +1,109 @@
+package org.oddlot.pass.times;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.caption.Span;
+import org.oddlot.material.Programme;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
+
+/**
+ * A file laid at a programme in one way, and what speaks for it.
+ *
+ * @param programme the programme
+ * @param stretch what times are multiplied with
+ * @param shift seconds that are added then
+ * @param inside how many captions lie within the programme
+ * @param onCuts how many begin with a cut, a frame or two either way
+ * @param expected how many would by chance
+ */
+record Trial(
+    Programme programme,
+    Rational stretch,
+    Rational shift,
+    int inside,
+    int onCuts,
+    double expected) {
+
+  /** How far the cuts speak for it: deviations from chance. */
+  double sureness() {
+    return (onCuts - expected) / Math.sqrt(Math.max(1, expected));
+  }
+
+  Fit fit() {
+    return new Fit(Optional.of(programme.id()), stretch, shift);
+  }
+
+  /** The ways in which {@code spans} may lie at a programme, the likeliest first. */
+  static List<Trial> all(List<Span> spans, Programme programme) {
+    Rational first = spans.getFirst().start();
+    Rational start = programme.span().start();
+    var trials = new ArrayList<Trial>();
+    for (Rational stretch : Rates.all()) {
+      Set<Rational> shifts = new LinkedHashSet<>();
+      // As it is; from zero; from the hour that its labels begin with; from one hour and ten.
+      shifts.add(Rational.ZERO);
+      shifts.add(start);
+      for (Rational hour : hours(first, programme.grid().rate())) {
+        shifts.add(start.minus(hour.times(stretch)));
+      }
+      for (Rational shift : shifts) {
+        trials.add(of(spans, programme, stretch, shift));
+      }
+    }
+    trials.sort(
+        Comparator.comparingInt((Trial trial) -> -trial.inside)
+            .thenComparing(trial -> !trial.stretch.equals(Rational.ONE))
+            .thenComparing(trial -> trial.shift.signum() != 0)
+            .thenComparingDouble(trial -> -trial.sureness()));
+    return trials;
+  }
+
+  /** Full hours before {@code first}, by the clock and by labels of slower rates. */
+  private static List<Rational> hours(Rational first, FrameRate rate) {
+    var hours = new ArrayList<Rational>();
+    long full = Math.max(0, first.rounded(java.math.RoundingMode.FLOOR) / 3600);
+    for (long hour : List.of(full, 1L, 10L)) {
+      hours.add(Rational.of(hour * 3600));
+      if (rate.isPulledDown()) {
+        hours.add(Rational.of(hour * 3600 * 1001, 1000));
+      }
+    }
+    return hours;
+  }
+
+  static Trial of(List<Span> spans, Programme programme, Rational stretch, Rational shift) {
+    double factor = stretch.toDouble();
+    double moved = shift.toDouble();
+    double from = programme.span().start().toDouble() - 0.5;
+    double to = programme.span().end().toDouble() + 0.5;
+    double frame = programme.grid().step().toDouble();
+    double[] cuts = programme.cuts().stream().mapToDouble(Rational::toDouble).toArray();
+    int inside = 0;
+    int onCuts = 0;
+    for (Span span : spans) {
+      double start = span.start().toDouble() * factor + moved;
+      double end = span.end().toDouble() * factor + moved;
+      inside += start >= from && end <= to ? 1 : 0;
+      onCuts += distance(cuts, start) < 2.5 * frame ? 1 : 0;
+    }
+    double length = Math.max(1, programme.span().length().toDouble());
+    double expected = spans.size() * Math.min(1, cuts.length * 5 * frame / length);
+    return new Trial(programme, stretch, shift, inside, onCuts, expected);
+  }
+
+  private static double distance(double[] cuts, double time) {
+    int at = java.util.Arrays.binarySearch(cuts, time);
+    if (at >= 0) {
+      return 0;
+    }
+    int next = -at - 1;
+    double before = next > 0 ? time - cuts[next - 1] : Double.MAX_VALUE;
+    double after = next < cuts.length ? cuts[next] - time : Double.MAX_VALUE;
+    return Math.min(before, after);
+  }
+}

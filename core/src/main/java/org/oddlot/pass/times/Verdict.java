@@ -1,0 +1,197 @@
+package org.oddlot.pass.times;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.material.Programme;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Standing;
+import org.oddlot.pass.times.TimesPass.Heard;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+
+/**
+ * How sure it is where a file lies.
+ *
+ * @param name the file
+ * @param count how many captions it has
+ * @param best the likeliest way
+ * @param others other ways at the same programme, those first for which cuts speak
+ * @param heard another file that says the same
+ * @param programmes all programmes
+ * @param coverage which part of the programme the captions reach over, from 0 to 1
+ */
+record Verdict(
+    String name,
+    int count,
+    Trial best,
+    List<Trial> others,
+    Optional<Heard> heard,
+    List<Programme> programmes,
+    double coverage) {
+  private static final int OFFERED = 4;
+
+  TimesFinding finding() {
+    if (best.inside() * 10 < count * 9) {
+      return nothingFits();
+    }
+    Optional<Trial> byRate =
+        otherRate()
+            .or(() -> best.stretch().equals(Rational.ONE) ? Optional.empty() : Optional.of(best));
+    if (byRate.isPresent()) {
+      return otherRate(byRate.get());
+    }
+    boolean sameNames = TimesPass.isCalledLike(name, best.programme());
+    boolean alone = programmes.size() == 1;
+    boolean asItIs = best.fit().isNone();
+    boolean heardSo =
+        heard
+            .filter(h -> h.lies() && asItIs && h.found().shift().abs().compareTo(Rational.ONE) < 0)
+            .isPresent();
+    boolean covers = coverage > 0.5 && coverage <= 1.02;
+    boolean cuts = best.sureness() >= 4;
+    int witnesses =
+        (sameNames ? 1 : 0)
+            + (covers ? 1 : 0)
+            + (cuts ? 1 : 0)
+            + (heardSo ? 1 : 0)
+            + (asItIs ? 1 : 0);
+    boolean all = best.inside() == count;
+    boolean sure = all && (alone || sameNames) && witnesses >= 2;
+    String fit = best.fit().inWords();
+    String reason =
+        asItIs
+            ? Phrase.of(
+                "%s of %s lie within %s as they are",
+                Phrase.number(best.inside()),
+                Phrase.count(count, "caption"),
+                best.programme().title())
+            : Phrase.of(
+                "%s lie within %s %s; as they are, %s would",
+                all ? "all " + Phrase.number(count) : Phrase.number(best.inside()),
+                best.programme().title(),
+                fit,
+                insideAsTheyAre() == 0 ? "none" : Phrase.number(insideAsTheyAre()));
+    return lies(
+        sure ? Standing.SETTLED : Standing.TO_LOOK_AT,
+        asItIs ? "lies where it is" : fit,
+        reason + doubt(sure, all, alone || sameNames));
+  }
+
+  private String doubt(boolean sure, boolean all, boolean clear) {
+    if (sure) {
+      return "";
+    }
+    return !all
+        ? Phrase.of("; %s do not", Phrase.count(count - best.inside(), "caption"))
+        : clear ? "; nothing else speaks for it" : "; it may belong to another timeline";
+  }
+
+  private int insideAsTheyAre() {
+    return others.stream()
+        .filter(trial -> trial.fit().isNone())
+        .mapToInt(Trial::inside)
+        .findFirst()
+        .orElse(0);
+  }
+
+  /** A way at another rate for which cuts or another text speak, and not for the likeliest one. */
+  private Optional<Trial> otherRate() {
+    Optional<Trial> byCuts =
+        others.stream()
+            .filter(trial -> !trial.stretch().equals(best.stretch()))
+            .filter(trial -> TimesPass.speaksFor(trial, best))
+            .findFirst();
+    return byCuts.or(() ->
+        heard
+            .filter(h -> !h.found().stretch().equals(Rational.ONE) && h.lies())
+            .flatMap(h ->
+                others.stream()
+                    .filter(trial -> trial.stretch().equals(h.found().stretch()))
+                    .findFirst()));
+  }
+
+  private TimesFinding otherRate(Trial trial) {
+    boolean bothSay =
+        heard.filter(h -> h.lies() && h.found().stretch().equals(trial.stretch())).isPresent()
+            && (trial.equals(best) || TimesPass.speaksFor(trial, best));
+    String others =
+        trial.equals(best)
+            ? Phrase.of("and only so do %s lie within it", Phrase.number(trial.inside()))
+            : Phrase.of("%s if its rate is right", Phrase.number(best.onCuts()));
+    String reason =
+        Phrase.of(
+            "%s drifts: %s, %s begin on a cut, %s",
+            name, trial.fit().inWords(), Phrase.count(trial.onCuts(), "caption"), others);
+    return new TimesFinding.Lies(
+        name,
+        count,
+        bothSay ? Standing.SETTLED : Standing.TO_LOOK_AT,
+        "counted at another rate",
+        reason,
+        choices(trial),
+        List.of(trial.fit().inOneWord()),
+        evidence(trial));
+  }
+
+  private TimesFinding nothingFits() {
+    return new TimesFinding.Lies(
+        name,
+        count,
+        Standing.OPEN,
+        "fits no timeline",
+        Phrase.of(
+            "%s of %s would lie within %s at the most",
+            Phrase.number(best.inside()), Phrase.count(count, "caption"), best.programme().title()),
+        choices(best),
+        List.of(),
+        evidence(best));
+  }
+
+  private TimesFinding lies(Standing standing, String headline, String reason) {
+    return new TimesFinding.Lies(
+        name,
+        count,
+        standing,
+        headline,
+        reason,
+        choices(best),
+        List.of(best.fit().inOneWord()),
+        evidence(best));
+  }
+
+  private List<Choice> choices(Trial first) {
+    var choices = new ArrayList<Choice>();
+    boolean named = programmes.size() > 1;
+    choices.add(TimesPass.choice(first, count, named));
+    if (!first.equals(best)) {
+      choices.add(TimesPass.choice(best, count, named));
+    }
+    for (Trial other : others) {
+      boolean isThere =
+          choices.stream().anyMatch(choice -> choice.id().equals(other.fit().inOneWord()));
+      if (!isThere && choices.size() < OFFERED) {
+        choices.add(TimesPass.choice(other, count, named));
+      }
+    }
+    return choices;
+  }
+
+  private List<Evidence> evidence(Trial trial) {
+    var evidence = new ArrayList<>(TimesPass.evidence(trial, count));
+    evidence.add(new Evidence("covers", Phrase.of("%.0f %%", 100 * coverage), "of the programme"));
+    heard.ifPresent(h ->
+        evidence.add(
+            new Evidence(
+                "also said",
+                Phrase.of(
+                    "%s of %s moments",
+                    Phrase.number(h.found().agreeing()), Phrase.number(h.found().compared())),
+                Phrase.of(
+                    "in %s, %s",
+                    h.name(),
+                    new Fit(Optional.empty(), h.found().stretch(), h.found().shift()).inWords()))));
+    return evidence;
+  }
+}
