@@ -7,22 +7,26 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.function.Function;
-import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.caption.Grid;
 import org.oddlot.cli.OddLot.JsonOption;
-import org.oddlot.format.Formats;
-import org.oddlot.format.TimelineFormat;
+import org.oddlot.format.Conversion;
+import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.input.InputFile;
+import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonString;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
+import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
@@ -30,7 +34,8 @@ import picocli.CommandLine.Spec;
 /** {@code oddlot convert IN OUT} */
 @Command(
     name = "convert",
-    description = "Reads a timeline file and writes it in the format of another name.",
+    description =
+        "Reads timelines, captions or a transcript and writes them in the format of another name.",
     mixinStandardHelpOptions = true)
 final class ConvertCommand implements Callable<Integer> {
   @Parameters(index = "0", paramLabel = "IN", description = "The file to read.")
@@ -39,6 +44,25 @@ final class ConvertCommand implements Callable<Integer> {
   @Parameters(index = "1", paramLabel = "OUT", description = "The file to write; not there yet.")
   private @SuppressWarnings("NullAway.Init") Path out;
 
+  @Option(
+      names = "--rate",
+      paramLabel = "RATE",
+      description = "The programme's frames: 25, 23.976, 29.97df …; those of the file unless said.")
+  private @Nullable String rate;
+
+  @Option(
+      names = "--guideline",
+      paramLabel = "NAME",
+      defaultValue = "broadcast",
+      description = "The limits of captions that are made of a transcript: ${DEFAULT-VALUE}.")
+  private String guideline = "broadcast";
+
+  @Option(
+      names = "--read",
+      paramLabel = "OPTION=VALUE",
+      description = "How IN is read: language=nn, count=29.97 drop …")
+  private List<String> reading = List.of();
+
   @Mixin private JsonOption output = new JsonOption();
 
   @Spec
@@ -46,44 +70,81 @@ final class ConvertCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    TimelineFormat reading =
-        Formats.of(new InputFile(in))
-            .orElseThrow(() -> noTimelines(in, TimelineFormat::extensions));
-    TimelineFormat writing =
-        Formats.toWrite(new InputFile(out))
-            .orElseThrow(() -> noTimelines(out, format -> List.of(format.extensions().getFirst())));
+    var target = new InputFile(out);
+    if (!Conversion.canWrite(target.extension())) {
+      throw wrong(
+          Phrase.of(
+              "%s is of no kind that can be written; they end in %s.",
+              out, String.join(", ", Conversion.endings())));
+    }
     if (Files.exists(out)) {
-      throw new ParameterException(spec.commandLine(), out + " is there already.");
+      throw wrong(out + " is there already.");
     }
-    var problems = new Problems(new InputFile(in).name());
-    Optional<TimelineFormat.Read> read =
-        reading.read(new InputFile(in), ReadingOptions.DETECTED, problems);
-    if (read.isPresent()) {
-      SafeFile.write(out, path -> writing.write(read.get().root(), in, path));
+    var input = new InputFile(in);
+    var problems = new Problems(input.name());
+    Optional<Conversion> conversion =
+        Conversion.of(input, target.extension(), wanted(input), problems);
+    if (conversion.isPresent()) {
+      SafeFile.write(out, path -> conversion.get().writer().write(path));
     }
-    report(read.isPresent(), leftBehind(reading, writing), problems.list());
-    return read.isPresent() ? ExitCode.DONE : ExitCode.WRONG_INPUT;
+    report(
+        conversion.isPresent(),
+        conversion.map(Conversion::lost).orElse(List.of()),
+        problems.list());
+    return conversion.isPresent() ? ExitCode.DONE : ExitCode.WRONG_INPUT;
   }
 
-  private ParameterException noTimelines(
-      Path file, Function<TimelineFormat, List<String>> endings) {
-    return new ParameterException(
-        spec.commandLine(),
-        Phrase.of(
-            "%s is of no kind of timeline file; they end in %s.",
-            file,
-            Formats.timelines().stream()
-                .flatMap(format -> endings.apply(format).stream())
-                .collect(Collectors.joining(", "))));
+  private ParameterException wrong(String message) {
+    return new ParameterException(spec.commandLine(), message);
   }
 
-  /** What the target has no place for: nothing of the timeline, but media that lie beside it. */
-  private List<String> leftBehind(TimelineFormat reading, TimelineFormat writing)
-      throws IOException {
-    if (reading.equals(writing)) {
-      return List.of();
+  private Conversion.Wanted wanted(InputFile input) {
+    return new Conversion.Wanted(
+        Optional.ofNullable(rate).map(this::grid),
+        GuidelineFiles.byName(guideline, List.of())
+            .orElseThrow(() -> wrong("There is no guideline \"" + guideline + "\".")),
+        options(input));
+  }
+
+  private Grid grid(String text) {
+    boolean drop = text.endsWith("df");
+    try {
+      FrameRate frames = FrameRate.parse(drop ? text.substring(0, text.length() - 2) : text);
+      if (drop && !frames.canDropFrames()) {
+        throw wrong("Timecode at " + frames + " drops no frames.");
+      }
+      return new Grid.Frames(frames, drop);
+    } catch (IllegalArgumentException e) {
+      throw wrong("\"" + text + "\" is no frame rate, such as 25 or 29.97df.");
     }
-    return reading.filesBeside(in).stream().map(name -> name + " stays in " + in).toList();
+  }
+
+  private ReadingOptions options(InputFile input) {
+    ReadingOptions options = ReadingOptions.DETECTED;
+    List<Setting<?>> known = InputKinds.of(input).map(kind -> kind.options()).orElse(List.of());
+    for (String each : reading) {
+      int equals = each.indexOf('=');
+      String key = equals < 0 ? each : each.substring(0, equals);
+      Setting<?> setting =
+          known.stream()
+              .filter(its -> its.key().equals(key))
+              .findFirst()
+              .orElseThrow(() ->
+                  wrong(
+                      Phrase.of(
+                          "%s has no \"%s\"; it has: %s.",
+                          in,
+                          key,
+                          String.join(", ", known.stream().map(its -> its.key()).toList()))));
+      String value = equals < 0 ? "" : each.substring(equals + 1);
+      setting
+          .problem(value)
+          .ifPresent(what -> {
+            throw wrong("--read " + each + ": " + what + ".");
+          });
+      options = options.with(setting, Optional.of(value));
+    }
+    return options;
   }
 
   private void report(boolean written, List<String> lost, List<Problem> problems) {
@@ -99,7 +160,7 @@ final class ConvertCommand implements Callable<Integer> {
     } else {
       problems.forEach(p -> printer.println(p.severity().word() + ": " + p));
       if (written) {
-        printer.println(out + ": all that is in the timelines is carried.");
+        printer.println(out + (lost.isEmpty() ? ": everything is carried." : ": written."));
       }
       lost.forEach(line -> printer.println("Not carried: " + line));
     }

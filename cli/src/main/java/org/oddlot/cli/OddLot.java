@@ -25,7 +25,8 @@ import picocli.CommandLine.Spec;
       MakeDemoCommand.class,
       PracticeCommand.class,
       ProfileCommand.class,
-      ReceiveCommand.class
+      ReceiveCommand.class,
+      CaptionCommand.class
     })
 public final class OddLot implements Callable<Integer> {
 

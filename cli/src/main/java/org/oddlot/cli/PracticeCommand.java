@@ -23,7 +23,11 @@ import picocli.CommandLine.Spec;
     name = "practice",
     description = "The stand-ins for other programs.",
     mixinStandardHelpOptions = true,
-    subcommands = {PracticeCommand.Desk.class, PracticeSlateCommand.class})
+    subcommands = {
+      PracticeCommand.Desk.class,
+      PracticeSlateCommand.class,
+      PracticeCaptionerCommand.class
+    })
 final class PracticeCommand implements Callable<Integer> {
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
