@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.ReadySheet;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.text.Phrase;
 
@@ -23,7 +24,8 @@ public final class Demo {
     return List.of(
         new DemoDay("", Demo::make, DayOne.TOUR),
         new DemoDay("day 2", Demo::makeDayTwo, DayTwo.TOUR),
-        new DemoDay("day 3", Demo::makeDayThree, DayThree.TOUR));
+        new DemoDay("day 3", Demo::makeDayThree, DayThree.TOUR),
+        new DemoDay("ferry talk", Demo::makeTalk, DayFour.TOUR));
   }
 
   /** Makes all days in {@code folder}, and gives their lots' files. */
@@ -129,6 +131,39 @@ public final class Demo {
       throw e.getCause();
     }
     LotFile.save(Lot.empty("Orrin day 3").withFiles(inputs), lot);
+    return lot;
+  }
+
+  /**
+   * Makes the ferry talk in {@code folder}: a lot by itself, with its captions and its sound.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeTalk(Path folder) throws IOException {
+    Path lot = folder.resolve("Ferry talk" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      return lot;
+    }
+    var talk = new DayFour();
+    var inputs = new ArrayList<Path>();
+    inputs.add(folder.resolve("ferry-talk.otio"));
+    inputs.add(folder.resolve("ferry-talk.en.srt"));
+    inputs.add(folder.resolve("ferry-talk.nn.vtt"));
+    inputs.add(folder.resolve("ferry-talk-words.json"));
+    inputs.add(folder.resolve("ferry-talk-names.csv"));
+    put(inputs.get(0), talk.export());
+    put(inputs.get(1), talk.english());
+    put(inputs.get(2), talk.nynorsk());
+    put(inputs.get(3), talk.words());
+    put(inputs.get(4), DayFour.names().getBytes(StandardCharsets.UTF_8));
+    film(folder.resolve("media/talk/ferry-talk.wav"), talk::writeSound);
+    Lot empty = Lot.empty("Ferry talk");
+    LotFile.save(
+        empty
+            .withFiles(inputs)
+            .withSheet(ReadySheet.byId("words").orElseThrow().over(empty.sheet())),
+        lot);
     return lot;
   }
 
