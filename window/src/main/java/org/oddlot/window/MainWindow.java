@@ -29,6 +29,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Transcript;
 import org.oddlot.demo.Demo;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
@@ -279,11 +281,15 @@ final class MainWindow {
     long timelines = state.outcome().map(o -> (long) o.start().documents().size()).orElse(0L);
     long papers = state.outcome().map(o -> (long) o.start().papers().size()).orElse(0L);
     int recordings = state.outcome().map(o -> o.start().recordings().size()).orElse(0);
+    int captions = state.outcome().map(o -> o.start().all(Captions.class).size()).orElse(0);
+    int transcripts = state.outcome().map(o -> o.start().all(Transcript.class).size()).orElse(0);
+    boolean isOfWords = captions + transcripts > 0;
     String in =
         Phrase.count((int) timelines, "timeline file")
-            + ", "
-            + Phrase.count((int) papers, "paper")
-            + (recordings == 0 ? "" : ", " + Phrase.count(recordings, "recording"));
+            + (papers == 0 && isOfWords ? "" : ", " + Phrase.count((int) papers, "paper"))
+            + (captions == 0 ? "" : ", " + Phrase.count(captions, "caption file"))
+            + (transcripts == 0 ? "" : ", " + Phrase.count(transcripts, "transcript"))
+            + (recordings == 0 || isOfWords ? "" : ", " + Phrase.count(recordings, "recording"));
     List<String> out =
         state.outcome().stream()
             .flatMap(o -> new Output(state.lot(), o).planned().stream())

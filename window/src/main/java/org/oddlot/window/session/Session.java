@@ -18,6 +18,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.lot.Autosave;
+import org.oddlot.lot.CaptionService;
 import org.oddlot.lot.DeviceLog;
 import org.oddlot.lot.Folders;
 import org.oddlot.lot.Intake;
@@ -303,6 +304,21 @@ public final class Session {
   }
 
   /**
+   * Has a sound captioned by a service at this machine, and adds what came of it.
+   *
+   * @param language what is spoken, as BCP 47 has it; empty if it is not known
+   */
+  public void caption(URI address, Path sound, String language) {
+    Path folder = folderOfFiles();
+    fetching.start(
+        "Caption",
+        progress -> {
+          List<Path> files = CaptionService.caption(address, sound, language, folder, progress);
+          return () -> addFiles(files);
+        });
+  }
+
+  /**
    * Puts a copy of a shipped mapping profile beside the files, to be edited, and adds it: it takes
    * the place of the one that is shipped.
    */
@@ -355,6 +371,20 @@ public final class Session {
     Lot lot = state().lot();
     String id = lot.answers().newInstructionId(pass);
     change(lot.withAnswers(lot.answers().plus(Instruction.of(id, pass, codec, value))), what);
+  }
+
+  /** Orders several things of a pass in one step. */
+  public <T> void orderAll(String pass, Codec<T> codec, List<T> values, String what) {
+    changeLot(
+        lot -> {
+          Lot more = lot;
+          for (T value : values) {
+            String id = more.answers().newInstructionId(pass);
+            more = more.withAnswers(more.answers().plus(Instruction.of(id, pass, codec, value)));
+          }
+          return more;
+        },
+        what);
   }
 
   /** Changes the lot in one step, with what was said and what is set together. */
