@@ -25,7 +25,7 @@ class ArchitectureTest {
           List.of("measure"),
           List.of("format", "profile"),
           List.of("input"),
-          List.of("paper", "timeline", "sound"),
+          List.of("paper", "timeline", "sound", "caption"),
           List.of("setting", "problem", "json", "time", "progress"),
           List.of("text"));
 

@@ -370,6 +370,10 @@ class LotTest {
             "sync off",
             "roles off",
             "layout off",
+            "times off",
+            "speakers off",
+            "names off",
+            "captions off",
             "match",
             "return");
   }

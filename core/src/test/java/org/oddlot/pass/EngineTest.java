@@ -30,10 +30,34 @@ class EngineTest {
   void passesAreFoundInTheirOrder() {
     assertThat(Passes.all())
         .extracting(Pass::id)
-        .containsExactly("intake", "putright", "match", "tag", "sync", "roles", "layout", "return");
+        .containsExactly(
+            "intake",
+            "putright",
+            "match",
+            "tag",
+            "sync",
+            "roles",
+            "layout",
+            "times",
+            "speakers",
+            "names",
+            "captions",
+            "return");
     assertThat(RunSheet.initial().steps())
         .extracting(RunSheet.Step::pass)
-        .containsExactly("intake", "putright", "match", "tag", "sync", "roles", "layout", "return");
+        .containsExactly(
+            "intake",
+            "putright",
+            "match",
+            "tag",
+            "sync",
+            "roles",
+            "layout",
+            "times",
+            "speakers",
+            "names",
+            "captions",
+            "return");
   }
 
   @Test
@@ -130,7 +154,19 @@ class EngineTest {
     assertThat(outcome.ledger()).isEmpty();
     assertThat(RunSheet.initial().withMoved("tag", -1).steps())
         .extracting(RunSheet.Step::pass)
-        .containsExactly("intake", "putright", "tag", "match", "sync", "roles", "layout", "return");
+        .containsExactly(
+            "intake",
+            "putright",
+            "tag",
+            "match",
+            "sync",
+            "roles",
+            "layout",
+            "times",
+            "speakers",
+            "names",
+            "captions",
+            "return");
     assertThat(RunSheet.initial().withMoved("intake", -1)).isEqualTo(RunSheet.initial());
   }
 

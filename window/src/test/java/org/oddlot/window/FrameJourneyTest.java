@@ -44,7 +44,19 @@ class FrameJourneyTest extends Journey {
     settle();
     assertThat(session.state().lot().sheet().steps())
         .extracting(RunSheet.Step::pass)
-        .containsExactly("intake", "putright", "tag", "match", "sync", "roles", "layout", "return");
+        .containsExactly(
+            "intake",
+            "putright",
+            "tag",
+            "match",
+            "sync",
+            "roles",
+            "layout",
+            "times",
+            "speakers",
+            "names",
+            "captions",
+            "return");
     shortcut(KeyCode.Z);
     assertThat(session.state().lot().sheet()).isEqualTo(RunSheet.initial());
   }

@@ -1,0 +1,213 @@
+package org.oddlot.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.demo.Demo;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonValue;
+import org.oddlot.lot.CaptionService;
+import org.oddlot.practice.captioner.CaptionerServer;
+import org.oddlot.practice.captioner.CaptionerServer.Habits;
+import org.oddlot.practice.captioner.SpokenScript;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
+import picocli.CommandLine;
+
+/** Captions on the command line: converted, run over, and had from a service. */
+class WordsCommandsTest {
+  private static final List<String> ENDINGS =
+      List.of("srt", "vtt", "ttml", "stl", "scc", "otio", "ctm", "rttm", "json", "txt");
+  private static final SpokenScript SCRIPT =
+      SpokenScript.parse(
+          "# a talk\n2.4 7.5 Tormod: and {Inés|in as} went\n8.0 9.5 Pilar: \"So\" quiet\n");
+
+  @TempDir private Path folder;
+
+  private record Ended(int code, String out, String err) {}
+
+  private Ended run(String... arguments) {
+    var out = new StringWriter();
+    var err = new StringWriter();
+    CommandLine line =
+        OddLot.commandLine().setOut(new PrintWriter(out)).setErr(new PrintWriter(err));
+    return new Ended(line.execute(arguments), out.toString(), err.toString());
+  }
+
+  @Test
+  void everyPairOfFormatsIsConverted() throws IOException {
+    Path first =
+        Files.writeString(
+            folder.resolve("a.srt"),
+            """
+            1
+            00:00:10,000 --> 00:00:14,000
+            Not before
+            the lamps are lit.
+
+            2
+            00:00:15,000 --> 00:00:18,000
+            It was late.
+
+            """);
+    for (String from : ENDINGS) {
+      Path source = from.equals("srt") ? first : folder.resolve("a." + from);
+      if (!from.equals("srt")) {
+        assertThat(run("convert", first.toString(), source.toString()).code()).isZero();
+      }
+      for (String to : ENDINGS) {
+        Path target = folder.resolve(from + "-to." + to);
+        Ended ended = run("convert", source.toString(), target.toString(), "--json");
+        assertThat(ended.code()).as("%s to %s: %s", from, to, ended.err()).isZero();
+        Path back = folder.resolve(from + "-" + to + "-back.srt");
+        Ended again = run("convert", target.toString(), back.toString());
+        assertThat(again.code())
+            .as("%s to %s and back: %s%s", from, to, again.out(), again.err())
+            .isZero();
+        assertThat(Files.readString(back).replaceAll("[\\s\\d:,>-]+", " "))
+            .as("%s to %s", from, to)
+            .isEqualTo(" Not before the lamps are lit. It was late. ");
+      }
+      assertThat(Files.mismatch(source, folder.resolve(from + "-to." + from)))
+          .as("%s to itself", from)
+          .isEqualTo(-1);
+    }
+    Ended lossy =
+        run("convert", folder.resolve("a.json").toString(), folder.resolve("x.ctm").toString());
+    assertThat(lossy.out()).contains("Not carried: times of words are not known");
+    assertThat(
+            run("convert", first.toString(), folder.resolve("y.stl").toString(), "--rate", "12")
+                .code())
+        .isZero();
+    assertThat(
+            run("convert", first.toString(), folder.resolve("z.stl").toString(), "--rate", "25df")
+                .err())
+        .contains("drops no frames");
+  }
+
+  @Test
+  void theTalkIsRunAndWritten() throws IOException {
+    Path lot = Demo.makeTalk(folder);
+    Ended ended =
+        run(
+            "run",
+            lot.toString(),
+            "--out",
+            folder.resolve("out").toString(),
+            "--accept",
+            "all",
+            "--set",
+            "captions.write=vtt,ttml,stl,scc,otio",
+            "--json");
+    // Three sentences were not translated: somebody has to.
+    assertThat(ended.code()).isEqualTo(ExitCode.NEEDS_A_PERSON);
+    var document = (JsonObject) JsonValue.parse(ended.out());
+    assertThat(document.array("written")).hasSize(12);
+    String english = Files.readString(folder.resolve("out/ferry-talk.en (odd lot).srt"));
+    assertThat(english).contains("Kvitholmen").doesNotContain("quit Holman");
+    assertThat(ended.out()).contains("\"pass\": \"names\"").contains("ferry-talk.en.srt");
+    for (String ending : List.of("vtt", "ttml", "stl", "scc", "otio")) {
+      Path back = folder.resolve("back-" + ending + ".srt");
+      Path file = folder.resolve("out/ferry-talk.en (odd lot)." + ending);
+      assertThat(run("convert", file.toString(), back.toString()).code()).isZero();
+      assertThat(words(Files.readString(back))).isEqualTo(words(english));
+    }
+    assertThat(
+            run(
+                    "practice",
+                    "desk",
+                    "import",
+                    folder.resolve("out/ferry-talk.en (odd lot).otio").toString())
+                .code())
+        .isZero();
+  }
+
+  /** Words without times, and with letters that line 21 has not made plain. */
+  private static String words(String srt) {
+    return srt.replaceAll("(?m)^\\d+$|^.*-->.*$", " ")
+        .replaceAll("\\{\\\\an\\d\\}", "")
+        .replaceAll("\\s+", " ");
+  }
+
+  @Test
+  void checkSaysWhatIsInWords() throws IOException {
+    Demo.makeTalk(folder);
+    Ended ended =
+        run(
+            "check",
+            folder.resolve("ferry-talk.en.srt").toString(),
+            folder.resolve("ferry-talk-words.json").toString(),
+            folder.resolve("ferry-talk-names.csv").toString());
+    assertThat(ended.out())
+        .contains("SubRip text")
+        .contains("captions")
+        .contains("speakers: Speaker 1, Speaker 2, Speaker 3")
+        .contains("7 names");
+  }
+
+  @Test
+  void aServiceThatFailsAndBreaksOffGivesAllInTheEnd() throws IOException {
+    Path sound = Files.write(folder.resolve("talk.wav"), new byte[5000]);
+    try (var service = CaptionerServer.start(SCRIPT, 0, new Habits(3, 3, 4))) {
+      List<Path> files =
+          CaptionService.caption(service.address(), sound, "en", folder, Progress.NONE);
+      assertThat(files)
+          .extracting(file -> String.valueOf(file.getFileName()))
+          .containsExactly("talk.en.srt", "talk-words.json");
+      assertThat(Files.readString(files.getFirst())).contains("and in as went");
+      assertThat(Files.readString(files.getLast())).contains("Tormod").contains("\\\"So\\\"");
+      assertThat(service.received()).containsOnly(5000L);
+    }
+  }
+
+  @Test
+  void afterAStopTheSameJobIsGoneOnWith() throws IOException {
+    Path sound = Files.write(folder.resolve("talk.wav"), new byte[300]);
+    try (var service = CaptionerServer.start(SCRIPT, 0, new Habits(4, 0, 0))) {
+      var asked = new AtomicInteger();
+      Progress stopping =
+          new Progress() {
+            @Override
+            public void at(double share, String what) {}
+
+            @Override
+            public boolean isCancelled() {
+              return asked.incrementAndGet() > 4;
+            }
+          };
+      assertThrows(
+          CancelledException.class,
+          () -> CaptionService.caption(service.address(), sound, "", folder, stopping));
+      assertThat(folder.resolve("talk.srt")).doesNotExist();
+      List<Path> files =
+          CaptionService.caption(service.address(), sound, "", folder, Progress.NONE);
+      assertThat(files).allMatch(Files::exists);
+      assertThat(service.received()).hasSize(1);
+    }
+  }
+
+  @Test
+  void onlyThisMachineIsAskedAndWhatIsMissingIsSaid() throws IOException {
+    assertThat(CaptionService.address("http://example.org:80/jobs")).isEmpty();
+    assertThat(CaptionService.address("8431")).contains(URI.create("http://127.0.0.1:8431/jobs"));
+    Path sound = Files.write(folder.resolve("talk.wav"), new byte[10]);
+    assertThat(run("caption", "1", sound.toString(), "--out", folder.toString()).err())
+        .contains("Nothing answers at");
+    try (var service = CaptionerServer.start(SCRIPT, 0, Habits.GOOD)) {
+      String port = Integer.toString(service.address().getPort());
+      assertThat(run("caption", port, folder.resolve("none.wav").toString()).err())
+          .contains("is not there");
+      assertThat(service.received()).isEmpty();
+    }
+  }
+}
