@@ -154,7 +154,8 @@ public final class WebVtt implements CaptionFormat {
       if (said.find()) {
         language = said.group(1);
       }
-      if (header.strip().length() > "WEBVTT".length()) {
+      String rest = LANGUAGE_LINE.matcher(header.substring("WEBVTT".length())).replaceAll("");
+      if (!rest.isBlank()) {
         asides.add(new Aside("header lines", "line 1", header));
       }
       return line;
