@@ -119,8 +119,7 @@ public final class CaptionFiles implements OutputKind {
     @Override
     public String name() {
       // A track is known by its file and its own name: "talk.otio, Captions nn".
-      String name =
-          plain(captions).replaceFirst("\\.[A-Za-z0-9]{1,5}, ", " ").replace(':', '-');
+      String name = plain(captions).replaceFirst("\\.[A-Za-z0-9]{1,5}, ", " ").replace(':', '-');
       int dot = name.lastIndexOf('.');
       boolean hasEnding = dot > 0 && name.length() - dot <= 6 && name.indexOf(' ', dot) < 0;
       return (hasEnding ? name.substring(0, dot) : name) + ending;

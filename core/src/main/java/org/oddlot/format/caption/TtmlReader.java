@@ -150,7 +150,12 @@ final class TtmlReader {
           begin(reader);
         }
         case XMLEvent.END_ELEMENT -> end(reader);
-        case XMLEvent.CHARACTERS, XMLEvent.CDATA, XMLEvent.SPACE -> words(reader.getText());
+        case XMLEvent.CHARACTERS, XMLEvent.CDATA, XMLEvent.SPACE -> {
+          // Between elements there is only space, which need not even be looked at.
+          if (paragraph != null || (open.peek() != null && open.peek().name.equals("name"))) {
+            words(reader.getText());
+          }
+        }
         case XMLEvent.COMMENT ->
             asides.add(
                 new Aside(
@@ -254,14 +259,21 @@ final class TtmlReader {
     element.preserves = space == null ? outer.preserves : space.equals("preserve");
     Rational zero = outer.begin == null ? outer.zero : outer.begin;
     element.zero = zero;
-    element.begin = moment(element, "begin").map(zero::plus).orElse(null);
-    Optional<Rational> end = moment(element, "end").map(zero::plus);
+    if (element.attributes.isEmpty()) {
+      return;
+    }
+    element.begin = moment(element, "begin").map(time -> plus(zero, time)).orElse(null);
+    Optional<Rational> end = moment(element, "end").map(time -> plus(zero, time));
     Optional<Rational> length = moment(element, "dur");
     if (length.isPresent()) {
       Rational until = (element.begin == null ? zero : element.begin).plus(length.get());
       end = Optional.of(end.filter(e -> e.compareTo(until) < 0).orElse(until));
     }
     element.end = end.orElse(null);
+  }
+
+  private static Rational plus(Rational zero, Rational time) {
+    return zero.signum() == 0 ? time : zero.plus(time);
   }
 
   private Optional<Rational> moment(Open element, String name) {
@@ -463,20 +475,20 @@ final class TtmlReader {
     if (element.hasTimedParts && !says) {
       return;
     }
-    Optional<Open> timed =
-        open.stream().filter(each -> each.begin != null || each.end != null).findFirst();
     Rational begin = element.begin == null ? element.zero : element.begin;
     Rational end = element.end;
-    if (end == null) {
-      end = open.stream().map(each -> each.end).filter(e -> e != null).findFirst().orElse(null);
+    boolean timed = false;
+    for (Open each : open) {
+      timed |= each.begin != null || each.end != null;
+      end = end == null ? each.end : end;
     }
-    if (timed.isEmpty() || end == null) {
+    if (!timed || end == null) {
       if (says) {
         String text = element.words.toString().strip();
         asides.add(new Aside("words without times", "", text));
         problems.warning(
             TextLines.place(file.line(element.from) - 1),
-            Phrase.of("\"%s\" has no %s.", text, timed.isEmpty() ? "times" : "end"),
+            Phrase.of("\"%s\" has no %s.", text, timed ? "end" : "times"),
             "It is kept in the document, and is no caption.");
       }
       return;

@@ -61,7 +61,7 @@ record TtmlTimes(
     }
     return Optional.of(
         text.charAt(last) == 'f'
-            ? frameRate.frameDuration().times(number)
+            ? Rational.of(number * frameRate.denominator(), frameRate.numerator())
             : Rational.of(number, tickRate));
   }
 
