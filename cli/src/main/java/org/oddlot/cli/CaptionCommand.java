@@ -6,6 +6,7 @@ import java.net.URI;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.lot.CaptionService;
 import org.oddlot.progress.Progress;
 import picocli.CommandLine.Command;
@@ -50,6 +51,11 @@ final class CaptionCommand implements Callable<Integer> {
                 new ParameterException(
                     spec.commandLine(),
                     "\"" + address + "\" is no address at this machine, such as 8431."));
+    CaptionFormat.LANGUAGE
+        .problem(language)
+        .ifPresent(what -> {
+          throw new ParameterException(spec.commandLine(), what + ".");
+        });
     List<Path> written =
         CaptionService.caption(uri, sound, language, folder.toAbsolutePath(), Progress.NONE);
     PrintWriter out = spec.commandLine().getOut();

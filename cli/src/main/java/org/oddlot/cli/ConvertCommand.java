@@ -71,7 +71,7 @@ final class ConvertCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     var target = new InputFile(out);
-    if (!Conversion.canWrite(target.extension())) {
+    if (!Conversion.canWrite(target)) {
       throw wrong(
           Phrase.of(
               "%s is of no kind that can be written; they end in %s.",
@@ -82,8 +82,7 @@ final class ConvertCommand implements Callable<Integer> {
     }
     var input = new InputFile(in);
     var problems = new Problems(input.name());
-    Optional<Conversion> conversion =
-        Conversion.of(input, target.extension(), wanted(input), problems);
+    Optional<Conversion> conversion = Conversion.of(input, target, wanted(input), problems);
     if (conversion.isPresent()) {
       SafeFile.write(out, path -> conversion.get().writer().write(path));
     }

@@ -2,7 +2,6 @@ package org.oddlot.caption;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * The words of a caption, with marks between the letters. Whoever looks for words looks at {@link
@@ -12,9 +11,6 @@ import java.util.stream.Collectors;
  * @param marks in the order in which they stand
  */
 public record CaptionText(String plain, List<Mark> marks) {
-  /** No words. */
-  public static final CaptionText EMPTY = new CaptionText("", List.of());
-
   public CaptionText {
     marks = List.copyOf(marks);
   }
@@ -81,7 +77,7 @@ public record CaptionText(String plain, List<Mark> marks) {
   public CaptionText part(int from, int to) {
     var kept = new ArrayList<Mark>();
     for (Markup.Look look : Markup.Look.values()) {
-      if (isOn(look, from)) {
+      if (isOn(look, from - 1)) {
         kept.add(Mark.of(0, new Markup.Style(look, true)));
       }
     }
@@ -97,18 +93,18 @@ public record CaptionText(String plain, List<Mark> marks) {
     }
     var part = new CaptionText(plain.substring(from, to), kept);
     for (Markup.Look look : Markup.Look.values()) {
-      if (part.isOn(look, to - from + 1)) {
+      if (part.isOn(look, to - from)) {
         kept.add(Mark.of(to - from, new Markup.Style(look, false)));
       }
     }
     return new CaptionText(part.plain, kept);
   }
 
-  /** Whether letters at a place look so: a mark before it has begun it and none has ended it. */
-  private boolean isOn(Markup.Look look, int place) {
+  /** Whether the letter at a place looks so: a mark up to it has begun it and none has ended it. */
+  public boolean isOn(Markup.Look look, int place) {
     boolean on = false;
     for (Mark mark : marks) {
-      if (mark.at() < place
+      if (mark.at() <= place
           && mark.what() instanceof Markup.Style(Markup.Look its, boolean begins)
           && its == look) {
         on = begins;
@@ -123,17 +119,6 @@ public record CaptionText(String plain, List<Mark> marks) {
     int behind = plain.length() + between.length();
     other.marks.forEach(mark -> all.add(mark.at(mark.at() + behind)));
     return new CaptionText(plain + between + other.plain, all);
-  }
-
-  /** This without its marks but those of {@code looks}, which are spelled anew. */
-  public CaptionText onlyWith(java.util.Set<Markup.Look> looks) {
-    return new CaptionText(
-        plain,
-        marks.stream()
-            .filter(
-                mark -> mark.what() instanceof Markup.Style style && looks.contains(style.look()))
-            .map(mark -> Mark.of(mark.at(), mark.what()))
-            .collect(Collectors.toList()));
   }
 
   @Override

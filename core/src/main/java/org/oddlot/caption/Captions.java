@@ -67,9 +67,4 @@ public record Captions(
   public boolean isChanged() {
     return original.isEmpty() || !asRead().equals(captions);
   }
-
-  /** The caption of this id. */
-  public Optional<Caption> caption(String id) {
-    return captions.stream().filter(caption -> caption.id().equals(id)).findFirst();
-  }
 }

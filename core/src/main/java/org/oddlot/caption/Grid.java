@@ -1,7 +1,6 @@
 package org.oddlot.caption;
 
 import java.math.RoundingMode;
-import java.util.Optional;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
@@ -49,9 +48,9 @@ public sealed interface Grid {
     }
   }
 
-  /** The frame rate of a grid of frames. */
-  default Optional<FrameRate> frameRate() {
-    return this instanceof Frames frames ? Optional.of(frames.rate) : Optional.empty();
+  /** Itself, if its moments are frames; 25 a second where nothing says which they are. */
+  default Frames frames() {
+    return this instanceof Frames frames ? frames : new Frames(FrameRate.FPS_25, false);
   }
 
   /**

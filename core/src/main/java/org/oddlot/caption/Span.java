@@ -17,11 +17,6 @@ public record Span(Rational start, Rational end) {
     return end.minus(start);
   }
 
-  /** Whether they have more than a moment in common. */
-  public boolean overlaps(Span other) {
-    return start.compareTo(other.end) < 0 && other.start.compareTo(end) < 0;
-  }
-
   /** How long both go on together, in seconds; zero where they do not. */
   public Rational shared(Span other) {
     Rational from = later(start, other.start);

@@ -22,7 +22,6 @@ import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
-import org.oddlot.time.FrameRate;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
 
@@ -54,11 +53,11 @@ public record Conversion(List<String> lost, Writer writer) {
    */
   public record Wanted(Optional<Grid> programme, Guideline guideline, ReadingOptions options) {}
 
-  /** Whether files that end so can be written, with the dot. */
-  public static boolean canWrite(String extension) {
-    return CaptionFormat.of(extension).isPresent()
-        || TranscriptFormat.of(extension).isPresent()
-        || Formats.timelines().stream().anyMatch(f -> f.extensions().getFirst().equals(extension));
+  /** Whether a file of this name can be written. */
+  public static boolean canWrite(InputFile out) {
+    return CaptionFormat.of(out.extension()).isPresent()
+        || TranscriptFormat.of(out.extension()).isPresent()
+        || Formats.toWrite(out).isPresent();
   }
 
   /** How names of files that can be written end. */
@@ -71,11 +70,11 @@ public record Conversion(List<String> lost, Writer writer) {
   }
 
   /**
-   * Reads {@code in} to be written in the format that {@code extension} means; empty where nothing
-   * can be made of it, and then {@code problems} says why.
+   * Reads {@code in} to be written in the format that the name of {@code out} means; empty where
+   * nothing can be made of it, and then {@code problems} says why.
    */
   public static Optional<Conversion> of(
-      InputFile in, String extension, Wanted wanted, Problems problems) throws IOException {
+      InputFile in, InputFile out, Wanted wanted, Problems problems) throws IOException {
     Optional<InputKind<?>> kind = InputKinds.of(in);
     if (kind.isEmpty()) {
       problems.error("", "The file is of no kind that is read here.", "");
@@ -84,9 +83,9 @@ public record Conversion(List<String> lost, Writer writer) {
     Optional<?> value = kind.get().read(in, wanted.options(), problems);
     return switch (value.orElse(null)) {
       case null -> Optional.empty();
-      case TimelineFormat.Read read -> timeline(in, kind.get(), read, extension, wanted, problems);
-      case Captions captions -> Optional.of(captions(captions, extension, wanted));
-      case Transcript transcript -> Optional.of(transcript(transcript, extension, wanted));
+      case TimelineFormat.Read read -> timeline(in, kind.get(), read, out, wanted, problems);
+      case Captions captions -> Optional.of(captions(captions, out, wanted));
+      case Transcript transcript -> Optional.of(transcript(transcript, out, wanted));
       default -> {
         problems.error(
             "",
@@ -101,14 +100,11 @@ public record Conversion(List<String> lost, Writer writer) {
       InputFile in,
       InputKind<?> kind,
       TimelineFormat.Read read,
-      String extension,
+      InputFile out,
       Wanted wanted,
       Problems problems)
       throws IOException {
-    Optional<TimelineFormat> target =
-        Formats.timelines().stream()
-            .filter(format -> format.extensions().getFirst().equals(extension))
-            .findFirst();
+    Optional<TimelineFormat> target = Formats.toWrite(out);
     if (target.isPresent() && kind instanceof TimelineFormat reading) {
       List<String> left =
           reading.equals(target.get())
@@ -125,7 +121,7 @@ public record Conversion(List<String> lost, Writer writer) {
           "", "There is no track of captions in the file.", "Such a track is of kind Caption.");
       return Optional.empty();
     }
-    Conversion conversion = captions(tracks.getFirst(), extension, wanted);
+    Conversion conversion = captions(tracks.getFirst(), out, wanted);
     var lost = new ArrayList<>(conversion.lost);
     lost.add("everything in the file but its captions");
     tracks.stream()
@@ -134,39 +130,34 @@ public record Conversion(List<String> lost, Writer writer) {
     return Optional.of(new Conversion(lost, conversion.writer));
   }
 
-  private static Conversion captions(Captions captions, String extension, Wanted wanted) {
+  private static Conversion captions(Captions captions, InputFile out, Wanted wanted) {
     Grid programme = wanted.programme().orElse(captions.grid());
-    Optional<CaptionFormat> format = CaptionFormat.of(extension);
+    Optional<CaptionFormat> format = CaptionFormat.of(out.extension());
     if (format.isPresent()) {
       Fitting.Fitted fitted = Fitting.to(format.get(), captions, programme);
       return bytes(fitted.losses(), format.get().write(fitted.captions()));
     }
-    Optional<TranscriptFormat> words = TranscriptFormat.of(extension);
+    Optional<TranscriptFormat> words = TranscriptFormat.of(out.extension());
     if (words.isPresent()) {
-      Conversion conversion = transcript(Transcripts.of(captions), extension, wanted);
+      Conversion conversion = transcript(Transcripts.of(captions), out, wanted);
       var lost = new ArrayList<>(conversion.lost);
       lost.add("where lines break, how letters look, and where captions stand");
       captions.asides().forEach(aside -> lost.add(aside.what() + " " + aside.place()));
       return new Conversion(lost.stream().distinct().toList(), conversion.writer);
     }
-    Grid.Frames frames =
-        programme instanceof Grid.Frames its ? its : new Grid.Frames(FrameRate.FPS_25, false);
+    Grid.Frames frames = programme.frames();
     Fitting.Fitted fitted = Fitting.toTrack(captions, frames);
-    return timeline(fitted.losses(), CaptionTracks.timeline(fitted.captions(), frames), extension);
+    return timeline(fitted.losses(), CaptionTracks.timeline(fitted.captions(), frames), out);
   }
 
-  private static Conversion timeline(List<String> lost, Timeline timeline, String extension) {
+  private static Conversion timeline(List<String> lost, Timeline timeline, InputFile out) {
     TimelineObject root = timeline;
-    TimelineFormat format =
-        Formats.timelines().stream()
-            .filter(its -> its.extensions().getFirst().equals(extension))
-            .findFirst()
-            .orElseThrow();
+    TimelineFormat format = Formats.toWrite(out).orElseThrow();
     return new Conversion(lost, path -> format.write(root, path.resolveSibling("nothing"), path));
   }
 
-  private static Conversion transcript(Transcript transcript, String extension, Wanted wanted) {
-    Optional<TranscriptFormat> format = TranscriptFormat.of(extension);
+  private static Conversion transcript(Transcript transcript, InputFile out, Wanted wanted) {
+    Optional<TranscriptFormat> format = TranscriptFormat.of(out.extension());
     if (format.isPresent()) {
       boolean isOwn =
           transcript.asRead().filter(r -> r.format().equals(format.get().name())).isPresent();
@@ -179,7 +170,7 @@ public record Conversion(List<String> lost, Writer writer) {
             transcript.language(),
             Grid.Ticks.MILLISECONDS,
             CaptionMaker.of(transcript, wanted.guideline(), List.of()));
-    Conversion conversion = captions(made, extension, wanted);
+    Conversion conversion = captions(made, out, wanted);
     var lost = new ArrayList<>(conversion.lost);
     if (transcript.words().anyMatch(word -> word.span().isPresent())) {
       lost.add("times of words");

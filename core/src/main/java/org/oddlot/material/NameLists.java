@@ -68,6 +68,14 @@ public final class NameLists {
 
   private NameLists() {}
 
+  /** All names and terms of a lot, as they are spelled. */
+  public static List<String> spellings(Material material) {
+    return material.all(NameList.class).stream()
+        .flatMap(list -> list.terms().stream())
+        .map(Term::text)
+        .toList();
+  }
+
   /**
    * The list of names that {@code table} is; empty where it is something else: it has a column for
    * spellings, and none but those for what was heard and who it is, or its name says it.

@@ -20,7 +20,7 @@ import org.oddlot.input.InputFile;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.CaptionsToWrite;
 import org.oddlot.material.Material;
-import org.oddlot.time.FrameRate;
+import org.oddlot.material.Programme;
 
 /**
  * Files of captions: those that came in and were changed, in the format that they came in, and any
@@ -66,10 +66,8 @@ public final class CaptionFiles implements OutputKind {
 
   /** The frames of the programme that captions belong to, else of their own file. */
   private static Grid programme(Captions captions, Material material) {
-    return material.all(CaptionPlace.class).stream()
-        .filter(place -> place.words().equals(captions.name()))
-        .<Grid>map(place -> place.programme().grid())
-        .findFirst()
+    return CaptionPlace.programme(material, captions.name())
+        .<Grid>map(Programme::grid)
         .orElse(captions.grid());
   }
 
@@ -79,17 +77,11 @@ public final class CaptionFiles implements OutputKind {
     if (format.isPresent()) {
       fitted = Fitting.to(format.get(), captions, programme);
     } else if (ending.equals("." + TIMELINE)) {
-      fitted = Fitting.toTrack(captions, frames(programme));
+      fitted = Fitting.toTrack(captions, programme.frames());
     } else {
       return Optional.empty();
     }
     return Optional.of(new Planned(captions.name(), ending, changes(captions), fitted.losses()));
-  }
-
-  private static Grid.Frames frames(Grid programme) {
-    return programme instanceof Grid.Frames frames
-        ? frames
-        : new Grid.Frames(FrameRate.FPS_25, false);
   }
 
   private static int changes(Captions captions) {
@@ -150,7 +142,7 @@ public final class CaptionFiles implements OutputKind {
         Files.write(target, format.get().write(fitted.captions()));
         return;
       }
-      Grid.Frames frames = frames(programme);
+      Grid.Frames frames = programme.frames();
       TimelineFormat timelines = Formats.timelines().getFirst();
       timelines.write(
           CaptionTracks.timeline(Fitting.toTrack(its, frames).captions(), frames),

@@ -9,8 +9,6 @@ import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
-import org.oddlot.caption.Mark;
-import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
@@ -145,13 +143,13 @@ final class LineWriter {
             case CENTRE -> Math.max(0, (Cea608.COLUMNS - text.length()) / 2);
             case RIGHT -> Math.max(0, Cea608.COLUMNS - text.length());
           };
-      boolean italic = isOn(caption.text(), Look.ITALIC, from);
+      boolean italic = caption.text().isOn(Look.ITALIC, from);
       row(
           words,
           Math.min(first + i, Cea608.ROWS - 1),
           column,
           italic,
-          isOn(caption.text(), Look.UNDERLINE, from));
+          caption.text().isOn(Look.UNDERLINE, from));
       letters(words, caption.text(), from, text);
       from += text.length() + 1;
     }
@@ -161,18 +159,6 @@ final class LineWriter {
   private static void twice(List<Integer> words, int code) {
     words.add(code);
     words.add(code);
-  }
-
-  private static boolean isOn(CaptionText text, Look look, int at) {
-    boolean on = false;
-    for (Mark mark : text.marks()) {
-      if (mark.at() <= at
-          && mark.what() instanceof Markup.Style(Look its, boolean begins)
-          && its == look) {
-        on = begins;
-      }
-    }
-    return on;
   }
 
   private static void row(
@@ -200,12 +186,12 @@ final class LineWriter {
       int at = from + i;
       i += Character.charCount(letter);
       boolean changes =
-          letter == ' ' && isOn(text, Look.ITALIC, at + 1) != isOn(text, Look.ITALIC, at - 1);
+          letter == ' ' && text.isOn(Look.ITALIC, at + 1) != text.isOn(Look.ITALIC, at - 1);
       int code;
       if (changes && at > from) {
         // A change of style takes the column of the space between two words.
         held = flush(words, held);
-        twice(words, isOn(text, Look.ITALIC, at + 1) ? 0x112E : 0x1120);
+        twice(words, text.isOn(Look.ITALIC, at + 1) ? 0x112E : 0x1120);
         continue;
       }
       code =

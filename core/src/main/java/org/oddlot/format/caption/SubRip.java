@@ -340,13 +340,10 @@ public final class SubRip implements CaptionFormat {
 
   @Override
   public byte[] write(Captions captions) {
-    var spelling = new SrtSpelling(captions.original().filter(o -> o.format().equals(name())));
-    return captions
-        .original()
-        .filter(TextOriginal.class::isInstance)
-        .map(TextOriginal.class::cast)
-        .filter(original -> original.format().equals(name()))
-        .map(original -> original.write(captions.captions(), spelling))
+    Optional<TextOriginal> original = TextOriginal.of(captions, name());
+    var spelling = new SrtSpelling(original);
+    return original
+        .map(its -> its.write(captions.captions(), spelling))
         .orElseGet(() -> writeNew(captions, spelling));
   }
 
@@ -369,12 +366,10 @@ public final class SubRip implements CaptionFormat {
     private final boolean isOriginal;
     private final char point;
 
-    SrtSpelling(Optional<org.oddlot.caption.Original> original) {
-      Optional<TextOriginal> its =
-          original.filter(TextOriginal.class::isInstance).map(TextOriginal.class::cast);
-      lineEnd = its.map(o -> o.file().lineEnd()).orElse("\n");
-      isOriginal = its.isPresent();
-      point = its.filter(o -> firstPoint(o.file().text()) == '.').isPresent() ? '.' : ',';
+    SrtSpelling(Optional<TextOriginal> original) {
+      lineEnd = original.map(its -> its.file().lineEnd()).orElse("\n");
+      isOriginal = original.isPresent();
+      point = original.map(its -> firstPoint(its.file().text())).orElse(',');
     }
 
     private static char firstPoint(String text) {
@@ -397,7 +392,7 @@ public final class SubRip implements CaptionFormat {
       out.append(Grid.clock(caption.start(), point))
           .append(" --> ")
           .append(Grid.clock(caption.end(), point))
-          .append(was.map(SrtSpelling::behindTimes).orElse(""))
+          .append(was.map(TextOriginal::behindTimes).orElse(""))
           .append(lineEnd);
       boolean says =
           caption.text().marks().stream()
@@ -409,19 +404,6 @@ public final class SubRip implements CaptionFormat {
       if (!caption.text().plain().isEmpty()) {
         out.append(lineEnd);
       }
-    }
-
-    /** Coordinates, which some write behind the times. */
-    private static String behindTimes(String piece) {
-      var lines = new TextLines(piece);
-      for (int line = 0; line < Math.min(lines.count(), 2); line++) {
-        Optional<ClockTimes.Line> times =
-            ClockTimes.line(piece, lines.start(line), lines.end(line));
-        if (times.isPresent()) {
-          return piece.substring(times.get().rest(), lines.end(line));
-        }
-      }
-      return "";
     }
 
     private final class Letters implements Tagged.Spelling {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.oddlot.caption.Caption;
+import org.oddlot.caption.Captions;
 import org.oddlot.caption.Original;
 import org.oddlot.format.text.TextFile;
 
@@ -49,6 +50,27 @@ record TextOriginal(
     default boolean numbers() {
       return false;
     }
+  }
+
+  /** The file that captions were read from, if it was of this format. */
+  static Optional<TextOriginal> of(Captions captions, String format) {
+    return captions
+        .original()
+        .filter(TextOriginal.class::isInstance)
+        .map(TextOriginal.class::cast)
+        .filter(original -> original.format.equals(format));
+  }
+
+  /** What stands behind the times of a caption's piece: coordinates, settings. */
+  static String behindTimes(String piece) {
+    var lines = new TextLines(piece);
+    for (int line = 0; line < Math.min(lines.count(), 2); line++) {
+      Optional<ClockTimes.Line> times = ClockTimes.line(piece, lines.start(line), lines.end(line));
+      if (times.isPresent()) {
+        return piece.substring(times.get().rest(), lines.end(line));
+      }
+    }
+    return "";
   }
 
   /** The file with {@code present} in it: what is as it was read, is written as it was read. */

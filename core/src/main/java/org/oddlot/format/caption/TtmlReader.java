@@ -152,8 +152,11 @@ final class TtmlReader {
         case XMLEvent.END_ELEMENT -> end(reader);
         case XMLEvent.CHARACTERS, XMLEvent.CDATA, XMLEvent.SPACE -> {
           // Between elements there is only space, which need not even be looked at.
-          if (paragraph != null || (open.peek() != null && open.peek().name.equals("name"))) {
-            words(reader.getText());
+          Open inner = open.peek();
+          if (inner != null && inner.name.equals("name")) {
+            agent(reader.getText());
+          } else if (inner != null && paragraph != null) {
+            words(reader.getText(), inner);
           }
         }
         case XMLEvent.COMMENT ->
@@ -411,18 +414,14 @@ final class TtmlReader {
     target().ifPresent(its -> its.words.append(words));
   }
 
-  private void words(String text) {
-    if (open.peek() != null && open.peek().name.equals("name") && !open.isEmpty()) {
-      open.stream()
-          .filter(each -> each.name.equals("agent"))
-          .findFirst()
-          .ifPresent(agent -> agents.put(agent.attributes.getOrDefault("id", ""), text.strip()));
-      return;
-    }
-    Open inner = open.peek();
-    if (inner == null || paragraph == null) {
-      return;
-    }
+  private void agent(String name) {
+    open.stream()
+        .filter(each -> each.name.equals("agent"))
+        .findFirst()
+        .ifPresent(agent -> agents.put(agent.attributes.getOrDefault("id", ""), name.strip()));
+  }
+
+  private void words(String text, Open inner) {
     if (inner.preserves) {
       append(text.replace("\r\n", "\n"));
       return;

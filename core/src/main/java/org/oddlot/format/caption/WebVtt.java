@@ -357,12 +357,7 @@ public final class WebVtt implements CaptionFormat {
 
   @Override
   public byte[] write(Captions captions) {
-    Optional<TextOriginal> original =
-        captions
-            .original()
-            .filter(TextOriginal.class::isInstance)
-            .map(TextOriginal.class::cast)
-            .filter(its -> its.format().equals(name()));
+    Optional<TextOriginal> original = TextOriginal.of(captions, name());
     var spelling = new VttSpelling(original);
     return original
         .map(its -> its.write(captions.captions(), spelling))
@@ -397,7 +392,7 @@ public final class WebVtt implements CaptionFormat {
       out.append(Grid.clock(caption.start(), '.'))
           .append(" --> ")
           .append(Grid.clock(caption.end(), '.'))
-          .append(was.map(VttSpelling::settings).orElseGet(() -> settings(caption.place())))
+          .append(was.map(TextOriginal::behindTimes).orElseGet(() -> settings(caption.place())))
           .append(lineEnd);
       boolean says =
           caption.text().marks().stream()
@@ -421,18 +416,6 @@ public final class WebVtt implements CaptionFormat {
       return lines.count() > 0 && !ClockTimes.hasArrow(piece, lines.start(0), lines.end(0))
           ? lines.of(0) + lineEnd
           : "";
-    }
-
-    private static String settings(String piece) {
-      var lines = new TextLines(piece);
-      for (int line = 0; line < Math.min(2, lines.count()); line++) {
-        Optional<ClockTimes.Line> times =
-            ClockTimes.line(piece, lines.start(line), lines.end(line));
-        if (times.isPresent()) {
-          return piece.substring(times.get().rest(), lines.end(line));
-        }
-      }
-      return "";
     }
 
     private static String settings(Placement place) {

@@ -10,7 +10,6 @@ import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
-import org.oddlot.caption.NameList;
 import org.oddlot.caption.Sense;
 import org.oddlot.caption.Transcript;
 import org.oddlot.format.caption.CaptionTracks;
@@ -18,6 +17,7 @@ import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.CaptionsToWrite;
 import org.oddlot.material.Material;
+import org.oddlot.material.NameLists;
 import org.oddlot.material.Programme;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
@@ -33,7 +33,6 @@ import org.oddlot.setting.Setting;
 import org.oddlot.setting.SettingKind;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
-import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Stack;
@@ -161,20 +160,14 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
   }
 
   private static Optional<Programme> programme(String captions, Material material) {
-    return material.all(CaptionPlace.class).stream()
-        .filter(place -> place.words().equals(captions))
-        .map(CaptionPlace::programme)
-        .findFirst();
+    return CaptionPlace.programme(material, captions);
   }
 
   /** The frames in which captions are counted: those of their programme, else their own. */
   public static Grid.Frames frames(Captions captions, Material material) {
     return programme(captions.name(), material)
         .map(Programme::grid)
-        .orElseGet(() ->
-            captions.grid() instanceof Grid.Frames frames
-                ? frames
-                : new Grid.Frames(FrameRate.FPS_25, false));
+        .orElseGet(() -> captions.grid().frames());
   }
 
   private static List<CaptionFinding> findings(
@@ -183,11 +176,6 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       Material material,
       Request request,
       Map<String, Fault> ofLanguages) {
-    List<String> names =
-        material.all(NameList.class).stream()
-            .flatMap(list -> list.terms().stream())
-            .map(NameList.Term::text)
-            .toList();
     Grid.Frames frames = frames(file, material);
     var checker =
         new Checker(
@@ -198,7 +186,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
         new Mender(
             file,
             checker,
-            new Sense(file.language(), names),
+            new Sense(file.language(), NameLists.spellings(material)),
             new WordTimes(transcripts(file, material)));
     List<Caption> all = file.captions();
     var findings = new ArrayList<CaptionFinding>(all.size());

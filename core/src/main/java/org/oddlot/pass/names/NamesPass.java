@@ -82,7 +82,9 @@ public final class NamesPass implements Pass<NamesFinding> {
     }
     List<Captions> captions = material.all(Captions.class);
     List<Transcript> transcripts = material.all(Transcript.class);
-    List<Search.Found> found = found(terms, captions, transcripts, request.progress());
+    List<Search.Witness> witnesses = Search.witnesses(captions, transcripts);
+    List<Search.Found> found =
+        found(new Search(terms, witnesses), captions, transcripts, request.progress());
     // What is a name at some places, as another text says, may be it at the others.
     Map<String, Search.Found> first = new HashMap<>();
     boolean any = false;
@@ -96,7 +98,7 @@ public final class NamesPass implements Pass<NamesFinding> {
     if (any) {
       // What was found before is no surer for being found again.
       found =
-          found(terms, captions, transcripts, request.progress()).stream()
+          found(new Search(terms, witnesses), captions, transcripts, request.progress()).stream()
               .map(each -> first.getOrDefault(each.hit().id(), each))
               .toList();
     }
@@ -104,8 +106,7 @@ public final class NamesPass implements Pass<NamesFinding> {
   }
 
   private static List<Search.Found> found(
-      Terms terms, List<Captions> captions, List<Transcript> transcripts, Progress progress) {
-    var search = new Search(terms, Search.witnesses(captions, transcripts));
+      Search search, List<Captions> captions, List<Transcript> transcripts, Progress progress) {
     var found = new ArrayList<Search.Found>();
     for (Captions each : captions) {
       progress.check();

@@ -29,12 +29,11 @@ final class Search {
    * A text that says something at some time.
    *
    * @param name the file
-   * @param language its language
    * @param at when
    * @param until until when
    * @param text what, in small letters
    */
-  record Witness(String name, String language, double at, double until, String text) {
+  record Witness(String name, double at, double until, String text) {
     /** Whether it is said at that time, for half of the shorter of both. */
     boolean isAt(double from, double to) {
       double shared = Math.min(until, to) - Math.max(at, from);
@@ -54,10 +53,9 @@ final class Search {
         all.add(
             new Witness(
                 each.name(),
-                each.language(),
                 caption.start().toDouble(),
                 caption.end().toDouble(),
-                caption.text().inOneLine()));
+                caption.text().inOneLine().toLowerCase(Locale.ROOT)));
       }
     }
     for (Transcript each : transcripts) {
@@ -65,10 +63,9 @@ final class Search {
         all.add(
             new Witness(
                 each.name(),
-                each.language(),
                 turn.span().start().toDouble(),
                 turn.span().end().toDouble(),
-                turn.text()));
+                turn.text().toLowerCase(Locale.ROOT)));
       }
     }
     all.sort(java.util.Comparator.comparingDouble(Witness::at));
@@ -216,7 +213,7 @@ final class Search {
 
   private int occurrences(String claim, String term) {
     Witness witness = witnesses.get(Integer.parseInt(claim.split(" ", 2)[0]));
-    String text = witness.text().toLowerCase(Locale.ROOT);
+    String text = witness.text();
     String small = term.toLowerCase(Locale.ROOT);
     int count = 0;
     for (int at = text.indexOf(small); at >= 0; at = text.indexOf(small, at + 1)) {
@@ -269,10 +266,9 @@ final class Search {
     for (int i = firstWitness(from); i < witnesses.size() && witnesses.get(i).at() < to; i++) {
       Witness witness = witnesses.get(i);
       if (witness.isAt(from, to) && !witness.name().equals(file)) {
-        String its = witness.text().toLowerCase(Locale.ROOT);
         for (String term : terms.all()) {
           String small = term.toLowerCase(Locale.ROOT);
-          if (its.contains(small) && !own.contains(small)) {
+          if (witness.text().contains(small) && !own.contains(small)) {
             nearby.add(term);
           }
         }
@@ -303,7 +299,7 @@ final class Search {
       Witness witness = witnesses.get(i);
       if (witness.isAt(from, to)
           && !witness.name().equals(file)
-          && witness.text().toLowerCase(Locale.ROOT).contains(small)) {
+          && witness.text().contains(small)) {
         return i;
       }
     }

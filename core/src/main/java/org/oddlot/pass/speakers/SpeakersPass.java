@@ -10,11 +10,11 @@ import java.util.Optional;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.NameList;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.material.Material;
+import org.oddlot.material.NameLists;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Codec;
@@ -78,9 +78,7 @@ public final class SpeakersPass implements Pass<SpeakerFinding> {
     List<Known> known = known(material);
     var people = new TreeSet<String>();
     known.forEach(each -> people.add(each.name));
-    material
-        .all(NameList.class)
-        .forEach(list -> list.terms().forEach(term -> people.add(term.text())));
+    people.addAll(NameLists.spellings(material));
     var findings = new ArrayList<SpeakerFinding>();
     for (Transcript transcript : material.all(Transcript.class)) {
       for (String speaker : transcript.speakers()) {

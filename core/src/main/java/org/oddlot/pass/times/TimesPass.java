@@ -14,13 +14,13 @@ import org.oddlot.caption.CaptionMaker;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
-import org.oddlot.caption.NameList;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Material;
+import org.oddlot.material.NameLists;
 import org.oddlot.material.Programme;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Choice;
@@ -298,11 +298,6 @@ public final class TimesPass implements Pass<TimesFinding> {
   }
 
   private static Captions made(Transcript transcript, Material material, Settings settings) {
-    List<String> names =
-        material.all(NameList.class).stream()
-            .flatMap(list -> list.terms().stream())
-            .map(NameList.Term::text)
-            .toList();
     Guideline guideline =
         GuidelineFiles.byName(settings.get(GUIDELINE), material.all(Guideline.class))
             .orElseGet(() -> GuidelineFiles.shipped().getFirst());
@@ -311,7 +306,7 @@ public final class TimesPass implements Pass<TimesFinding> {
         stem + " (captions)",
         transcript.language(),
         Grid.Ticks.MILLISECONDS,
-        CaptionMaker.of(transcript, guideline, names));
+        CaptionMaker.of(transcript, guideline, NameLists.spellings(material)));
   }
 
   @Override

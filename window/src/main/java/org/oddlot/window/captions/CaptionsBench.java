@@ -16,9 +16,9 @@ import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Guideline;
 import org.oddlot.caption.Letters;
-import org.oddlot.caption.NameList;
 import org.oddlot.caption.Sense;
 import org.oddlot.material.Material;
+import org.oddlot.material.NameLists;
 import org.oddlot.pass.CaptionChanges;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Outcome.StepOutcome;
@@ -28,7 +28,6 @@ import org.oddlot.pass.captions.CaptionFinding;
 import org.oddlot.pass.captions.CaptionsPass;
 import org.oddlot.pass.captions.Edit;
 import org.oddlot.pass.captions.Side;
-import org.oddlot.pass.names.Learned;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
@@ -342,12 +341,7 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
             .filter(each -> each.file().equals(finding.file()))
             .map(CaptionFinding::caption)
             .toList();
-    List<String> names =
-        before.stream()
-            .flatMap(material -> material.all(NameList.class).stream())
-            .flatMap(list -> list.terms().stream())
-            .map(NameList.Term::text)
-            .toList();
+    List<String> names = before.map(NameLists::spellings).orElse(List.of());
     String language = file(finding).map(Captions::language).orElse("");
     return new CaptionEdits(finding.file(), captions, new Sense(language, names), guideline());
   }
@@ -428,22 +422,6 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
         });
   }
 
-  private void learn() {
-    var term =
-        new NewTerm(
-            "",
-            "",
-            learned -> {
-              place.overlay().close();
-              session.order(
-                  "names",
-                  Learned.CODEC,
-                  learned,
-                  "“" + learned.heard() + "” is " + learned.right() + " from now on");
-            });
-    place.overlay().open(term.node(), term.first());
-  }
-
   private void play() {
     table
         .current()
@@ -465,7 +443,7 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
       case COMMA -> make("moved a word of", edits((edits, it) -> edits.firstWordBack(it)));
       case PERIOD -> make("moved a word of", edits((edits, it) -> edits.lastWordOn(it)));
       case R -> replace();
-      case N -> learn();
+      case N -> NewTerm.ask(place);
       case SPACE -> play();
       default -> {
         return false;

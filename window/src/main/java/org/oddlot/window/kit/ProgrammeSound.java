@@ -82,11 +82,7 @@ public final class ProgrammeSound {
   }
 
   private Optional<Piece> piece(Material material, String words, Span span) {
-    Optional<Programme> programme =
-        material.all(CaptionPlace.class).stream()
-            .filter(place -> place.words().equals(words))
-            .map(CaptionPlace::programme)
-            .findFirst();
+    Optional<Programme> programme = CaptionPlace.programme(material, words);
     if (programme.isEmpty()) {
       return Optional.empty();
     }

@@ -16,7 +16,6 @@ import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.names.Hit;
-import org.oddlot.pass.names.Learned;
 import org.oddlot.pass.names.NamesFinding;
 import org.oddlot.pass.names.NamesPass;
 import org.oddlot.text.Phrase;
@@ -53,7 +52,7 @@ public final class NamesBench extends FindingsBench<NamesFinding> {
     layOut(
         List.of(),
         Actions.button("hear-name", "Hear it", "Space", this::play),
-        Actions.button("new-term", "Words that are a name…", "N", this::learn));
+        Actions.button("new-term", "Words that are a name…", "N", () -> NewTerm.ask(place)));
   }
 
   @Override
@@ -151,22 +150,6 @@ public final class NamesBench extends FindingsBench<NamesFinding> {
         });
   }
 
-  private void learn() {
-    var term =
-        new NewTerm(
-            "",
-            "",
-            learned -> {
-              place.overlay().close();
-              session.order(
-                  pass.id(),
-                  Learned.CODEC,
-                  learned,
-                  "“" + learned.heard() + "” is " + learned.right() + " from now on");
-            });
-    place.overlay().open(term.node(), term.first());
-  }
-
   @Override
   protected boolean otherKey(KeyEvent event) {
     if (event.getCode() == KeyCode.SPACE) {
@@ -174,7 +157,7 @@ public final class NamesBench extends FindingsBench<NamesFinding> {
       return true;
     }
     if (event.getCode() == KeyCode.N) {
-      learn();
+      NewTerm.ask(place);
       return true;
     }
     return false;

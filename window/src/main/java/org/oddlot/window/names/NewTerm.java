@@ -1,7 +1,6 @@
 package org.oddlot.window.names;
 
 import java.util.function.Consumer;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
@@ -10,23 +9,33 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.oddlot.pass.names.Learned;
 import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.Words;
 
 /** Words that are always some name, as they are typed. */
 public final class NewTerm {
-  private final TextField heard;
-  private final TextField right;
+  private final TextField heard = new TextField();
+  private final TextField right = new TextField();
   private final Label trouble = Words.paragraph("", "trouble");
   private final VBox box = new VBox(10);
 
-  /**
-   * @param was what the first field begins with
-   * @param is what the second begins with
-   * @param onTerm is told what was typed
-   */
-  public NewTerm(String was, String is, Consumer<Learned> onTerm) {
-    heard = new TextField(was);
-    right = new TextField(is);
+  /** Asks for it over the window, and has Names heed it from then on. */
+  public static void ask(Place place) {
+    var term =
+        new NewTerm(learned -> {
+          place.overlay().close();
+          place
+              .session()
+              .order(
+                  "names",
+                  Learned.CODEC,
+                  learned,
+                  "“" + learned.heard() + "” is " + learned.right() + " from now on");
+        });
+    place.overlay().open(term.box, term.heard);
+  }
+
+  private NewTerm(Consumer<Learned> onTerm) {
     heard.setId("typed-heard");
     right.setId("typed-right");
     heard.setAccessibleText("What is written");
@@ -55,15 +64,5 @@ public final class NewTerm {
             grid,
             trouble,
             new HBox(10, Words.spring(), Actions.main("typed-take", "Put right", "Enter", take)));
-  }
-
-  /** What is laid over the window. */
-  public Region node() {
-    return box;
-  }
-
-  /** Where typing begins. */
-  public Node first() {
-    return heard.getText().isEmpty() ? heard : right;
   }
 }

@@ -368,9 +368,7 @@ public final class Session {
 
   /** Orders something of a pass that nobody asked for. */
   public <T> void order(String pass, Codec<T> codec, T value, String what) {
-    Lot lot = state().lot();
-    String id = lot.answers().newInstructionId(pass);
-    change(lot.withAnswers(lot.answers().plus(Instruction.of(id, pass, codec, value))), what);
+    orderAll(pass, codec, List.of(value), what);
   }
 
   /** Orders several things of a pass in one step. */

@@ -13,6 +13,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.lot.CaptionService;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Words;
@@ -79,7 +80,7 @@ final class CaptionerAddress {
       trouble.setText("“" + port.getText() + "” is no port of this machine.");
     } else if (file == null) {
       trouble.setText("No sound of the lot is at hand.");
-    } else if (!language.getText().strip().matches("|[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*")) {
+    } else if (CaptionFormat.LANGUAGE.problem(language.getText().strip()).isPresent()) {
       trouble.setText("“" + language.getText() + "” is no language, such as en.");
     } else {
       onSend.to(address.get(), file, language.getText().strip());
