@@ -209,11 +209,18 @@ public record Rational(long numerator, long denominator) implements Comparable<R
   private static long gcd(long a, long b) {
     a = Math.absExact(a);
     b = Math.absExact(b);
-    while (b != 0) {
-      long rest = a % b;
-      a = b;
-      b = rest;
+    if (a == 0 || b == 0) {
+      return Math.max(a + b, 1);
     }
-    return a == 0 ? 1 : a;
+    // By halving and subtracting (Stein): a division takes as long as ten such steps.
+    int twos = Long.numberOfTrailingZeros(a | b);
+    a >>= Long.numberOfTrailingZeros(a);
+    while (b != 0) {
+      b >>= Long.numberOfTrailingZeros(b);
+      long smaller = Math.min(a, b);
+      b = Math.max(a, b) - smaller;
+      a = smaller;
+    }
+    return a << twos;
   }
 }

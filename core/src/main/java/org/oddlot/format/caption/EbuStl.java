@@ -41,6 +41,9 @@ public final class EbuStl implements CaptionFormat {
   static final int TTI = 128;
   private static final int TEXT = 112;
 
+  /** What fills a text field behind its words. */
+  private static final int UNUSED = 0x8F;
+
   /** Which frames the labels of files with 30 a second count; the file does not say. */
   public static final Setting<String> COUNT =
       Setting.oneOf("count", "Counted at", "29.97", List.of("29.97", "29.97 drop", "30"));
@@ -231,6 +234,7 @@ public final class EbuStl implements CaptionFormat {
     private final Grid.Frames grid;
     private final String table;
     private final Problems problems;
+    private final int rows;
     private final List<Caption> captions = new ArrayList<>();
     private final List<int[]> blocks = new ArrayList<>();
     private final List<Aside> asides = new ArrayList<>();
@@ -240,6 +244,8 @@ public final class EbuStl implements CaptionFormat {
       this.grid = grid;
       this.table = table;
       this.problems = problems;
+      String most = ascii(bytes, 253, 2).strip();
+      this.rows = most.matches("\\d{1,2}") && !most.equals("00") ? Integer.parseInt(most) : 23;
     }
 
     Captions read() {
@@ -360,8 +366,6 @@ public final class EbuStl implements CaptionFormat {
 
     private Placement placement(int block) {
       int row = field(block, 13);
-      String most = ascii(bytes, 253, 2).strip();
-      int rows = most.matches("\\d{1,2}") && !most.equals("00") ? Integer.parseInt(most) : 23;
       Height height =
           row * 3 < rows ? Height.TOP : row * 3 < rows * 2 ? Height.MIDDLE : Height.BOTTOM;
       return new Placement(
@@ -377,18 +381,22 @@ public final class EbuStl implements CaptionFormat {
     private CaptionText words(byte[] text) {
       var plain = new StringBuilder();
       var marks = new ArrayList<Mark>();
-      byte[] run = new byte[text.length];
-      int length = 0;
+      int end = text.length;
+      while (end > 0 && (text[end - 1] & 0xFF) == UNUSED) {
+        end--;
+      }
+      int run = 0;
       boolean coloured = false;
-      for (int i = 0; i <= text.length; i++) {
-        int code = i == text.length ? 0x8F : text[i] & 0xFF;
+      for (int i = 0; i <= end; i++) {
+        int code = i == end ? UNUSED : text[i] & 0xFF;
         boolean isLetter = (code >= 0x20 && code < 0x7F) || code >= 0xA0;
         if (isLetter) {
-          run[length++] = (byte) code;
           continue;
         }
-        plain.append(StlLetters.decode(Arrays.copyOf(run, length), table));
-        length = 0;
+        if (run < i) {
+          plain.append(StlLetters.decode(text, run, i, table));
+        }
+        run = i + 1;
         switch (code) {
           case 0x80, 0x81 -> marks.add(mark(plain, Look.ITALIC, code == 0x80));
           case 0x82, 0x83 -> marks.add(mark(plain, Look.UNDERLINE, code == 0x82));
@@ -399,7 +407,7 @@ public final class EbuStl implements CaptionFormat {
               plain.append('\n');
             }
           }
-          case 0x8F -> {}
+          case UNUSED -> {}
           default -> coloured |= code < 0x08;
         }
         if (code < 0x20 && plain.length() > 0 && plain.charAt(plain.length() - 1) != '\n') {

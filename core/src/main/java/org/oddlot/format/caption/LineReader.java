@@ -1,6 +1,7 @@
 package org.oddlot.format.caption;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Aside;
@@ -29,6 +30,9 @@ final class LineReader {
     ROLL_UP,
     PAINT_ON
   }
+
+  /** Rows in the order of their codes: 10, 11, 12, 13, 14, 15, 16, 17, each with two. */
+  private static final int[] ADDRESSED = {11, 11, 1, 2, 3, 4, 12, 13, 14, 15, 5, 6, 7, 8, 9, 10};
 
   private final TextFile file;
   private final Problems problems;
@@ -60,24 +64,85 @@ final class LineReader {
     }
   }
 
-  /** One of a decoder's two memories: 15 rows of 32 columns; rows without a letter are none. */
+  /** One of a decoder's two memories: 15 rows of 32 columns, used over and over. */
   private static final class Screen {
-    private final int[][] rows = new int[Cea608.ROWS][];
-    private final int[][] looks = new int[Cea608.ROWS][];
+    private static final int LOOK = 24;
+
+    /** Letters, and above them how they look; a row that is not in use holds what was there. */
+    private final int[] cells = new int[Cea608.ROWS * Cea608.COLUMNS];
+
+    /** Which rows are in use, a bit for each. */
+    private int used;
 
     void put(int row, int column, int letter, int look) {
-      if (rows[row] == null) {
-        rows[row] = new int[Cea608.COLUMNS];
-        looks[row] = new int[Cea608.COLUMNS];
+      if (!uses(row)) {
+        Arrays.fill(cells, row * Cea608.COLUMNS, (row + 1) * Cea608.COLUMNS, 0);
+        used |= 1 << row;
       }
-      rows[row][column] = letter;
-      looks[row][column] = look;
+      cells[row * Cea608.COLUMNS + column] = letter | look << LOOK;
+    }
+
+    boolean uses(int row) {
+      return (used & 1 << row) != 0;
+    }
+
+    /** The letter there, if its row is in use; 0 for none. */
+    int letter(int row, int column) {
+      return cells[row * Cea608.COLUMNS + column] & (1 << LOOK) - 1;
+    }
+
+    int look(int row, int column) {
+      return cells[row * Cea608.COLUMNS + column] >> LOOK;
+    }
+
+    /** The first column with something to be seen, if the row is in use; 32 where there is none. */
+    int first(int row) {
+      int column = 0;
+      while (column < Cea608.COLUMNS && isSpace(letter(row, column))) {
+        column++;
+      }
+      return column;
+    }
+
+    /** Behind the last column with something to be seen, if the row is in use. */
+    int end(int row) {
+      int column = Cea608.COLUMNS;
+      while (column > 0 && isSpace(letter(row, column - 1))) {
+        column--;
+      }
+      return column;
+    }
+
+    private static boolean isSpace(int letter) {
+      return letter == 0 || letter == ' ';
+    }
+
+    void clear() {
+      used = 0;
+    }
+
+    /** Wipes a row from a column on. */
+    void erase(int row, int from) {
+      Arrays.fill(cells, row * Cea608.COLUMNS + from, (row + 1) * Cea608.COLUMNS, 0);
+    }
+
+    /** Moves the rows from {@code top} to {@code bottom} up by one; others are gone. */
+    void rollUp(int top, int bottom) {
+      int moved = 0;
+      for (int row = Math.max(1, top); row <= bottom; row++) {
+        if (uses(row)) {
+          int at = row * Cea608.COLUMNS;
+          System.arraycopy(cells, at, cells, at - Cea608.COLUMNS, Cea608.COLUMNS);
+          moved |= 1 << row - 1;
+        }
+      }
+      used = moved;
     }
 
     boolean isEmpty() {
-      for (int[] row : rows) {
-        for (int i = 0; row != null && i < row.length; i++) {
-          if (row[i] != 0) {
+      for (int row = 0; used != 0 && row < Cea608.ROWS; row++) {
+        for (int column = 0; uses(row) && column < Cea608.COLUMNS; column++) {
+          if (letter(row, column) != 0) {
             return false;
           }
         }
@@ -130,7 +195,7 @@ final class LineReader {
                 Phrase.count((int) Math.min(behind - frame, Integer.MAX_VALUE), "frame")),
             "What it shows may come late.");
       }
-      behind = words(text.substring(from + 11, end), frame, line);
+      behind = words(text, from + 11, end, frame, line);
     }
     if (!any) {
       problems.error("", "There is no line of captions in the file.", "Export it again.");
@@ -185,11 +250,10 @@ final class LineReader {
     return grid.dropFrame() ? count - 2 * (minutes - minutes / 10) : count;
   }
 
-  private long words(String text, long first, int line) {
+  private long words(String text, int from, int length, long first, int line) {
     long frame = first;
     boolean badParity = false;
-    int length = text.length();
-    for (int at = 0; at < length; ) {
+    for (int at = from; at < length; ) {
       if (text.charAt(at) <= ' ') {
         at++;
         continue;
@@ -289,7 +353,7 @@ final class LineReader {
       case 0x24 -> erase(screen());
       case 0x25, 0x26, 0x27 -> {
         if (mode != Mode.ROLL_UP) {
-          show(new Screen(), frame);
+          wipe(frame);
           row = Cea608.ROWS - 1;
           column = 0;
         }
@@ -301,14 +365,15 @@ final class LineReader {
         if (mode == Mode.PAINT_ON || mode == Mode.ROLL_UP) {
           column = 0;
         }
-        show(new Screen(), frame);
+        wipe(frame);
       }
       case 0x2D -> carriageReturn(frame);
-      case 0x2E -> loaded = new Screen();
+      case 0x2E -> loaded.clear();
       case 0x2F -> {
         mode = Mode.POP_ON;
+        seen(frame);
         Screen before = shown;
-        show(loaded, frame);
+        shown = loaded;
         loaded = before;
         row = Cea608.ROWS - 1;
         column = 0;
@@ -322,24 +387,16 @@ final class LineReader {
     if (mode != Mode.ROLL_UP) {
       return;
     }
-    var moved = new Screen();
-    for (int at = Math.max(1, row - rollRows + 2); at <= row; at++) {
-      int[] letters = shown.rows[at];
-      if (letters != null) {
-        moved.rows[at - 1] = letters.clone();
-        moved.looks[at - 1] = shown.looks[at].clone();
-      }
-    }
-    show(moved, frame);
+    seen(frame);
+    shown.rollUp(row - rollRows + 2, row);
     column = 0;
     italic = false;
     underline = false;
   }
 
   private void erase(Screen screen) {
-    int[] letters = screen.rows[row];
-    if (letters != null) {
-      java.util.Arrays.fill(letters, Math.min(column, letters.length), letters.length, 0);
+    if (screen.uses(row)) {
+      screen.erase(row, Math.min(column, Cea608.COLUMNS));
     }
   }
 
@@ -349,9 +406,7 @@ final class LineReader {
 
   private void address(int first, int second) {
     int index = (first & 7) << 1 | (second & 0x20) >> 5;
-    // In the order of the codes: 10, 11, 12, 13, 14, 15, 16, 17, each with two rows.
-    int[] rows = {11, 11, 1, 2, 3, 4, 12, 13, 14, 15, 5, 6, 7, 8, 9, 10};
-    row = rows[index] - 1;
+    row = ADDRESSED[index] - 1;
     int attribute = second & 0x1E;
     underline = (second & 1) == 1;
     italic = attribute == 0x0E;
@@ -384,13 +439,17 @@ final class LineReader {
     column = Math.min(column + 1, Cea608.COLUMNS);
   }
 
-  /** Another picture is shown from {@code frame} on: what was seen until then is a caption. */
-  private void show(Screen screen, long frame) {
+  /** Something else is shown from {@code frame} on: what was seen until then is a caption. */
+  private void seen(long frame) {
     if (!shown.isEmpty() && frame > since) {
       add(shown, since, frame);
     }
-    shown = screen;
     since = frame;
+  }
+
+  private void wipe(long frame) {
+    seen(frame);
+    shown.clear();
   }
 
   private void finish(long frame) {
@@ -419,32 +478,22 @@ final class LineReader {
     var plain = new StringBuilder();
     var marks = new ArrayList<Mark>();
     for (int row = 0; row < Cea608.ROWS; row++) {
-      int[] letters = screen.rows[row];
-      if (letters == null) {
+      int from = screen.uses(row) ? screen.first(row) : Cea608.COLUMNS;
+      if (from == Cea608.COLUMNS) {
         continue;
       }
-      int from = 0;
-      int to = letters.length;
-      while (to > 0 && (letters[to - 1] == 0 || letters[to - 1] == ' ')) {
-        to--;
-      }
-      while (from < to && (letters[from] == 0 || letters[from] == ' ')) {
-        from++;
-      }
-      if (from == to) {
-        continue;
-      }
+      int to = screen.end(row);
       if (plain.length() > 0) {
         plain.append('\n');
       }
-      int[] looks = screen.looks[row];
       int look = 0;
-      for (int i = from; i < to; i++) {
-        if (letters[i] != ' ' && letters[i] != 0) {
-          marks(marks, plain.length(), look, looks[i]);
-          look = looks[i];
+      for (int column = from; column < to; column++) {
+        int letter = screen.letter(row, column);
+        if (!Screen.isSpace(letter)) {
+          marks(marks, plain.length(), look, screen.look(row, column));
+          look = screen.look(row, column);
         }
-        plain.appendCodePoint(letters[i] == 0 ? ' ' : letters[i]);
+        plain.appendCodePoint(letter == 0 ? ' ' : letter);
       }
       marks(marks, plain.length(), look, 0);
     }
@@ -463,28 +512,16 @@ final class LineReader {
   }
 
   private static Placement place(Screen screen) {
-    int first = Cea608.ROWS;
-    int lastRow = 0;
-    for (int row = 0; row < Cea608.ROWS; row++) {
-      if (screen.rows[row] != null) {
-        first = Math.min(first, row);
-        lastRow = row;
-      }
-    }
+    int first = Integer.numberOfTrailingZeros(screen.used);
+    int lastRow = Integer.SIZE - 1 - Integer.numberOfLeadingZeros(screen.used);
     Height height = lastRow < 6 ? Height.TOP : first > 8 ? Height.BOTTOM : Height.MIDDLE;
     int left = Cea608.COLUMNS;
     int right = 0;
     boolean centred = true;
-    for (int[] row : screen.rows) {
-      int from = 0;
-      int to = row == null ? 0 : row.length;
-      while (from < to && (row[from] == 0 || row[from] == ' ')) {
-        from++;
-      }
-      while (to > from && (row[to - 1] == 0 || row[to - 1] == ' ')) {
-        to--;
-      }
-      if (from < to) {
+    for (int row = first; row <= lastRow; row++) {
+      int from = screen.uses(row) ? screen.first(row) : Cea608.COLUMNS;
+      if (from < Cea608.COLUMNS) {
+        int to = screen.end(row);
         left = Math.min(left, from);
         right = Math.max(right, to);
         centred &= Math.abs(from - (Cea608.COLUMNS - to)) <= 4;

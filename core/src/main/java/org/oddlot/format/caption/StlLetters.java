@@ -86,15 +86,20 @@ final class StlLetters {
 
   /** The letters of {@code bytes}, none of which is a control code. */
   static String decode(byte[] bytes, String table) {
+    return decode(bytes, 0, bytes.length, table);
+  }
+
+  /** The letters from one byte to another, exclusive, none of which is a control code. */
+  static String decode(byte[] bytes, int from, int to, String table) {
     Optional<Charset> charset = charset(table);
     if (charset.isPresent()) {
-      return new String(bytes, charset.get());
+      return new String(bytes, from, to - from, charset.get());
     }
-    var text = new StringBuilder(bytes.length);
+    var text = new StringBuilder(to - from);
     char accent = 0;
     boolean composes = false;
-    for (byte b : bytes) {
-      int code = b & 0xFF;
+    for (int i = from; i < to; i++) {
+      int code = bytes[i] & 0xFF;
       char letter =
           code == '\n'
               ? '\n'

@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.caption.Aside;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Caption.Placement;
@@ -114,6 +116,7 @@ public final class SubRip implements CaptionFormat {
     private final List<Aside> asides = new ArrayList<>();
     private boolean numbered = true;
     private long lastNumber;
+    private ClockTimes.@Nullable Line found;
 
     Reader(TextFile file, Problems problems) {
       this.file = file;
@@ -131,12 +134,13 @@ public final class SubRip implements CaptionFormat {
         return Optional.empty();
       }
       while (timing >= 0) {
+        ClockTimes.Line times = Objects.requireNonNull(found);
         int next = nextTiming(timing + 1);
         int first = isNumber(timing - 1, behind) ? timing - 1 : timing;
         notUnderstood(behind, first);
         int end = next < 0 ? lines.count() : next;
         int wordsEnd = isNumber(end - 1, timing + 1) && next >= 0 ? end - 1 : end;
-        caption(first, timing, wordsEnd);
+        caption(first, timing, wordsEnd, times);
         behind = wordsEnd;
         timing = next;
       }
@@ -153,10 +157,12 @@ public final class SubRip implements CaptionFormat {
                       "SubRip text", file, pieces.pieces(text.length()), captions, numbered))));
     }
 
+    /** The next line of two times, which are then {@link #found}; −1 where there is none. */
     private int nextTiming(int from) {
       for (int line = from; line < lines.count(); line++) {
         if (ClockTimes.hasArrow(text, lines.start(line), lines.end(line))) {
-          if (ClockTimes.line(text, lines.start(line), lines.end(line)).isPresent()) {
+          found = ClockTimes.line(text, lines.start(line), lines.end(line)).orElse(null);
+          if (found != null) {
             return line;
           }
           boolean digits = lines.of(line).matches(".*\\d.*(?:-->|->|→).*");
@@ -222,9 +228,7 @@ public final class SubRip implements CaptionFormat {
       return line.length() > 40 ? line.substring(0, 40) + "…" : line;
     }
 
-    private void caption(int first, int timing, int end) {
-      ClockTimes.Line times =
-          ClockTimes.line(text, lines.start(timing), lines.end(timing)).orElseThrow();
+    private void caption(int first, int timing, int end, ClockTimes.Line times) {
       int last = end;
       while (last > timing + 1 && lines.isBlank(last - 1)) {
         last--;

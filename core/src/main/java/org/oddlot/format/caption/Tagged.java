@@ -54,8 +54,8 @@ final class Tagged {
   }
 
   private static boolean hasAny(String raw, String letters) {
-    for (int i = 0; i < raw.length(); i++) {
-      if (letters.indexOf(raw.charAt(i)) >= 0) {
+    for (int i = 0; i < letters.length(); i++) {
+      if (raw.indexOf(letters.charAt(i)) >= 0) {
         return true;
       }
     }

@@ -4,9 +4,12 @@ import java.util.Arrays;
 
 /** The lines of a text, by where they begin and end in it. */
 final class TextLines {
+  /** Captions and their times seldom have shorter lines on average. */
+  private static final int USUAL_LENGTH = 16;
+
   private final String text;
-  private int[] starts = new int[256];
-  private int[] ends = new int[256];
+  private int[] starts;
+  private int[] ends;
   private int count;
 
   /** The lines of {@code text}, ended in any of the three ways. */
@@ -14,6 +17,8 @@ final class TextLines {
     this.text = text;
     int from = 0;
     int length = text.length();
+    starts = new int[length / USUAL_LENGTH + 16];
+    ends = new int[starts.length];
     for (int i = 0; i < length; i++) {
       char c = text.charAt(i);
       if (c == '\n' || c == '\r') {

@@ -2,9 +2,7 @@ package org.oddlot.format.caption;
 
 import com.ctc.wstx.stax.WstxInputFactory;
 import java.io.StringReader;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +38,8 @@ final class TtmlReader {
   private static final List<String> STYLES =
       List.of("fontStyle", "fontWeight", "textDecoration", "textAlign", "displayAlign", "color");
 
+  private static final List<Look> LOOKS = List.of(Look.values());
+
   private static final WstxInputFactory FACTORY = factory();
 
   private final TextFile file;
@@ -50,17 +50,64 @@ final class TtmlReader {
   private final List<Caption> captions = new ArrayList<>();
   private final List<TtmlOriginal.Element> elements = new ArrayList<>();
   private final List<Aside> asides = new ArrayList<>();
-  private final Deque<Open> open = new ArrayDeque<>();
   private TtmlTimes times = TtmlTimes.INITIAL;
   private String language = "";
   private String example = "";
+  private @Nullable Open innermost;
   private @Nullable Open paragraph;
+
+  /**
+   * The attributes of an element. There are few, so they are looked through.
+   *
+   * @param names without the prefix
+   */
+  private record Attributes(String[] names, String[] values) {
+    private static final Attributes NONE = new Attributes(new String[0], new String[0]);
+
+    static Attributes of(XMLStreamReader2 reader) {
+      int count = reader.getAttributeCount();
+      if (count == 0) {
+        return NONE;
+      }
+      var attributes = new Attributes(new String[count], new String[count]);
+      for (int i = 0; i < count; i++) {
+        attributes.names[i] = reader.getAttributeLocalName(i);
+        attributes.values[i] = reader.getAttributeValue(i);
+      }
+      return attributes;
+    }
+
+    boolean isEmpty() {
+      return names.length == 0;
+    }
+
+    @Nullable String get(String name) {
+      for (int i = 0; i < names.length; i++) {
+        if (names[i].equals(name)) {
+          return values[i];
+        }
+      }
+      return null;
+    }
+
+    String getOrDefault(String name, String otherwise) {
+      String value = get(name);
+      return value == null ? otherwise : value;
+    }
+  }
 
   /** An element that has begun and not ended. */
   private static final class Open {
     final String name;
-    final Map<String, String> attributes;
-    final Map<String, String> looks = new HashMap<>();
+    final Attributes attributes;
+    final @Nullable Open outer;
+
+    /** Whether words within it are not seen. */
+    final boolean isSilent;
+
+    /** Shared with the elements within as long as these say nothing of their own. */
+    Map<String, String> looks = Map.of();
+
     int from;
     int content;
     boolean isEmpty;
@@ -72,15 +119,28 @@ final class TtmlReader {
     boolean preserves;
 
     /** For a paragraph or a timed span: its words so far. */
-    StringBuilder words = new StringBuilder();
+    @Nullable StringBuilder words;
 
-    final List<Mark> marks = new ArrayList<>();
-    boolean isCaption;
+    List<Mark> marks = List.of();
     boolean hasTimedParts;
 
-    Open(String name, Map<String, String> attributes) {
+    Open(String name, Attributes attributes, @Nullable Open outer) {
       this.name = name;
       this.attributes = attributes;
+      this.outer = outer;
+      boolean isMetadata = name.equals("metadata") || name.equals("rt");
+      this.isSilent = isMetadata || (outer != null && outer.isSilent);
+    }
+
+    /** From now on it is a caption, with words of its own. */
+    void becomesCaption() {
+      words = new StringBuilder(80);
+      marks = new ArrayList<>(0);
+    }
+
+    /** The element that it stands in; the outermost itself. */
+    Open outer() {
+      return outer == null ? this : outer;
     }
   }
 
@@ -152,11 +212,11 @@ final class TtmlReader {
         case XMLEvent.END_ELEMENT -> end(reader);
         case XMLEvent.CHARACTERS, XMLEvent.CDATA, XMLEvent.SPACE -> {
           // Between elements there is only space, which need not even be looked at.
-          Open inner = open.peek();
+          Open inner = innermost;
           if (inner != null && inner.name.equals("name")) {
-            agent(reader.getText());
+            agent(reader.getText(), inner);
           } else if (inner != null && paragraph != null) {
-            words(reader.getText(), inner);
+            words(reader, inner);
           }
         }
         case XMLEvent.COMMENT ->
@@ -177,14 +237,14 @@ final class TtmlReader {
           Phrase.of("The outermost element is \"%s\", not \"tt\".", reader.getLocalName()),
           "It is read as far as it can be.");
     }
-    Map<String, String> attributes = attributes(reader);
+    Attributes attributes = Attributes.of(reader);
     language = attributes.getOrDefault("lang", "");
     boolean timecode = attributes.getOrDefault("timeBase", "media").equals("smpte");
     long frames = number(attributes, "frameRate", 30);
     FrameRate rate = rate(frames, attributes.getOrDefault("frameRateMultiplier", "1 1"));
     long subFrames = number(attributes, "subFrameRate", 1);
     // Where no tick rate is said it is the frame rate times its parts if there is one, else one.
-    long initialTicks = attributes.containsKey("frameRate") ? frames * subFrames : 1;
+    long initialTicks = attributes.get("frameRate") == null ? 1 : frames * subFrames;
     times =
         new TtmlTimes(
             rate,
@@ -194,7 +254,7 @@ final class TtmlReader {
             timecode);
   }
 
-  private long number(Map<String, String> attributes, String name, long initial) {
+  private long number(Attributes attributes, String name, long initial) {
     String text = attributes.get(name);
     if (text == null) {
       return initial;
@@ -219,43 +279,41 @@ final class TtmlReader {
     }
   }
 
-  private static Map<String, String> attributes(XMLStreamReader2 reader) {
-    var attributes = new HashMap<String, String>();
-    for (int i = 0; i < reader.getAttributeCount(); i++) {
-      attributes.putIfAbsent(reader.getAttributeLocalName(i), reader.getAttributeValue(i));
-    }
-    return attributes;
-  }
-
   private void begin(XMLStreamReader2 reader) throws XMLStreamException {
-    var element = new Open(reader.getLocalName(), attributes(reader));
+    Open outer = innermost;
+    var element = new Open(reader.getLocalName(), Attributes.of(reader), outer);
     var info = reader.getLocationInfo();
     element.from = (int) info.getStartingCharOffset();
     element.content = (int) info.getEndingCharOffset();
     element.isEmpty = reader.isEmptyElement();
-    Open outer = open.peek();
     if (outer != null) {
       inherit(element, outer);
     }
-    open.push(element);
+    innermost = element;
     switch (element.name) {
       case "style", "initial" -> style(element, outer);
       case "region" ->
           regions.put(element.attributes.getOrDefault("id", ""), new HashMap<>(element.looks));
       case "p" -> caption(element);
       case "span" -> span(element);
-      case "br" -> append("\n");
+      case "br" -> {
+        StringBuilder words = heard(element);
+        if (words != null) {
+          words.append('\n');
+        }
+      }
       default -> {}
     }
   }
 
   private void inherit(Open element, Open outer) {
-    if (!outer.looks.isEmpty()) {
-      element.looks.putAll(outer.looks);
+    Map<String, String> looks = outer.looks;
+    if (looks.containsKey("displayAlign")) {
       // Where lines stand in their region is not inherited.
-      element.looks.remove("displayAlign");
+      looks = new HashMap<>(looks);
+      looks.remove("displayAlign");
     }
-    addLooks(element.attributes, element.looks);
+    element.looks = looks(element.attributes, looks);
     element.region = element.attributes.getOrDefault("region", outer.region);
     element.agent = element.attributes.getOrDefault("agent", outer.agent);
     String space = element.attributes.get("space");
@@ -296,33 +354,33 @@ final class TtmlReader {
     return moment;
   }
 
-  /** What an element says about how its letters look, the styles it names first. */
-  private Map<String, String> looks(Map<String, String> attributes) {
-    var looks = new HashMap<String, String>();
-    addLooks(attributes, looks);
-    return looks;
-  }
-
-  private void addLooks(Map<String, String> attributes, Map<String, String> looks) {
-    if (attributes.isEmpty()) {
-      return;
-    }
+  /**
+   * What an element says about how its letters look, the styles it names first, over what it
+   * inherits.
+   */
+  private Map<String, String> looks(Attributes attributes, Map<String, String> inherited) {
+    var own = new HashMap<String, String>();
     String named = attributes.get("style");
     if (named != null) {
       for (String id : named.split("\\s+", -1)) {
-        looks.putAll(styles.getOrDefault(id, Map.of()));
+        own.putAll(styles.getOrDefault(id, Map.of()));
       }
     }
-    for (String key : STYLES) {
-      String value = attributes.get(key);
-      if (value != null) {
-        looks.put(key, value);
+    for (int i = 0; i < attributes.names.length; i++) {
+      if (STYLES.contains(attributes.names[i])) {
+        own.put(attributes.names[i], attributes.values[i]);
       }
     }
+    if (own.isEmpty()) {
+      return inherited;
+    }
+    var looks = new HashMap<>(inherited);
+    looks.putAll(own);
+    return looks;
   }
 
   private void style(Open element, @Nullable Open outer) {
-    Map<String, String> looks = looks(element.attributes);
+    Map<String, String> looks = looks(element.attributes, Map.of());
     String id = element.attributes.get("id");
     if (id != null) {
       styles.put(id, looks);
@@ -335,7 +393,7 @@ final class TtmlReader {
   }
 
   private void caption(Open element) {
-    element.isCaption = true;
+    element.becomesCaption();
     paragraph = element;
   }
 
@@ -345,43 +403,23 @@ final class TtmlReader {
       return;
     }
     if (element.begin != null || element.end != null) {
-      element.isCaption = true;
+      element.becomesCaption();
       its.hasTimedParts = true;
     }
-    for (Look look : Look.values()) {
-      if (isOn(element, look) && !isOn(outerOf(element), look)) {
-        target()
-            .ifPresent(words ->
-                words.marks.add(Mark.of(words.words.length(), new Markup.Style(look, true))));
+    for (Look look : LOOKS) {
+      if (isOn(element, look) && !isOn(element.outer(), look)) {
+        mark(element, new Markup.Style(look, true));
       }
     }
-    if (!element.agent.isEmpty() && !element.agent.equals(outerOf(element).agent)) {
-      target()
-          .ifPresent(words ->
-              words.marks.add(
-                  Mark.of(
-                      words.words.length(),
-                      new Markup.Speaker(agents.getOrDefault(element.agent, element.agent)))));
+    if (!element.agent.isEmpty() && !element.agent.equals(element.outer().agent)) {
+      mark(element, new Markup.Speaker(agents.getOrDefault(element.agent, element.agent)));
     }
     boolean coloured =
         element.looks.containsKey("color")
-            && !element.looks.get("color").equals(outerOf(element).looks.get("color"));
+            && !element.looks.get("color").equals(element.outer().looks.get("color"));
     if (coloured) {
-      target()
-          .ifPresent(
-              words -> words.marks.add(Mark.of(words.words.length(), new Markup.Other("colours"))));
+      mark(element, new Markup.Other("colours"));
     }
-  }
-
-  private Open outerOf(Open element) {
-    boolean found = false;
-    for (Open each : open) {
-      if (found) {
-        return each;
-      }
-      found = each == element;
-    }
-    return element;
   }
 
   private static boolean isOn(Open element, Look look) {
@@ -395,95 +433,99 @@ final class TtmlReader {
     };
   }
 
-  /** The innermost paragraph or timed span: where words belong. */
-  private Optional<Open> target() {
-    for (Open each : open) {
-      if (each.isCaption) {
-        return Optional.of(each);
-      }
+  /** The innermost paragraph or timed span around an element: where words belong. */
+  private static @Nullable Open target(Open inner) {
+    Open each = inner;
+    while (each != null && each.words == null) {
+      each = each.outer;
     }
-    return Optional.empty();
+    return each;
   }
 
-  private void append(String words) {
-    for (Open each : open) {
-      if (each.name.equals("metadata") || each.name.equals("rt")) {
+  /** Where words within an element belong; null where they are not seen. */
+  private static @Nullable StringBuilder heard(@Nullable Open inner) {
+    Open its = inner == null || inner.isSilent ? null : target(inner);
+    return its == null ? null : its.words;
+  }
+
+  private static void mark(Open inner, Markup what) {
+    Open its = target(inner);
+    if (its != null && its.words != null) {
+      its.marks.add(Mark.of(its.words.length(), what));
+    }
+  }
+
+  private void agent(String name, Open inner) {
+    for (Open each = inner; each != null; each = each.outer) {
+      if (each.name.equals("agent")) {
+        agents.put(each.attributes.getOrDefault("id", ""), name.strip());
         return;
       }
     }
-    target().ifPresent(its -> its.words.append(words));
   }
 
-  private void agent(String name) {
-    open.stream()
-        .filter(each -> each.name.equals("agent"))
-        .findFirst()
-        .ifPresent(agent -> agents.put(agent.attributes.getOrDefault("id", ""), name.strip()));
-  }
-
-  private void words(String text, Open inner) {
+  private static void words(XMLStreamReader2 reader, Open inner) {
+    StringBuilder words = heard(inner);
+    if (words == null) {
+      return;
+    }
     if (inner.preserves) {
-      append(text.replace("\r\n", "\n"));
+      words.append(reader.getText().replace("\r\n", "\n"));
       return;
     }
     // Space is collapsed, and dropped where a line begins.
-    var collapsed = new StringBuilder();
-    Optional<Open> its = target();
-    boolean space =
-        its.isEmpty()
-            || its.get().words.isEmpty()
-            || " \n".indexOf(its.get().words.charAt(its.get().words.length() - 1)) >= 0;
-    for (int i = 0; i < text.length(); i++) {
-      char c = text.charAt(i);
+    char[] text = reader.getTextCharacters();
+    int from = reader.getTextStart();
+    int to = from + reader.getTextLength();
+    boolean space = words.isEmpty() || " \n".indexOf(words.charAt(words.length() - 1)) >= 0;
+    for (int i = from; i < to; i++) {
+      char c = text[i];
       boolean isSpace = c == ' ' || c == '\n' || c == '\t' || c == '\r';
       if (!isSpace || !space) {
-        collapsed.append(isSpace ? ' ' : c);
+        words.append(isSpace ? ' ' : c);
       }
       space = isSpace;
     }
-    append(collapsed.toString());
   }
 
   private void end(XMLStreamReader2 reader) throws XMLStreamException {
-    Open element = open.peek();
+    Open element = innermost;
     if (element == null) {
       return;
     }
     if (element.name.equals("span") && paragraph != null) {
-      for (Look look : Look.values()) {
-        if (isOn(element, look) && !isOn(outerOf(element), look)) {
-          target()
-              .ifPresent(words ->
-                  words.marks.add(Mark.of(words.words.length(), new Markup.Style(look, false))));
+      for (Look look : LOOKS) {
+        if (isOn(element, look) && !isOn(element.outer(), look)) {
+          mark(element, new Markup.Style(look, false));
         }
       }
     }
-    if (element.isCaption) {
+    if (element.words != null) {
       int endTag = (int) reader.getLocationInfo().getStartingCharOffset();
       int behind = (int) reader.getLocationInfo().getEndingCharOffset();
-      finish(element, element.isEmpty ? element.content : endTag, behind);
+      finish(element, element.words.toString(), element.isEmpty ? element.content : endTag, behind);
     }
     if (element == paragraph) {
       paragraph = null;
     }
-    open.pop();
+    innermost = element.outer;
   }
 
-  private void finish(Open element, int endTag, int behind) {
-    boolean says = !element.words.toString().isBlank();
+  private void finish(Open element, String words, int endTag, int behind) {
+    boolean says = !words.isBlank();
     if (element.hasTimedParts && !says) {
       return;
     }
     Rational begin = element.begin == null ? element.zero : element.begin;
     Rational end = element.end;
     boolean timed = false;
-    for (Open each : open) {
+    for (Open each = element; each != null; each = each.outer) {
       timed |= each.begin != null || each.end != null;
       end = end == null ? each.end : end;
     }
     if (!timed || end == null) {
       if (says) {
-        String text = element.words.toString().strip();
+        String text = words.strip();
         asides.add(new Aside("words without times", "", text));
         problems.warning(
             TextLines.place(file.line(element.from) - 1),
@@ -492,7 +534,7 @@ final class TtmlReader {
       }
       return;
     }
-    CaptionText text = trimmed(element);
+    CaptionText text = trimmed(words, element);
     elements.add(
         new TtmlOriginal.Element(
             element.from, element.content, endTag, behind, element.zero, element.isEmpty));
@@ -506,8 +548,8 @@ final class TtmlReader {
   }
 
   /** Without the space that stands before a line break or at the end. */
-  private static CaptionText trimmed(Open element) {
-    var text = new CaptionText(element.words.toString(), element.marks);
+  private static CaptionText trimmed(String words, Open element) {
+    var text = new CaptionText(words, element.marks);
     if (element.preserves) {
       return text;
     }

@@ -1,7 +1,7 @@
 package org.oddlot.format.text;
 
 import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
+import java.nio.CharBuffer;
 import java.nio.charset.Charset;
 import java.nio.charset.IllegalCharsetNameException;
 import java.nio.charset.StandardCharsets;
@@ -113,11 +113,15 @@ public final class Charsets {
   }
 
   private static boolean isUtf8(byte[] bytes) {
-    try {
-      StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes));
-      return true;
-    } catch (CharacterCodingException e) {
-      return false;
+    // In pieces, so that no second copy of a large file is made only to be thrown away.
+    var decoder = StandardCharsets.UTF_8.newDecoder();
+    var letters = CharBuffer.allocate(1 << 13);
+    var all = ByteBuffer.wrap(bytes);
+    while (true) {
+      var result = decoder.decode(all, letters.clear(), true);
+      if (!result.isOverflow()) {
+        return result.isUnderflow();
+      }
     }
   }
 
