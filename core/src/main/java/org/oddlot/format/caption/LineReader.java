@@ -133,7 +133,7 @@ final class LineReader {
         if (uses(row)) {
           int at = row * Cea608.COLUMNS;
           System.arraycopy(cells, at, cells, at - Cea608.COLUMNS, Cea608.COLUMNS);
-          moved |= 1 << row - 1;
+          moved |= 1 << (row - 1);
         }
       }
       used = moved;
