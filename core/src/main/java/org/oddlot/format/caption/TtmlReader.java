@@ -56,20 +56,26 @@ final class TtmlReader {
   private @Nullable Open innermost;
   private @Nullable Open paragraph;
 
-  /**
-   * The attributes of an element. There are few, so they are looked through.
-   *
-   * @param names without the prefix
-   */
-  private record Attributes(String[] names, String[] values) {
-    private static final Attributes NONE = new Attributes(new String[0], new String[0]);
+  /** The attributes of an element. There are few, so they are looked through. */
+  private static final class Attributes {
+    private static final Attributes NONE = new Attributes(0);
+
+    /** Without the prefix. */
+    private final String[] names;
+
+    private final String[] values;
+
+    private Attributes(int count) {
+      names = new String[count];
+      values = new String[count];
+    }
 
     static Attributes of(XMLStreamReader2 reader) {
       int count = reader.getAttributeCount();
       if (count == 0) {
         return NONE;
       }
-      var attributes = new Attributes(new String[count], new String[count]);
+      var attributes = new Attributes(count);
       for (int i = 0; i < count; i++) {
         attributes.names[i] = reader.getAttributeLocalName(i);
         attributes.values[i] = reader.getAttributeValue(i);
