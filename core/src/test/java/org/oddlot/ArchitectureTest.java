@@ -1,5 +1,8 @@
 package org.oddlot;
 
+import static com.tngtech.archunit.base.DescribedPredicate.not;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAnyPackage;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.type;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
@@ -25,6 +28,7 @@ class ArchitectureTest {
           List.of("measure"),
           List.of("format", "profile"),
           List.of("input"),
+          List.of("title"),
           List.of("paper", "timeline", "sound", "caption"),
           List.of("setting", "problem", "json", "time", "progress"),
           List.of("text"));
@@ -60,9 +64,25 @@ class ArchitectureTest {
   @ArchTest
   static final ArchRule noInterfaceCode =
       noClasses()
+          .that()
+          .resideOutsideOfPackage("org.oddlot.title")
           .should()
           .dependOnClassesThat()
           .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..", "org.bytedeco..");
+
+  /** Words are measured by shaping them, which is computation; nothing else of AWT is wanted. */
+  @ArchTest
+  static final ArchRule titlesAreShapedAndNoMore =
+      noClasses()
+          .that()
+          .resideInAPackage("org.oddlot.title")
+          .should()
+          .dependOnClassesThat(
+              resideInAnyPackage("javafx..", "java.awt..", "javax.swing..", "org.bytedeco..")
+                  .and(not(resideInAnyPackage("java.awt.font", "java.awt.geom")))
+                  .and(not(type(java.awt.Font.class)))
+                  .and(not(type(java.awt.FontFormatException.class)))
+                  .and(not(type(java.awt.Shape.class))));
 
   @ArchTest
   static final ArchRule noClockNoLocaleNoZone =

@@ -26,6 +26,7 @@ import picocli.CommandLine.Spec;
       PracticeCommand.class,
       ProfileCommand.class,
       ReceiveCommand.class,
+      TitlesCommand.class,
       CaptionCommand.class
     })
 public final class OddLot implements Callable<Integer> {

@@ -180,19 +180,42 @@ public final class Sense {
     return line.substring(from, end);
   }
 
+  /** How wide a text is, in whatever its most is counted. */
+  public interface Widths {
+    /**
+     * The width of a text.
+     *
+     * @param line which line it would be, from zero
+     */
+    double of(String text, int line);
+  }
+
   /**
-   * The best way to set a text in lines.
+   * The best way to set a text in lines of so many columns.
    *
    * @param line all of it in one line
    * @return where lines end; empty where it cannot be set in so few and short ones
    */
   public Optional<List<Integer>> lines(String line, int letters, int most) {
-    if (Letters.columns(line) <= letters) {
+    return lines(line, (text, _) -> Letters.columns(text), letters, most);
+  }
+
+  /**
+   * The best way to set a text in as few lines as can be.
+   *
+   * @param line all of it in one line
+   * @param widths how wide its parts are
+   * @param width how wide a line may be
+   * @param most how many lines there may be
+   * @return where lines end; empty where it cannot be set in so few and short ones
+   */
+  public Optional<List<Integer>> lines(String line, Widths widths, double width, int most) {
+    if (widths.of(line, 0) <= width) {
       return Optional.of(List.of());
     }
     List<Break> breaks = breaks(line);
     for (int lines = 2; lines <= most; lines++) {
-      Optional<Layout> best = best(line, 0, breaks, lines, letters);
+      Optional<Layout> best = best(new Text(line, breaks, widths, width, lines), 0, lines);
       if (best.isPresent()) {
         return Optional.of(best.get().ends);
       }
@@ -200,31 +223,46 @@ public final class Sense {
     return Optional.empty();
   }
 
+  /** The best way to set a text in exactly so many lines; empty where there is none. */
+  public Optional<List<Integer>> linesOf(String line, Widths widths, double width, int lines) {
+    return best(new Text(line, breaks(line), widths, width, lines), 0, lines).map(Layout::ends);
+  }
+
   private record Layout(List<Integer> ends, int cost) {}
 
-  private Optional<Layout> best(String line, int from, List<Break> breaks, int lines, int letters) {
+  /** A text that is to be set in so many lines of some width. */
+  private record Text(String line, List<Break> breaks, Widths widths, double width, int lines) {
+    double of(int from, int to, int left) {
+      return widths.of(line.substring(from, to).strip(), lines - left);
+    }
+  }
+
+  private static Optional<Layout> best(Text text, int from, int lines) {
+    String line = text.line;
     if (lines == 1) {
-      int columns = Letters.columns(line.substring(from).strip());
-      return columns <= letters ? Optional.of(new Layout(List.of(), 0)) : Optional.empty();
+      return text.of(from, line.length(), 1) <= text.width
+          ? Optional.of(new Layout(List.of(), 0))
+          : Optional.empty();
     }
     Layout best = null;
-    for (Break each : breaks) {
+    for (Break each : text.breaks) {
       if (each.at() <= from) {
         continue;
       }
-      int first = Letters.columns(line.substring(from, each.at()).strip());
-      if (first > letters) {
+      double first = text.of(from, each.at(), lines);
+      if (first > text.width) {
         break;
       }
-      Optional<Layout> rest = best(line, each.at(), breaks, lines - 1, letters);
+      Optional<Layout> rest = best(text, each.at(), lines - 1);
       if (rest.isEmpty()) {
         continue;
       }
-      int second = Letters.columns(line.substring(each.at()).strip()) / (lines - 1);
+      double second = text.of(each.at(), line.length(), lines - 1) / (lines - 1);
       int cost =
           rest.get().cost
               + each.cost()
-              + unevenness(first, second, letters)
+              + unevenness(
+                  first, second, text.width < Double.MAX_VALUE ? text.width : first + second)
               + loneliness(line.substring(from, each.at()))
               + (lines == 2 ? loneliness(line.substring(each.at())) : 0);
       if (best == null || cost < best.cost) {
@@ -238,9 +276,9 @@ public final class Sense {
   }
 
   /** A line by itself is best as long as the other, or a little shorter above than below. */
-  private static int unevenness(int first, int second, int letters) {
-    int difference = Math.abs(first - second);
-    return difference * 20 / Math.max(1, letters) + (first > second ? 1 : 0);
+  private static int unevenness(double first, double second, double width) {
+    double difference = Math.abs(first - second);
+    return (int) (difference * 20 / Math.max(1, width)) + (first > second ? 1 : 0);
   }
 
   private static int loneliness(String line) {

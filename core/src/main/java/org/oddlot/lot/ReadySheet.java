@@ -8,6 +8,7 @@ import org.oddlot.caption.Transcript;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.titles.TitlesPass;
 import org.oddlot.sound.Recording;
 
 /**
@@ -21,6 +22,9 @@ import org.oddlot.sound.Recording;
  */
 public record ReadySheet(
     String id, String title, String about, List<String> passes, Predicate<Material> fits) {
+
+  private static final String TITLES = "titles";
+  private static final String USUAL_SHAPE = "1920x1080";
 
   private static final List<ReadySheet> ALL =
       List.of(
@@ -44,6 +48,12 @@ public record ReadySheet(
               material ->
                   !material.all(Captions.class).isEmpty()
                       || !material.all(Transcript.class).isEmpty()),
+          new ReadySheet(
+              "titles",
+              "Titles",
+              "captions become styled titles in pictures of several shapes, and titles are changed",
+              List.of("intake", "times", "titles", "restyle"),
+              _ -> false),
           new ReadySheet(
               "everything",
               "Everything",
@@ -78,7 +88,13 @@ public record ReadySheet(
 
   /** The sheet, with what {@code before} says about the settings of its passes. */
   public RunSheet over(RunSheet before) {
-    return before.withUnknown().only(passes);
+    RunSheet its = before.withUnknown().only(passes);
+    boolean asksForNone =
+        passes.contains(TITLES) && its.settings(TITLES).get(TitlesPass.SHAPES).isBlank();
+    // Whoever chooses this job wants titles; in other jobs they are made where shapes are named.
+    return asksForNone && id.equals(TITLES)
+        ? its.with(TITLES, TitlesPass.SHAPES.key(), USUAL_SHAPE)
+        : its;
   }
 
   /** Whether {@code sheet} has the same passes switched on. */

@@ -63,12 +63,17 @@ public record Programme(
     for (Document document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
-            if (placed.object() instanceof Timeline timeline) {
+            if (placed.object() instanceof Timeline timeline && !isOfTitles(timeline)) {
               of(document, placed, timeline).ifPresent(all::add);
             }
           });
     }
     return List.copyOf(all);
+  }
+
+  /** Timelines of titles that were made here are no programmes that captions belong to. */
+  private static boolean isOfTitles(Timeline timeline) {
+    return timeline.metadata().object("oddlot").string("kind").filter("titles"::equals).isPresent();
   }
 
   private static Optional<Programme> of(Document document, Placed placed, Timeline timeline) {

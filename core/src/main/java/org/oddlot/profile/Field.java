@@ -46,6 +46,22 @@ public enum Field {
   TITLE_FONT("titles", "font"),
   /** How large a title is set, in the program's own measure. */
   TITLE_SIZE("titles", "size"),
+  /** How heavy its letters are. */
+  TITLE_WEIGHT("titles", "weight"),
+  TITLE_COLOUR("titles", "colour"),
+  /** Which of its letters are capitals. */
+  TITLE_CASE("titles", "case"),
+  /** Where it stands across the picture, in parts of its width. */
+  TITLE_X("titles", "x"),
+  /** Where it stands down the picture, in parts of its height. */
+  TITLE_Y("titles", "y"),
+  /** The list of a title's lines, where each has a look of its own. */
+  TITLE_LINES("titles", "lines"),
+  LINE_FONT("line", "font"),
+  LINE_SIZE("line", "size"),
+  LINE_WEIGHT("line", "weight"),
+  LINE_COLOUR("line", "colour"),
+  LINE_CASE("line", "case"),
   /** The program's own identity of a timeline; a rewritten timeline gets a new one. */
   IDENTITY("timeline");
 

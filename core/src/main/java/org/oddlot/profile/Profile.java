@@ -47,6 +47,11 @@ public record Profile(
     return Optional.ofNullable(places.get(field));
   }
 
+  /** Where a field of a title is kept, if it is. */
+  public Optional<Place> titlePlace(Field field) {
+    return Optional.ofNullable(titlePlaces.get(field));
+  }
+
   /** The value of a field of a title in words; empty where the clip is no title of this program. */
   public Optional<String> titleText(Clip clip, Field field) {
     return Optional.ofNullable(titlePlaces.get(field)).flatMap(place -> place.text(clip));

@@ -111,6 +111,12 @@ public record Track(
     return new Track(origin, name, kind, newRange, children, markers, effects, enabled, metadata);
   }
 
+  /** This to be seen and heard, or not. */
+  public Track withEnabled(boolean newEnabled) {
+    return new Track(
+        origin, name, kind, sourceRange, children, markers, effects, newEnabled, metadata);
+  }
+
   @Override
   public Track withMarkers(List<Marker> newMarkers) {
     return new Track(

@@ -1,0 +1,291 @@
+package org.oddlot.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.cli.OddLot.JsonOption;
+import org.oddlot.format.title.StyleFiles;
+import org.oddlot.format.title.TitleParameters;
+import org.oddlot.format.title.TitleProperty;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonNumber;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonValue;
+import org.oddlot.lot.Folders;
+import org.oddlot.lot.Intake;
+import org.oddlot.lot.IntakeResult;
+import org.oddlot.lot.Lot;
+import org.oddlot.lot.Output;
+import org.oddlot.material.Input;
+import org.oddlot.pass.Answers;
+import org.oddlot.pass.Engine;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Instruction;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.restyle.Condition;
+import org.oddlot.pass.restyle.LaidTitle;
+import org.oddlot.pass.restyle.RestylePass;
+import org.oddlot.pass.restyle.TitleCensus;
+import org.oddlot.pass.restyle.TitleChange;
+import org.oddlot.pass.restyle.TitleRule;
+import org.oddlot.pass.titles.TitlesPass;
+import org.oddlot.progress.Progress;
+import org.oddlot.text.Phrase;
+import org.oddlot.title.Style;
+import org.oddlot.title.Typesetter;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code oddlot titles FILE...} */
+@Command(
+    name = "titles",
+    description = {
+      "Lists the titles of timeline files by what they are, and changes many at once.",
+      "Properties: font, size, weight, colour, case, text, track, name, length. Values may hold *"
+          + " for anything, numbers may begin with < or >. A title counts where any of its lines"
+          + " does; what each line has by itself is changed in those lines alone."
+    },
+    mixinStandardHelpOptions = true)
+final class TitlesCommand implements Callable<Integer> {
+  @Parameters(arity = "1..*", paramLabel = "FILE", description = "Timeline files, and profiles.")
+  private List<Path> files = List.of();
+
+  @Option(
+      names = "--where",
+      paramLabel = "PROPERTY=VALUE",
+      description = "Only titles that are so; several times for all of these.")
+  private List<String> where = List.of();
+
+  @Option(
+      names = "--set",
+      paramLabel = "PROPERTY=VALUE",
+      description = "What they become; track and length cannot be set.")
+  private List<String> set = List.of();
+
+  @Option(names = "--dry-run", description = "Say what would change, and write nothing.")
+  private boolean dryRun;
+
+  @Option(
+      names = "--out",
+      paramLabel = "DIR",
+      description = "The folder to write to; without it nothing is written.")
+  private @Nullable Path folder;
+
+  @Mixin private JsonOption output = new JsonOption();
+
+  @Spec
+  private @SuppressWarnings("NullAway.Init") CommandSpec spec;
+
+  @Override
+  public Integer call() throws IOException {
+    List<Condition> conditions = conditions(where);
+    Answers answers = Answers.NONE;
+    if (!set.isEmpty()) {
+      answers = answers.plus(rule(conditions));
+    } else if (dryRun || folder != null) {
+      throw new ParameterException(
+          spec.commandLine(), "There is nothing to change; say --set PROPERTY=VALUE.");
+    }
+    Lot lot = Lot.of(Folders.opened(files)).withAnswers(answers);
+    IntakeResult read = Intake.read(lot, Progress.NONE);
+    var pass = new RestylePass();
+    Outcome outcome =
+        new Engine(Engine.Acceptance.SETTLED)
+            .run(
+                read.material(),
+                RunSheet.initial().only(List.of(pass.id())),
+                lot.answers(),
+                Optional.empty(),
+                Progress.NONE);
+    boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
+    List<LaidTitle> titles =
+        read.material().derive(LaidTitle.ALL).stream()
+            .filter(title -> isMeant(title, conditions))
+            .toList();
+    List<TitleChange> changes =
+        outcome.step(pass).stream()
+            .flatMap(step -> step.look().findings().stream())
+            .map(TitleChange.class::cast)
+            .toList();
+    List<Look.Remark> remarks =
+        outcome.step(pass).stream().flatMap(step -> step.look().remarks().stream()).toList();
+    List<Output.Written> written =
+        folder == null || dryRun || nothing || changes.isEmpty()
+            ? List.of()
+            : new Output(read.lot(), outcome).write(folder, Progress.NONE);
+    print(read, outcome, titles, changes, remarks, written);
+    if (nothing) {
+      return ExitCode.WRONG_INPUT;
+    }
+    return remarks.isEmpty() ? ExitCode.DONE : ExitCode.NEEDS_A_PERSON;
+  }
+
+  private List<Condition> conditions(List<String> texts) {
+    try {
+      return texts.stream().map(Condition::parse).toList();
+    } catch (IllegalArgumentException e) {
+      throw new ParameterException(spec.commandLine(), e.getMessage() + ".", e);
+    }
+  }
+
+  private Instruction rule(List<Condition> conditions) {
+    try {
+      return Instruction.of(
+          "restyle:hand:1", "restyle", TitleRule.CODEC, new TitleRule(conditions, conditions(set)));
+    } catch (IllegalArgumentException e) {
+      throw new ParameterException(spec.commandLine(), e.getMessage() + ".", e);
+    }
+  }
+
+  /** Whether a line of a title is all that is asked for. */
+  private static boolean isMeant(LaidTitle title, List<Condition> conditions) {
+    for (int look = 0; look < title.title().looks(); look++) {
+      int its = look;
+      if (conditions.stream().allMatch(each -> each.holds(title.value(each.property(), its)))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void print(
+      IntakeResult read,
+      Outcome outcome,
+      List<LaidTitle> titles,
+      List<TitleChange> changes,
+      List<Look.Remark> remarks,
+      List<Output.Written> written) {
+    PrintWriter out = spec.commandLine().getOut();
+    if (output.json) {
+      var setter = new Typesetter(TitlesPass.fonts(read.material()));
+      var counts = new JsonDocuments();
+      for (TitleProperty property : TitleProperty.values()) {
+        if (property != TitleProperty.TEXT && property != TitleProperty.NAME) {
+          counts.put(property.word(), counts(TitleCensus.of(titles, property)));
+        }
+      }
+      counts.put("looks", counts(TitleCensus.looks(titles)));
+      out.println(
+          new JsonDocuments()
+              .put("titles", JsonArray.of(titles.stream().map(each -> json(each, setter)).toList()))
+              .put("counts", counts.toObject())
+              .put("changes", JsonArray.of(changes.stream().map(TitlesCommand::json).toList()))
+              .put(
+                  "remarks",
+                  JsonArray.of(
+                      remarks.stream()
+                          .map(each ->
+                              new JsonDocuments()
+                                  .put("about", each.title())
+                                  .put("text", each.text())
+                                  .toObject())
+                          .toList()))
+              .put("written", JsonDocuments.written(written))
+              .put("ledger", JsonDocuments.ledger(outcome.ledger()))
+              .put("problems", JsonDocuments.problems(read.problems()))
+              .print());
+    } else {
+      list(titles, changes, remarks, out);
+      read.problems().forEach(problem -> out.println("  " + problem));
+      written.forEach(file -> out.println("  written " + file.path()));
+      if (!changes.isEmpty() && written.isEmpty()) {
+        out.println(dryRun ? "  Nothing was written: a dry run." : "  Say --out DIR to write.");
+      }
+    }
+    out.flush();
+  }
+
+  private static void list(
+      List<LaidTitle> titles,
+      List<TitleChange> changes,
+      List<Look.Remark> remarks,
+      PrintWriter out) {
+    out.println(Phrase.count(titles.size(), "title"));
+    out.println("  " + TitleCensus.inWords(TitleCensus.looks(titles)));
+    for (TitleProperty property :
+        List.of(
+            TitleProperty.COLOUR, TitleProperty.WEIGHT, TitleProperty.CASE, TitleProperty.TRACK)) {
+      List<TitleCensus.Count> counts = TitleCensus.of(titles, property);
+      if (!counts.isEmpty()) {
+        out.println("  " + property.word() + ": " + TitleCensus.inWords(counts));
+      }
+    }
+    if (!changes.isEmpty()) {
+      out.println(Phrase.count(changes.size(), "title") + " changed");
+      for (TitleChange change : changes) {
+        out.println("  " + change.before().path() + ": " + change.headline().replace("\n", " / "));
+      }
+    }
+    remarks.forEach(each -> out.println("  " + each.text()));
+  }
+
+  private static JsonArray counts(List<TitleCensus.Count> counts) {
+    return JsonArray.of(
+        counts.stream()
+            .map(each ->
+                new JsonDocuments()
+                    .put("value", each.value())
+                    .put("count", each.count())
+                    .toObject())
+            .toList());
+  }
+
+  private static JsonObject json(LaidTitle title, Typesetter setter) {
+    Style style = TitleParameters.style(title.title(), 1, StyleFiles.shipped().getFirst());
+    var lines = new ArrayList<JsonValue>();
+    List<String> texts = title.title().text().lines().toList();
+    for (int i = 0; i < texts.size(); i++) {
+      Style.Line line = style.line(i);
+      var its =
+          new JsonDocuments()
+              .put("text", texts.get(i))
+              .put("font", line.font())
+              .put("size", JsonNumber.of(line.size()))
+              .put("weight", line.weight())
+              .put("colour", line.colour().toString())
+              .put("case", line.letters().words())
+              .put("width", JsonNumber.of(setter.width(texts.get(i), line)));
+      setter.fonts().problem(line.font(), line.weight()).ifPresent(what -> its.put("said", what));
+      lines.add(its.toObject());
+    }
+    return new JsonDocuments()
+        .put("file", title.document())
+        .put("place", title.path())
+        .put("name", title.title().clip().name())
+        .put("track", title.track())
+        .put("text", title.title().text())
+        .put("length", title.value(TitleProperty.LENGTH, 0).map(Long::parseLong).orElse(0L))
+        .put("lines", JsonArray.of(lines))
+        .toObject();
+  }
+
+  private static JsonObject json(TitleChange change) {
+    return new JsonDocuments()
+        .put("file", change.before().document())
+        .put("place", change.before().path())
+        .put(
+            "properties",
+            JsonArray.of(change.evidence().stream().map(TitlesCommand::property).toList()))
+        .toObject();
+  }
+
+  private static JsonObject property(Evidence evidence) {
+    return new JsonDocuments()
+        .put("property", evidence.what())
+        .put("before", evidence.value())
+        .put("after", evidence.verdict())
+        .toObject();
+  }
+}

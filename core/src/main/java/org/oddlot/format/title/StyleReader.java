@@ -1,0 +1,287 @@
+package org.oddlot.format.title;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.problem.Problems;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+import org.oddlot.title.Colour;
+import org.oddlot.title.Style;
+import org.snakeyaml.engine.v2.api.LoadSettings;
+import org.snakeyaml.engine.v2.api.lowlevel.Compose;
+import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
+import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import org.snakeyaml.engine.v2.nodes.MappingNode;
+import org.snakeyaml.engine.v2.nodes.Node;
+import org.snakeyaml.engine.v2.nodes.NodeTuple;
+import org.snakeyaml.engine.v2.nodes.ScalarNode;
+import org.snakeyaml.engine.v2.nodes.SequenceNode;
+
+/** Reads a style from YAML; each mistake is a problem with its line, and the usual is taken. */
+final class StyleReader {
+  private static final Style.Line FIRST =
+      new Style.Line("IBM Plex Sans", 600, 46, Style.Letters.TYPED, 0.8, Colour.WHITE);
+
+  private final Problems problems;
+
+  private StyleReader(Problems problems) {
+    this.problems = problems;
+  }
+
+  /** A mapping whose values are asked for one by one; what nobody asked for is said at the end. */
+  private final class Keys {
+    private final Map<String, Node> values = new HashMap<>();
+    private final Map<String, Node> keys = new HashMap<>();
+    private final String what;
+
+    Keys(Node node, String what) {
+      this.what = what;
+      if (node instanceof MappingNode mapping) {
+        for (NodeTuple entry : mapping.getValue()) {
+          if (entry.getKeyNode() instanceof ScalarNode key) {
+            values.put(key.getValue(), entry.getValueNode());
+            keys.put(key.getValue(), key);
+          }
+        }
+      } else {
+        problems.warning(line(node), what + " is a list of keys and values; this is not one.", "");
+      }
+    }
+
+    @Nullable Node node(String key) {
+      keys.remove(key);
+      return values.get(key);
+    }
+
+    boolean has(String key) {
+      return values.containsKey(key);
+    }
+
+    String text(String key, String otherwise) {
+      Node node = node(key);
+      if (node == null) {
+        return otherwise;
+      }
+      if (node instanceof ScalarNode scalar) {
+        return scalar.getValue();
+      }
+      problems.warning(line(node), Phrase.of("%s is no single value.", key), "");
+      return otherwise;
+    }
+
+    <T> T read(String key, T otherwise, Function<String, T> how) {
+      String text = text(key, "");
+      if (text.isEmpty()) {
+        return otherwise;
+      }
+      try {
+        return how.apply(text);
+      } catch (IllegalArgumentException e) {
+        problems.warning(
+            line(values.get(key)),
+            Phrase.of("%s: %s.", key, String.valueOf(e.getMessage())),
+            "The usual is taken.");
+        return otherwise;
+      }
+    }
+
+    double number(String key, double otherwise, double least, double most) {
+      return read(
+          key,
+          otherwise,
+          text -> {
+            double value = decimal(text).doubleValue();
+            if (value < least || value > most) {
+              throw new IllegalArgumentException(
+                  Phrase.of("\"%s\" is not between %s and %s", text, plain(least), plain(most)));
+            }
+            return value;
+          });
+    }
+
+    <E extends Enum<E>> E word(String key, E otherwise, Class<E> type) {
+      return read(
+          key,
+          otherwise,
+          text -> {
+            for (E value : type.getEnumConstants()) {
+              if (StyleFiles.word(value).equals(text.strip().toLowerCase(Locale.ROOT))) {
+                return value;
+              }
+            }
+            throw new IllegalArgumentException(
+                Phrase.of(
+                    "\"%s\" is none of %s",
+                    text,
+                    String.join(
+                        ", ",
+                        java.util.Arrays.stream(type.getEnumConstants())
+                            .map(StyleFiles::word)
+                            .toList())));
+          });
+    }
+
+    void sayUnknown() {
+      keys.forEach((key, node) ->
+          problems.warning(
+              line(node), Phrase.of("\"%s\" is nothing that %s says.", key, what), ""));
+    }
+  }
+
+  /** The style in {@code yaml}; empty where it is none, and then {@code problems} says why. */
+  static Optional<Style> read(String yaml, Problems problems) {
+    try {
+      Optional<Node> root = new Compose(LoadSettings.builder().build()).composeString(yaml);
+      if (!(root.orElse(null) instanceof MappingNode mapping)) {
+        problems.error("", "A style is a list of keys and values; this is not one.", "");
+        return Optional.empty();
+      }
+      return new StyleReader(problems).read(mapping);
+    } catch (MarkedYamlEngineException e) {
+      problems.error(
+          e.getProblemMark().map(mark -> "line " + (mark.getLine() + 1)).orElse(""),
+          "This is not YAML: " + e.getProblem() + ".",
+          "");
+      return Optional.empty();
+    } catch (YamlEngineException e) {
+      problems.error("", "This is not YAML: " + e.getMessage() + ".", "");
+      return Optional.empty();
+    }
+  }
+
+  private Optional<Style> read(MappingNode root) {
+    var keys = new Keys(root, "a style");
+    String name = keys.text("style", "");
+    if (name.isBlank()) {
+      problems.error("", "The style has no name.", "Begin it with \"style: NAME\".");
+      return Optional.empty();
+    }
+    String title = keys.text("title", name);
+    List<Style.Line> lines = lines(keys.node("lines"));
+    double spacing = keys.number("spacing", 1.25, 0.5, 5);
+    Optional<Style.Outline> outline =
+        part(keys, "outline")
+            .map(its ->
+                said(
+                    its,
+                    new Style.Outline(
+                        its.number("width", 2, 0, 100),
+                        its.read("colour", Colour.BLACK, Colour::parse))));
+    Optional<Style.Shadow> shadow =
+        part(keys, "shadow")
+            .map(its ->
+                said(
+                    its,
+                    new Style.Shadow(
+                        its.number("x", 2, -200, 200),
+                        its.number("y", 2, -200, 200),
+                        its.read("colour", Colour.BLACK, Colour::parse),
+                        its.number("opacity", 0.6, 0, 1))));
+    Optional<Style.Box> box =
+        part(keys, "box")
+            .map(its ->
+                said(
+                    its,
+                    new Style.Box(
+                        its.read("colour", Colour.BLACK, Colour::parse),
+                        its.number("opacity", 0.72, 0, 1),
+                        its.number("radius", 6, 0, 500),
+                        its.number("padding", 12, 0, 500))));
+    Keys place = part(keys, "place").orElseGet(() -> new Keys(root, "a style"));
+    Keys fit = part(keys, "fit").orElseGet(() -> new Keys(root, "a style"));
+    var style =
+        new Style(
+            name,
+            title,
+            lines,
+            spacing,
+            outline,
+            shadow,
+            box,
+            place.number("x", 0.5, 0, 1),
+            place.number("y", 0.9, 0, 1),
+            place.word("hold", Style.Hold.BOTTOM, Style.Hold.class),
+            place.word("align", Style.Align.CENTRE, Style.Align.class),
+            place.number("width", 1, 0.1, 1),
+            place.text("band", "no").equals("yes"),
+            fit.number(
+                "smallest", Math.max(8, Math.floor(lines.getFirst().size() * 0.75)), 4, 1000),
+            (int) fit.number("lines", 2, 1, 10),
+            fit.read("speed", Rational.of(20), StyleReader::rational),
+            fit.read("shortest", Rational.of(4, 5), StyleReader::rational));
+    if (keys.has("place")) {
+      place.sayUnknown();
+    }
+    if (keys.has("fit")) {
+      fit.sayUnknown();
+    }
+    keys.sayUnknown();
+    return Optional.of(style);
+  }
+
+  private Optional<Keys> part(Keys keys, String key) {
+    Node node = keys.node(key);
+    return node == null ? Optional.empty() : Optional.of(new Keys(node, key));
+  }
+
+  private static <T> T said(Keys keys, T value) {
+    keys.sayUnknown();
+    return value;
+  }
+
+  /** What a line does not say is as on the line above. */
+  private List<Style.Line> lines(@Nullable Node node) {
+    var lines = new ArrayList<Style.Line>();
+    Style.Line above = FIRST;
+    List<Node> nodes =
+        node instanceof SequenceNode sequence
+            ? sequence.getValue()
+            : node == null ? List.of() : List.of(node);
+    for (Node each : nodes) {
+      var keys = new Keys(each, "a line");
+      above =
+          new Style.Line(
+              keys.text("font", above.font()),
+              (int) keys.number("weight", above.weight(), 1, 1000),
+              keys.number("size", above.size(), 4, 1000),
+              keys.word("case", above.letters(), Style.Letters.class),
+              keys.number("capitals", above.capitals(), 0.3, 1),
+              keys.read("colour", above.colour(), Colour::parse));
+      keys.sayUnknown();
+      lines.add(above);
+    }
+    return lines.isEmpty() ? List.of(FIRST) : lines;
+  }
+
+  private static BigDecimal decimal(String text) {
+    if (!text.strip().matches("-?\\d{1,6}(\\.\\d{1,6})?")) {
+      throw new IllegalArgumentException(Phrase.of("\"%s\" is no number", text));
+    }
+    return new BigDecimal(text.strip());
+  }
+
+  private static Rational rational(String text) {
+    var value = decimal(text);
+    if (value.signum() < 0) {
+      throw new IllegalArgumentException(Phrase.of("\"%s\" is below zero", text));
+    }
+    return Rational.of(value.movePointRight(6).longValueExact(), 1_000_000);
+  }
+
+  private static String plain(double value) {
+    return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+  }
+
+  private static String line(@Nullable Node node) {
+    return node == null
+        ? ""
+        : node.getStartMark().map(mark -> "line " + (mark.getLine() + 1)).orElse("");
+  }
+}

@@ -1,0 +1,137 @@
+package org.oddlot.format.title;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonNumber;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonValue;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Place;
+import org.oddlot.profile.Pointer;
+import org.oddlot.profile.Profile;
+import org.oddlot.profile.Profiles;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.MediaReference;
+
+/**
+ * A clip that is a title, seen through the profile of the program that wrote it. What is changed is
+ * the one value that is meant, of the type that it has.
+ *
+ * @param clip the clip
+ * @param profile where its program keeps things
+ */
+public record TitleClip(Clip clip, Profile profile) {
+
+  /**
+   * The title that a clip is; empty where its program keeps no words in it. A title of ours is one
+   * in files of every program.
+   */
+  public static Optional<TitleClip> of(Clip clip, Profile profile) {
+    String maker =
+        clip.media()
+            .filter(MediaReference.Generator.class::isInstance)
+            .map(media -> ((MediaReference.Generator) media).generatorKind())
+            .orElse("");
+    // Captions keep their words as titles do, and have no look.
+    if (maker.equals("oddlot.caption")) {
+      return Optional.empty();
+    }
+    Profile its = maker.equals(TitleParameters.GENERATOR) ? Profiles.own() : profile;
+    return its.titleText(clip, Field.TITLE_TEXT).map(_ -> new TitleClip(clip, its));
+  }
+
+  /** Its words, a line each. */
+  public String text() {
+    return profile.titleText(clip, Field.TITLE_TEXT).orElse("");
+  }
+
+  /** How many lines have a look of their own; one where all have the same. */
+  public int looks() {
+    return Math.max(1, lines().size());
+  }
+
+  private List<JsonValue> lines() {
+    return profile
+        .titlePlace(Field.TITLE_LINES)
+        .flatMap(place -> place.get(clip))
+        .map(value -> value instanceof JsonArray array ? array.elements() : List.<JsonValue>of())
+        .orElse(List.of());
+  }
+
+  /** What a look says of a property; empty where it says nothing. */
+  public Optional<String> value(TitleProperty property, int look) {
+    return switch (property) {
+      case TEXT -> Optional.of(text());
+      case NAME -> Optional.of(clip.name());
+      case TRACK, LENGTH -> Optional.empty();
+      default -> raw(property, look).map(JsonValue::display).filter(text -> !text.isBlank());
+    };
+  }
+
+  private Optional<JsonValue> raw(TitleProperty property, int look) {
+    List<JsonValue> lines = lines();
+    Optional<Pointer> inLine = property.ofLine().flatMap(profile::place);
+    if (look < lines.size() && inLine.isPresent() && lines.get(look) instanceof JsonObject line) {
+      return inLine.get().get(line);
+    }
+    return property.ofTitle().flatMap(profile::titlePlace).flatMap(place -> place.get(clip));
+  }
+
+  /**
+   * This with a property of a look changed; the very same where its program keeps no such thing in
+   * it.
+   */
+  public TitleClip with(TitleProperty property, int look, String value) {
+    if (property == TitleProperty.NAME) {
+      return new TitleClip(clip.withName(value), profile);
+    }
+    List<JsonValue> lines = lines();
+    Optional<Pointer> inLine = property.ofLine().flatMap(profile::place);
+    if (look < lines.size() && inLine.isPresent() && lines.get(look) instanceof JsonObject line) {
+      return withLine(lines, look, changed(line, inLine.get(), value));
+    }
+    Optional<Place> place = property.ofTitle().flatMap(profile::titlePlace);
+    Optional<JsonValue> there = place.flatMap(its -> its.get(clip));
+    return there.isEmpty()
+        ? this
+        : new TitleClip(place.get().set(clip, like(there.get(), value)), profile);
+  }
+
+  private static JsonObject changed(JsonObject line, Pointer place, String value) {
+    Optional<JsonValue> there = place.get(line);
+    return there.isEmpty() ? line : place.set(line, like(there.get(), value));
+  }
+
+  private TitleClip withLine(List<JsonValue> lines, int look, JsonObject line) {
+    if (line.equals(lines.get(look))) {
+      return this;
+    }
+    var changed = new ArrayList<>(lines);
+    changed.set(look, line);
+    Place place = profile.titlePlace(Field.TITLE_LINES).orElseThrow();
+    JsonArray array = (JsonArray) place.get(clip).orElseThrow();
+    return new TitleClip(place.set(clip, array.withElements(changed)), profile);
+  }
+
+  /** A value of the same type, and a number spelled alike. */
+  private static JsonValue like(JsonValue there, String value) {
+    if (!(there instanceof JsonNumber number)) {
+      return JsonString.of(value);
+    }
+    boolean hasPoint = number.spelling().indexOf('.') >= 0;
+    return new JsonNumber(hasPoint && value.matches("-?\\d+") ? value + ".0" : value);
+  }
+
+  /** Whether a property, where it is kept, is a number. */
+  public boolean isNumber(TitleProperty property, int look) {
+    return raw(property, look).filter(JsonNumber.class::isInstance).isPresent();
+  }
+
+  /** This with other words. */
+  public TitleClip withText(String words) {
+    return with(TitleProperty.TEXT, 0, words);
+  }
+}

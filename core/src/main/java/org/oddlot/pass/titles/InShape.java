@@ -1,0 +1,55 @@
+package org.oddlot.pass.titles;
+
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.title.Frame;
+import org.oddlot.title.Misfit;
+
+/**
+ * A caption in a picture of one shape.
+ *
+ * @param frame the picture
+ * @param ways in which it can stand there, the one that is proposed first
+ * @param misfits what does not fit if nothing is done; nothing where it needs nobody
+ * @param byHand what a person changed about it: {@code words}, {@code place}
+ */
+public record InShape(Frame frame, List<Way> ways, List<Misfit> misfits, List<String> byHand) {
+  public InShape {
+    ways = List.copyOf(ways);
+    misfits = List.copyOf(misfits);
+    byHand = List.copyOf(byHand);
+  }
+
+  /** Whether it stands there without anybody being asked. */
+  public boolean fits() {
+    return misfits.isEmpty();
+  }
+
+  /** Whether some way makes it fit. */
+  public boolean canFit() {
+    return fits() || ways.getFirst().left().isEmpty();
+  }
+
+  /** The way that is proposed. */
+  public Way proposed() {
+    return ways.getFirst();
+  }
+
+  /** The way of a kind, if there is one. */
+  public Optional<Way> way(Way.Kind kind) {
+    return ways.stream().filter(way -> way.kind() == kind).findFirst();
+  }
+
+  /** As decisions name a way here: {@code 1080x1080 smaller}. */
+  String choice(Way way) {
+    return frame.shape() + " " + way.kind().word();
+  }
+
+  /** The way that is chosen; the proposed one where none here is. */
+  Way chosen(List<String> chosen) {
+    return ways.stream()
+        .filter(way -> chosen.contains(choice(way)))
+        .findFirst()
+        .orElseGet(this::proposed);
+  }
+}

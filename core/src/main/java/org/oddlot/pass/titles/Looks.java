@@ -1,0 +1,212 @@
+package org.oddlot.pass.titles;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.format.title.StyleFiles;
+import org.oddlot.format.title.TitleClip;
+import org.oddlot.format.title.TitleParameters;
+import org.oddlot.json.JsonObject;
+import org.oddlot.material.Derived;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.setting.Settings;
+import org.oddlot.text.Phrase;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Item;
+import org.oddlot.timeline.Placed;
+import org.oddlot.title.Colour;
+import org.oddlot.title.Fonts;
+import org.oddlot.title.Shape;
+import org.oddlot.title.Style;
+
+/**
+ * Which style titles are made in, and from which title, if from one.
+ *
+ * @param style the style
+ * @param template the title that it was taken from
+ * @param said what is worth saying about it
+ */
+record Looks(Style style, Optional<TitleClip> template, List<String> said) {
+
+  /** A title and where it lies. */
+  record Found(TitleClip title, Placed placed) {
+    /** Whether nothing but gaps lies on its track beside it. */
+    boolean isAlone() {
+      return placed
+          .parent()
+          .map(parent ->
+              parent.object().children().stream()
+                      .filter(child ->
+                          child instanceof Item && !(child instanceof org.oddlot.timeline.Gap))
+                      .count()
+                  == 1)
+          .orElse(false);
+    }
+
+    double scale() {
+      JsonObject frame =
+          placed
+              .timeline()
+              .map(timeline -> timeline.metadata().object("oddlot").object("frame"))
+              .orElse(JsonObject.EMPTY);
+      long side = Math.min(frame.whole("width").orElse(1080L), frame.whole("height").orElse(1080L));
+      return side > 0 ? side / 1080.0 : 1;
+    }
+  }
+
+  /** All titles of a lot that were not made here from captions. */
+  static final Derived<List<Found>> TITLES = Derived.of(Set.of(Document.class), Looks::titles);
+
+  private static List<Found> titles(Material material) {
+    var found = new ArrayList<Found>();
+    for (Document document : material.documents()) {
+      Placed.root(document.root())
+          .walk(placed -> {
+            if (placed.object() instanceof Clip clip
+                && placed.timeline().isPresent()
+                && clip.metadata().object("oddlot").object("caption").isEmpty()) {
+              TitleClip.of(clip, document.profile())
+                  .ifPresent(title -> found.add(new Found(title, placed)));
+            }
+          });
+    }
+    return List.copyOf(found);
+  }
+
+  /** The style that is set, with what a person ordered. */
+  static Looks of(Material material, Settings settings, List<TitleOrder> orders) {
+    Optional<Style> ordered =
+        orders.stream()
+            .filter(TitleOrder.Look.class::isInstance)
+            .map(order -> ((TitleOrder.Look) order).style())
+            .reduce((_, last) -> last);
+    var said = new ArrayList<String>();
+    String named = settings.get(TitlesPass.STYLE);
+    Style usual = StyleFiles.shipped().getFirst();
+    Optional<TitleClip> template = Optional.empty();
+    Style style = StyleFiles.byName(named).orElse(usual);
+    if (named.equals(TitlesPass.OWN)) {
+      Optional<Style> own = ordered.or(() -> material.one(Style.class));
+      if (own.isEmpty()) {
+        said.add("there is no style file in the lot; " + usual.title() + " is taken");
+      }
+      style = own.orElse(usual);
+    } else if (named.equals(TitlesPass.TEMPLATE)) {
+      Optional<Found> found = template(material, settings.get(TitlesPass.WHICH), said);
+      if (found.isPresent()) {
+        template = found.map(Found::title);
+        style = TitleParameters.style(found.get().title, found.get().scale(), usual);
+        uneven(found.get().title, said);
+      } else {
+        said.add("there is no title in the timelines; " + usual.title() + " is taken");
+      }
+    }
+    style = placed(style, settings.get(TitlesPass.PLACE));
+    return new Looks(style, template, List.copyOf(said));
+  }
+
+  private static Style placed(Style style, String place) {
+    return switch (place) {
+      case "low" -> style.at(0.9, Style.Hold.BOTTOM, false);
+      case "high" -> style.at(0.1, Style.Hold.TOP, false);
+      case "middle" -> style.at(0.5, Style.Hold.MIDDLE, false);
+      case "band" -> style.at(style.y(), style.hold(), true);
+      default -> style;
+    };
+  }
+
+  private static Optional<Found> template(Material material, String which, List<String> said) {
+    List<Found> all = material.derive(TITLES);
+    if (!which.isBlank()) {
+      Optional<Found> chosen =
+          all.stream()
+              .filter(
+                  each -> each.title.clip().name().equals(which) || each.title.text().equals(which))
+              .findFirst();
+      if (chosen.isEmpty()) {
+        said.add(Phrase.of("there is no title \"%s\" to take the look of", which));
+      }
+      return chosen.or(() -> all.stream().findFirst());
+    }
+    List<Found> alone = all.stream().filter(Found::isAlone).toList();
+    if (alone.size() == 1) {
+      return Optional.of(alone.getFirst());
+    }
+    if (!all.isEmpty()) {
+      Found first = alone.isEmpty() ? all.getFirst() : alone.getFirst();
+      said.add(
+          Phrase.of(
+              "%s: \"%s\" is taken; any other can be named",
+              alone.isEmpty()
+                  ? "no title is the only thing on its track"
+                  : alone.size() + " titles are the only thing on their tracks",
+              first.title.clip().name()));
+      return Optional.of(first);
+    }
+    return Optional.empty();
+  }
+
+  private static void uneven(TitleClip title, List<String> said) {
+    Style style = TitleParameters.style(title, 1, StyleFiles.shipped().getFirst());
+    if (style.lines().size() > 1) {
+      Style.Line first = style.line(0);
+      Style.Line second = style.line(1);
+      said.add(
+          Phrase.of(
+              "the lines of \"%s\" look unlike: %s %d at %s px, then %s %d at %s px",
+              title.clip().name(),
+              first.font(),
+              first.weight(),
+              plain(first.size()),
+              second.font(),
+              second.weight(),
+              plain(second.size())));
+    }
+  }
+
+  private static String plain(double value) {
+    return value == Math.rint(value) ? Long.toString((long) value) : Phrase.of("%.1f", value);
+  }
+
+  /** What is wrong with a style by itself: fonts that are not there, too little contrast. */
+  static List<String> problems(Style style, Fonts fonts) {
+    var problems = new ArrayList<String>();
+    for (Style.Line line : style.lines()) {
+      fonts
+          .problem(line.font(), line.weight())
+          .filter(p -> !problems.contains(p))
+          .ifPresent(problems::add);
+      style
+          .box()
+          .ifPresent(box -> {
+            double least = leastContrast(line.colour(), box);
+            if (least < 4.5) {
+              problems.add(
+                  Phrase.of(
+                      "%s on its box has a contrast of %.1f : 1 over %s; 4.5 can be read (WCAG 2.2)",
+                      line.colour(), least, isDarkWorse(line.colour(), box) ? "black" : "white"));
+            }
+          });
+    }
+    return List.copyOf(problems);
+  }
+
+  /** A box that lets the picture through is as dark or light as what is behind it. */
+  static double leastContrast(Colour letters, Style.Box box) {
+    return Math.min(
+        letters.contrast(box.colour().over(Colour.BLACK, box.opacity())),
+        letters.contrast(box.colour().over(Colour.WHITE, box.opacity())));
+  }
+
+  private static boolean isDarkWorse(Colour letters, Style.Box box) {
+    return letters.contrast(box.colour().over(Colour.BLACK, box.opacity()))
+        < letters.contrast(box.colour().over(Colour.WHITE, box.opacity()));
+  }
+
+  /** The shape of the picture that a setting names; 16:9 where it names none. */
+  static Shape picture(Settings settings) {
+    return Shape.parse(settings.get(TitlesPass.PICTURE));
+  }
+}

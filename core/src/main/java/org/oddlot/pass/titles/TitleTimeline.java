@@ -1,0 +1,247 @@
+package org.oddlot.pass.titles;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.Grid;
+import org.oddlot.format.title.TitleClip;
+import org.oddlot.format.title.TitleParameters;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonNumber;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.pass.titles.Way.Piece;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Profile;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Composable;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.timeline.Track;
+import org.oddlot.title.SetTitle;
+import org.oddlot.title.Shape;
+
+/** A timeline with titles, as it is made for one shape. */
+final class TitleTimeline {
+  static final String KIND = "titles";
+  private static final int LONGEST_NAME = 60;
+
+  private final Shape shape;
+  private final Grid.Frames frames;
+  private final Looks looks;
+  private final String file;
+  private final List<Lane> lanes = new ArrayList<>();
+
+  private static final class Lane {
+    private final List<Composable> items = new ArrayList<>();
+    private long end;
+  }
+
+  TitleTimeline(Shape shape, Grid.Frames frames, Looks looks, String file) {
+    this.shape = shape;
+    this.frames = frames;
+    this.looks = looks;
+    this.file = file;
+    lanes.add(new Lane());
+  }
+
+  /** Puts a caption's titles on the first track that is free there. */
+  void add(Caption caption, List<Piece> pieces) {
+    for (Piece piece : pieces) {
+      Lane lane =
+          lanes.stream()
+              .filter(each -> each.end <= piece.start())
+              .findFirst()
+              .orElseGet(() -> {
+                var more = new Lane();
+                lanes.add(more);
+                return more;
+              });
+      if (piece.start() > lane.end) {
+        lane.items.add(Gap.of(time(piece.start() - lane.end)));
+      }
+      lane.items.add(clip(caption, piece));
+      lane.end = piece.end();
+    }
+  }
+
+  private RationalTime time(long count) {
+    return RationalTime.of(count, frames.rate());
+  }
+
+  private Clip clip(Caption caption, Piece piece) {
+    SetTitle title = piece.title();
+    String line = title.words().replace('\n', ' ');
+    String name = line.length() > LONGEST_NAME ? line.substring(0, LONGEST_NAME) : line;
+    var range = TimeRange.of(time(0), time(piece.end() - piece.start()));
+    Clip clip =
+        looks
+            .template()
+            .filter(template -> template.profile().titlePlace(Field.TITLE_LINES).isEmpty())
+            .map(template -> foreign(template, title))
+            .orElseGet(() -> own(title))
+            .withName(name)
+            .withSourceRange(Optional.of(range));
+    JsonObject position =
+        TitleClip.of(clip, profile())
+            .map(its -> its.profile())
+            .map(its ->
+                JsonObject.of("text", JsonString.of(title.words()))
+                    .with("x", at(its, clip, Field.TITLE_X))
+                    .with("y", at(its, clip, Field.TITLE_Y)))
+            .orElse(JsonObject.of("text", JsonString.of(title.words())));
+    return clip.withMetadata(
+        clip.metadata()
+            .withAt(
+                List.of("oddlot", "caption"),
+                JsonObject.of("file", JsonString.of(file))
+                    .with("id", JsonString.of(caption.id()))
+                    .with("text", JsonString.of(caption.text().plain()))
+                    .with("made", position)));
+  }
+
+  private Profile profile() {
+    return looks.template().map(TitleClip::profile).orElseGet(org.oddlot.profile.Profiles::own);
+  }
+
+  private static org.oddlot.json.JsonValue at(Profile profile, Clip clip, Field field) {
+    return profile.titlePlace(field).flatMap(place -> place.get(clip)).orElse(JsonNumber.of(0L));
+  }
+
+  /** A title in our own layout, over what else a template of ours has. */
+  private Clip own(SetTitle title) {
+    Optional<Clip> template = looks.template().map(TitleClip::clip);
+    Optional<MediaReference.Generator> generator =
+        template
+            .flatMap(Clip::media)
+            .filter(MediaReference.Generator.class::isInstance)
+            .map(MediaReference.Generator.class::cast);
+    JsonObject parameters =
+        TitleParameters.write(
+            title,
+            shape,
+            generator.map(MediaReference.Generator::parameters).orElse(JsonObject.EMPTY));
+    var media =
+        new MediaReference.Generator(
+            org.oddlot.timeline.Origin.made(),
+            generator.map(MediaReference.Generator::name).orElse(""),
+            generator
+                .map(MediaReference.Generator::generatorKind)
+                .orElse(TitleParameters.GENERATOR),
+            parameters,
+            Optional.empty(),
+            generator.map(MediaReference.Generator::metadata).orElse(JsonObject.EMPTY));
+    Clip clip = Clip.of("", media, Optional.empty());
+    return template
+        .map(its -> clip.withEffects(its.effects()).withMetadata(its.metadata()))
+        .orElse(clip);
+  }
+
+  /** A template of another program with other words, in its own layout. */
+  private Clip foreign(TitleClip template, SetTitle title) {
+    Clip its = template.clip();
+    Clip copy =
+        new Clip(
+            org.oddlot.timeline.Origin.made(),
+            its.name(),
+            its.sourceRange(),
+            its.mediaReferences(),
+            its.activeKey(),
+            List.of(),
+            its.effects(),
+            true,
+            its.metadata());
+    var changed = new TitleClip(copy, template.profile()).withText(title.words());
+    double size = title.lines().getFirst().look().size();
+    boolean isSmaller = Math.abs(size - looks.style().line(0).size() * shape.scale()) > 0.001;
+    if (isSmaller) {
+      changed =
+          changed.with(
+              org.oddlot.format.title.TitleProperty.SIZE, 0, Planner.plain(Math.rint(size)));
+    }
+    return changed.clip();
+  }
+
+  /** The tracks of titles, the lowest first. */
+  List<Track> tracks() {
+    var tracks = new ArrayList<Track>();
+    for (int i = 0; i < lanes.size(); i++) {
+      if (!lanes.get(i).items.isEmpty()) {
+        tracks.add(
+            Track.of(i == 0 ? "Titles" : "Titles " + (i + 1), Track.VIDEO, lanes.get(i).items));
+      }
+    }
+    return tracks;
+  }
+
+  /**
+   * The timeline.
+   *
+   * @param over the timeline that the titles lie over; empty for titles by themselves
+   * @param begins the record timecode of the first frame
+   */
+  Timeline made(String name, Optional<Timeline> over, Timecode begins) {
+    var children = new ArrayList<TimelineObject>();
+    over.flatMap(Timeline::tracks)
+        .map(Stack::children)
+        .orElse(List.of())
+        .forEach(child -> children.add(off(child)));
+    int top = 0;
+    for (int i = 0; i < children.size(); i++) {
+      boolean isVideo = children.get(i) instanceof Track track && track.kind().equals(Track.VIDEO);
+      top = isVideo || !(children.get(i) instanceof Track) ? i + 1 : top;
+    }
+    children.addAll(top, tracks());
+    JsonObject metadata = over.map(Timeline::metadata).orElse(JsonObject.EMPTY);
+    JsonObject own =
+        metadata
+            .object("oddlot")
+            .with("kind", JsonString.of(KIND))
+            .with("shape", JsonString.of(shape.toString()))
+            .with(
+                "frame",
+                JsonObject.of("width", JsonNumber.of(shape.width()))
+                    .with("height", JsonNumber.of(shape.height())))
+            .with("style", JsonString.of(looks.style().title()))
+            .with("captions", JsonArray.of(List.of(JsonString.of(file))));
+    Timeline timeline =
+        Timeline.of(name, Optional.of(RationalTime.of(begins.frames(), frames.rate())), List.of());
+    return (Timeline)
+        timeline
+            .withMetadata(metadata.with("oddlot", own))
+            .withChildren(List.of(stack(over, children)));
+  }
+
+  private static Stack stack(Optional<Timeline> over, List<TimelineObject> children) {
+    Stack made = Stack.of("tracks", children.stream().map(child -> (Composable) child).toList());
+    return over.flatMap(Timeline::tracks)
+        .map(was -> (Stack) made.withMetadata(was.metadata()).withMarkers(was.markers()))
+        .orElse(made);
+  }
+
+  /** A track of captions is switched off: its words are titles now. */
+  private static TimelineObject off(TimelineObject child) {
+    return child instanceof Track track && track.kind().equals("Caption") && track.enabled()
+        ? track.withEnabled(false)
+        : child;
+  }
+
+  /** The first frame's timecode counted in frames of another rate: the same time of day. */
+  static Timecode begins(Timecode timecode, Grid.Frames frames) {
+    long nominal = frames.rate().nominal();
+    long digits = timecode.frameDigits() * nominal / timecode.rate().nominal();
+    long labels =
+        ((timecode.hours() * 60L + timecode.minutes()) * 60 + timecode.seconds()) * nominal
+            + digits;
+    long minutes = timecode.hours() * 60L + timecode.minutes();
+    long count = frames.dropFrame() ? labels - nominal / 30 * 2 * (minutes - minutes / 10) : labels;
+    return Timecode.ofFrames(count, frames.rate(), frames.dropFrame());
+  }
+}

@@ -1,0 +1,419 @@
+package org.oddlot.pass.titles;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Grid;
+import org.oddlot.caption.Letters;
+import org.oddlot.caption.Sense;
+import org.oddlot.material.CaptionPlace;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.material.NameLists;
+import org.oddlot.material.Programme;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Codec;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Profiles;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.SettingKind;
+import org.oddlot.setting.Settings;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.title.Area;
+import org.oddlot.title.Fitter;
+import org.oddlot.title.Fonts;
+import org.oddlot.title.Frame;
+import org.oddlot.title.Shape;
+import org.oddlot.title.Style;
+import org.oddlot.title.Typesetter;
+
+/**
+ * Makes a title of every caption, in pictures of as many shapes as are asked for, each a timeline
+ * of its own. What fits needs nobody; what does not is shown with what can be done about it.
+ */
+public final class TitlesPass implements Pass<TitleFinding> {
+  static final String OWN = "own";
+  static final String TEMPLATE = "template";
+
+  /** The shapes, and what their frames are counted at; no title is made where none is named. */
+  public static final Setting<String> SHAPES =
+      new Setting<>(
+          "shapes",
+          "Shapes",
+          new SettingKind.Text(true, TitlesPass::noShapes),
+          "",
+          "",
+          "1920x1080, 1080x1080@29.97df, 9:16");
+
+  /** The style: one that comes with the program, a title's, or one of one's own. */
+  public static final Setting<String> STYLE =
+      new Setting<>(
+          "style",
+          "Style",
+          new SettingKind.OneOf(
+              List.of("boxed", "plain", "upright", TEMPLATE, OWN),
+              Map.of(TEMPLATE, "of a title in the timeline", OWN, "your own")),
+          "boxed",
+          "",
+          "");
+
+  /** Which title the style is taken from, by its words or its name. */
+  public static final Setting<String> WHICH =
+      Setting.textOrNothing(
+          "template", "Title to take it from", "its words or name", _ -> Optional.empty());
+
+  /** Where titles stand. */
+  public static final Setting<String> PLACE =
+      new Setting<>(
+          "place",
+          "Place",
+          new SettingKind.OneOf(
+              List.of("style", "low", "middle", "high", "band"),
+              Map.of("style", "as the style says", "band", "in the band under the picture")),
+          "style",
+          "",
+          "");
+
+  /** Whether titles lie over the timeline or are one by themselves. */
+  public static final Setting<String> AS =
+      new Setting<>(
+          "as",
+          "Titles",
+          new SettingKind.OneOf(
+              List.of("over", "alone"),
+              Map.of("over", "over the timeline", "alone", "a timeline by themselves")),
+          "over",
+          "",
+          "");
+
+  /** Which area is safe. */
+  public static final Setting<String> SAFE =
+      new Setting<>(
+          "safe",
+          "Safe area",
+          new SettingKind.OneOf(
+              List.of("title", "action"), Map.of("title", "title, 90 %", "action", "action, 93 %")),
+          "title",
+          "",
+          "");
+
+  /** The shape of the picture in the timeline. */
+  public static final Setting<String> PICTURE =
+      new Setting<>(
+          "picture",
+          "Shape of the picture",
+          new SettingKind.Text(false, TitlesPass::noShape),
+          "16:9",
+          "",
+          "16:9 or 1998x1080");
+
+  private static Optional<String> noShape(String text) {
+    try {
+      Shape.parse(text);
+      return Optional.empty();
+    } catch (IllegalArgumentException e) {
+      return Optional.of(String.valueOf(e.getMessage()));
+    }
+  }
+
+  private static Optional<String> noShapes(String text) {
+    try {
+      var _ = Shape.parseAll(text);
+      return Optional.empty();
+    } catch (IllegalArgumentException e) {
+      return Optional.of(String.valueOf(e.getMessage()));
+    }
+  }
+
+  @Override
+  public String id() {
+    return "titles";
+  }
+
+  @Override
+  public String title() {
+    return "Titles";
+  }
+
+  @Override
+  public String question() {
+    return "Do the words fit the picture?";
+  }
+
+  @Override
+  public List<Setting<?>> settings() {
+    return List.of(SHAPES, STYLE, WHICH, PLACE, AS, SAFE, PICTURE);
+  }
+
+  @Override
+  public Codec<?> answers() {
+    return Codec.CHOICES;
+  }
+
+  @Override
+  public Optional<Codec<?>> instructions() {
+    return Optional.of(TitleOrder.CODEC);
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return material.all(Captions.class).stream().anyMatch(each -> !each.captions().isEmpty());
+  }
+
+  /** What was ordered about titles, in the order in which it was. */
+  public static List<TitleOrder> orders(Request request) {
+    return List.copyOf(request.answers().instructions(TitleOrder.CODEC).values());
+  }
+
+  /** The style that titles are made in. */
+  public static Style style(Request request) {
+    return Looks.of(request.material(), request.settings(), orders(request)).style();
+  }
+
+  /** What is wrong with a style by itself, in sentences without a full stop. */
+  public static List<String> problems(Style style, Fonts fonts) {
+    return Looks.problems(style, fonts);
+  }
+
+  /** The fonts of a lot: those that come with the program, and those that came in. */
+  public static Fonts fonts(Material material) {
+    return Fonts.shipped().with(material.all(Fonts.Face.class));
+  }
+
+  @Override
+  public Look<TitleFinding> look(Request request) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    if (Shape.parseAll(settings.get(SHAPES)).isEmpty()) {
+      return Look.of(List.of());
+    }
+    Looks looks = Looks.of(material, settings, orders(request));
+    var remarks = new ArrayList<Look.Remark>();
+    looks.said().forEach(text -> remarks.add(new Look.Remark("style", "Style", text)));
+    var setter = new Typesetter(fonts(material));
+    Looks.problems(looks.style(), setter.fonts())
+        .forEach(text -> remarks.add(new Look.Remark("style", "Style", text)));
+    var hands = new Hands(material, orders(request));
+    var findings = new ArrayList<TitleFinding>();
+    for (Captions captions : material.all(Captions.class)) {
+      request.progress().check();
+      findings.addAll(findings(captions, material, settings, looks.style(), setter, hands));
+    }
+    return Look.of(findings, remarks);
+  }
+
+  private static List<TitleFinding> findings(
+      Captions captions,
+      Material material,
+      Settings settings,
+      Style style,
+      Typesetter setter,
+      Hands hands) {
+    var sense = new Sense(captions.language(), NameLists.spellings(material));
+    Optional<Programme> programme = CaptionPlace.programme(material, captions.name());
+    double part = settings.get(SAFE).equals("action") ? Area.ACTION_SAFE : Area.TITLE_SAFE;
+    var shapes = new ArrayList<List<InShape>>();
+    for (Shape shape : Shape.parseAll(settings.get(SHAPES))) {
+      var fitter = new Fitter(setter, sense, style, Frame.of(shape, part, Looks.picture(settings)));
+      shapes.add(
+          new Planner(fitter, frames(shape, captions, programme), zero(programme), hands, sense)
+              .plan(captions));
+    }
+    Grid.Frames frames = programme.map(Programme::grid).orElseGet(() -> captions.grid().frames());
+    var findings = new ArrayList<TitleFinding>();
+    for (int i = 0; i < captions.captions().size(); i++) {
+      Caption caption = captions.captions().get(i);
+      var its = new ArrayList<InShape>(shapes.size());
+      for (List<InShape> planned : shapes) {
+        its.add(planned.get(i));
+      }
+      long length = frames.count(caption.end()) - frames.count(caption.start());
+      long nominal = frames.rate().nominal();
+      double seconds = caption.span().length().toDouble();
+      findings.add(
+          new TitleFinding(
+              captions.name(),
+              caption,
+              programme.isPresent()
+                  ? frames.label(caption.start())
+                  : captions.grid().label(caption.start()),
+              Phrase.of("%d:%02d", length / nominal, length % nominal),
+              seconds <= 0
+                  ? 0
+                  : Letters.columns(caption.text().plain().replace('\n', ' ')) / seconds,
+              its));
+    }
+    return findings;
+  }
+
+  private static Grid.Frames frames(Shape shape, Captions captions, Optional<Programme> programme) {
+    return shape
+        .frames()
+        .or(() -> programme.map(Programme::grid))
+        .orElseGet(() -> captions.grid().frames());
+  }
+
+  private static Rational zero(Optional<Programme> programme) {
+    return programme.map(its -> its.span().start()).orElse(Rational.ZERO);
+  }
+
+  // Applying.
+
+  @Override
+  public Applied apply(Request request, List<Reviewed<TitleFinding>> accepted) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    Looks looks = Looks.of(material, settings, orders(request));
+    Map<String, List<Reviewed<TitleFinding>>> byFile = new LinkedHashMap<>();
+    for (Reviewed<TitleFinding> reviewed : accepted) {
+      byFile.computeIfAbsent(reviewed.finding().file(), _ -> new ArrayList<>()).add(reviewed);
+    }
+    var made = new Made(material);
+    List<Shape> shapes = Shape.parseAll(settings.get(SHAPES));
+    for (Captions captions : material.all(Captions.class)) {
+      List<Reviewed<TitleFinding>> its = byFile.getOrDefault(captions.name(), List.of());
+      Optional<Programme> programme = CaptionPlace.programme(material, captions.name());
+      for (int i = 0; i < shapes.size() && !its.isEmpty(); i++) {
+        request.progress().check();
+        Shape shape = shapes.get(i);
+        Grid.Frames frames = frames(shape, captions, programme);
+        var titles = new TitleTimeline(shape, frames, looks, captions.name());
+        for (Reviewed<TitleFinding> reviewed : its) {
+          titles.add(
+              reviewed.finding().caption(),
+              reviewed.finding().shapes().get(i).chosen(reviewed.chosen()).pieces());
+        }
+        Optional<Timeline> timeline =
+            programme.flatMap(of -> of.place(material)).map(placed -> (Timeline) placed.object());
+        Timecode begins =
+            timeline
+                .map(of -> of.recordTimecode(RationalTime.zero(frames.rate())))
+                .map(timecode -> TitleTimeline.begins(timecode, frames))
+                .orElseGet(() -> Timecode.ofFrames(0, frames.rate(), frames.dropFrame()));
+        made.add(
+            titles.made(
+                made.name(captions, programme, shape, shapes),
+                timeline.filter(_ -> settings.get(AS).equals("over")),
+                begins),
+            captions,
+            programme,
+            Phrase.of("%s as titles, %s", Phrase.count(its.size(), "caption"), shape.sides()));
+      }
+    }
+    return made.applied();
+  }
+
+  /** The timelines that are made, and where they go. */
+  private static final class Made {
+    private final Material material;
+    private final List<Document> documents;
+    private final Map<String, List<TimelineObject>> intoBins = new LinkedHashMap<>();
+    private final List<Applied.Claim> claims = new ArrayList<>();
+
+    Made(Material material) {
+      this.material = material;
+      this.documents = new ArrayList<>(material.documents());
+    }
+
+    /** The name says the programme and the shape, and the language where there are several. */
+    String name(Captions captions, Optional<Programme> programme, Shape shape, List<Shape> shapes) {
+      boolean alike =
+          shapes.stream().filter(each -> each.ratio().equals(shape.ratio())).count() > 1;
+      boolean several =
+          material.all(Captions.class).stream()
+                  .filter(each ->
+                      CaptionPlace.programme(material, each.name())
+                          .map(Programme::id)
+                          .equals(programme.map(Programme::id)))
+                  .count()
+              > 1;
+      String stem = captions.name().substring(captions.name().lastIndexOf('/') + 1);
+      String title = programme.map(Programme::title).orElse(stem);
+      String tongue =
+          !several || programme.isEmpty()
+              ? ""
+              : " " + (captions.language().isEmpty() ? stem : captions.language());
+      return title + tongue + " " + (alike ? shape.toString() : shape.ratio());
+    }
+
+    void add(Timeline timeline, Captions captions, Optional<Programme> programme, String reason) {
+      claims.add(new Applied.Claim(timeline.identity(), "", reason));
+      Optional<Document> from = programme.flatMap(its -> material.document(its.document()));
+      Timeline own = from.map(its -> identified(timeline, its)).orElse(timeline);
+      if (from.isPresent() && from.get().root() instanceof Bin) {
+        intoBins.computeIfAbsent(from.get().name(), _ -> new ArrayList<>()).add(own);
+      } else if (from.isPresent()) {
+        documents.add(
+            Document.made(
+                Document.freeName(own.name(), from.get().name(), documents),
+                own,
+                List.of(from.get())));
+      } else {
+        documents.add(
+            new Document(
+                Document.freeName(own.name(), ".otio", documents),
+                "",
+                own,
+                Profiles.own(),
+                List.of(),
+                List.of(captions.name())));
+      }
+    }
+
+    private Timeline identified(Timeline timeline, Document from) {
+      return from.profile()
+          .place(Field.IDENTITY)
+          .filter(place -> place.text(timeline.metadata()).isPresent())
+          .map(place ->
+              timeline.withMetadata(
+                  place.set(
+                      timeline.metadata(),
+                      org.oddlot.json.JsonString.of(
+                          java.util
+                              .UUID
+                              .nameUUIDFromBytes(
+                                  (place.text(timeline.metadata()).orElse("")
+                                          + "\n"
+                                          + timeline.name()
+                                          + "\n"
+                                          + material.lot())
+                                      .getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                              .toString()))))
+          .orElse(timeline);
+    }
+
+    Applied applied() {
+      var edits = new HashMap<String, Edits>();
+      intoBins.forEach((name, timelines) -> {
+        TimelineObject root = material.document(name).orElseThrow().root();
+        edits.put(
+            name,
+            new Edits()
+                .change(
+                    root,
+                    bin -> {
+                      var all = new ArrayList<TimelineObject>(bin.children());
+                      all.addAll(timelines);
+                      return bin.withChildren(all);
+                    }));
+      });
+      return new Applied(material.with(Document.class, documents).withEdits(edits), claims);
+    }
+  }
+}

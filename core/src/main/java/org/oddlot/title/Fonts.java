@@ -1,0 +1,194 @@
+package org.oddlot.title;
+
+import java.awt.Font;
+import java.awt.FontFormatException;
+import java.awt.font.TextAttribute;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.text.Phrase;
+
+/**
+ * The fonts that titles can be set in: those that come with the program, and those that came in as
+ * files. What is installed on the machine is not asked, so that the same lot looks the same
+ * everywhere.
+ */
+public final class Fonts {
+  private static final Map<TextAttribute, Object> SHAPING =
+      Map.of(
+          TextAttribute.KERNING, TextAttribute.KERNING_ON,
+          TextAttribute.LIGATURES, TextAttribute.LIGATURES_ON);
+
+  private static final Fonts SHIPPED =
+      new Fonts(
+          List.of(
+              shipped("IBMPlexSans_400Regular", "IBM Plex Sans", 400),
+              shipped("IBMPlexSans_500Medium", "IBM Plex Sans", 500),
+              shipped("IBMPlexSans_600SemiBold", "IBM Plex Sans", 600),
+              shipped("IBMPlexSerif_400Regular", "IBM Plex Serif", 400),
+              shipped("IBMPlexSerif_600SemiBold", "IBM Plex Serif", 600),
+              shipped("IBMPlexMono_400Regular", "IBM Plex Mono", 400),
+              shipped("IBMPlexMono_600SemiBold", "IBM Plex Mono", 600),
+              shipped("IBMPlexSansHebrew_400Regular", "IBM Plex Sans Hebrew", 400),
+              shipped("IBMPlexSansHebrew_600SemiBold", "IBM Plex Sans Hebrew", 600),
+              shipped("IBMPlexSansArabic_400Regular", "IBM Plex Sans Arabic", 400),
+              shipped("IBMPlexSansArabic_600SemiBold", "IBM Plex Sans Arabic", 600)));
+
+  private final List<Face> faces;
+
+  /**
+   * One weight of a font.
+   *
+   * @param family what the family is called
+   * @param weight 100 to 900
+   * @param font the font, a pixel high, with kerning and ligatures
+   */
+  public record Face(String family, int weight, Font font) {}
+
+  private Fonts(List<Face> faces) {
+    this.faces = List.copyOf(faces);
+  }
+
+  /** Those that come with the program. */
+  public static Fonts shipped() {
+    return SHIPPED;
+  }
+
+  /** These and others, which come first where they are called the same. */
+  public Fonts with(List<Face> others) {
+    if (others.isEmpty()) {
+      return this;
+    }
+    var all = new ArrayList<>(others);
+    all.addAll(faces);
+    return new Fonts(all);
+  }
+
+  private static Face shipped(String file, String family, int weight) {
+    try (InputStream in = Fonts.class.getResourceAsStream("fonts/" + file + ".ttf")) {
+      if (in == null) {
+        throw new IllegalStateException(file + " is not shipped");
+      }
+      return new Face(family, weight, read(in.readAllBytes()));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (FontFormatException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static Font read(byte[] bytes) throws IOException, FontFormatException {
+    return Font.createFont(Font.TRUETYPE_FONT, new ByteArrayInputStream(bytes))
+        .deriveFont(SHAPING)
+        .deriveFont(1f);
+  }
+
+  /**
+   * The font in a file.
+   *
+   * @throws IllegalArgumentException if it is none that can be used; the message says why
+   */
+  public static Face ofFile(byte[] bytes) {
+    try {
+      Font font = read(bytes);
+      String family = font.getFamily(Locale.ROOT);
+      String name = font.getFontName(Locale.ROOT).toLowerCase(Locale.ROOT);
+      return new Face(family, weightOf(name), font);
+    } catch (IOException | FontFormatException e) {
+      throw new IllegalArgumentException("it is no font that can be used: " + e.getMessage(), e);
+    }
+  }
+
+  /** The weight that a font's full name speaks of. */
+  private static int weightOf(String name) {
+    record Named(String word, int weight) {}
+    return List.of(
+            new Named("thin", 100),
+            new Named("extralight", 200),
+            new Named("light", 300),
+            new Named("medium", 500),
+            new Named("semibold", 600),
+            new Named("semi bold", 600),
+            new Named("demi", 600),
+            new Named("extrabold", 800),
+            new Named("black", 900),
+            new Named("bold", 700))
+        .stream()
+        .filter(named -> name.contains(named.word))
+        .findFirst()
+        .map(Named::weight)
+        .orElse(400);
+  }
+
+  /** The names of the families, each once, in order. */
+  public List<String> families() {
+    return faces.stream().map(Face::family).distinct().toList();
+  }
+
+  /** The weights of a family, from light to heavy; none where it is not there. */
+  public List<Integer> weights(String family) {
+    return of(family).stream().map(Face::weight).sorted().toList();
+  }
+
+  private List<Face> of(String family) {
+    return faces.stream().filter(face -> isCalled(face.family, family)).toList();
+  }
+
+  /** Programs write names of families with and without spaces, and some leave out the maker's. */
+  private static boolean isCalled(String family, String name) {
+    String its = bare(family);
+    String wanted = bare(name);
+    return its.equals(wanted) || its.equals("ibm" + wanted);
+  }
+
+  private static String bare(String name) {
+    return name.toLowerCase(Locale.ROOT).replaceAll("[\\s_-]+", "");
+  }
+
+  /** The face of a family whose weight is nearest; the first family where there is none such. */
+  public Face nearest(String family, int weight) {
+    List<Face> its = of(family);
+    return (its.isEmpty() ? of(standIn()) : its)
+        .stream()
+            .min(Comparator.comparingInt(face -> Math.abs(face.weight - weight)))
+            .orElse(faces.getFirst());
+  }
+
+  /** The family that stands in for one that is not there. */
+  public String standIn() {
+    return "IBM Plex Sans";
+  }
+
+  /** What is said of a font that is not there as it is asked for; empty where it is. */
+  public Optional<String> problem(String family, int weight) {
+    if (of(family).isEmpty()) {
+      return Optional.of(
+          Phrase.of("the font %s is not there; measured with %s", family, standIn()));
+    }
+    Face nearest = nearest(family, weight);
+    return nearest.weight == weight
+        ? Optional.empty()
+        : Optional.of(
+            Phrase.of(
+                "%s is not there in the weight %d; measured with %d",
+                family, weight, nearest.weight));
+  }
+
+  /** A face that has a letter which {@code face} has not; the same where none has. */
+  Face having(int letter, Face face) {
+    if (face.font.canDisplay(letter)) {
+      return face;
+    }
+    return faces.stream()
+        .filter(each -> each.font.canDisplay(letter))
+        .min(Comparator.comparingInt(each -> Math.abs(each.weight - face.weight)))
+        .orElse(face);
+  }
+}

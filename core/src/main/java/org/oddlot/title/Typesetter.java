@@ -1,0 +1,189 @@
+package org.oddlot.title;
+
+import java.awt.Font;
+import java.awt.font.FontRenderContext;
+import java.awt.font.GlyphVector;
+import java.awt.font.LineMetrics;
+import java.awt.font.TextAttribute;
+import java.awt.font.TextLayout;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Path2D;
+import java.awt.geom.Rectangle2D;
+import java.text.AttributedString;
+import java.text.Bidi;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.oddlot.title.Style.Letters;
+import org.oddlot.title.Style.Line;
+
+/**
+ * Sets lines in their fonts: shaped with kerning, not hinted, so that a line twice as large is
+ * twice as wide. What is drawn are the outlines of what was measured.
+ */
+public final class Typesetter {
+  private static final FontRenderContext EXACT =
+      new FontRenderContext(new AffineTransform(), true, true);
+
+  /** Measured at this size and scaled; rounding inside the shaper is of no account then. */
+  private static final float MEASURED_AT = 1000;
+
+  private static final int MOST_KEPT = 60_000;
+
+  private final Fonts fonts;
+  private final Map<Key, Double> widths = new ConcurrentHashMap<>();
+  private final Map<Fonts.Face, Metrics> metrics = new ConcurrentHashMap<>();
+
+  private record Key(String font, int weight, Letters letters, double capitals, String text) {}
+
+  /** How far letters reach above and below the base line, in sizes. */
+  private record Metrics(double ascent, double descent) {}
+
+  /**
+   * Letters of one font and size.
+   *
+   * @param size in parts of the line's
+   */
+  private record Run(String text, Fonts.Face face, double size) {}
+
+  public Typesetter(Fonts fonts) {
+    this.fonts = fonts;
+  }
+
+  /** The fonts that it sets in. */
+  public Fonts fonts() {
+    return fonts;
+  }
+
+  /** How wide a line is, from where it begins to where the next letter would stand, in pixels. */
+  public double width(String text, Line line) {
+    var key = new Key(line.font(), line.weight(), line.letters(), line.capitals(), text);
+    Double known = widths.get(key);
+    if (known == null) {
+      if (widths.size() > MOST_KEPT) {
+        widths.clear();
+      }
+      known = measured(text, line) / MEASURED_AT;
+      widths.put(key, known);
+    }
+    return known * line.size();
+  }
+
+  /** How far capitals and accents of a line's font reach above its base line, in pixels. */
+  public double ascent(Line line) {
+    return metrics(line).ascent * line.size();
+  }
+
+  /** How far letters of a line's font reach below its base line, in pixels. */
+  public double descent(Line line) {
+    return metrics(line).descent * line.size();
+  }
+
+  private Metrics metrics(Line line) {
+    return metrics.computeIfAbsent(
+        fonts.nearest(line.font(), line.weight()),
+        face -> {
+          LineMetrics its = face.font().deriveFont(MEASURED_AT).getLineMetrics("Hg", EXACT);
+          return new Metrics(its.getAscent() / MEASURED_AT, its.getDescent() / MEASURED_AT);
+        });
+  }
+
+  private double measured(String text, Line line) {
+    if (text.isEmpty()) {
+      return 0;
+    }
+    List<Run> runs = runs(text, line);
+    if (runs.size() == 1 && isPlain(text)) {
+      GlyphVector glyphs = glyphs(runs.getFirst());
+      return glyphs.getGlyphPosition(glyphs.getNumGlyphs()).getX();
+    }
+    return layout(runs).getAdvance();
+  }
+
+  private static GlyphVector glyphs(Run run) {
+    char[] letters = run.text.toCharArray();
+    return run.face
+        .font()
+        .deriveFont((float) (MEASURED_AT * run.size))
+        .layoutGlyphVector(EXACT, letters, 0, letters.length, Font.LAYOUT_LEFT_TO_RIGHT);
+  }
+
+  private static boolean isPlain(String text) {
+    return !Bidi.requiresBidi(text.toCharArray(), 0, text.length());
+  }
+
+  private static TextLayout layout(List<Run> runs) {
+    var all = new StringBuilder();
+    runs.forEach(run -> all.append(run.text));
+    var attributed = new AttributedString(all.toString());
+    int at = 0;
+    for (Run run : runs) {
+      attributed.addAttribute(
+          TextAttribute.FONT,
+          run.face.font().deriveFont((float) (MEASURED_AT * run.size)),
+          at,
+          at + run.text.length());
+      at += run.text.length();
+    }
+    return new TextLayout(attributed.getIterator(), EXACT);
+  }
+
+  /** A line as letters of one font and size each; what the font has not, another has. */
+  private List<Run> runs(String text, Line line) {
+    Fonts.Face face = fonts.nearest(line.font(), line.weight());
+    if (line.letters() != Letters.SMALL_CAPITALS && face.font().canDisplayUpTo(text) < 0) {
+      return List.of(new Run(cased(text, line.letters()), face, 1));
+    }
+    var runs = new ArrayList<Run>();
+    text.codePoints()
+        .forEach(letter -> {
+          boolean isSmall =
+              line.letters() == Letters.SMALL_CAPITALS && Character.isLowerCase(letter);
+          String its = cased(Character.toString(letter), line.letters());
+          boolean joins = Character.getType(letter) == Character.NON_SPACING_MARK;
+          Run last = runs.isEmpty() ? null : runs.getLast();
+          boolean goesOn =
+              last != null
+                  && (joins
+                      || (last.size == (isSmall ? line.capitals() : 1)
+                          && last.face.equals(fonts.having(letter, face))));
+          if (goesOn) {
+            runs.removeLast();
+            runs.add(new Run(last.text + its, last.face, last.size));
+          } else {
+            runs.add(new Run(its, fonts.having(letter, face), isSmall ? line.capitals() : 1));
+          }
+        });
+    return runs;
+  }
+
+  private static String cased(String text, Letters letters) {
+    return letters == Letters.TYPED ? text : text.toUpperCase(java.util.Locale.ROOT);
+  }
+
+  /** The letters of a line as they are drawn, its base line beginning at {@code x, y}. */
+  public Path2D outline(String text, Line line, double x, double y) {
+    var place = AffineTransform.getTranslateInstance(x, y);
+    place.scale(line.size() / MEASURED_AT, line.size() / MEASURED_AT);
+    var path = new Path2D.Double(Path2D.WIND_NON_ZERO);
+    if (text.isBlank()) {
+      return path;
+    }
+    List<Run> runs = runs(text, line);
+    path.append(
+        runs.size() == 1 && isPlain(text)
+            ? glyphs(runs.getFirst()).getOutline().getPathIterator(place)
+            : layout(runs).getOutline(null).getPathIterator(place),
+        false);
+    return path;
+  }
+
+  /** Where the letters of a line are seen, its base line beginning at {@code x, y}. */
+  public Area ink(String text, Line line, double x, double y) {
+    Rectangle2D its = outline(text, line, x, y).getBounds2D();
+    return its.isEmpty()
+        ? new Area(x, y, x, y)
+        : new Area(its.getMinX(), its.getMinY(), its.getMaxX(), its.getMaxY());
+  }
+}
