@@ -112,7 +112,7 @@ final class TitlesCommand implements Callable<Integer> {
     boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
     List<LaidTitle> titles =
         read.material().derive(LaidTitle.ALL).stream()
-            .filter(title -> isMeant(title, conditions))
+            .filter(title -> TitleRule.means(conditions, title))
             .toList();
     List<TitleChange> changes =
         outcome.step(pass).stream()
@@ -147,17 +147,6 @@ final class TitlesCommand implements Callable<Integer> {
     } catch (IllegalArgumentException e) {
       throw new ParameterException(spec.commandLine(), e.getMessage() + ".", e);
     }
-  }
-
-  /** Whether a line of a title is all that is asked for. */
-  private static boolean isMeant(LaidTitle title, List<Condition> conditions) {
-    for (int look = 0; look < title.title().looks(); look++) {
-      int its = look;
-      if (conditions.stream().allMatch(each -> each.holds(title.value(each.property(), its)))) {
-        return true;
-      }
-    }
-    return false;
   }
 
   private void print(

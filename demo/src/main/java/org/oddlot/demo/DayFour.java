@@ -224,6 +224,30 @@ final class DayFour {
     return new SubRip().write(Captions.made("ferry-talk", "en", Grid.Ticks.MILLISECONDS, captions));
   }
 
+  /**
+   * The captions once they are right, as long lines as a wide picture takes, at the programme's
+   * hour; two lie over each other, where two people speak.
+   */
+  byte[] right() {
+    Guideline wide =
+        GuidelineFiles.shipped().stream()
+            .filter(guideline -> guideline.name().equals("streaming"))
+            .findFirst()
+            .orElseThrow();
+    var captions = new ArrayList<Caption>();
+    for (Caption caption : CaptionMaker.of(transcript(turns), wide, List.of())) {
+      captions.add(caption.withTimes(time -> time.plus(Rational.of(HOUR))));
+    }
+    for (int i = 20; i + 1 < captions.size(); i += 25) {
+      Caption caption = captions.get(i);
+      captions.set(
+          i,
+          caption.withSpan(
+              caption.start(), captions.get(i + 1).start().plus(Rational.of(12, RATE))));
+    }
+    return new SubRip().write(Captions.made("ferry-talk", "en", Grid.Ticks.MILLISECONDS, captions));
+  }
+
   private void plant(List<Caption> captions) {
     int last = captions.size() - 1;
     for (int i : new int[] {last / 6, last / 3, last / 2, last * 5 / 6}) {

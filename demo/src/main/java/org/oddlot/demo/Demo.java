@@ -25,7 +25,8 @@ public final class Demo {
         new DemoDay("", Demo::make, DayOne.TOUR),
         new DemoDay("day 2", Demo::makeDayTwo, DayTwo.TOUR),
         new DemoDay("day 3", Demo::makeDayThree, DayThree.TOUR),
-        new DemoDay("ferry talk", Demo::makeTalk, DayFour.TOUR));
+        new DemoDay("ferry talk", Demo::makeTalk, DayFour.TOUR),
+        new DemoDay("titles", Demo::makeTitles, DayFive.TOUR));
   }
 
   /** Makes all days in {@code folder}, and gives their lots' files. */
@@ -163,6 +164,42 @@ public final class Demo {
         empty
             .withFiles(inputs)
             .withSheet(ReadySheet.byId("words").orElseThrow().over(empty.sheet())),
+        lot);
+    return lot;
+  }
+
+  /**
+   * Makes the ferry talk's titles in {@code folder}: a lot by itself, with a reel of other titles.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeTitles(Path folder) throws IOException {
+    Path lot = folder.resolve("Ferry titles" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      return lot;
+    }
+    var talk = new DayFour();
+    var inputs =
+        List.of(
+            folder.resolve("ferry-talk.otio"),
+            folder.resolve("ferry-talk.en.srt"),
+            folder.resolve("harbour-titles.otio"),
+            folder.resolve("ferry-caption.yaml"));
+    put(inputs.get(0), talk.export());
+    put(inputs.get(1), talk.right());
+    put(inputs.get(2), DayFive.reel());
+    put(inputs.get(3), DayFive.style().getBytes(StandardCharsets.UTF_8));
+    Lot empty = Lot.empty("Ferry titles");
+    LotFile.save(
+        empty
+            .withFiles(inputs)
+            .withSheet(
+                ReadySheet.byId("titles")
+                    .orElseThrow()
+                    .over(empty.sheet())
+                    .with("titles", "shapes", DayFive.SHAPES)
+                    .with("titles", "style", "own")),
         lot);
     return lot;
   }

@@ -10,8 +10,9 @@ import java.util.List;
  * @param folder where it lies in the demo's folder; empty for the folder itself
  * @param maker makes it
  * @param tour what is done with it by itself, a line each: {@code station ID}, {@code select TABLE
- *     ROW}, {@code press BUTTON}, {@code accept PASS}, {@code picture NAME}, {@code night on},
- *     {@code fold}, {@code report WORDS}, {@code write}, {@code written}, {@code wait}
+ *     ROW}, {@code press BUTTON}, {@code choose LIST VALUE}, {@code type FIELD WORDS}, {@code
+ *     accept PASS}, {@code picture NAME}, {@code night on}, {@code fold}, {@code report WORDS},
+ *     {@code write}, {@code written}, {@code wait}
  */
 public record DemoDay(String folder, Maker maker, List<String> tour) {
   public DemoDay {

@@ -11,6 +11,7 @@ import javafx.application.Platform;
 import javafx.scene.text.Font;
 import javafx.stage.Stage;
 import org.oddlot.measure.MeasurementStore;
+import org.oddlot.title.Fonts;
 import org.oddlot.window.session.Preferences;
 import org.oddlot.window.session.Session;
 
@@ -67,7 +68,7 @@ public final class OddLotApp extends Application {
 
   static void loadFonts() {
     for (String font : FONTS) {
-      try (var in = OddLotApp.class.getResourceAsStream("fonts/" + font)) {
+      try (var in = Fonts.class.getResourceAsStream("fonts/" + font)) {
         if (in == null || Font.loadFont(in, 13) == null) {
           throw new IllegalStateException("The font " + font + " cannot be loaded");
         }

@@ -10,7 +10,9 @@ import java.util.Optional;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
 import javafx.util.Duration;
 import org.oddlot.demo.Demo;
 import org.oddlot.demo.DemoDay;
@@ -77,6 +79,8 @@ final class Tour {
         yield () -> select(rest.substring(0, space), row);
       }
       case "press" -> () -> press(rest);
+      case "choose" -> () -> choose(rest);
+      case "type" -> () -> type(rest);
       case "picture" -> () -> picture(rest);
       case "night" -> () -> window.setNight(rest.equals("on"));
       case "accept" -> () -> accept(rest);
@@ -130,6 +134,22 @@ final class Tour {
   private void press(String button) {
     if (window.scene().lookup("#" + button) instanceof ButtonBase pressed) {
       pressed.fire();
+    }
+  }
+
+  /** Chooses a value of a list that has words for values. */
+  @SuppressWarnings("unchecked") // the lists that a tour chooses from are lists of words
+  private void choose(String rest) {
+    int space = rest.indexOf(' ');
+    if (window.scene().lookup("#" + rest.substring(0, space)) instanceof ComboBox<?> list) {
+      ((ComboBox<String>) list).setValue(rest.substring(space + 1));
+    }
+  }
+
+  private void type(String rest) {
+    int space = rest.indexOf(' ');
+    if (window.scene().lookup("#" + rest.substring(0, space)) instanceof TextField field) {
+      field.setText(rest.substring(space + 1));
     }
   }
 

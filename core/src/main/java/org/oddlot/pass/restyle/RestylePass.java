@@ -64,7 +64,7 @@ public final class RestylePass implements Pass<TitleChange> {
         if (rule.means(now)) {
           used.add(each.getKey());
           rule.notKept(now).forEach(property -> notKept.merge(property, 1, Integer::sum));
-          LaidTitle changed = rule.applied(now);
+          LaidTitle changed = rule.become(now);
           if (!changed.equals(now)) {
             order = each.getKey();
             why.add(rule.inWords());

@@ -22,6 +22,11 @@ import org.oddlot.pass.Standing;
 public record TitleChange(String order, LaidTitle before, TitleClip after, String why)
     implements Finding {
 
+  /** The title as it becomes, where it lies. */
+  public LaidTitle now() {
+    return before.with(after);
+  }
+
   @Override
   public FindingId id() {
     return FindingId.of("restyle", before.document(), before.key());
@@ -62,7 +67,7 @@ public record TitleChange(String order, LaidTitle before, TitleClip after, Strin
     var evidence = new ArrayList<Evidence>();
     for (TitleProperty property : TitleProperty.values()) {
       List<String> was = before.values(property);
-      List<String> is = before.with(after).values(property);
+      List<String> is = now().values(property);
       if (!was.equals(is)) {
         evidence.add(
             new Evidence(property.word(), String.join(" / ", was), String.join(" / ", is)));

@@ -74,6 +74,10 @@ public record TitleRule(List<Condition> where, List<Condition> set) {
 
   /** The looks of a title that are all that is asked for; none where it is not meant. */
   List<Integer> looks(LaidTitle title) {
+    return looks(where, title);
+  }
+
+  private static List<Integer> looks(List<Condition> where, LaidTitle title) {
     var looks = new ArrayList<Integer>();
     for (int look = 0; look < title.title().looks(); look++) {
       int its = look;
@@ -86,11 +90,16 @@ public record TitleRule(List<Condition> where, List<Condition> set) {
 
   /** Whether a title is meant. */
   public boolean means(LaidTitle title) {
-    return !looks(title).isEmpty();
+    return means(where, title);
+  }
+
+  /** Whether a line of a title is all that is asked for. */
+  public static boolean means(List<Condition> where, LaidTitle title) {
+    return !looks(where, title).isEmpty();
   }
 
   /** A title as it becomes; the same where it is not meant, or is so already. */
-  LaidTitle applied(LaidTitle title) {
+  public LaidTitle become(LaidTitle title) {
     LaidTitle now = title;
     for (int look : looks(title)) {
       for (Condition each : set) {

@@ -36,7 +36,9 @@ public final class ChoiceLines {
       line.setAccessibleText(choice.label() + (chosen ? ", chosen" : ""));
       line.setOnMouseClicked(_ -> onPick.accept(index));
       lines.add(line);
-      lines.add(Facts.of(choice.evidence()));
+      if (!choice.evidence().isEmpty()) {
+        lines.add(Facts.of(choice.evidence()));
+      }
     }
     return lines;
   }
