@@ -20,8 +20,8 @@ public record Area(double left, double top, double right, double bottom) {
    * that the same parts are taken of other shapes is common practice, no source.
    */
   public static Area safe(Shape shape, double part) {
-    double across = shape.width() * (1 - part) / 2;
-    double down = shape.height() * (1 - part) / 2;
+    double across = (shape.width() - shape.width() * part) / 2;
+    double down = (shape.height() - shape.height() * part) / 2;
     return new Area(across, down, shape.width() - across, shape.height() - down);
   }
 

@@ -46,11 +46,10 @@ public record Shape(int width, int height, Optional<Grid.Frames> frames) {
    */
   public static Shape parse(String text) {
     String word = text.strip();
-    Shape named = NAMED.get(word);
-    if (named != null) {
-      return named;
-    }
-    Matcher matcher = WRITTEN.matcher(word);
+    int at = word.indexOf('@');
+    Shape named = NAMED.get((at < 0 ? word : word.substring(0, at)).strip());
+    String sides = named == null ? word : named + (at < 0 ? "" : word.substring(at));
+    Matcher matcher = WRITTEN.matcher(sides);
     if (!matcher.matches()) {
       throw new IllegalArgumentException(
           Phrase.of(

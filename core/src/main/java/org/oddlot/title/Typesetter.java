@@ -45,7 +45,11 @@ public final class Typesetter {
    *
    * @param size in parts of the line's
    */
-  private record Run(String text, Fonts.Face face, double size) {}
+  private record Run(String text, Fonts.Face face, double size) {
+    boolean isLike(Run other) {
+      return size == other.size && face.equals(other.face);
+    }
+  }
 
   public Typesetter(Fonts fonts) {
     this.fonts = fonts;
@@ -140,19 +144,18 @@ public final class Typesetter {
         .forEach(letter -> {
           boolean isSmall =
               line.letters() == Letters.SMALL_CAPITALS && Character.isLowerCase(letter);
-          String its = cased(Character.toString(letter), line.letters());
+          var its =
+              new Run(
+                  cased(Character.toString(letter), line.letters()),
+                  fonts.having(letter, face),
+                  isSmall ? line.capitals() : 1);
+          // A mark belongs to the letter before it, whatever font has it.
           boolean joins = Character.getType(letter) == Character.NON_SPACING_MARK;
-          Run last = runs.isEmpty() ? null : runs.getLast();
-          boolean goesOn =
-              last != null
-                  && (joins
-                      || (last.size == (isSmall ? line.capitals() : 1)
-                          && last.face.equals(fonts.having(letter, face))));
-          if (goesOn) {
-            runs.removeLast();
-            runs.add(new Run(last.text + its, last.face, last.size));
+          if (!runs.isEmpty() && (joins || runs.getLast().isLike(its))) {
+            Run last = runs.removeLast();
+            runs.add(new Run(last.text + its.text, last.face, last.size));
           } else {
-            runs.add(new Run(its, fonts.having(letter, face), isSmall ? line.capitals() : 1));
+            runs.add(its);
           }
         });
     return runs;

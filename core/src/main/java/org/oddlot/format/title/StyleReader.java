@@ -41,8 +41,11 @@ final class StyleReader {
     private final Map<String, Node> keys = new HashMap<>();
     private final String what;
 
-    Keys(Node node, String what) {
+    Keys(@Nullable Node node, String what) {
       this.what = what;
+      if (node == null) {
+        return;
+      }
       if (node instanceof MappingNode mapping) {
         for (NodeTuple entry : mapping.getValue()) {
           if (entry.getKeyNode() instanceof ScalarNode key) {
@@ -58,10 +61,6 @@ final class StyleReader {
     @Nullable Node node(String key) {
       keys.remove(key);
       return values.get(key);
-    }
-
-    boolean has(String key) {
-      return values.containsKey(key);
     }
 
     String text(String key, String otherwise) {
@@ -194,8 +193,8 @@ final class StyleReader {
                         its.number("opacity", 0.72, 0, 1),
                         its.number("radius", 6, 0, 500),
                         its.number("padding", 12, 0, 500))));
-    Keys place = part(keys, "place").orElseGet(() -> new Keys(root, "a style"));
-    Keys fit = part(keys, "fit").orElseGet(() -> new Keys(root, "a style"));
+    Keys place = part(keys, "place").orElseGet(() -> new Keys(null, "place"));
+    Keys fit = part(keys, "fit").orElseGet(() -> new Keys(null, "fit"));
     var style =
         new Style(
             name,
@@ -216,12 +215,8 @@ final class StyleReader {
             (int) fit.number("lines", 2, 1, 10),
             fit.read("speed", Rational.of(20), StyleReader::rational),
             fit.read("shortest", Rational.of(4, 5), StyleReader::rational));
-    if (keys.has("place")) {
-      place.sayUnknown();
-    }
-    if (keys.has("fit")) {
-      fit.sayUnknown();
-    }
+    place.sayUnknown();
+    fit.sayUnknown();
     keys.sayUnknown();
     return Optional.of(style);
   }

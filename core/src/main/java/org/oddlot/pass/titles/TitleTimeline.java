@@ -8,6 +8,7 @@ import org.oddlot.caption.Grid;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleParameters;
 import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
@@ -208,21 +209,22 @@ final class TitleTimeline {
             .with(
                 "frame",
                 JsonObject.of("width", JsonNumber.of(shape.width()))
-                    .with("height", JsonNumber.of(shape.height())))
+                    .with("height", JsonNumber.of(shape.height()))
+                    .with("rate", JsonString.of(frames.rate().toString()))
+                    .with("drop_frame", JsonLiteral.of(frames.dropFrame())))
             .with("style", JsonString.of(looks.style().title()))
             .with("captions", JsonArray.of(List.of(JsonString.of(file))));
     Timeline timeline =
         Timeline.of(name, Optional.of(RationalTime.of(begins.frames(), frames.rate())), List.of());
-    return (Timeline)
-        timeline
-            .withMetadata(metadata.with("oddlot", own))
-            .withChildren(List.of(stack(over, children)));
+    return timeline
+        .withMetadata(metadata.with("oddlot", own))
+        .withChildren(List.of(stack(over, children)));
   }
 
   private static Stack stack(Optional<Timeline> over, List<TimelineObject> children) {
     Stack made = Stack.of("tracks", children.stream().map(child -> (Composable) child).toList());
     return over.flatMap(Timeline::tracks)
-        .map(was -> (Stack) made.withMetadata(was.metadata()).withMarkers(was.markers()))
+        .map(was -> made.withMetadata(was.metadata()).withMarkers(was.markers()))
         .orElse(made);
   }
 
