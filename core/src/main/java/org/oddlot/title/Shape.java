@@ -19,7 +19,7 @@ import org.oddlot.time.FrameRate;
  */
 public record Shape(int width, int height, Optional<Grid.Frames> frames) {
   private static final Pattern WRITTEN =
-      Pattern.compile("(\\d{2,5})\\s*[x×]\\s*(\\d{2,5})(?:\\s*@\\s*([\\d./]+)\\s*(df|ndf)?)?");
+      Pattern.compile("(\\d{1,5})\\s*[x×]\\s*(\\d{1,5})(?:\\s*@\\s*([\\d./]+)\\s*(df|ndf)?)?");
   private static final Map<String, Shape> NAMED =
       Map.of(
           "16:9", of(1920, 1080),

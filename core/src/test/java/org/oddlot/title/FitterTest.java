@@ -151,7 +151,7 @@ class FitterTest {
               Fonts.shipped().families().get(random.nextInt(3)),
               random.nextBoolean() ? 400 : 600,
               30 + random.nextInt(60),
-              Letters.values()[random.nextInt(3)],
+              List.of(Letters.values()).get(random.nextInt(3)),
               0.8,
               Colour.WHITE));
     }
@@ -172,8 +172,8 @@ class FitterTest {
             : Optional.empty(),
         0.1 + random.nextDouble() * 0.8,
         0.05 + random.nextDouble() * 0.9,
-        Hold.values()[random.nextInt(3)],
-        Align.values()[random.nextInt(3)],
+        List.of(Hold.values()).get(random.nextInt(3)),
+        List.of(Align.values()).get(random.nextInt(3)),
         0.5 + random.nextDouble() / 2,
         random.nextBoolean(),
         20,

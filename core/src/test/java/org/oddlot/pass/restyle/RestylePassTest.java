@@ -104,12 +104,6 @@ class RestylePassTest {
   }
 
   private record Run(Outcome outcome, String written) {
-    List<String> ledger() {
-      return outcome.ledger().stream()
-          .map(entry -> entry.place() + ": " + entry.before() + " → " + entry.after())
-          .toList();
-    }
-
     List<TitleChange> changes() {
       return outcome.step(new RestylePass()).orElseThrow().look().findings();
     }
