@@ -2,7 +2,9 @@ package org.oddlot.timeline;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
@@ -15,6 +17,9 @@ public final class Placed {
   private final @Nullable Placed parent;
   private final int index;
   private final @Nullable RationalTime start;
+
+  /** What its children are known by, once somebody asked; whoever asks works out the same. */
+  private String @Nullable [] steps;
 
   private Placed(
       TimelineObject object, @Nullable Placed parent, int index, @Nullable RationalTime start) {
@@ -154,13 +159,25 @@ public final class Placed {
   }
 
   private String step(Placed in) {
-    String name = object.name().isEmpty() ? object.schema() : object.name();
-    int before = 0;
-    for (TimelineObject other : in.object.children().subList(0, index)) {
-      String its = other.name().isEmpty() ? other.schema() : other.name();
-      before += its.equals(name) ? 1 : 0;
+    String[] its = in.steps;
+    if (its == null) {
+      its = steps(in.object.children());
+      in.steps = its;
     }
-    return before == 0 ? name : name + "#" + (before + 1);
+    return its[index];
+  }
+
+  /** What each child is known by among its siblings, all worked out at once. */
+  private static String[] steps(List<? extends TimelineObject> children) {
+    var steps = new String[children.size()];
+    Map<String, Integer> counts = new HashMap<>();
+    for (int i = 0; i < steps.length; i++) {
+      TimelineObject child = children.get(i);
+      String name = child.name().isEmpty() ? child.schema() : child.name();
+      int count = counts.merge(name, 1, Integer::sum);
+      steps[i] = count == 1 ? name : name + "#" + count;
+    }
+    return steps;
   }
 
   private String label() {

@@ -10,16 +10,12 @@ import org.oddlot.title.SetTitle.SetLine;
 
 /** Sets titles of one style in one picture, and says whether they fit. */
 public final class Fitter {
-  /**
-   * Letters may reach so far out of what their font promises, in sizes; what is nearer is drawn.
-   */
-  private static final double OVERHANG = 0.75;
-
   private final Typesetter setter;
   private final Sense sense;
   private final Style style;
   private final Frame frame;
   private final Area room;
+  private final Style whole;
 
   /**
    * @param sense where lines may be broken
@@ -31,6 +27,7 @@ public final class Fitter {
     this.style = style;
     this.frame = frame;
     this.room = frame.room(style);
+    this.whole = scaled(style, 1);
   }
 
   /** The picture. */
@@ -55,17 +52,17 @@ public final class Fitter {
    * @param factor how much smaller its letters are; 1 for the style's own
    */
   public SetTitle set(String words, double factor) {
-    Style look = look(style, factor);
+    Style look = factor == 1 ? whole : scaled(style, factor);
     return place(words, look, room, style.inBand() && frame.band().isPresent());
   }
 
   /** A title that was put somewhere by hand. */
   public SetTitle set(String words, double factor, double x, double y) {
-    return place(words, look(style.at(x, y), factor), room, false);
+    return place(words, scaled(style.at(x, y), factor), room, false);
   }
 
   /** A style in pixels of the picture. */
-  private Style look(Style its, double factor) {
+  private Style scaled(Style its, double factor) {
     double scale = frame.shape().scale();
     Style scaled = its.scaled(scale * factor);
     return scaled
@@ -128,8 +125,8 @@ public final class Fitter {
 
   /** What of a title does not fit the picture; nothing where all of it is seen everywhere. */
   public List<Misfit> misfits(SetTitle title) {
-    Area mostly = title.box().orElse(title.text()).grown(margin(title));
-    if (room.contains(mostly)) {
+    // Drawing is slow: most titles are seen to fit by how far their letters can reach.
+    if (title.reach(setter).filter(room::contains).isPresent()) {
       return List.of();
     }
     Area seen = title.seen(setter);
@@ -165,19 +162,6 @@ public final class Fitter {
     return misfits;
   }
 
-  /** As far as anything may be seen beside what was measured: only nearer ones are drawn. */
-  private static double margin(SetTitle title) {
-    double largest = title.lines().stream().mapToDouble(line -> line.look().size()).max().orElse(0);
-    double beside = title.style().outline().map(Style.Outline::width).orElse(0.0);
-    double shadow =
-        title
-            .style()
-            .shadow()
-            .map(its -> Math.max(Math.abs(its.x()), Math.abs(its.y())))
-            .orElse(0.0);
-    return largest * OVERHANG + beside + shadow;
-  }
-
   /** Whether a title, wherever it stands, is within the safe area. */
   public boolean fitsPicture(SetTitle title) {
     return frame.safe().contains(title.seen(setter));
@@ -197,7 +181,7 @@ public final class Fitter {
    */
   public Optional<String> broken(String words, int most, double factor) {
     String joined = Sense.joined(CaptionText.of(words)).plain();
-    Style look = look(style, factor);
+    Style look = factor == 1 ? whole : scaled(style, factor);
     double beside =
         2
             * look.box()

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.oddlot.text.Phrase;
 
 /**
@@ -42,6 +43,9 @@ public final class Fonts {
               shipped("IBMPlexSansArabic_600SemiBold", "IBM Plex Sans Arabic", 600)));
 
   private final List<Face> faces;
+  private final Map<Asked, Face> found = new ConcurrentHashMap<>();
+
+  private record Asked(String family, int weight) {}
 
   /**
    * One weight of a font.
@@ -154,6 +158,10 @@ public final class Fonts {
 
   /** The face of a family whose weight is nearest; the first family where there is none such. */
   public Face nearest(String family, int weight) {
+    return found.computeIfAbsent(new Asked(family, weight), _ -> search(family, weight));
+  }
+
+  private Face search(String family, int weight) {
     List<Face> its = of(family);
     return (its.isEmpty() ? of(standIn()) : its)
         .stream()

@@ -41,6 +41,19 @@ public record SetTitle(List<SetLine> lines, Area text, Style style) {
     return String.join("\n", lines.stream().map(SetLine::text).toList());
   }
 
+  /** Where anything of it can be at the most; empty where it must be drawn to know. */
+  Optional<Area> reach(Typesetter setter) {
+    Area reach = box().orElse(text);
+    for (SetLine line : lines) {
+      Optional<Area> its = setter.reach(line.text, line.look, line.x, line.baseline, line.width);
+      if (its.isEmpty()) {
+        return its;
+      }
+      reach = reach.around(around(its.get()));
+    }
+    return Optional.of(reach);
+  }
+
   /** All that is seen of it: letters, outline, shadow and box. */
   public Area seen(Typesetter setter) {
     Area seen = box().orElse(null);

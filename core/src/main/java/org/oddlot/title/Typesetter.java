@@ -14,6 +14,7 @@ import java.text.Bidi;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.oddlot.title.Style.Letters;
 import org.oddlot.title.Style.Line;
@@ -31,14 +32,19 @@ public final class Typesetter {
 
   private static final int MOST_KEPT = 60_000;
 
+  private static final char FIRST_UNUSUAL = 0x2027;
+
   private final Fonts fonts;
   private final Map<Key, Double> widths = new ConcurrentHashMap<>();
   private final Map<Fonts.Face, Metrics> metrics = new ConcurrentHashMap<>();
 
   private record Key(String font, int weight, Letters letters, double capitals, String text) {}
 
-  /** How far letters reach above and below the base line, in sizes. */
-  private record Metrics(double ascent, double descent) {}
+  /**
+   * How far a font's letters reach, in sizes: as it promises above and below the base line, and at
+   * the most that any usual letter is seen beside, above and below its place.
+   */
+  private record Metrics(double ascent, double descent, double beside, double up, double down) {}
 
   /**
    * Letters of one font and size.
@@ -88,9 +94,61 @@ public final class Typesetter {
     return metrics.computeIfAbsent(
         fonts.nearest(line.font(), line.weight()),
         face -> {
-          LineMetrics its = face.font().deriveFont(MEASURED_AT).getLineMetrics("Hg", EXACT);
-          return new Metrics(its.getAscent() / MEASURED_AT, its.getDescent() / MEASURED_AT);
+          Font font = face.font().deriveFont(MEASURED_AT);
+          LineMetrics its = font.getLineMetrics("Hg", EXACT);
+          double beside = 0;
+          double up = 0;
+          double down = 0;
+          for (char letter = ' '; letter < FIRST_UNUSUAL; letter++) {
+            if (isUsual(letter) && font.canDisplay(letter)) {
+              GlyphVector glyph = font.createGlyphVector(EXACT, Character.toString(letter));
+              Rectangle2D ink = glyph.getVisualBounds();
+              double advance = glyph.getGlyphPosition(1).getX();
+              beside = Math.max(beside, Math.max(-ink.getMinX(), ink.getMaxX() - advance));
+              up = Math.max(up, -ink.getMinY());
+              down = Math.max(down, ink.getMaxY());
+            }
+          }
+          return new Metrics(
+              its.getAscent() / MEASURED_AT,
+              its.getDescent() / MEASURED_AT,
+              beside / MEASURED_AT,
+              up / MEASURED_AT,
+              down / MEASURED_AT);
         });
+  }
+
+  /** Letters that stand by themselves: none that goes over or under its neighbour. */
+  private static boolean isUsual(char letter) {
+    return (letter >= ' ' && letter < 0x7F)
+        || (letter >= 0xA0 && letter < 0x180)
+        || (letter >= 0x386 && letter < 0x3CF)
+        || (letter >= 0x400 && letter < 0x460)
+        || (letter >= 0x2010 && letter < 0x2027);
+  }
+
+  /**
+   * Where a line can be seen at the most, its base line beginning at {@code x, y}; empty where its
+   * letters must be drawn to know.
+   */
+  Optional<Area> reach(String text, Line line, double x, double y, double width) {
+    for (int i = 0; i < text.length(); i++) {
+      if (!isUsual(text.charAt(i))) {
+        return Optional.empty();
+      }
+    }
+    Metrics its = metrics(line);
+    Fonts.Face face = fonts.nearest(line.font(), line.weight());
+    if (face.font().canDisplayUpTo(text) >= 0) {
+      return Optional.empty();
+    }
+    double size = line.size();
+    return Optional.of(
+        new Area(
+            x - its.beside * size,
+            y - its.up * size,
+            x + width + its.beside * size,
+            y + its.down * size));
   }
 
   private double measured(String text, Line line) {

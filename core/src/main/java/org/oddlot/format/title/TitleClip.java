@@ -19,11 +19,41 @@ import org.oddlot.timeline.MediaReference;
 /**
  * A clip that is a title, seen through the profile of the program that wrote it. What is changed is
  * the one value that is meant, of the type that it has.
- *
- * @param clip the clip
- * @param profile where its program keeps things
  */
-public record TitleClip(Clip clip, Profile profile) {
+public final class TitleClip {
+  private final Clip clip;
+  private final Profile profile;
+
+  /** The looks of its lines; read once, for it is asked for over and over. */
+  private final List<JsonValue> lines;
+
+  /**
+   * A clip that is a title.
+   *
+   * @param clip the clip
+   * @param profile where its program keeps things
+   */
+  public TitleClip(Clip clip, Profile profile) {
+    this.clip = clip;
+    this.profile = profile;
+    this.lines =
+        profile
+            .titlePlace(Field.TITLE_LINES)
+            .flatMap(place -> place.get(clip))
+            .map(
+                value -> value instanceof JsonArray array ? array.elements() : List.<JsonValue>of())
+            .orElse(List.of());
+  }
+
+  /** The clip. */
+  public Clip clip() {
+    return clip;
+  }
+
+  /** Where its program keeps things. */
+  public Profile profile() {
+    return profile;
+  }
 
   /**
    * The title that a clip is; empty where its program keeps no words in it. A title of ours is one
@@ -50,15 +80,7 @@ public record TitleClip(Clip clip, Profile profile) {
 
   /** How many lines have a look of their own; one where all have the same. */
   public int looks() {
-    return Math.max(1, lines().size());
-  }
-
-  private List<JsonValue> lines() {
-    return profile
-        .titlePlace(Field.TITLE_LINES)
-        .flatMap(place -> place.get(clip))
-        .map(value -> value instanceof JsonArray array ? array.elements() : List.<JsonValue>of())
-        .orElse(List.of());
+    return Math.max(1, lines.size());
   }
 
   /** What a look says of a property; empty where it says nothing. */
@@ -72,7 +94,6 @@ public record TitleClip(Clip clip, Profile profile) {
   }
 
   private Optional<JsonValue> raw(TitleProperty property, int look) {
-    List<JsonValue> lines = lines();
     Optional<Pointer> inLine = property.ofLine().flatMap(profile::place);
     if (look < lines.size() && inLine.isPresent() && lines.get(look) instanceof JsonObject line) {
       return inLine.get().get(line);
@@ -86,18 +107,18 @@ public record TitleClip(Clip clip, Profile profile) {
    */
   public TitleClip with(TitleProperty property, int look, String value) {
     if (property == TitleProperty.NAME) {
-      return new TitleClip(clip.withName(value), profile);
+      return value.equals(clip.name()) ? this : new TitleClip(clip.withName(value), profile);
     }
-    List<JsonValue> lines = lines();
     Optional<Pointer> inLine = property.ofLine().flatMap(profile::place);
     if (look < lines.size() && inLine.isPresent() && lines.get(look) instanceof JsonObject line) {
-      return withLine(lines, look, changed(line, inLine.get(), value));
+      return withLine(look, changed(line, inLine.get(), value));
     }
     Optional<Place> place = property.ofTitle().flatMap(profile::titlePlace);
     Optional<JsonValue> there = place.flatMap(its -> its.get(clip));
-    return there.isEmpty()
-        ? this
-        : new TitleClip(place.get().set(clip, like(there.get(), value)), profile);
+    if (there.isEmpty() || like(there.get(), value).equals(there.get())) {
+      return this;
+    }
+    return new TitleClip(place.get().set(clip, like(there.get(), value)), profile);
   }
 
   private static JsonObject changed(JsonObject line, Pointer place, String value) {
@@ -105,7 +126,7 @@ public record TitleClip(Clip clip, Profile profile) {
     return there.isEmpty() ? line : place.set(line, like(there.get(), value));
   }
 
-  private TitleClip withLine(List<JsonValue> lines, int look, JsonObject line) {
+  private TitleClip withLine(int look, JsonObject line) {
     if (line.equals(lines.get(look))) {
       return this;
     }

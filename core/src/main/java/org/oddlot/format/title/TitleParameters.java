@@ -3,9 +3,12 @@ package org.oddlot.format.title;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
@@ -14,6 +17,7 @@ import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.MediaReference;
+import org.oddlot.title.Area;
 import org.oddlot.title.Colour;
 import org.oddlot.title.SetTitle;
 import org.oddlot.title.Shape;
@@ -28,75 +32,100 @@ public final class TitleParameters {
 
   private TitleParameters() {}
 
-  /**
-   * What makes a title that stands so.
-   *
-   * @param over parameters of a template, of which everything is kept that is not said here
-   */
-  public static JsonObject write(SetTitle title, Shape shape, JsonObject over) {
-    Style style = title.style();
-    JsonObject all =
-        over.with("text", JsonString.of(title.words()))
-            .with(
-                "lines",
-                JsonArray.of(title.lines().stream().map(line -> line(line.look())).toList()))
-            .with("line_spacing", number(style.spacing()));
-    all =
-        put(
-            all,
-            "outline",
-            style
-                .outline()
-                .map(its ->
-                    object(
-                        "width",
-                        number(its.width()),
-                        "colour",
-                        JsonString.of(its.colour().toString()))));
-    all =
-        put(
-            all,
-            "shadow",
-            style
-                .shadow()
-                .map(its ->
-                    object(
-                        "x", number(its.x()),
-                        "y", number(its.y()),
-                        "colour", JsonString.of(its.colour().toString()),
-                        "opacity", number(its.opacity()))));
-    all =
-        put(
-            all,
-            "box",
-            style
-                .box()
-                .map(its ->
-                    object(
-                        "colour", JsonString.of(its.colour().toString()),
-                        "opacity", number(its.opacity()),
-                        "radius", number(its.radius()),
-                        "padding", number(its.padding()))));
-    double x =
-        switch (style.align()) {
-          case LEFT -> title.text().left();
-          case CENTRE -> (title.text().left() + title.text().right()) / 2;
-          case RIGHT -> title.text().right();
-        };
-    double y =
-        switch (style.hold()) {
-          case TOP -> title.text().top();
-          case MIDDLE -> (title.text().top() + title.text().bottom()) / 2;
-          case BOTTOM -> title.text().bottom();
-        };
-    return all.with(
-            "position",
-            object(
-                "x", number(x / shape.width()),
-                "y", number(y / shape.height()),
-                "hold", JsonString.of(StyleFiles.word(style.hold()))))
-        .with("align", JsonString.of(StyleFiles.word(style.align())))
-        .with("width", number(style.width()));
+  /** Writes titles of one shape; what titles of a style have in common is made once. */
+  public static final class Writer {
+    private final Shape shape;
+    private final JsonObject over;
+    private final Map<Style, Map<Integer, JsonObject>> common = new IdentityHashMap<>();
+
+    /**
+     * @param over parameters of a template, of which everything is kept that is not said here
+     */
+    public Writer(Shape shape, JsonObject over) {
+      this.shape = shape;
+      this.over = over;
+    }
+
+    /** What makes a title that stands so. */
+    public JsonObject write(SetTitle title) {
+      Style style = title.style();
+      JsonObject its =
+          common
+              .computeIfAbsent(style, _ -> new HashMap<>())
+              .computeIfAbsent(title.lines().size(), count -> common(style, count));
+      var members = new LinkedHashMap<String, JsonValue>(its.members());
+      members.put("text", JsonString.of(title.words()));
+      members.put("position", position(title));
+      return JsonObject.of(members);
+    }
+
+    private JsonObject common(Style style, int lines) {
+      var looks = new ArrayList<JsonObject>();
+      for (int i = 0; i < lines; i++) {
+        looks.add(line(style.line(i)));
+      }
+      JsonObject all =
+          over.with("text", JsonString.of(""))
+              .with("lines", JsonArray.of(looks))
+              .with("line_spacing", number(style.spacing()));
+      all =
+          put(
+              all,
+              "outline",
+              style
+                  .outline()
+                  .map(its ->
+                      object(
+                          "width", number(its.width()),
+                          "colour", JsonString.of(its.colour().toString()))));
+      all =
+          put(
+              all,
+              "shadow",
+              style
+                  .shadow()
+                  .map(its ->
+                      object(
+                          "x", number(its.x()),
+                          "y", number(its.y()),
+                          "colour", JsonString.of(its.colour().toString()),
+                          "opacity", number(its.opacity()))));
+      all =
+          put(
+              all,
+              "box",
+              style
+                  .box()
+                  .map(its ->
+                      object(
+                          "colour", JsonString.of(its.colour().toString()),
+                          "opacity", number(its.opacity()),
+                          "radius", number(its.radius()),
+                          "padding", number(its.padding()))));
+      return all.with("position", JsonObject.EMPTY)
+          .with("align", JsonString.of(StyleFiles.word(style.align())))
+          .with("width", number(style.width()));
+    }
+
+    private JsonObject position(SetTitle title) {
+      Area text = title.text();
+      double x =
+          switch (title.style().align()) {
+            case LEFT -> text.left();
+            case CENTRE -> (text.left() + text.right()) / 2;
+            case RIGHT -> text.right();
+          };
+      double y =
+          switch (title.style().hold()) {
+            case TOP -> text.top();
+            case MIDDLE -> (text.top() + text.bottom()) / 2;
+            case BOTTOM -> text.bottom();
+          };
+      return object(
+          "x", number(x / shape.width()),
+          "y", number(y / shape.height()),
+          "hold", JsonString.of(StyleFiles.word(title.style().hold())));
+    }
   }
 
   private static JsonObject line(Style.Line line) {

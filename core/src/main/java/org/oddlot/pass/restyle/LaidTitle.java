@@ -9,28 +9,19 @@ import org.oddlot.format.title.TitleProperty;
 import org.oddlot.material.Derived;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
-import org.oddlot.time.RationalTime;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.TimelineObject;
 import org.oddlot.timeline.Track;
 
 /**
  * A title and where it lies.
  *
  * @param document the file that it is in
- * @param key what it is known by within the file
- * @param path where it lies, in words
- * @param track the name of its track; empty outside of one
- * @param frames how long it is, in its own frames; empty where that is not known
+ * @param placed where in the file it lies
  * @param title the title
  */
-public record LaidTitle(
-    String document,
-    String key,
-    String path,
-    String track,
-    Optional<RationalTime> frames,
-    TitleClip title) {
+public record LaidTitle(String document, Placed placed, TitleClip title) {
 
   /** All titles of a lot, in the order of their files. */
   public static final Derived<List<LaidTitle>> ALL =
@@ -43,23 +34,31 @@ public record LaidTitle(
           .walk(placed -> {
             if (placed.object() instanceof Clip clip) {
               TitleClip.of(clip, document.profile())
-                  .ifPresent(title -> all.add(of(document, placed, clip, title)));
+                  .ifPresent(title -> all.add(new LaidTitle(document.name(), placed, title)));
             }
           });
     }
     return List.copyOf(all);
   }
 
-  private static LaidTitle of(Document document, Placed placed, Clip clip, TitleClip title) {
-    String track =
-        placed
-            .parent()
-            .map(Placed::object)
-            .filter(Track.class::isInstance)
-            .map(its -> its.name())
-            .orElse("");
-    return new LaidTitle(
-        document.name(), placed.key(), placed.path(), track, clip.duration(), title);
+  /** What it is known by within its file. */
+  public String key() {
+    return placed.key();
+  }
+
+  /** Where it lies, in words. */
+  public String path() {
+    return placed.path();
+  }
+
+  /** The name of its track; empty outside of one. */
+  public String track() {
+    return placed
+        .parent()
+        .map(Placed::object)
+        .filter(Track.class::isInstance)
+        .map(TimelineObject::name)
+        .orElse("");
   }
 
   /** What it says of a property, each of its looks by itself. */
@@ -75,14 +74,14 @@ public record LaidTitle(
   /** What a look says of a property. */
   public Optional<String> value(TitleProperty property, int look) {
     return switch (property) {
-      case TRACK -> Optional.of(track);
-      case LENGTH -> frames.map(its -> Long.toString(its.value()));
+      case TRACK -> Optional.of(track());
+      case LENGTH -> title.clip().duration().map(its -> Long.toString(its.value()));
       default -> title.value(property, look);
     };
   }
 
   /** This with another title in its place. */
   LaidTitle with(TitleClip changed) {
-    return new LaidTitle(document, key, path, track, frames, changed);
+    return new LaidTitle(document, placed, changed);
   }
 }

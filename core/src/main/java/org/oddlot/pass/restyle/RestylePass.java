@@ -65,14 +65,14 @@ public final class RestylePass implements Pass<TitleChange> {
           used.add(each.getKey());
           rule.notKept(now).forEach(property -> notKept.merge(property, 1, Integer::sum));
           LaidTitle changed = rule.become(now);
-          if (!changed.equals(now)) {
+          if (isOther(changed, now)) {
             order = each.getKey();
             why.add(rule.inWords());
             now = changed;
           }
         }
       }
-      if (!now.title().clip().equals(title.title().clip())) {
+      if (isOther(now, title)) {
         findings.add(new TitleChange(order, title, now.title(), String.join("; then ", why)));
       }
     }
@@ -92,6 +92,11 @@ public final class RestylePass implements Pass<TitleChange> {
       }
     });
     return Look.of(findings, remarks);
+  }
+
+  @SuppressWarnings("ReferenceEquality") // a title that did not change is the same object
+  private static boolean isOther(LaidTitle one, LaidTitle other) {
+    return one.title() != other.title();
   }
 
   @Override

@@ -26,7 +26,6 @@ import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Edits;
-import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
 
@@ -176,13 +175,15 @@ public final class ReturnPass implements Pass<ReturnFinding> {
 
   private static List<Timeline> timelines(Document document) {
     var timelines = new ArrayList<Timeline>();
-    Placed.root(document.root())
-        .walk(placed -> {
-          if (placed.object() instanceof Timeline timeline) {
-            timelines.add(timeline);
-          }
-        });
+    collect(document.root(), timelines);
     return timelines;
+  }
+
+  private static void collect(TimelineObject object, List<Timeline> timelines) {
+    if (object instanceof Timeline timeline) {
+      timelines.add(timeline);
+    }
+    object.children().forEach(child -> collect(child, timelines));
   }
 
   private static TimelineObject withNewIdentity(

@@ -12,9 +12,11 @@ import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonValue;
 import org.oddlot.pass.titles.Way.Piece;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
+import org.oddlot.profile.Profiles;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
@@ -22,6 +24,7 @@ import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
@@ -39,6 +42,13 @@ final class TitleTimeline {
   private final Looks looks;
   private final String file;
   private final List<Lane> lanes = new ArrayList<>();
+  private final Profile profile;
+
+  /** A template whose program keeps titles in another way than we do. */
+  private final Optional<TitleClip> foreign;
+
+  private final Optional<MediaReference.Generator> generator;
+  private final TitleParameters.Writer parameters;
 
   private static final class Lane {
     private final List<Composable> items = new ArrayList<>();
@@ -51,6 +61,18 @@ final class TitleTimeline {
     this.looks = looks;
     this.file = file;
     lanes.add(new Lane());
+    profile = looks.template().map(TitleClip::profile).orElseGet(Profiles::own);
+    foreign = looks.template().filter(_ -> profile.titlePlace(Field.TITLE_LINES).isEmpty());
+    generator =
+        looks
+            .template()
+            .map(TitleClip::clip)
+            .flatMap(Clip::media)
+            .filter(MediaReference.Generator.class::isInstance)
+            .map(MediaReference.Generator.class::cast);
+    parameters =
+        new TitleParameters.Writer(
+            shape, generator.map(MediaReference.Generator::parameters).orElse(JsonObject.EMPTY));
   }
 
   /** Puts a caption's titles on the first track that is free there. */
@@ -82,65 +104,39 @@ final class TitleTimeline {
     String line = title.words().replace('\n', ' ');
     String name = line.length() > LONGEST_NAME ? line.substring(0, LONGEST_NAME) : line;
     var range = TimeRange.of(time(0), time(piece.end() - piece.start()));
-    Clip clip =
-        looks
-            .template()
-            .filter(template -> template.profile().titlePlace(Field.TITLE_LINES).isEmpty())
-            .map(template -> foreign(template, title))
-            .orElseGet(() -> own(title))
-            .withName(name)
-            .withSourceRange(Optional.of(range));
-    JsonObject position =
-        TitleClip.of(clip, profile())
-            .map(its -> its.profile())
-            .map(its ->
-                JsonObject.of("text", JsonString.of(title.words()))
-                    .with("x", at(its, clip, Field.TITLE_X))
-                    .with("y", at(its, clip, Field.TITLE_Y)))
-            .orElse(JsonObject.of("text", JsonString.of(title.words())));
-    return clip.withMetadata(
-        clip.metadata()
-            .withAt(
-                List.of("oddlot", "caption"),
-                JsonObject.of("file", JsonString.of(file))
-                    .with("id", JsonString.of(caption.id()))
-                    .with("text", JsonString.of(caption.text().plain()))
-                    .with("made", position)));
-  }
-
-  private Profile profile() {
-    return looks.template().map(TitleClip::profile).orElseGet(org.oddlot.profile.Profiles::own);
-  }
-
-  private static org.oddlot.json.JsonValue at(Profile profile, Clip clip, Field field) {
-    return profile.titlePlace(field).flatMap(place -> place.get(clip)).orElse(JsonNumber.of(0L));
+    Clip clip = foreign.isPresent() ? foreign(foreign.get(), title) : own(title);
+    JsonObject made = JsonObject.of("text", JsonString.of(title.words()));
+    for (Field field : List.of(Field.TITLE_X, Field.TITLE_Y)) {
+      Optional<JsonValue> at = profile.titlePlace(field).flatMap(place -> place.get(clip));
+      made = at.isPresent() ? made.with(field.key(), at.get()) : made;
+    }
+    JsonObject from =
+        JsonObject.of("file", JsonString.of(file))
+            .with("id", JsonString.of(caption.id()))
+            .with("text", JsonString.of(caption.text().plain()))
+            .with("made", made);
+    return clip.withName(name)
+        .withSourceRange(Optional.of(range))
+        .withMetadata(
+            clip.metadata().with("oddlot", clip.metadata().object("oddlot").with("caption", from)));
   }
 
   /** A title in our own layout, over what else a template of ours has. */
   private Clip own(SetTitle title) {
-    Optional<Clip> template = looks.template().map(TitleClip::clip);
-    Optional<MediaReference.Generator> generator =
-        template
-            .flatMap(Clip::media)
-            .filter(MediaReference.Generator.class::isInstance)
-            .map(MediaReference.Generator.class::cast);
-    JsonObject parameters =
-        TitleParameters.write(
-            title,
-            shape,
-            generator.map(MediaReference.Generator::parameters).orElse(JsonObject.EMPTY));
     var media =
         new MediaReference.Generator(
-            org.oddlot.timeline.Origin.made(),
+            Origin.made(),
             generator.map(MediaReference.Generator::name).orElse(""),
             generator
                 .map(MediaReference.Generator::generatorKind)
                 .orElse(TitleParameters.GENERATOR),
-            parameters,
+            parameters.write(title),
             Optional.empty(),
             generator.map(MediaReference.Generator::metadata).orElse(JsonObject.EMPTY));
     Clip clip = Clip.of("", media, Optional.empty());
-    return template
+    return looks
+        .template()
+        .map(TitleClip::clip)
         .map(its -> clip.withEffects(its.effects()).withMetadata(its.metadata()))
         .orElse(clip);
   }
@@ -150,7 +146,7 @@ final class TitleTimeline {
     Clip its = template.clip();
     Clip copy =
         new Clip(
-            org.oddlot.timeline.Origin.made(),
+            Origin.made(),
             its.name(),
             its.sourceRange(),
             its.mediaReferences(),
@@ -185,12 +181,17 @@ final class TitleTimeline {
   /**
    * The timeline.
    *
-   * @param over the timeline that the titles lie over; empty for titles by themselves
-   * @param begins the record timecode of the first frame
+   * @param of the timeline that the captions belong to; empty where they belong to none
+   * @param over whether the titles lie over what is in it, or by themselves at its timecode
    */
-  Timeline made(String name, Optional<Timeline> over, Timecode begins) {
+  Timeline made(String name, Optional<Timeline> of, boolean over) {
+    Timecode begins =
+        of.map(its -> begins(its.recordTimecode(RationalTime.zero(frames.rate())), frames))
+            .orElseGet(() -> Timecode.ofFrames(0, frames.rate(), frames.dropFrame()));
+    Optional<Timeline> under = of.filter(_ -> over);
     var children = new ArrayList<TimelineObject>();
-    over.flatMap(Timeline::tracks)
+    under
+        .flatMap(Timeline::tracks)
         .map(Stack::children)
         .orElse(List.of())
         .forEach(child -> children.add(off(child)));
@@ -200,7 +201,7 @@ final class TitleTimeline {
       top = isVideo || !(children.get(i) instanceof Track) ? i + 1 : top;
     }
     children.addAll(top, tracks());
-    JsonObject metadata = over.map(Timeline::metadata).orElse(JsonObject.EMPTY);
+    JsonObject metadata = under.map(Timeline::metadata).orElse(JsonObject.EMPTY);
     JsonObject own =
         metadata
             .object("oddlot")
@@ -218,7 +219,7 @@ final class TitleTimeline {
         Timeline.of(name, Optional.of(RationalTime.of(begins.frames(), frames.rate())), List.of());
     return timeline
         .withMetadata(metadata.with("oddlot", own))
-        .withChildren(List.of(stack(over, children)));
+        .withChildren(List.of(stack(under, children)));
   }
 
   private static Stack stack(Optional<Timeline> over, List<TimelineObject> children) {
@@ -236,7 +237,7 @@ final class TitleTimeline {
   }
 
   /** The first frame's timecode counted in frames of another rate: the same time of day. */
-  static Timecode begins(Timecode timecode, Grid.Frames frames) {
+  private static Timecode begins(Timecode timecode, Grid.Frames frames) {
     long nominal = frames.rate().nominal();
     long digits = timecode.frameDigits() * nominal / timecode.rate().nominal();
     long labels =

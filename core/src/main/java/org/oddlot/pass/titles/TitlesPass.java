@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
@@ -29,8 +30,6 @@ import org.oddlot.setting.SettingKind;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
-import org.oddlot.time.RationalTime;
-import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Timeline;
@@ -228,13 +227,17 @@ public final class TitlesPass implements Pass<TitleFinding> {
     var sense = new Sense(captions.language(), NameLists.spellings(material));
     Optional<Programme> programme = CaptionPlace.programme(material, captions.name());
     double part = settings.get(SAFE).equals("action") ? Area.ACTION_SAFE : Area.TITLE_SAFE;
-    var shapes = new ArrayList<List<InShape>>();
-    for (Shape shape : Shape.parseAll(settings.get(SHAPES))) {
-      var fitter = new Fitter(setter, sense, style, Frame.of(shape, part, Looks.picture(settings)));
-      shapes.add(
-          new Planner(fitter, frames(shape, captions, programme), zero(programme), hands, sense)
-              .plan(captions));
-    }
+    // Each shape is planned by itself, so they can be at the same time.
+    List<List<InShape>> shapes =
+        Shape.parseAll(settings.get(SHAPES)).parallelStream()
+            .map(shape -> {
+              Frame frame = Frame.of(shape, part, Looks.picture(settings));
+              var fitter = new Fitter(setter, sense, style, frame);
+              return new Planner(
+                      fitter, frames(shape, captions, programme), zero(programme), hands, sense)
+                  .plan(captions);
+            })
+            .toList();
     Grid.Frames frames = programme.map(Programme::grid).orElseGet(() -> captions.grid().frames());
     var findings = new ArrayList<TitleFinding>();
     for (int i = 0; i < captions.captions().size(); i++) {
@@ -289,31 +292,36 @@ public final class TitlesPass implements Pass<TitleFinding> {
     for (Captions captions : material.all(Captions.class)) {
       List<Reviewed<TitleFinding>> its = byFile.getOrDefault(captions.name(), List.of());
       Optional<Programme> programme = CaptionPlace.programme(material, captions.name());
-      for (int i = 0; i < shapes.size() && !its.isEmpty(); i++) {
-        request.progress().check();
-        Shape shape = shapes.get(i);
-        Grid.Frames frames = frames(shape, captions, programme);
-        var titles = new TitleTimeline(shape, frames, looks, captions.name());
-        for (Reviewed<TitleFinding> reviewed : its) {
-          titles.add(
-              reviewed.finding().caption(),
-              reviewed.finding().shapes().get(i).chosen(reviewed.chosen()).pieces());
-        }
-        Optional<Timeline> timeline =
-            programme.flatMap(of -> of.place(material)).map(placed -> (Timeline) placed.object());
-        Timecode begins =
-            timeline
-                .map(of -> of.recordTimecode(RationalTime.zero(frames.rate())))
-                .map(timecode -> TitleTimeline.begins(timecode, frames))
-                .orElseGet(() -> Timecode.ofFrames(0, frames.rate(), frames.dropFrame()));
+      Optional<Timeline> of =
+          programme.flatMap(each -> each.place(material)).map(placed -> (Timeline) placed.object());
+      List<Timeline> timelines =
+          IntStream.range(0, its.isEmpty() ? 0 : shapes.size())
+              .parallel()
+              .mapToObj(shape -> {
+                var titles =
+                    new TitleTimeline(
+                        shapes.get(shape),
+                        frames(shapes.get(shape), captions, programme),
+                        looks,
+                        captions.name());
+                for (Reviewed<TitleFinding> reviewed : its) {
+                  titles.add(
+                      reviewed.finding().caption(),
+                      reviewed.finding().shapes().get(shape).chosen(reviewed.chosen()).pieces());
+                }
+                return titles.made(
+                    made.name(captions, programme, shapes.get(shape), shapes),
+                    of,
+                    settings.get(AS).equals("over"));
+              })
+              .toList();
+      for (int i = 0; i < timelines.size(); i++) {
         made.add(
-            titles.made(
-                made.name(captions, programme, shape, shapes),
-                timeline.filter(_ -> settings.get(AS).equals("over")),
-                begins),
+            timelines.get(i),
             captions,
             programme,
-            Phrase.of("%s as titles, %s", Phrase.count(its.size(), "caption"), shape.sides()));
+            Phrase.of(
+                "%s as titles, %s", Phrase.count(its.size(), "caption"), shapes.get(i).sides()));
       }
     }
     return made.applied();
