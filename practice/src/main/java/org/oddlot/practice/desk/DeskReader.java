@@ -185,19 +185,22 @@ public final class DeskReader {
     });
     JsonNode metadata = node.path("metadata");
     var notes = new DeskNotes(metadata, text -> warn(here, text));
-    return new Item.Clip(
-        text(node, "name"),
-        used,
-        media,
-        active,
-        notes.slate(),
-        notes.words(),
-        flags(node.get("markers"), available.or(() -> used), here),
-        effects(node.get("effects"), here),
-        node.path("enabled").asBoolean(true),
-        notes.nameAtImport(),
-        notes.channels(),
-        foreign(node));
+    var clip =
+        new Item.Clip(
+            text(node, "name"),
+            used,
+            media,
+            active,
+            notes.slate(),
+            notes.words(),
+            flags(node.get("markers"), available.or(() -> used), here),
+            effects(node.get("effects"), here),
+            node.path("enabled").asBoolean(true),
+            notes.nameAtImport(),
+            notes.channels(),
+            foreign(node));
+    Card.of(clip).ifPresent(card -> card.complaints().forEach(text -> warn(here, text)));
+    return clip;
   }
 
   private void checkWithin(Span all, Span part, String what, String here) {

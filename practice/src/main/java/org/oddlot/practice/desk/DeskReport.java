@@ -97,6 +97,14 @@ public final class DeskReport {
                 .put("label", channel.label())
                 .put("bus", channel.bus())
                 .put("wide", channel.wide()));
+    Card.of(clip)
+        .ifPresent(card ->
+            node.putObject("card")
+                .put("words", card.words())
+                .put("face", card.face())
+                .put("height", card.height())
+                .put("from_left", card.fromLeft())
+                .put("from_top", card.fromTop()));
     node.put("enabled", clip.enabled());
     ArrayNode flags = node.putArray("marks");
     clip.flags()

@@ -37,6 +37,49 @@ class DeskTest {
     return DeskReader.read(Files.writeString(folder.resolve("x.otio"), json));
   }
 
+  private static String title(String kind, String parameters, String effects) {
+    return "{\"OTIO_SCHEMA\":\"SerializableCollection.1\",\"name\":\"Day 1\",\"metadata\":{},\"children\":["
+        + CLIP.replace("ExternalReference.1", "GeneratorReference.1")
+            .replace(
+                "\"target_url\":\"media/a.mov\"",
+                "\"generator_kind\":\"" + kind + "\",\"parameters\":" + parameters)
+            .replace("\"effects\":[]", "\"effects\":[" + effects + "]")
+        + "]}";
+  }
+
+  @Test
+  void titlesAreShownAndLookedAt() throws IOException {
+    String lettering =
+        "{\"OTIO_SCHEMA\":\"Effect.1\",\"name\":\"\",\"effect_name\":\"Lettering\",\"metadata\":"
+            + "{\"face\":\"Georgian\",\"height\":42,\"from_left\":0.5,\"from_top\":0.4}}";
+    Project own = read(title("desk.card", "{\"card\":{\"words\":\"Orrin\"}}", lettering));
+    assertThat(own.complaints()).isEmpty();
+    assertThat(Card.of(own.clips().getFirst()))
+        .contains(new Card("Orrin", "Georgian", 42, 0.5, 0.4));
+    assertThat(DeskReport.json("x.otio", own)).contains("\"face\" : \"Georgian\"");
+    Project others =
+        read(
+            title(
+                "oddlot.title",
+                "{\"text\":\"Orrin\",\"lines\":[{\"font\":\"Plex\",\"size\":46}],"
+                    + "\"position\":{\"x\":0.5,\"y\":0.9}}",
+                ""));
+    assertThat(others.complaints()).isEmpty();
+    Project wrong =
+        read(
+            title(
+                "oddlot.title",
+                "{\"text\":\" \",\"lines\":[],\"position\":{\"x\":0.5,\"y\":1.9}}",
+                ""));
+    assertThat(wrong.complaints())
+        .extracting(Complaint::text)
+        .containsExactly(
+            "the title says nothing",
+            "the title has no letters that can be drawn: face and height are needed",
+            "the title stands outside the picture");
+    assertThat(Card.of(read(title("bars", "{}", "")).clips().getFirst())).isEmpty();
+  }
+
   @Test
   void takesInWhatIsAsItShouldBe() throws IOException {
     Project project =
