@@ -36,7 +36,7 @@ public final class TitleParameters {
   public static final class Writer {
     private final Shape shape;
     private final JsonObject over;
-    private final Map<Style, Map<Integer, JsonObject>> common = new IdentityHashMap<>();
+    private final IdentityHashMap<Style, Map<Integer, JsonObject>> common = new IdentityHashMap<>();
 
     /**
      * @param over parameters of a template, of which everything is kept that is not said here
