@@ -1,5 +1,6 @@
 package org.oddlot.title;
 
+import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -86,8 +87,7 @@ public record Shape(int width, int height, Optional<Grid.Frames> frames) {
 
   /** Its usual ratio, {@code 16:9}; the sides where it has none. */
   public String ratio() {
-    int divisor =
-        java.math.BigInteger.valueOf(width).gcd(java.math.BigInteger.valueOf(height)).intValue();
+    int divisor = BigInteger.valueOf(width).gcd(BigInteger.valueOf(height)).intValue();
     int across = width / divisor;
     int down = height / divisor;
     return across <= 21 && down <= 21 ? across + ":" + down : sides();

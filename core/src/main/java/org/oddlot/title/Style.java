@@ -69,11 +69,6 @@ public record Style(
       return new Line(newFont, weight, size, letters, capitals, colour);
     }
 
-    /** This in another weight. */
-    public Line withWeight(int newWeight) {
-      return new Line(font, newWeight, size, letters, capitals, colour);
-    }
-
     /** This in another size. */
     public Line withSize(double newSize) {
       return new Line(font, weight, newSize, letters, capitals, colour);

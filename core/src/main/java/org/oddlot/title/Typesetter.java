@@ -13,6 +13,7 @@ import java.text.AttributedString;
 import java.text.Bidi;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -220,7 +221,7 @@ public final class Typesetter {
   }
 
   private static String cased(String text, Letters letters) {
-    return letters == Letters.TYPED ? text : text.toUpperCase(java.util.Locale.ROOT);
+    return letters == Letters.TYPED ? text : text.toUpperCase(Locale.ROOT);
   }
 
   /** The letters of a line as they are drawn, its base line beginning at {@code x, y}. */

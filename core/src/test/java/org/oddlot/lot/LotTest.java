@@ -374,6 +374,8 @@ class LotTest {
             "speakers off",
             "names off",
             "captions off",
+            "titles off",
+            "restyle off",
             "match",
             "return");
   }

@@ -42,6 +42,8 @@ class EngineTest {
             "speakers",
             "names",
             "captions",
+            "titles",
+            "restyle",
             "return");
     assertThat(RunSheet.initial().steps())
         .extracting(RunSheet.Step::pass)
@@ -57,6 +59,8 @@ class EngineTest {
             "speakers",
             "names",
             "captions",
+            "titles",
+            "restyle",
             "return");
   }
 
@@ -166,6 +170,8 @@ class EngineTest {
             "speakers",
             "names",
             "captions",
+            "titles",
+            "restyle",
             "return");
     assertThat(RunSheet.initial().withMoved("intake", -1)).isEqualTo(RunSheet.initial());
   }

@@ -2,6 +2,7 @@ package org.oddlot.format.title;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -121,9 +122,7 @@ final class StyleReader {
                     text,
                     String.join(
                         ", ",
-                        java.util.Arrays.stream(type.getEnumConstants())
-                            .map(StyleFiles::word)
-                            .toList())));
+                        Arrays.stream(type.getEnumConstants()).map(StyleFiles::word).toList())));
           });
     }
 

@@ -146,11 +146,6 @@ public final class TitleClip {
     return new JsonNumber(hasPoint && value.matches("-?\\d+") ? value + ".0" : value);
   }
 
-  /** Whether a property, where it is kept, is a number. */
-  public boolean isNumber(TitleProperty property, int look) {
-    return raw(property, look).filter(JsonNumber.class::isInstance).isPresent();
-  }
-
   /** This with other words. */
   public TitleClip withText(String words) {
     return with(TitleProperty.TEXT, 0, words);

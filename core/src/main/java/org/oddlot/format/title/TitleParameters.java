@@ -15,6 +15,7 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
+import org.oddlot.profile.Field;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.MediaReference;
 import org.oddlot.title.Area;
@@ -207,8 +208,8 @@ public final class TitleParameters {
         own ? outline : usual.outline(),
         own ? shadow : usual.shadow(),
         own ? box : Optional.empty(),
-        part(title, org.oddlot.profile.Field.TITLE_X, usual.x()),
-        part(title, org.oddlot.profile.Field.TITLE_Y, usual.y()),
+        part(title, Field.TITLE_X, usual.x()),
+        part(title, Field.TITLE_Y, usual.y()),
         word(position, "hold", usual.hold(), Style.Hold.class),
         word(its, "align", usual.align(), Style.Align.class),
         decimal(its, "width", usual.width()),
@@ -262,7 +263,7 @@ public final class TitleParameters {
         .orElse(JsonObject.EMPTY);
   }
 
-  private static double part(TitleClip title, org.oddlot.profile.Field field, double otherwise) {
+  private static double part(TitleClip title, Field field, double otherwise) {
     return title
         .profile()
         .titleText(title.clip(), field)

@@ -14,6 +14,7 @@ import org.oddlot.material.Material;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Item;
 import org.oddlot.timeline.Placed;
 import org.oddlot.title.Colour;
@@ -38,8 +39,7 @@ record Looks(Style style, Optional<TitleClip> template, List<String> said) {
           .parent()
           .map(parent ->
               parent.object().children().stream()
-                      .filter(child ->
-                          child instanceof Item && !(child instanceof org.oddlot.timeline.Gap))
+                      .filter(child -> child instanceof Item && !(child instanceof Gap))
                       .count()
                   == 1)
           .orElse(false);

@@ -7,6 +7,7 @@ import org.oddlot.caption.Caption;
 import org.oddlot.caption.Grid;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleParameters;
+import org.oddlot.format.title.TitleProperty;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
@@ -159,9 +160,7 @@ final class TitleTimeline {
     double size = title.lines().getFirst().look().size();
     boolean isSmaller = Math.abs(size - looks.style().line(0).size() * shape.scale()) > 0.001;
     if (isSmaller) {
-      changed =
-          changed.with(
-              org.oddlot.format.title.TitleProperty.SIZE, 0, Planner.plain(Math.rint(size)));
+      changed = changed.with(TitleProperty.SIZE, 0, Planner.plain(Math.rint(size)));
     }
     return changed.clip();
   }

@@ -1,5 +1,6 @@
 package org.oddlot.pass.titles;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -12,6 +13,7 @@ import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
 import org.oddlot.caption.Letters;
 import org.oddlot.caption.Sense;
+import org.oddlot.json.JsonString;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
@@ -392,7 +394,7 @@ public final class TitlesPass implements Pass<TitleFinding> {
               timeline.withMetadata(
                   place.set(
                       timeline.metadata(),
-                      org.oddlot.json.JsonString.of(
+                      JsonString.of(
                           java.util
                               .UUID
                               .nameUUIDFromBytes(
@@ -401,7 +403,7 @@ public final class TitlesPass implements Pass<TitleFinding> {
                                           + timeline.name()
                                           + "\n"
                                           + material.lot())
-                                      .getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                                      .getBytes(StandardCharsets.UTF_8))
                               .toString()))))
           .orElse(timeline);
     }

@@ -2,6 +2,7 @@ package org.oddlot.window.restyle;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
@@ -33,6 +34,7 @@ import org.oddlot.pass.titles.TitlesPass;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Area;
 import org.oddlot.title.Fitter;
+import org.oddlot.title.Fonts;
 import org.oddlot.title.Frame;
 import org.oddlot.title.SetTitle;
 import org.oddlot.title.Shape;
@@ -65,7 +67,7 @@ public final class RestyleBench extends FindingsBench<TitleChange> {
   private List<LaidTitle> all = List.of();
   private List<LaidTitle> chosen = List.of();
   private Optional<TitleRule> rule = Optional.empty();
-  private Typesetter setter = new Typesetter(org.oddlot.title.Fonts.shipped());
+  private Typesetter setter = new Typesetter(Fonts.shipped());
   private String find = "";
 
   /** The bench at {@code place}. */
@@ -198,7 +200,7 @@ public final class RestyleBench extends FindingsBench<TitleChange> {
         chosen.stream()
             .filter(each ->
                 (name(each) + " " + each.title().text() + " " + look(each))
-                    .toLowerCase(java.util.Locale.ROOT)
+                    .toLowerCase(Locale.ROOT)
                     .contains(find))
             .toList(),
         each -> each.document() + each.key());

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
@@ -122,7 +123,7 @@ final class ValueChoice extends FlowPane {
   }
 
   /** The words above it. */
-  static javafx.scene.Node heading() {
+  static Node heading() {
     return Words.of("Titles that are now", "quiet");
   }
 }

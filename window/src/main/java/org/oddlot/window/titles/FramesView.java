@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
@@ -42,7 +43,7 @@ final class FramesView extends HBox {
       Set<String> picked,
       Shape picture,
       Typesetter setter,
-      java.util.function.Consumer<InShape> onChoice,
+      Consumer<InShape> onChoice,
       Optional<InShape> chosen) {
     getChildren().clear();
     for (InShape shape : shapes) {

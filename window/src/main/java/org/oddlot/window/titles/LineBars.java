@@ -1,5 +1,6 @@
 package org.oddlot.window.titles;
 
+import java.util.List;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
@@ -13,7 +14,7 @@ final class LineBars extends Pane {
   private static final double LIMIT = 40;
   private static final double HEIGHT = 38;
 
-  LineBars(java.util.List<InShape> shapes) {
+  LineBars(List<InShape> shapes) {
     setMinSize(EACH * shapes.size(), HEIGHT);
     setPrefSize(EACH * shapes.size(), HEIGHT);
     for (int i = 0; i < shapes.size(); i++) {

@@ -2,8 +2,10 @@ package org.oddlot.window.titles;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
@@ -15,6 +17,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
 import org.oddlot.caption.Sense;
 import org.oddlot.pass.titles.TitlesPass;
 import org.oddlot.title.Area;
@@ -176,11 +179,11 @@ final class StyleSheet {
     y = field("style-y", "How far down, %", TitlesBench.plain(style.y() * 100), 5);
     hold.setId("style-hold");
     hold.getItems().setAll(Style.Hold.values());
-    hold.setConverter(words(value -> value.name().toLowerCase(java.util.Locale.ROOT)));
+    hold.setConverter(words(value -> value.name().toLowerCase(Locale.ROOT)));
     hold.setValue(style.hold());
     align.setId("style-align");
     align.getItems().setAll(Style.Align.values());
-    align.setConverter(words(value -> value.name().toLowerCase(java.util.Locale.ROOT)));
+    align.setConverter(words(value -> value.name().toLowerCase(Locale.ROOT)));
     align.setValue(style.align());
     band.setId("style-band");
     band.setSelected(style.inBand());
@@ -261,9 +264,8 @@ final class StyleSheet {
     return field;
   }
 
-  private static <T> javafx.util.StringConverter<T> words(
-      java.util.function.Function<T, String> how) {
-    return new javafx.util.StringConverter<>() {
+  private static <T> StringConverter<T> words(Function<T, String> how) {
+    return new StringConverter<>() {
       @Override
       public String toString(T value) {
         return value == null ? "" : how.apply(value);
@@ -305,7 +307,7 @@ final class StyleSheet {
       String title = name.getText().isBlank() ? "Own style" : name.getText().strip();
       return Optional.of(
           new Style(
-              title.toLowerCase(java.util.Locale.ROOT).replaceAll("\\s+", "-"),
+              title.toLowerCase(Locale.ROOT).replaceAll("\\s+", "-"),
               title,
               its,
               number(spacing, 0.5, 5),

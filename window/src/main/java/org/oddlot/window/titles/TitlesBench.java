@@ -32,6 +32,8 @@ import org.oddlot.pass.titles.Way;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Fitter;
+import org.oddlot.title.Fonts;
+import org.oddlot.title.Frame;
 import org.oddlot.title.SetTitle;
 import org.oddlot.title.Shape;
 import org.oddlot.title.Style;
@@ -53,7 +55,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
   private final Label style = Words.of("", "quiet");
   private final Label wrong = Words.of("", "need");
   private Optional<StepOutcome<TitleFinding>> now = Optional.empty();
-  private Typesetter setter = new Typesetter(org.oddlot.title.Fonts.shipped());
+  private Typesetter setter = new Typesetter(Fonts.shipped());
   private Optional<String> shape = Optional.empty();
 
   /** The bench at {@code place}. */
@@ -93,7 +95,8 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
     layOut(
         List.of(settings(pass.settings()), line, frames),
         Actions.button("title-words", "Words…", "E", this::edit),
-        Actions.button("title-balance", "Break it", "B", this::balance));
+        Actions.button(
+            "title-balance", "Break it", "B", () -> make("broke", TitleEdits::balanced)));
   }
 
   @Override
@@ -315,56 +318,36 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
 
   // What keys do.
 
-  private Optional<String> words(InShape its) {
-    return its.way(Way.Kind.ANYHOW)
-        .or(() -> Optional.of(its.proposed()))
-        .filter(way -> !way.pieces().isEmpty())
-        .map(way -> way.pieces().getFirst().title().words());
+  private TitleEdits edits(TitleFinding finding, InShape where) {
+    return new TitleEdits(
+        finding, where, new Fitter(setter, sense(finding.file()), currentStyle(), where.frame()));
   }
 
-  private void say(TitleFinding finding, Optional<InShape> where, String words, String what) {
-    session.order(
-        pass.id(),
-        TitleOrder.CODEC,
-        new TitleOrder.Words(
-            where.map(its -> its.frame().shape().toString()).orElse(""),
-            finding.file(),
-            finding.caption().id(),
-            finding.caption().text().plain(),
-            words),
-        what + " title " + finding.caption().id());
+  private interface Change {
+    Optional<TitleOrder> of(TitleEdits edits);
   }
 
-  /**
-   * Breaks the lines where they balance, in one line more than there are; from three back to one.
-   */
-  private void balance() {
+  private void make(String what, Change change) {
     table
         .current()
         .map(Reviewed::finding)
         .ifPresent(finding ->
             chosenShape()
-                .ifPresent(its -> {
-                  String words = words(its).orElse("");
-                  int lines = (int) words.lines().count();
-                  var fitter =
-                      new Fitter(setter, sense(finding.file()), currentStyle(), its.frame());
-                  Optional<String> broken =
-                      lines >= 3
-                          ? Optional.of(
-                              Sense.joined(org.oddlot.caption.CaptionText.of(words)).plain())
-                          : fitter.balanced(words, lines + 1);
-                  broken
-                      .filter(text -> !text.equals(words))
-                      .ifPresentOrElse(
-                          text ->
-                              say(
-                                  finding,
-                                  Optional.of(its),
-                                  text,
-                                  "broke " + its.frame().shape().ratio() + " of"),
-                          () -> session.tell("There is no place to break it."));
-                }));
+                .ifPresent(where ->
+                    change
+                        .of(edits(finding, where))
+                        .ifPresentOrElse(
+                            order ->
+                                session.order(
+                                    pass.id(),
+                                    TitleOrder.CODEC,
+                                    order,
+                                    Phrase.of(
+                                        "%s %s of title %s",
+                                        what,
+                                        where.frame().shape().ratio(),
+                                        finding.caption().id())),
+                            () -> session.tell("Nothing to be changed here."))));
   }
 
   private Sense sense(String file) {
@@ -383,56 +366,25 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
         .map(Reviewed::finding)
         .ifPresent(finding ->
             chosenShape()
-                .ifPresent(its -> {
+                .ifPresent(where -> {
+                  TitleEdits edits = edits(finding, where);
                   var sheet =
                       new TitleWordsSheet(
                           finding.title(),
-                          its,
+                          where,
                           finding.shapes().size() > 1,
-                          words(its).orElse(""),
-                          new Fitter(setter, sense(finding.file()), currentStyle(), its.frame()),
+                          edits.words().orElse(""),
+                          edits.fitter(),
                           (words, everywhere) -> {
                             place.overlay().close();
-                            say(
-                                finding,
-                                everywhere ? Optional.empty() : Optional.of(its),
-                                words,
-                                "typed");
+                            make("typed", its -> Optional.of(its.typed(words, everywhere)));
                           });
                   place.overlay().open(sheet.node(), sheet.first());
                 }));
   }
 
-  /** Moves the title by a hundredth of the picture. */
   private void move(double across, double down) {
-    table
-        .current()
-        .map(Reviewed::finding)
-        .ifPresent(finding ->
-            chosenShape()
-                .filter(its -> !its.proposed().pieces().isEmpty())
-                .ifPresent(its -> {
-                  SetTitle title = its.proposed().pieces().getFirst().title();
-                  Shape picture = its.frame().shape();
-                  Style look = title.style();
-                  double y =
-                      switch (look.hold()) {
-                        case TOP -> title.text().top();
-                        case MIDDLE -> (title.text().top() + title.text().bottom()) / 2;
-                        case BOTTOM -> title.text().bottom();
-                      };
-                  session.order(
-                      pass.id(),
-                      TitleOrder.CODEC,
-                      new TitleOrder.Put(
-                          picture.toString(),
-                          finding.file(),
-                          finding.caption().id(),
-                          finding.caption().text().plain(),
-                          Math.clamp(look.x() + across, 0, 1),
-                          Math.clamp(y / picture.height() + down, 0, 1)),
-                      "moved title " + finding.caption().id());
-                }));
+    make("moved", edits -> edits.moved(across, down));
   }
 
   /** Takes back what was ordered about the words and the place of the current title. */
@@ -442,10 +394,8 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
         .map(Reviewed::finding)
         .ifPresent(finding -> {
           List<String> its =
-              session.state().lot().answers().to(pass.id()).instructions().stream()
-                  .filter(each -> isAbout(each, finding))
-                  .map(Instruction::id)
-                  .toList();
+              TitleEdits.about(
+                  finding, session.state().lot().answers().to(pass.id()).instructions());
           if (its.isEmpty()) {
             session.tell("Nothing was changed by hand here.");
             return;
@@ -462,23 +412,13 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
         });
   }
 
-  private static boolean isAbout(Instruction instruction, TitleFinding finding) {
-    try {
-      return TitleOrder.CODEC.decode(instruction.words()) instanceof TitleOrder.OfOne one
-          && one.file().equals(finding.file())
-          && one.id().equals(finding.caption().id());
-    } catch (IllegalArgumentException e) {
-      return false;
-    }
-  }
-
   private void changeStyle() {
     String sample =
         table
             .current()
             .map(reviewed -> reviewed.finding().caption().text().plain())
             .orElse("The boom swings when the tide turns,\nso nobody stands on the port side.");
-    List<org.oddlot.title.Frame> pictures =
+    List<Frame> pictures =
         table.current().stream()
             .flatMap(reviewed -> reviewed.finding().shapes().stream())
             .map(InShape::frame)
@@ -527,7 +467,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
   @Override
   protected boolean otherKey(KeyEvent event) {
     switch (event.getCode()) {
-      case B -> balance();
+      case B -> make("broke", TitleEdits::balanced);
       case E -> edit();
       case S -> changeStyle();
       case LEFT -> move(-0.01, 0);
