@@ -19,6 +19,7 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
 import org.oddlot.lot.LotFile;
+import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.Item;
@@ -199,7 +200,7 @@ class CommandsTest {
         .contains("match.tolerance: ")
         .contains("Second-source sound")
         .contains("timeline file: OpenTimelineIO: .otio");
-    assertThat(run("passes", "--json").json().array("passes")).hasSize(12);
+    assertThat(run("passes", "--json").json().array("passes")).hasSize(Passes.all().size());
     assertThat(run("run", lot, "--verbose").out()).contains("match:").contains("log: ");
   }
 

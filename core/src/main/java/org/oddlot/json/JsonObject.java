@@ -200,10 +200,11 @@ public final class JsonObject implements JsonValue {
   public boolean equals(Object other) {
     return this == other
         || (other instanceof JsonObject object
-            && (sameSlice(object) || members().equals(object.members())));
+            && (isSameSlice(object) || members().equals(object.members())));
   }
 
-  private boolean sameSlice(JsonObject other) {
+  /** Whether both stand, as they are, in the same place of the same text; then they are equal. */
+  public boolean isSameSlice(JsonObject other) {
     return isPristine() && other.isPristine() && origin != null && origin.equals(other.origin);
   }
 

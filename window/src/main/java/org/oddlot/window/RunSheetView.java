@@ -7,6 +7,7 @@ import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
@@ -39,6 +40,9 @@ import org.oddlot.window.session.State;
  * tallies; the others are folded into one line at its foot. It is the navigation.
  */
 final class RunSheetView extends VBox {
+  /** As wide as two digits, so that titles stand below each other. */
+  private static final double NUMBER = 16;
+
   private final Place place;
   private final Session session;
   private final List<Station> stations;
@@ -324,12 +328,9 @@ final class RunSheetView extends VBox {
 
     private void show(Row.Of row) {
       String style = !row.on() ? "pass-off" : row.concerns() ? "pass-title" : "quiet";
-      var line =
-          new HBox(
-              10,
-              Words.of(Integer.toString(row.number()), "figures", "quiet", "small"),
-              Words.of(row.station().title(), style),
-              Words.spring());
+      Label number = Words.of(Integer.toString(row.number()), "figures", "quiet", "small");
+      number.setMinWidth(NUMBER);
+      var line = new HBox(8, number, Words.of(row.station().title(), style), Words.spring());
       line.setAlignment(Pos.CENTER_LEFT);
       if (!row.on()) {
         line.getChildren().add(Words.of("off", "quiet"));

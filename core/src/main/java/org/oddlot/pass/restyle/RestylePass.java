@@ -61,10 +61,11 @@ public final class RestylePass implements Pass<TitleChange> {
       var why = new ArrayList<String>();
       for (Map.Entry<String, TitleRule> each : rules.entrySet()) {
         TitleRule rule = each.getValue();
-        if (rule.means(now)) {
+        List<Integer> looks = rule.looks(now);
+        if (!looks.isEmpty()) {
           used.add(each.getKey());
           rule.notKept(now).forEach(property -> notKept.merge(property, 1, Integer::sum));
-          LaidTitle changed = rule.become(now);
+          LaidTitle changed = rule.become(now, looks);
           if (isOther(changed, now)) {
             order = each.getKey();
             why.add(rule.inWords());

@@ -88,11 +88,6 @@ public record TitleRule(List<Condition> where, List<Condition> set) {
     return looks;
   }
 
-  /** Whether a title is meant. */
-  public boolean means(LaidTitle title) {
-    return means(where, title);
-  }
-
   /** Whether a line of a title is all that is asked for. */
   public static boolean means(List<Condition> where, LaidTitle title) {
     return !looks(where, title).isEmpty();
@@ -100,8 +95,13 @@ public record TitleRule(List<Condition> where, List<Condition> set) {
 
   /** A title as it becomes; the same where it is not meant, or is so already. */
   public LaidTitle become(LaidTitle title) {
+    return become(title, looks(title));
+  }
+
+  /** A title as it becomes where these of its looks are meant. */
+  LaidTitle become(LaidTitle title, List<Integer> looks) {
     LaidTitle now = title;
-    for (int look : looks(title)) {
+    for (int look : looks) {
       for (Condition each : set) {
         now = now.with(now.title().with(each.property(), look, each.value()));
       }
