@@ -25,7 +25,8 @@ import org.oddlot.time.Rational;
 
 /**
  * Each reader on files that were mutated at random: nothing is thrown, nothing hangs, what was read
- * is written back to the byte. {@code -Doddlot.mutations=N} says how many; five thousand take about a minute.
+ * is written back to the byte. {@code -Doddlot.mutations=N} says how many; five thousand take about
+ * a minute.
  */
 class MutatedFilesTest {
   private static final int MUTATIONS = Integer.getInteger("oddlot.mutations", 5000);
