@@ -52,20 +52,25 @@ final class Planner {
     this.shortest = style.shortest().dividedBy(frames.step()).rounded(RoundingMode.CEILING);
   }
 
-  /** How each caption stands. */
+  /** How each caption stands; they are looked at in the order of their times. */
   List<InShape> plan(Captions captions) {
     List<Caption> all = captions.captions();
-    var planned = new ArrayList<InShape>(all.size());
+    List<Integer> order = new ArrayList<>();
     for (int i = 0; i < all.size(); i++) {
+      order.add(i);
+    }
+    order.sort(Comparator.comparing(index -> all.get(index).start()));
+    var planned = new InShape[all.size()];
+    for (int i = 0; i < order.size(); i++) {
       long next =
-          i + 1 < all.size()
-              ? frames.count(all.get(i + 1).start().minus(zero))
+          i + 1 < order.size()
+              ? frames.count(all.get(order.get(i + 1)).start().minus(zero))
               : Long.MAX_VALUE / 4;
-      InShape its = plan(captions.name(), all.get(i), next);
-      planned.add(its);
+      InShape its = plan(captions.name(), all.get(order.get(i)), next);
+      planned[order.get(i)] = its;
       standing.addAll(its.proposed().pieces());
     }
-    return planned;
+    return List.of(planned);
   }
 
   private InShape plan(String file, Caption caption, long next) {

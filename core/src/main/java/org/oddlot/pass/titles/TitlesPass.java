@@ -2,11 +2,13 @@ package org.oddlot.pass.titles;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.IntStream;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
@@ -292,7 +294,10 @@ public final class TitlesPass implements Pass<TitleFinding> {
     var made = new Made(material);
     List<Shape> shapes = Shape.parseAll(settings.get(SHAPES));
     for (Captions captions : material.all(Captions.class)) {
-      List<Reviewed<TitleFinding>> its = byFile.getOrDefault(captions.name(), List.of());
+      List<Reviewed<TitleFinding>> its =
+          byFile.getOrDefault(captions.name(), List.of()).stream()
+              .sorted(Comparator.comparing(each -> each.finding().caption().start()))
+              .toList();
       Optional<Programme> programme = CaptionPlace.programme(material, captions.name());
       Optional<Timeline> of =
           programme.flatMap(each -> each.place(material)).map(placed -> (Timeline) placed.object());
@@ -386,25 +391,21 @@ public final class TitlesPass implements Pass<TitleFinding> {
       }
     }
 
+    /**
+     * With another identity than the timeline that it was made from, where its program has such.
+     */
     private Timeline identified(Timeline timeline, Document from) {
       return from.profile()
           .place(Field.IDENTITY)
-          .filter(place -> place.text(timeline.metadata()).isPresent())
-          .map(place ->
-              timeline.withMetadata(
-                  place.set(
-                      timeline.metadata(),
-                      JsonString.of(
-                          java.util
-                              .UUID
-                              .nameUUIDFromBytes(
-                                  (place.text(timeline.metadata()).orElse("")
-                                          + "\n"
-                                          + timeline.name()
-                                          + "\n"
-                                          + material.lot())
-                                      .getBytes(StandardCharsets.UTF_8))
-                              .toString()))))
+          .flatMap(place ->
+              place
+                  .text(timeline.metadata())
+                  .map(old -> {
+                    String seed = old + "\n" + timeline.name() + "\n" + material.lot();
+                    UUID fresh = UUID.nameUUIDFromBytes(seed.getBytes(StandardCharsets.UTF_8));
+                    return timeline.withMetadata(
+                        place.set(timeline.metadata(), JsonString.of(fresh.toString())));
+                  }))
           .orElse(timeline);
     }
 

@@ -218,6 +218,16 @@ class TitlesPassTest {
   }
 
   @Test
+  void captionsOutOfOrderLieInOrderOnOneTrack() {
+    Outcome outcome = talk().say(7, 9, "Third.").say(1, 3, "First.").say(4, 6, "Second.").run();
+    assertThat(Words.titles(Words.made(outcome).getFirst()))
+        .containsExactly("Titles 25-75 First.", "Titles 100-150 Second.", "Titles 175-225 Third.");
+    assertThat(Words.findings(outcome))
+        .extracting(finding -> finding.caption().id())
+        .containsExactly("1", "2", "3");
+  }
+
+  @Test
   void linesOfTwoPeopleAreNotRunTogether() {
     TitleFinding finding =
         Words.finding(
