@@ -87,6 +87,15 @@ final class TtmlReader {
       return names.length == 0;
     }
 
+    boolean saysLooks() {
+      for (String name : names) {
+        if (name.equals("style") || STYLES.contains(name)) {
+          return true;
+        }
+      }
+      return false;
+    }
+
     @Nullable String get(String name) {
       for (int i = 0; i < names.length; i++) {
         if (names[i].equals(name)) {
@@ -365,23 +374,22 @@ final class TtmlReader {
    * inherits.
    */
   private Map<String, String> looks(Attributes attributes, Map<String, String> inherited) {
-    var own = new HashMap<String, String>();
+    // Most elements say when they are and nothing else.
+    if (!attributes.saysLooks()) {
+      return inherited;
+    }
+    var looks = new HashMap<>(inherited);
     String named = attributes.get("style");
     if (named != null) {
       for (String id : named.split("\\s+", -1)) {
-        own.putAll(styles.getOrDefault(id, Map.of()));
+        looks.putAll(styles.getOrDefault(id, Map.of()));
       }
     }
     for (int i = 0; i < attributes.names.length; i++) {
       if (STYLES.contains(attributes.names[i])) {
-        own.put(attributes.names[i], attributes.values[i]);
+        looks.put(attributes.names[i], attributes.values[i]);
       }
     }
-    if (own.isEmpty()) {
-      return inherited;
-    }
-    var looks = new HashMap<>(inherited);
-    looks.putAll(own);
     return looks;
   }
 
