@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -37,10 +36,6 @@ public final class CaptionFilesBench {
 
   private CaptionFilesBench() {}
 
-  private interface Work {
-    void run() throws IOException;
-  }
-
   /** Runs the benchmark. */
   public static void main(String[] arguments) throws IOException {
     Path folder = Files.createDirectories(Path.of(arguments[0]));
@@ -50,9 +45,9 @@ public final class CaptionFilesBench {
     for (CaptionFormat format : CaptionFormat.all()) {
       Path file = folder.resolve("talk" + format.extensions().getFirst());
       Files.write(file, format.write(Fitting.to(format, talk, talk.grid()).captions()));
-      double plain = time(runs, () -> Files.readAllBytes(file));
+      double plain = Timing.median(runs, () -> Files.readAllBytes(file));
       double read =
-          time(
+          Timing.median(
               runs,
               () -> {
                 var _ = read(format, file);
@@ -79,9 +74,9 @@ public final class CaptionFilesBench {
     Captions talk = talk(10_000);
     Files.write(file, srt.write(Fitting.to(srt, talk, talk.grid()).captions()));
     RunSheet sheet = RunSheet.initial().only(List.of("times", "names", "captions"));
-    double plain = time(runs, () -> Files.readAllBytes(file));
+    double plain = Timing.median(runs, () -> Files.readAllBytes(file));
     double mended =
-        time(
+        Timing.median(
             runs,
             () -> {
               Material material =
@@ -117,18 +112,5 @@ public final class CaptionFilesBench {
       frame = to + random.nextInt(10);
     }
     return Captions.made("talk", "en", new Grid.Frames(FrameRate.FPS_25, false), captions);
-  }
-
-  private static double time(int runs, Work work) throws IOException {
-    double[] times = new double[runs];
-    for (int run = -3; run < runs; run++) {
-      long start = System.nanoTime();
-      work.run();
-      if (run >= 0) {
-        times[run] = (System.nanoTime() - start) / 1e9;
-      }
-    }
-    Arrays.sort(times);
-    return times[runs / 2];
   }
 }

@@ -1,8 +1,8 @@
 package org.oddlot.bench;
 
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -40,12 +40,8 @@ public final class Titles {
 
   private Titles() {}
 
-  private interface Work {
-    void run();
-  }
-
   /** Runs the benchmark. */
-  public static void main(String[] arguments) {
+  public static void main(String[] arguments) throws IOException {
     int count = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 10_000;
     int runs = arguments.length > 1 ? Integer.parseInt(arguments[1]) : 7;
     Material words = Material.of("talk").with(Captions.class, List.of(talk(count)));
@@ -54,7 +50,7 @@ public final class Titles {
             .with("titles", "shapes", "1920x1080, 1080x1080@29.97df, 1080x1920")
             .only(List.of("titles"));
     Outcome[] made = new Outcome[1];
-    double making = time(runs, () -> made[0] = run(words, sheet, Answers.NONE));
+    double making = Timing.median(runs, () -> made[0] = run(words, sheet, Answers.NONE));
     List<TimelineObject> timelines =
         made[0].end().documents().stream().map(Document::root).toList();
     Material half = Material.of("talk").with(Captions.class, List.of(talk(count / 2)));
@@ -65,7 +61,7 @@ public final class Titles {
                 .toList()
                 .get(1));
     double plain =
-        time(
+        Timing.median(
             runs,
             () ->
                 timelines.forEach(timeline -> {
@@ -94,9 +90,9 @@ public final class Titles {
                     List.of(Condition.parse("size=44")))));
     RunSheet restyle = RunSheet.initial().only(List.of("restyle"));
     Outcome[] changed = new Outcome[1];
-    double changing = time(runs, () -> changed[0] = run(titles, restyle, answers));
+    double changing = Timing.median(runs, () -> changed[0] = run(titles, restyle, answers));
     double reading =
-        time(
+        Timing.median(
             runs,
             () -> {
               byte[] bytes =
@@ -149,18 +145,5 @@ public final class Titles {
       frame = to + random.nextInt(10);
     }
     return Captions.made("talk", "en", new Grid.Frames(FrameRate.FPS_25, false), captions);
-  }
-
-  private static double time(int runs, Work work) {
-    double[] times = new double[runs];
-    for (int run = -3; run < runs; run++) {
-      long start = System.nanoTime();
-      work.run();
-      if (run >= 0) {
-        times[run] = (System.nanoTime() - start) / 1e9;
-      }
-    }
-    Arrays.sort(times);
-    return times[runs / 2];
   }
 }

@@ -3,6 +3,7 @@ package org.oddlot.material;
 import java.util.List;
 import org.oddlot.problem.Problem;
 import org.oddlot.profile.Profile;
+import org.oddlot.profile.Profiles;
 import org.oddlot.timeline.TimelineObject;
 
 /**
@@ -42,6 +43,15 @@ public record Document(
         others.getFirst().profile,
         List.of(),
         others.stream().map(Document::name).toList());
+  }
+
+  /**
+   * A new file that was made from no timeline file, in our own way.
+   *
+   * @param input the name of what it was made from
+   */
+  public static Document made(String name, TimelineObject root, String input) {
+    return new Document(name, "", root, Profiles.own(), List.of(), List.of(input));
   }
 
   /**

@@ -1,15 +1,18 @@
 package org.oddlot.profile;
 
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
 
 /**
@@ -62,6 +65,27 @@ public record Profile(
     return Optional.ofNullable(titlePlaces.get(field))
         .map(place -> place.set(clip, JsonString.of(value)))
         .orElse(clip);
+  }
+
+  /**
+   * A timeline with another identity, where this program keeps one in it; else the very same. The
+   * same timeline with the same seed gets the same.
+   *
+   * @param seed what tells it apart from others that are made from the same timeline
+   */
+  public Timeline withNewIdentity(Timeline timeline, String seed) {
+    return place(Field.IDENTITY)
+        .flatMap(place ->
+            place
+                .text(timeline.metadata())
+                .map(old -> {
+                  byte[] all = (old + "\n" + seed).getBytes(StandardCharsets.UTF_8);
+                  return timeline.withMetadata(
+                      place.set(
+                          timeline.metadata(),
+                          JsonString.of(UUID.nameUUIDFromBytes(all).toString())));
+                }))
+        .orElse(timeline);
   }
 
   /** What a marker says, on whatever it lies: a clip, a track or a stack. */

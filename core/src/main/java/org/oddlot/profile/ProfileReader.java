@@ -8,10 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.oddlot.problem.Problems;
-import org.snakeyaml.engine.v2.api.LoadSettings;
-import org.snakeyaml.engine.v2.api.lowlevel.Compose;
-import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
-import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import org.oddlot.yaml.YamlFile;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.Node;
 import org.snakeyaml.engine.v2.nodes.NodeTuple;
@@ -37,23 +34,11 @@ public final class ProfileReader {
   /** The profile in {@code yaml}; empty where it is none, and then {@code problems} says why. */
   public static Optional<Profile> read(String yaml, Problems problems) {
     var reader = new ProfileReader(problems);
-    try {
-      Optional<Node> root = new Compose(LoadSettings.builder().build()).composeString(yaml);
-      if (!(root.orElse(null) instanceof MappingNode mapping)) {
-        problems.error("", "A profile is a list of keys and values; this is not one.", "");
-        return Optional.empty();
-      }
-      reader.readRoot(mapping);
-    } catch (MarkedYamlEngineException e) {
-      problems.error(
-          e.getProblemMark().map(mark -> "line " + (mark.getLine() + 1)).orElse(""),
-          "This is not YAML: " + e.getProblem() + ".",
-          "");
-      return Optional.empty();
-    } catch (YamlEngineException e) {
-      problems.error("", "This is not YAML: " + e.getMessage() + ".", "");
+    Optional<MappingNode> root = YamlFile.read(yaml, "A profile", problems);
+    if (root.isEmpty()) {
       return Optional.empty();
     }
+    reader.readRoot(root.get());
     if (reader.name.isEmpty()) {
       problems.error("", "The profile has no name.", "Begin it with \"profile: NAME\".");
       return Optional.empty();
@@ -91,14 +76,15 @@ public final class ProfileReader {
     if (text.equals("0") || text.equals("1")) {
       firstChannel = Integer.parseInt(text);
     } else {
-      problems.error(line(value), "Channels are counted from 0 or from 1.", "");
+      problems.error(YamlFile.place(value), "Channels are counted from 0 or from 1.", "");
     }
   }
 
   private void roleSeparator(Node value) {
     String text = text(value);
     if (text.isEmpty()) {
-      problems.error(line(value), "Something must stand between stem and name of a role.", "");
+      problems.error(
+          YamlFile.place(value), "Something must stand between stem and name of a role.", "");
     } else {
       roleSeparator = text;
     }
@@ -114,7 +100,7 @@ public final class ProfileReader {
 
   private void kinds(Node value) {
     if (!(value instanceof MappingNode mapping)) {
-      problems.error(line(value), "\"kinds\" lists a word for each kind of marker.", "");
+      problems.error(YamlFile.place(value), "\"kinds\" lists a word for each kind of marker.", "");
       return;
     }
     for (NodeTuple entry : mapping.getValue()) {
@@ -123,7 +109,7 @@ public final class ProfileReader {
         kinds.put(MarkerKind.valueOf(kind), text(entry.getValueNode()));
       } catch (IllegalArgumentException e) {
         problems.error(
-            line(entry.getKeyNode()),
+            YamlFile.place(entry.getKeyNode()),
             "There is no kind of marker \"" + text(entry.getKeyNode()) + "\".",
             "The kinds are keyword, select, note and chapter.");
       }
@@ -132,7 +118,7 @@ public final class ProfileReader {
 
   private void section(String section, Node at, Node value) {
     if (!(value instanceof MappingNode mapping)) {
-      problems.error(line(at), "\"" + section + "\" is no section of a profile.", "");
+      problems.error(YamlFile.place(at), "\"" + section + "\" is no section of a profile.", "");
       return;
     }
     for (NodeTuple entry : mapping.getValue()) {
@@ -140,7 +126,9 @@ public final class ProfileReader {
       Optional<Field> field = Field.of(section, key);
       if (field.isEmpty()) {
         problems.error(
-            line(entry.getKeyNode()), "There is no field " + section + "." + key + ".", "");
+            YamlFile.place(entry.getKeyNode()),
+            "There is no field " + section + "." + key + ".",
+            "");
       } else if (field.get().isOfATitle()) {
         place(entry.getValueNode()).ifPresent(place -> titlePlaces.put(field.get(), place));
       } else {
@@ -161,7 +149,7 @@ public final class ProfileReader {
     try {
       return Optional.of(parse.apply(text(node)));
     } catch (IllegalArgumentException e) {
-      problems.error(line(node), e.getMessage() + ".", "");
+      problems.error(YamlFile.place(node), e.getMessage() + ".", "");
       return Optional.empty();
     }
   }
@@ -170,11 +158,7 @@ public final class ProfileReader {
     if (node instanceof ScalarNode scalar) {
       return scalar.getValue();
     }
-    problems.error(line(node), "A word is expected here.", "");
+    problems.error(YamlFile.place(node), "A word is expected here.", "");
     return "";
-  }
-
-  private static String line(Node node) {
-    return node.getStartMark().map(mark -> "line " + (mark.getLine() + 1)).orElse("");
   }
 }

@@ -20,6 +20,13 @@ public final class Phrase {
     return String.format(Locale.ROOT, "%,d", number);
   }
 
+  /** A number with at the most so many decimals, and none where it is whole: {@code 46}. */
+  public static String decimal(double value, int places) {
+    return value == Math.rint(value)
+        ? Long.toString((long) value)
+        : String.format(Locale.ROOT, "%." + places + "f", value);
+  }
+
   /** A count with its noun: {@code 1 entry}, {@code 3 entries}, {@code 2 clips}. */
   public static String count(int count, String noun) {
     String plural = noun.endsWith("y") ? noun.substring(0, noun.length() - 1) + "ies" : noun + "s";

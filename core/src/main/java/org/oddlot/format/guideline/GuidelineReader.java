@@ -9,12 +9,8 @@ import org.oddlot.caption.Guideline;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
-import org.snakeyaml.engine.v2.api.LoadSettings;
-import org.snakeyaml.engine.v2.api.lowlevel.Compose;
-import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
-import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import org.oddlot.yaml.YamlFile;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
-import org.snakeyaml.engine.v2.nodes.Node;
 import org.snakeyaml.engine.v2.nodes.NodeTuple;
 import org.snakeyaml.engine.v2.nodes.ScalarNode;
 
@@ -42,23 +38,8 @@ final class GuidelineReader {
 
   /** The guideline in {@code yaml}; empty where it is none, and then {@code problems} says why. */
   static Optional<Guideline> read(String yaml, Problems problems) {
-    try {
-      Optional<Node> root = new Compose(LoadSettings.builder().build()).composeString(yaml);
-      if (!(root.orElse(null) instanceof MappingNode mapping)) {
-        problems.error("", "A guideline is a list of keys and values; this is not one.", "");
-        return Optional.empty();
-      }
-      return new GuidelineReader(problems).read(mapping);
-    } catch (MarkedYamlEngineException e) {
-      problems.error(
-          e.getProblemMark().map(mark -> "line " + (mark.getLine() + 1)).orElse(""),
-          "This is not YAML: " + e.getProblem() + ".",
-          "");
-      return Optional.empty();
-    } catch (YamlEngineException e) {
-      problems.error("", "This is not YAML: " + e.getMessage() + ".", "");
-      return Optional.empty();
-    }
+    return YamlFile.read(yaml, "A guideline", problems)
+        .flatMap(mapping -> new GuidelineReader(problems).read(mapping));
   }
 
   private Optional<Guideline> read(MappingNode mapping) {
@@ -66,13 +47,14 @@ final class GuidelineReader {
       String key = entry.getKeyNode() instanceof ScalarNode scalar ? scalar.getValue() : "";
       if (!KEYS.contains(key)) {
         problems.warning(
-            line(entry.getKeyNode()),
+            YamlFile.place(entry.getKeyNode()),
             Phrase.of("\"%s\" is nothing that a guideline says.", key),
             "It may say: " + String.join(", ", KEYS) + ".");
       } else if (entry.getValueNode() instanceof ScalarNode value) {
         values.put(key, value);
       } else {
-        problems.warning(line(entry.getKeyNode()), Phrase.of("%s is no single value.", key), "");
+        problems.warning(
+            YamlFile.place(entry.getKeyNode()), Phrase.of("%s is no single value.", key), "");
       }
     }
     String name = text("guideline", "");
@@ -92,10 +74,6 @@ final class GuidelineReader {
             whole("gap", 2, 0, 250),
             whole("cut", 3, 0, 250),
             text("alone", "no").equals("yes")));
-  }
-
-  private static String line(Node node) {
-    return node.getStartMark().map(mark -> "line " + (mark.getLine() + 1)).orElse("");
   }
 
   private String text(String key, String otherwise) {
@@ -136,7 +114,7 @@ final class GuidelineReader {
   private void wrong(String key, String text, String takes) {
     ScalarNode value = values.get(key);
     problems.warning(
-        value == null ? "" : line(value),
+        value == null ? "" : YamlFile.place(value),
         Phrase.of("%s is \"%s\"; it takes %s.", key, text, takes),
         "The usual value is taken.");
   }

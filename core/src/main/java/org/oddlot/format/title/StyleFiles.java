@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -135,6 +136,13 @@ public final class StyleFiles implements InputKind<Style> {
   /** A word of an enumeration as files have it. */
   static String word(Enum<?> value) {
     return value.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+  }
+
+  /** The value that is written so. */
+  static <E extends Enum<E>> Optional<E> ofWord(Class<E> type, String word) {
+    return Arrays.stream(type.getEnumConstants())
+        .filter(value -> word(value).equals(word))
+        .findFirst();
   }
 
   @Override

@@ -9,16 +9,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 import org.oddlot.title.Colour;
 import org.oddlot.title.Style;
-import org.snakeyaml.engine.v2.api.LoadSettings;
-import org.snakeyaml.engine.v2.api.lowlevel.Compose;
-import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
-import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import org.oddlot.yaml.YamlFile;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.Node;
 import org.snakeyaml.engine.v2.nodes.NodeTuple;
@@ -110,20 +108,16 @@ final class StyleReader {
       return read(
           key,
           otherwise,
-          text -> {
-            for (E value : type.getEnumConstants()) {
-              if (StyleFiles.word(value).equals(text.strip().toLowerCase(Locale.ROOT))) {
-                return value;
-              }
-            }
-            throw new IllegalArgumentException(
-                Phrase.of(
-                    "\"%s\" is none of %s",
-                    text,
-                    String.join(
-                        ", ",
-                        Arrays.stream(type.getEnumConstants()).map(StyleFiles::word).toList())));
-          });
+          text ->
+              StyleFiles.ofWord(type, text.strip().toLowerCase(Locale.ROOT))
+                  .orElseThrow(() ->
+                      new IllegalArgumentException(
+                          Phrase.of(
+                              "\"%s\" is none of %s",
+                              text,
+                              Arrays.stream(type.getEnumConstants())
+                                  .map(StyleFiles::word)
+                                  .collect(Collectors.joining(", "))))));
     }
 
     void sayUnknown() {
@@ -135,23 +129,8 @@ final class StyleReader {
 
   /** The style in {@code yaml}; empty where it is none, and then {@code problems} says why. */
   static Optional<Style> read(String yaml, Problems problems) {
-    try {
-      Optional<Node> root = new Compose(LoadSettings.builder().build()).composeString(yaml);
-      if (!(root.orElse(null) instanceof MappingNode mapping)) {
-        problems.error("", "A style is a list of keys and values; this is not one.", "");
-        return Optional.empty();
-      }
-      return new StyleReader(problems).read(mapping);
-    } catch (MarkedYamlEngineException e) {
-      problems.error(
-          e.getProblemMark().map(mark -> "line " + (mark.getLine() + 1)).orElse(""),
-          "This is not YAML: " + e.getProblem() + ".",
-          "");
-      return Optional.empty();
-    } catch (YamlEngineException e) {
-      problems.error("", "This is not YAML: " + e.getMessage() + ".", "");
-      return Optional.empty();
-    }
+    return YamlFile.read(yaml, "A style", problems)
+        .flatMap(root -> new StyleReader(problems).read(root));
   }
 
   private Optional<Style> read(MappingNode root) {
@@ -274,8 +253,6 @@ final class StyleReader {
   }
 
   private static String line(@Nullable Node node) {
-    return node == null
-        ? ""
-        : node.getStartMark().map(mark -> "line " + (mark.getLine() + 1)).orElse("");
+    return node == null ? "" : YamlFile.place(node);
   }
 }

@@ -2,11 +2,9 @@ package org.oddlot.format.title;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -244,16 +242,14 @@ public final class TitleParameters {
         title.value(TitleProperty.FONT, look).orElse(usual.font()),
         weight,
         size,
-        title.value(TitleProperty.CASE, look).map(TitleParameters::letters).orElse(usual.letters()),
+        title
+            .value(TitleProperty.CASE, look)
+            .map(word ->
+                StyleFiles.ofWord(Style.Letters.class, word.toLowerCase(Locale.ROOT))
+                    .orElse(Style.Letters.TYPED))
+            .orElse(usual.letters()),
         usual.capitals(),
         colour);
-  }
-
-  private static Style.Letters letters(String text) {
-    return Arrays.stream(Style.Letters.values())
-        .filter(each -> StyleFiles.word(each).equals(text.toLowerCase(Locale.ROOT)))
-        .findFirst()
-        .orElse(Style.Letters.TYPED);
   }
 
   private static JsonObject parameters(Clip clip) {
@@ -294,11 +290,6 @@ public final class TitleParameters {
 
   private static <E extends Enum<E>> E word(
       JsonObject its, String key, E otherwise, Class<E> type) {
-    return its.string(key)
-        .flatMap(word ->
-            List.of(type.getEnumConstants()).stream()
-                .filter(value -> StyleFiles.word(value).equals(word))
-                .findFirst())
-        .orElse(otherwise);
+    return its.string(key).flatMap(word -> StyleFiles.ofWord(type, word)).orElse(otherwise);
   }
 }

@@ -2,8 +2,6 @@ package org.oddlot.pass.layout;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +13,7 @@ import org.oddlot.material.ChannelNote;
 import org.oddlot.material.Derived;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.NewTimelines;
 import org.oddlot.material.Source;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Evidence;
@@ -29,10 +28,8 @@ import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 import org.oddlot.timeline.Bin;
-import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
-import org.oddlot.timeline.TimelineObject;
 
 /**
  * Makes timelines for the sound house: each role on its track. The timelines that are there stay as
@@ -211,37 +208,16 @@ public final class LayoutPass implements Pass<LayoutFinding> {
   @Override
   public Applied apply(Request request, List<Reviewed<LayoutFinding>> accepted) {
     Material material = request.material();
-    Map<String, List<TimelineObject>> made = new LinkedHashMap<>();
+    var made = new NewTimelines(material);
     var claims = new ArrayList<Applied.Claim>();
     for (Reviewed<LayoutFinding> reviewed : accepted) {
       LayoutFinding finding = reviewed.finding();
       if (finding.standing() == Standing.TO_LOOK_AT) {
-        made.computeIfAbsent(finding.document(), _ -> new ArrayList<>()).add(finding.made());
+        made.add(finding.made(), material.document(finding.document()).orElseThrow());
         claims.add(new Applied.Claim(finding.made().identity(), "", reviewed.reason()));
       }
     }
-    var edits = new HashMap<String, Edits>();
-    var documents = new ArrayList<>(material.documents());
-    made.forEach((name, timelines) -> {
-      Document document = material.document(name).orElseThrow();
-      if (document.root() instanceof Bin root) {
-        edits.put(name, new Edits().change(root, bin -> bin.withChildren(plus(bin, timelines))));
-      } else {
-        // A timeline by itself has room for no other: the new ones are files of their own.
-        timelines.forEach(timeline ->
-            documents.add(
-                Document.made(
-                    Document.freeName(timeline.name(), document.name(), documents),
-                    timeline,
-                    List.of(document))));
-      }
-    });
-    return new Applied(material.with(Document.class, documents).withEdits(edits), claims);
-  }
-
-  private static List<TimelineObject> plus(
-      TimelineObject bin, List<? extends TimelineObject> more) {
-    return Stream.<TimelineObject>concat(bin.children().stream(), more.stream()).toList();
+    return new Applied(made.added(), claims);
   }
 
   @Override

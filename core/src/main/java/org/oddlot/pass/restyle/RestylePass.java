@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.oddlot.format.title.TitleProperty;
+import org.oddlot.material.LaidTitle;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
@@ -50,8 +51,11 @@ public final class RestylePass implements Pass<TitleChange> {
 
   @Override
   public Look<TitleChange> look(Request request) {
-    List<LaidTitle> titles = request.material().derive(LaidTitle.ALL);
     Map<String, TitleRule> rules = request.answers().instructions(TitleRule.CODEC);
+    if (rules.isEmpty()) {
+      return Look.of(List.of());
+    }
+    List<LaidTitle> titles = request.material().derive(LaidTitle.ALL);
     var findings = new ArrayList<TitleChange>();
     Map<TitleProperty, Integer> notKept = new LinkedHashMap<>();
     var used = new HashSet<String>();

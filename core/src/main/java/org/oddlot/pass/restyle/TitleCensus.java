@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import org.oddlot.format.title.TitleProperty;
+import org.oddlot.material.LaidTitle;
 import org.oddlot.text.Phrase;
 
 /** Titles by what they are now, with the count of each. */

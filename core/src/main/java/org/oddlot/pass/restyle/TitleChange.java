@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleProperty;
+import org.oddlot.material.LaidTitle;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.oddlot.format.title.TitleProperty;
+import org.oddlot.material.LaidTitle;
 import org.oddlot.pass.Codec;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Colour;

@@ -1,11 +1,9 @@
 package org.oddlot.pass.returning;
 
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Optional;
-import java.util.UUID;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
@@ -20,7 +18,6 @@ import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
-import org.oddlot.profile.Field;
 import org.oddlot.progress.Progress;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
@@ -158,7 +155,9 @@ public final class ReturnPass implements Pass<ReturnFinding> {
       changes.change(
           timeline,
           object ->
-              withNewIdentity((Timeline) object, document, material)
+              document
+                  .profile()
+                  .withNewIdentity((Timeline) object, material.lot() + "\n" + document.sha256())
                   .withName(newName(timeline, material, request.settings())));
       claims.add(
           new Applied.Claim(timeline.identity(), "name", "told apart from the one that came in"));
@@ -184,23 +183,6 @@ public final class ReturnPass implements Pass<ReturnFinding> {
       timelines.add(timeline);
     }
     object.children().forEach(child -> collect(child, timelines));
-  }
-
-  private static TimelineObject withNewIdentity(
-      Timeline timeline, Document document, Material material) {
-    return document
-        .profile()
-        .place(Field.IDENTITY)
-        .flatMap(place ->
-            place
-                .text(timeline.metadata())
-                .map(old -> {
-                  String seed = old + "\n" + material.lot() + "\n" + document.sha256();
-                  UUID fresh = UUID.nameUUIDFromBytes(seed.getBytes(StandardCharsets.UTF_8));
-                  return timeline.withMetadata(
-                      place.set(timeline.metadata(), JsonString.of(fresh.toString())));
-                }))
-        .orElse(timeline);
   }
 
   private static JsonObject signed(

@@ -10,11 +10,9 @@ import org.oddlot.caption.Caption;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
-import org.oddlot.material.Document;
+import org.oddlot.material.LaidTitle;
 import org.oddlot.material.Material;
 import org.oddlot.profile.Field;
-import org.oddlot.timeline.Clip;
-import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
 
 /**
@@ -30,14 +28,7 @@ final class Hands {
    * @param orders in the order in which they were given
    */
   Hands(Material material, Collection<TitleOrder> orders) {
-    for (Document document : material.documents()) {
-      Placed.root(document.root())
-          .walk(placed -> {
-            if (placed.object() instanceof Clip clip) {
-              came(placed, clip, document);
-            }
-          });
-    }
+    material.derive(LaidTitle.ALL).forEach(this::came);
     for (TitleOrder order : orders) {
       if (order instanceof TitleOrder.OfOne one) {
         add(one);
@@ -50,13 +41,12 @@ final class Hands {
   }
 
   /** A title that was made here says how; what is otherwise now was changed elsewhere. */
-  private void came(Placed placed, Clip clip, Document document) {
-    JsonObject from = clip.metadata().object("oddlot").object("caption");
+  private void came(LaidTitle laid) {
+    TitleClip title = laid.title();
+    JsonObject from = title.clip().metadata().object("oddlot").object("caption");
     JsonObject made = from.object("made");
-    Optional<TitleClip> title =
-        made.isEmpty() ? Optional.empty() : TitleClip.of(clip, document.profile());
-    Optional<Timeline> timeline = placed.timeline();
-    if (title.isEmpty() || timeline.isEmpty()) {
+    Optional<Timeline> timeline = laid.placed().timeline();
+    if (made.isEmpty() || timeline.isEmpty()) {
       return;
     }
     String shape = timeline.get().metadata().object("oddlot").string("shape").orElse("");
@@ -64,30 +54,26 @@ final class Hands {
     String id = from.string("id").orElse("");
     String before = from.string("text").orElse("");
     String madeText = made.string("text").orElse("");
-    if (!title.get().text().equals(madeText)) {
-      add(new TitleOrder.Words(shape, file, id, before, title.get().text()));
+    if (!title.text().equals(madeText)) {
+      add(new TitleOrder.Words(shape, file, id, before, title.text()));
     }
-    Optional<Double> x = number(title.get(), Field.TITLE_X);
-    Optional<Double> y = number(title.get(), Field.TITLE_Y);
-    boolean moved = isOther(x, made.get("x")) || isOther(y, made.get("y"));
+    Optional<Double> x = part(title.profile().titleText(title.clip(), Field.TITLE_X));
+    Optional<Double> y = part(title.profile().titleText(title.clip(), Field.TITLE_Y));
+    boolean moved =
+        isOther(x, part(made.get("x").map(JsonValue::display)))
+            || isOther(y, part(made.get("y").map(JsonValue::display)));
     if (moved && x.isPresent() && y.isPresent()) {
       add(new TitleOrder.Put(shape, file, id, before, x.get(), y.get()));
     }
   }
 
-  private static Optional<Double> number(TitleClip title, Field field) {
-    return title
-        .profile()
-        .titleText(title.clip(), field)
-        .filter(text -> text.matches("[01](\\.\\d{1,17})?"))
-        .map(Double::valueOf);
+  /** A part of a picture, as it is written; empty where it is none. */
+  private static Optional<Double> part(Optional<String> written) {
+    return written.filter(text -> text.matches("[01](\\.\\d{1,17})?")).map(Double::valueOf);
   }
 
-  private static boolean isOther(Optional<Double> now, Optional<JsonValue> made) {
-    return now.isPresent()
-        && made.isPresent()
-        && !Double.toString(now.get())
-            .equals(Double.toString(Double.parseDouble(made.get().display())));
+  private static boolean isOther(Optional<Double> now, Optional<Double> made) {
+    return now.isPresent() && made.isPresent() && !now.equals(made);
   }
 
   private List<TitleOrder.OfOne> of(String file, Caption caption, String shape) {

@@ -3,20 +3,16 @@ package org.oddlot.pass.titles;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleParameters;
 import org.oddlot.json.JsonObject;
-import org.oddlot.material.Derived;
-import org.oddlot.material.Document;
+import org.oddlot.material.LaidTitle;
 import org.oddlot.material.Material;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
-import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Item;
-import org.oddlot.timeline.Placed;
 import org.oddlot.title.Colour;
 import org.oddlot.title.Fonts;
 import org.oddlot.title.Shape;
@@ -31,48 +27,34 @@ import org.oddlot.title.Style;
  */
 record Looks(Style style, Optional<TitleClip> template, List<String> said) {
 
-  /** A title and where it lies. */
-  record Found(TitleClip title, Placed placed) {
-    /** Whether nothing but gaps lies on its track beside it. */
-    boolean isAlone() {
-      return placed
-          .parent()
-          .map(parent ->
-              parent.object().children().stream()
-                      .filter(child -> child instanceof Item && !(child instanceof Gap))
-                      .count()
-                  == 1)
-          .orElse(false);
-    }
-
-    double scale() {
-      JsonObject frame =
-          placed
-              .timeline()
-              .map(timeline -> timeline.metadata().object("oddlot").object("frame"))
-              .orElse(JsonObject.EMPTY);
-      long side = Math.min(frame.whole("width").orElse(1080L), frame.whole("height").orElse(1080L));
-      return side > 0 ? side / 1080.0 : 1;
-    }
+  /** Whether nothing but gaps lies on a title's track beside it. */
+  private static boolean isAlone(LaidTitle title) {
+    return title
+        .placed()
+        .parent()
+        .map(parent ->
+            parent.object().children().stream()
+                    .filter(child -> child instanceof Item && !(child instanceof Gap))
+                    .count()
+                == 1)
+        .orElse(false);
   }
 
-  /** All titles of a lot that were not made here from captions. */
-  static final Derived<List<Found>> TITLES = Derived.of(Set.of(Document.class), Looks::titles);
+  private static double scale(LaidTitle title) {
+    JsonObject frame =
+        title
+            .placed()
+            .timeline()
+            .map(timeline -> timeline.metadata().object("oddlot").object("frame"))
+            .orElse(JsonObject.EMPTY);
+    long side = Math.min(frame.whole("width").orElse(1080L), frame.whole("height").orElse(1080L));
+    return side > 0 ? side / 1080.0 : 1;
+  }
 
-  private static List<Found> titles(Material material) {
-    var found = new ArrayList<Found>();
-    for (Document document : material.documents()) {
-      Placed.root(document.root())
-          .walk(placed -> {
-            if (placed.object() instanceof Clip clip
-                && placed.timeline().isPresent()
-                && clip.metadata().object("oddlot").object("caption").isEmpty()) {
-              TitleClip.of(clip, document.profile())
-                  .ifPresent(title -> found.add(new Found(title, placed)));
-            }
-          });
-    }
-    return List.copyOf(found);
+  /** Whether a title lies in a timeline and was not made here of a caption. */
+  private static boolean canBeTemplate(LaidTitle title) {
+    return title.placed().timeline().isPresent()
+        && title.title().clip().metadata().object("oddlot").object("caption").isEmpty();
   }
 
   /** The style that is set, with what a person ordered. */
@@ -94,11 +76,11 @@ record Looks(Style style, Optional<TitleClip> template, List<String> said) {
       }
       style = own.orElse(usual);
     } else if (named.equals(TitlesPass.TEMPLATE)) {
-      Optional<Found> found = template(material, settings.get(TitlesPass.WHICH), said);
+      Optional<LaidTitle> found = template(material, settings.get(TitlesPass.WHICH), said);
       if (found.isPresent()) {
-        template = found.map(Found::title);
-        style = TitleParameters.style(found.get().title, found.get().scale(), usual);
-        uneven(found.get().title, said);
+        template = found.map(LaidTitle::title);
+        style = TitleParameters.style(found.get().title(), scale(found.get()), usual);
+        uneven(found.get().title(), said);
       } else {
         said.add("there is no title in the timelines; " + usual.title() + " is taken");
       }
@@ -117,32 +99,33 @@ record Looks(Style style, Optional<TitleClip> template, List<String> said) {
     };
   }
 
-  private static Optional<Found> template(Material material, String which, List<String> said) {
-    List<Found> all = material.derive(TITLES);
+  private static Optional<LaidTitle> template(Material material, String which, List<String> said) {
+    List<LaidTitle> all =
+        material.derive(LaidTitle.ALL).stream().filter(Looks::canBeTemplate).toList();
     if (!which.isBlank()) {
-      Optional<Found> chosen =
+      Optional<LaidTitle> chosen =
           all.stream()
-              .filter(
-                  each -> each.title.clip().name().equals(which) || each.title.text().equals(which))
+              .filter(each ->
+                  each.title().clip().name().equals(which) || each.title().text().equals(which))
               .findFirst();
       if (chosen.isEmpty()) {
         said.add(Phrase.of("there is no title \"%s\" to take the look of", which));
       }
       return chosen.or(() -> all.stream().findFirst());
     }
-    List<Found> alone = all.stream().filter(Found::isAlone).toList();
+    List<LaidTitle> alone = all.stream().filter(Looks::isAlone).toList();
     if (alone.size() == 1) {
       return Optional.of(alone.getFirst());
     }
     if (!all.isEmpty()) {
-      Found first = alone.isEmpty() ? all.getFirst() : alone.getFirst();
+      LaidTitle first = alone.isEmpty() ? all.getFirst() : alone.getFirst();
       said.add(
           Phrase.of(
               "%s: \"%s\" is taken; any other can be named",
               alone.isEmpty()
                   ? "no title is the only thing on its track"
                   : alone.size() + " titles are the only thing on their tracks",
-              first.title.clip().name()));
+              first.title().clip().name()));
       return Optional.of(first);
     }
     return Optional.empty();
@@ -159,15 +142,11 @@ record Looks(Style style, Optional<TitleClip> template, List<String> said) {
               title.clip().name(),
               first.font(),
               first.weight(),
-              plain(first.size()),
+              Phrase.decimal(first.size(), 1),
               second.font(),
               second.weight(),
-              plain(second.size())));
+              Phrase.decimal(second.size(), 1)));
     }
-  }
-
-  private static String plain(double value) {
-    return value == Math.rint(value) ? Long.toString((long) value) : Phrase.of("%.1f", value);
   }
 
   /** What is wrong with a style by itself: fonts that are not there, too little contrast. */

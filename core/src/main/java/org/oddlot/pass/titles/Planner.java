@@ -174,7 +174,8 @@ final class Planner {
             add(
                 ways,
                 Kind.SMALLER,
-                Phrase.of("%d px instead of %s", Math.round(size * factor), plain(size)) + also,
+                Phrase.of("%d px instead of %s", Math.round(size * factor), Phrase.decimal(size, 1))
+                    + also,
                 List.of(new Piece(title, start, end)),
                 left(stillTimes, over(title)));
           });
@@ -202,10 +203,6 @@ final class Planner {
     var left = new ArrayList<>(times);
     over.ifPresent(left::add);
     return left;
-  }
-
-  static String plain(double value) {
-    return value == Math.rint(value) ? Long.toString((long) value) : Phrase.of("%.1f", value);
   }
 
   /** {@code 3 lines, broken after “swings” and “turns,”}. */

@@ -18,6 +18,7 @@ import org.oddlot.pass.titles.Way.Piece;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
@@ -160,7 +161,7 @@ final class TitleTimeline {
     double size = title.lines().getFirst().look().size();
     boolean isSmaller = Math.abs(size - looks.style().line(0).size() * shape.scale()) > 0.001;
     if (isSmaller) {
-      changed = changed.with(TitleProperty.SIZE, 0, Planner.plain(Math.rint(size)));
+      changed = changed.with(TitleProperty.SIZE, 0, Phrase.decimal(Math.rint(size), 1));
     }
     return changed.clip();
   }

@@ -1,25 +1,21 @@
 package org.oddlot.pass.titles;
 
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.stream.IntStream;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
 import org.oddlot.caption.Letters;
 import org.oddlot.caption.Sense;
-import org.oddlot.json.JsonString;
 import org.oddlot.material.CaptionPlace;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.NameLists;
+import org.oddlot.material.NewTimelines;
 import org.oddlot.material.Programme;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
@@ -27,17 +23,12 @@ import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
-import org.oddlot.profile.Field;
-import org.oddlot.profile.Profiles;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.SettingKind;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
-import org.oddlot.timeline.Bin;
-import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Timeline;
-import org.oddlot.timeline.TimelineObject;
 import org.oddlot.title.Area;
 import org.oddlot.title.Fitter;
 import org.oddlot.title.Fonts;
@@ -206,13 +197,14 @@ public final class TitlesPass implements Pass<TitleFinding> {
     if (Shape.parseAll(settings.get(SHAPES)).isEmpty()) {
       return Look.of(List.of());
     }
-    Looks looks = Looks.of(material, settings, orders(request));
+    List<TitleOrder> orders = orders(request);
+    Looks looks = Looks.of(material, settings, orders);
     var remarks = new ArrayList<Look.Remark>();
     looks.said().forEach(text -> remarks.add(new Look.Remark("style", "Style", text)));
     var setter = new Typesetter(fonts(material));
     Looks.problems(looks.style(), setter.fonts())
         .forEach(text -> remarks.add(new Look.Remark("style", "Style", text)));
-    var hands = new Hands(material, orders(request));
+    var hands = new Hands(material, orders);
     var findings = new ArrayList<TitleFinding>();
     for (Captions captions : material.all(Captions.class)) {
       request.progress().check();
@@ -337,13 +329,12 @@ public final class TitlesPass implements Pass<TitleFinding> {
   /** The timelines that are made, and where they go. */
   private static final class Made {
     private final Material material;
-    private final List<Document> documents;
-    private final Map<String, List<TimelineObject>> intoBins = new LinkedHashMap<>();
+    private final NewTimelines timelines;
     private final List<Applied.Claim> claims = new ArrayList<>();
 
     Made(Material material) {
       this.material = material;
-      this.documents = new ArrayList<>(material.documents());
+      this.timelines = new NewTimelines(material);
     }
 
     /** The name says the programme and the shape, and the language where there are several. */
@@ -369,62 +360,18 @@ public final class TitlesPass implements Pass<TitleFinding> {
 
     void add(Timeline timeline, Captions captions, Optional<Programme> programme, String reason) {
       claims.add(new Applied.Claim(timeline.identity(), "", reason));
-      Optional<Document> from = programme.flatMap(its -> material.document(its.document()));
-      Timeline own = from.map(its -> identified(timeline, its)).orElse(timeline);
-      if (from.isPresent() && from.get().root() instanceof Bin) {
-        intoBins.computeIfAbsent(from.get().name(), _ -> new ArrayList<>()).add(own);
-      } else if (from.isPresent()) {
-        documents.add(
-            Document.made(
-                Document.freeName(own.name(), from.get().name(), documents),
-                own,
-                List.of(from.get())));
-      } else {
-        documents.add(
-            new Document(
-                Document.freeName(own.name(), ".otio", documents),
-                "",
-                own,
-                Profiles.own(),
-                List.of(),
-                List.of(captions.name())));
-      }
-    }
-
-    /**
-     * With another identity than the timeline that it was made from, where its program has such.
-     */
-    private Timeline identified(Timeline timeline, Document from) {
-      return from.profile()
-          .place(Field.IDENTITY)
-          .flatMap(place ->
-              place
-                  .text(timeline.metadata())
-                  .map(old -> {
-                    String seed = old + "\n" + timeline.name() + "\n" + material.lot();
-                    UUID fresh = UUID.nameUUIDFromBytes(seed.getBytes(StandardCharsets.UTF_8));
-                    return timeline.withMetadata(
-                        place.set(timeline.metadata(), JsonString.of(fresh.toString())));
-                  }))
-          .orElse(timeline);
+      programme
+          .flatMap(its -> material.document(its.document()))
+          .ifPresentOrElse(
+              from -> {
+                String seed = timeline.name() + "\n" + material.lot();
+                timelines.add(from.profile().withNewIdentity(timeline, seed), from);
+              },
+              () -> timelines.add(timeline, captions.name()));
     }
 
     Applied applied() {
-      var edits = new HashMap<String, Edits>();
-      intoBins.forEach((name, timelines) -> {
-        TimelineObject root = material.document(name).orElseThrow().root();
-        edits.put(
-            name,
-            new Edits()
-                .change(
-                    root,
-                    bin -> {
-                      var all = new ArrayList<TimelineObject>(bin.children());
-                      all.addAll(timelines);
-                      return bin.withChildren(all);
-                    }));
-      });
-      return new Applied(material.with(Document.class, documents).withEdits(edits), claims);
+      return new Applied(timelines.added(), claims);
     }
   }
 }

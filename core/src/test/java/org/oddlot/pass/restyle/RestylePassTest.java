@@ -16,6 +16,7 @@ import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
 import org.oddlot.format.title.TitleProperty;
 import org.oddlot.material.Document;
+import org.oddlot.material.LaidTitle;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;

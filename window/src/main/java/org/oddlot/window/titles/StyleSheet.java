@@ -20,6 +20,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import org.oddlot.caption.Sense;
 import org.oddlot.pass.titles.TitlesPass;
+import org.oddlot.text.Phrase;
 import org.oddlot.title.Area;
 import org.oddlot.title.Colour;
 import org.oddlot.title.Fitter;
@@ -87,7 +88,7 @@ final class StyleSheet {
       weight.setId(id + "-weight");
       weight.getItems().setAll(List.of(300, 400, 500, 600, 700));
       weight.setValue(line.weight());
-      size = field(id + "-size", "Size", TitlesBench.plain(line.size()), 4);
+      size = field(id + "-size", "Size", Phrase.decimal(line.size(), 1), 4);
       letters.setId(id + "-case");
       letters.getItems().setAll(Style.Letters.values());
       letters.setConverter(words(Style.Letters::words));
@@ -149,20 +150,20 @@ final class StyleSheet {
             Long.toString(Math.round(its.opacity() * 100)),
             4);
     boxRadius =
-        field("style-box-radius", "Radius of its corners", TitlesBench.plain(its.radius()), 4);
-    boxPadding = field("style-box-padding", "Padding", TitlesBench.plain(its.padding()), 4);
+        field("style-box-radius", "Radius of its corners", Phrase.decimal(its.radius(), 1), 4);
+    boxPadding = field("style-box-padding", "Padding", Phrase.decimal(its.padding(), 1), 4);
     Style.Outline edge = style.outline().orElse(new Style.Outline(3, Colour.BLACK));
     outlined.setId("style-outline");
     outlined.setSelected(style.outline().isPresent());
     outlineWidth =
-        field("style-outline-width", "Width of the outline", TitlesBench.plain(edge.width()), 4);
+        field("style-outline-width", "Width of the outline", Phrase.decimal(edge.width(), 1), 4);
     outlineColour =
         field("style-outline-colour", "Colour of the outline", edge.colour().toString(), 7);
     Style.Shadow dark = style.shadow().orElse(new Style.Shadow(2, 3, Colour.BLACK, 0.6));
     shadowed.setId("style-shadow");
     shadowed.setSelected(style.shadow().isPresent());
-    shadowX = field("style-shadow-x", "Shadow to the right", TitlesBench.plain(dark.x()), 4);
-    shadowY = field("style-shadow-y", "Shadow below", TitlesBench.plain(dark.y()), 4);
+    shadowX = field("style-shadow-x", "Shadow to the right", Phrase.decimal(dark.x(), 1), 4);
+    shadowY = field("style-shadow-y", "Shadow below", Phrase.decimal(dark.y(), 1), 4);
     shadowOpacity =
         field(
             "style-shadow-opacity",
@@ -175,8 +176,8 @@ final class StyleSheet {
             "Small capitals, %",
             Long.toString(Math.round(style.line(0).capitals() * 100)),
             4);
-    spacing = field("style-spacing", "Line spacing", TitlesBench.plain2(style.spacing()), 5);
-    y = field("style-y", "How far down, %", TitlesBench.plain(style.y() * 100), 5);
+    spacing = field("style-spacing", "Line spacing", Phrase.decimal(style.spacing(), 2), 5);
+    y = field("style-y", "How far down, %", Phrase.decimal(style.y() * 100, 1), 5);
     hold.setId("style-hold");
     hold.getItems().setAll(Style.Hold.values());
     hold.setConverter(words(value -> value.name().toLowerCase(Locale.ROOT)));
@@ -187,7 +188,7 @@ final class StyleSheet {
     align.setValue(style.align());
     band.setId("style-band");
     band.setSelected(style.inBand());
-    smallest = field("style-smallest", "Smallest", TitlesBench.plain(style.smallest()), 4);
+    smallest = field("style-smallest", "Smallest", Phrase.decimal(style.smallest(), 1), 4);
     mostLines = field("style-lines", "Most lines", Integer.toString(style.mostLines()), 3);
     List.of(second, boxed, outlined, shadowed, band).forEach(each -> each.setOnAction(_ -> show()));
     hold.setOnAction(_ -> show());
@@ -289,9 +290,9 @@ final class StyleSheet {
       throw new IllegalArgumentException(
           field.getAccessibleText()
               + " goes from "
-              + TitlesBench.plain(least)
+              + Phrase.decimal(least, 1)
               + " to "
-              + TitlesBench.plain(most));
+              + Phrase.decimal(most, 1));
     }
     return value;
   }

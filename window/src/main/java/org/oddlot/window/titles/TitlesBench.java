@@ -57,6 +57,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
   private Optional<StepOutcome<TitleFinding>> now = Optional.empty();
   private Typesetter setter = new Typesetter(Fonts.shipped());
   private Optional<String> shape = Optional.empty();
+  private Style look = StyleFiles.shipped().getFirst();
 
   /** The bench at {@code place}. */
   public TitlesBench(Place place) {
@@ -111,9 +112,14 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
   protected void stepped(State state, Optional<StepOutcome<TitleFinding>> newStep) {
     now = newStep;
     setter = new Typesetter(TitlesPass.fonts(material()));
-    Style its = currentStyle();
-    style.setText(inWords(its));
-    wrong.setText(String.join("; ", TitlesPass.problems(its, setter.fonts())));
+    look =
+        newStep
+            .map(its ->
+                TitlesPass.style(
+                    new Request(its.before(), its.settings(), its.answers(), Progress.NONE)))
+            .orElseGet(() -> StyleFiles.shipped().getFirst());
+    style.setText(inWords(look));
+    wrong.setText(String.join("; ", TitlesPass.problems(look, setter.fonts())));
     boolean isMade =
         !table.all().isEmpty() || newStep.stream().anyMatch(s -> !s.look().findings().isEmpty());
     frames.setManaged(isMade);
@@ -124,23 +130,12 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
     return now.map(StepOutcome::before).orElseGet(() -> Material.of(""));
   }
 
-  private Style currentStyle() {
-    return now.map(its ->
-            TitlesPass.style(
-                new Request(
-                    its.before(),
-                    its.settings(),
-                    session.state().lot().answers().to(pass.id()),
-                    Progress.NONE)))
-        .orElseGet(() -> StyleFiles.shipped().getFirst());
-  }
-
   /** {@code Ferry caption: IBM Plex Sans 600, 46 and 40 px, box 78 %}. */
   static String inWords(Style style) {
     Style.Line first = style.line(0);
     String sizes =
         style.lines().stream()
-            .map(line -> plain(line.size()))
+            .map(line -> Phrase.decimal(line.size(), 1))
             .distinct()
             .collect(Collectors.joining(" and "));
     return Phrase.of(
@@ -153,15 +148,10 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
             .box()
             .map(box -> Phrase.of(", box %d %%", Math.round(box.opacity() * 100)))
             .orElse(""),
-        style.outline().map(outline -> ", outline " + plain(outline.width())).orElse(""));
-  }
-
-  static String plain(double value) {
-    return value == Math.rint(value) ? Long.toString((long) value) : Phrase.of("%.1f", value);
-  }
-
-  static String plain2(double value) {
-    return value == Math.rint(value) ? Long.toString((long) value) : Phrase.of("%.2f", value);
+        style
+            .outline()
+            .map(outline -> ", outline " + Phrase.decimal(outline.width(), 1))
+            .orElse(""));
   }
 
   @Override
@@ -274,7 +264,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
   }
 
   private Node read(TitleFinding finding) {
-    Style its = currentStyle();
+    Style its = look;
     return Facts.of(
         List.of(
             new Evidence(
@@ -320,7 +310,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
 
   private TitleEdits edits(TitleFinding finding, InShape where) {
     return new TitleEdits(
-        finding, where, new Fitter(setter, sense(finding.file()), currentStyle(), where.frame()));
+        finding, where, new Fitter(setter, sense(finding.file()), look, where.frame()));
   }
 
   private interface Change {
@@ -425,7 +415,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
             .toList();
     var sheet =
         new StyleSheet(
-            currentStyle(),
+            look,
             sample,
             pictures,
             setter,

@@ -1,4 +1,4 @@
-package org.oddlot.pass.restyle;
+package org.oddlot.material;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -6,9 +6,6 @@ import java.util.Optional;
 import java.util.Set;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleProperty;
-import org.oddlot.material.Derived;
-import org.oddlot.material.Document;
-import org.oddlot.material.Material;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.TimelineObject;
@@ -81,7 +78,7 @@ public record LaidTitle(String document, Placed placed, TitleClip title) {
   }
 
   /** This with another title in its place. */
-  LaidTitle with(TitleClip changed) {
+  public LaidTitle with(TitleClip changed) {
     return new LaidTitle(document, placed, changed);
   }
 }
