@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.events.XMLEvent;
@@ -53,52 +54,82 @@ final class TtmlReader {
   private TtmlTimes times = TtmlTimes.INITIAL;
   private String language = "";
   private String example = "";
+  private Names names = Names.NONE;
+
+  /** The words of one paragraph after the other. */
+  private final StringBuilder paragraphs = new StringBuilder(200);
+
   private @Nullable Open innermost;
   private @Nullable Open paragraph;
 
-  /** The attributes of an element. There are few, so they are looked through. */
-  private static final class Attributes {
-    private static final Attributes NONE = new Attributes(0);
+  /** What the attributes of an element are called. Most elements of a document share one. */
+  private static final class Names {
+    private static final Names NONE = new Names(new String[0]);
 
     /** Without the prefix. */
     private final String[] names;
 
-    private final String[] values;
+    private final boolean sayLooks;
 
-    private Attributes(int count) {
-      names = new String[count];
-      values = new String[count];
+    private Names(String[] names) {
+      this.names = names;
+      this.sayLooks =
+          Stream.of(names).anyMatch(name -> name.equals("style") || STYLES.contains(name));
     }
 
-    static Attributes of(XMLStreamReader2 reader) {
+    /** Those of the element that is read: {@code last} if they are the same. */
+    @SuppressWarnings("ReferenceEquality") // Names within a document are one object each.
+    static Names of(XMLStreamReader2 reader, int count, Names last) {
+      boolean same = last.names.length == count;
+      for (int i = 0; same && i < count; i++) {
+        same = last.names[i] == reader.getAttributeLocalName(i);
+      }
+      if (same) {
+        return last;
+      }
+      var names = new String[count];
+      for (int i = 0; i < count; i++) {
+        names[i] = reader.getAttributeLocalName(i);
+      }
+      return new Names(names);
+    }
+  }
+
+  /** The attributes of an element. There are few, so they are looked through. */
+  private static final class Attributes {
+    private static final Attributes NONE = new Attributes(Names.NONE);
+
+    private final Names names;
+    private final String[] values;
+
+    private Attributes(Names names) {
+      this.names = names;
+      this.values = new String[names.names.length];
+    }
+
+    static Attributes of(XMLStreamReader2 reader, Names last) {
       int count = reader.getAttributeCount();
       if (count == 0) {
         return NONE;
       }
-      var attributes = new Attributes(count);
+      var attributes = new Attributes(Names.of(reader, count, last));
       for (int i = 0; i < count; i++) {
-        attributes.names[i] = reader.getAttributeLocalName(i);
         attributes.values[i] = reader.getAttributeValue(i);
       }
       return attributes;
     }
 
     boolean isEmpty() {
-      return names.length == 0;
+      return values.length == 0;
     }
 
     boolean saysLooks() {
-      for (String name : names) {
-        if (name.equals("style") || STYLES.contains(name)) {
-          return true;
-        }
-      }
-      return false;
+      return names.sayLooks;
     }
 
     @Nullable String get(String name) {
-      for (int i = 0; i < names.length; i++) {
-        if (names[i].equals(name)) {
+      for (int i = 0; i < values.length; i++) {
+        if (names.names[i].equals(name)) {
           return values[i];
         }
       }
@@ -108,6 +139,14 @@ final class TtmlReader {
     String getOrDefault(String name, String otherwise) {
       String value = get(name);
       return value == null ? otherwise : value;
+    }
+
+    void looksInto(Map<String, String> looks) {
+      for (int i = 0; i < values.length; i++) {
+        if (STYLES.contains(names.names[i])) {
+          looks.put(names.names[i], values[i]);
+        }
+      }
     }
   }
 
@@ -148,9 +187,8 @@ final class TtmlReader {
     }
 
     /** From now on it is a caption, with words of its own. */
-    void becomesCaption() {
-      words = new StringBuilder(80);
-      marks = new ArrayList<>(0);
+    void becomesCaption(StringBuilder itsWords) {
+      words = itsWords;
     }
 
     /** The element that it stands in; the outermost itself. */
@@ -252,7 +290,7 @@ final class TtmlReader {
           Phrase.of("The outermost element is \"%s\", not \"tt\".", reader.getLocalName()),
           "It is read as far as it can be.");
     }
-    Attributes attributes = Attributes.of(reader);
+    Attributes attributes = Attributes.of(reader, names);
     language = attributes.getOrDefault("lang", "");
     boolean timecode = attributes.getOrDefault("timeBase", "media").equals("smpte");
     long frames = number(attributes, "frameRate", 30);
@@ -296,7 +334,18 @@ final class TtmlReader {
 
   private void begin(XMLStreamReader2 reader) throws XMLStreamException {
     Open outer = innermost;
-    var element = new Open(reader.getLocalName(), Attributes.of(reader), outer);
+    String name = reader.getLocalName();
+    if (name.equals("br")) {
+      StringBuilder words = heard(outer);
+      if (words != null) {
+        words.append('\n');
+      }
+      reader.skipElement();
+      return;
+    }
+    Attributes attributes = Attributes.of(reader, names);
+    names = attributes.names;
+    var element = new Open(name, attributes, outer);
     var info = reader.getLocationInfo();
     element.from = (int) info.getStartingCharOffset();
     element.content = (int) info.getEndingCharOffset();
@@ -311,12 +360,6 @@ final class TtmlReader {
           regions.put(element.attributes.getOrDefault("id", ""), new HashMap<>(element.looks));
       case "p" -> caption(element);
       case "span" -> span(element);
-      case "br" -> {
-        StringBuilder words = heard(element);
-        if (words != null) {
-          words.append('\n');
-        }
-      }
       default -> {}
     }
   }
@@ -338,24 +381,24 @@ final class TtmlReader {
     if (element.attributes.isEmpty()) {
       return;
     }
-    element.begin = moment(element, "begin").map(time -> plus(zero, time)).orElse(null);
-    Optional<Rational> end = moment(element, "end").map(time -> plus(zero, time));
-    Optional<Rational> length = moment(element, "dur");
-    if (length.isPresent()) {
-      Rational until = (element.begin == null ? zero : element.begin).plus(length.get());
-      end = Optional.of(end.filter(e -> e.compareTo(until) < 0).orElse(until));
+    element.begin = after(zero, moment(element, "begin"));
+    element.end = after(zero, moment(element, "end"));
+    Rational length = moment(element, "dur");
+    if (length != null) {
+      Rational until = (element.begin == null ? zero : element.begin).plus(length);
+      boolean isBefore = element.end != null && element.end.compareTo(until) < 0;
+      element.end = isBefore ? element.end : until;
     }
-    element.end = end.orElse(null);
   }
 
-  private static Rational plus(Rational zero, Rational time) {
-    return zero.signum() == 0 ? time : zero.plus(time);
+  private static @Nullable Rational after(Rational zero, @Nullable Rational time) {
+    return time == null || zero.signum() == 0 ? time : zero.plus(time);
   }
 
-  private Optional<Rational> moment(Open element, String name) {
+  private @Nullable Rational moment(Open element, String name) {
     String text = element.attributes.get(name);
     if (text == null) {
-      return Optional.empty();
+      return null;
     }
     Optional<Rational> moment = times.read(text);
     if (moment.isEmpty()) {
@@ -366,7 +409,7 @@ final class TtmlReader {
     } else if (example.isEmpty() && (element.name.equals("p") || element.name.equals("span"))) {
       example = text;
     }
-    return moment;
+    return moment.orElse(null);
   }
 
   /**
@@ -385,11 +428,7 @@ final class TtmlReader {
         looks.putAll(styles.getOrDefault(id, Map.of()));
       }
     }
-    for (int i = 0; i < attributes.names.length; i++) {
-      if (STYLES.contains(attributes.names[i])) {
-        looks.put(attributes.names[i], attributes.values[i]);
-      }
-    }
+    attributes.looksInto(looks);
     return looks;
   }
 
@@ -407,7 +446,12 @@ final class TtmlReader {
   }
 
   private void caption(Open element) {
-    element.becomesCaption();
+    // A paragraph within another has words of its own.
+    boolean isFree = paragraph == null;
+    if (isFree) {
+      paragraphs.setLength(0);
+    }
+    element.becomesCaption(isFree ? paragraphs : new StringBuilder());
     paragraph = element;
   }
 
@@ -417,7 +461,7 @@ final class TtmlReader {
       return;
     }
     if (element.begin != null || element.end != null) {
-      element.becomesCaption();
+      element.becomesCaption(new StringBuilder());
       its.hasTimedParts = true;
     }
     for (Look look : LOOKS) {
@@ -465,6 +509,8 @@ final class TtmlReader {
   private static void mark(Open inner, Markup what) {
     Open its = target(inner);
     if (its != null && its.words != null) {
+      // Most captions have none.
+      its.marks = its.marks.isEmpty() ? new ArrayList<>() : its.marks;
       its.marks.add(Mark.of(its.words.length(), what));
     }
   }
@@ -483,14 +529,14 @@ final class TtmlReader {
     if (words == null) {
       return;
     }
-    if (inner.preserves) {
-      words.append(reader.getText().replace("\r\n", "\n"));
-      return;
-    }
-    // Space is collapsed, and dropped where a line begins.
     char[] text = reader.getTextCharacters();
     int from = reader.getTextStart();
     int to = from + reader.getTextLength();
+    if (inner.preserves) {
+      words.append(text, from, to - from);
+      return;
+    }
+    // Space is collapsed, and dropped where a line begins.
     boolean space = words.isEmpty() || " \n".indexOf(words.charAt(words.length() - 1)) >= 0;
     for (int i = from; i < to; i++) {
       char c = text[i];
@@ -517,7 +563,7 @@ final class TtmlReader {
     if (element.words != null) {
       int endTag = (int) reader.getLocationInfo().getStartingCharOffset();
       int behind = (int) reader.getLocationInfo().getEndingCharOffset();
-      finish(element, element.words.toString(), element.isEmpty ? element.content : endTag, behind);
+      finish(element, element.words.toString().replace("\r\n", "\n"), element.isEmpty ? element.content : endTag, behind);
     }
     if (element == paragraph) {
       paragraph = null;
@@ -594,6 +640,7 @@ final class TtmlReader {
           case "right", "end" -> Side.RIGHT;
           default -> Side.CENTRE;
         };
-    return new Placement(height, side);
+    boolean isUsual = height == Height.BOTTOM && side == Side.CENTRE;
+    return isUsual ? Placement.USUAL : new Placement(height, side);
   }
 }
