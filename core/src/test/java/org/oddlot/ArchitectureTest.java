@@ -30,7 +30,7 @@ class ArchitectureTest {
           List.of("profile"),
           List.of("input"),
           List.of("title"),
-          List.of("paper", "timeline", "sound", "caption", "yaml"),
+          List.of("paper", "timeline", "sound", "picture", "caption", "yaml"),
           List.of("setting", "problem", "json", "time", "progress"),
           List.of("text"));
 

@@ -3,9 +3,12 @@ package org.oddlot.bench;
 import java.io.IOException;
 import java.util.Arrays;
 
-/** Times work: three runs that do not count, and the median of those that do. */
+/**
+ * Times work: ten runs that do not count, for the compiler to have its time, and the median of
+ * those that do.
+ */
 final class Timing {
-  private static final int WARM_UP = 3;
+  private static final int WARM_UP = 10;
 
   private Timing() {}
 

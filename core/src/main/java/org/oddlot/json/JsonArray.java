@@ -62,7 +62,13 @@ public final class JsonArray implements JsonValue {
   @Override
   public boolean equals(Object other) {
     return this == other
-        || (other instanceof JsonArray array && elements().equals(array.elements()));
+        || (other instanceof JsonArray array
+            && (isSameSlice(array) || elements().equals(array.elements())));
+  }
+
+  /** Whether both stand, as they are, in the same place of the same text; then they are equal. */
+  private boolean isSameSlice(JsonArray other) {
+    return isPristine() && other.isPristine() && origin != null && origin.equals(other.origin);
   }
 
   @Override

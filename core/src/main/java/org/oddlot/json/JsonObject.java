@@ -155,10 +155,12 @@ public final class JsonObject implements JsonValue {
 
   /** This with {@code key} set; in its place if it was there, else at the end. */
   public JsonObject with(String key, JsonValue value) {
-    if (get(key).filter(value::equals).isPresent()) {
-      return this;
-    }
-    var changed = new LinkedHashMap<>(members());
+    Map<String, JsonValue> before = members();
+    return value.equals(before.get(key)) ? this : with(before, key, value);
+  }
+
+  private JsonObject with(Map<String, JsonValue> before, String key, JsonValue value) {
+    var changed = new LinkedHashMap<>(before);
     changed.put(key, value);
     return new JsonObject(origin, Collections.unmodifiableMap(changed));
   }
@@ -177,12 +179,16 @@ public final class JsonObject implements JsonValue {
    * This with the value at the end of {@code path} set; objects that are missing on the way are
    * made, and what stands in the way and is no object is replaced by one.
    */
+  @SuppressWarnings("ReferenceEquality") // what is so already comes back as it is
   public JsonObject withAt(List<String> path, JsonValue value) {
     String key = path.getFirst();
     if (path.size() == 1) {
       return with(key, value);
     }
-    return with(key, object(key).withAt(path.subList(1, path.size()), value));
+    Map<String, JsonValue> before = members();
+    JsonObject inner = before.get(key) instanceof JsonObject object ? object : EMPTY;
+    JsonObject changed = inner.withAt(path.subList(1, path.size()), value);
+    return changed == inner ? this : with(before, key, changed);
   }
 
   /** This without the value at the end of {@code path}; what holds it stays, even if empty. */

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.text.Phrase;
@@ -22,7 +23,10 @@ public final class JsonOutput {
 
   private final OutputStream stream;
   private final JsonStyle style;
-  private final byte[] buffer = new byte[BUFFER_SIZE];
+
+  /** Grows as it is needed, for most of what is written is short. */
+  private byte[] buffer = new byte[128];
+
   private int buffered;
   private @Nullable JsonText pendingText;
   private int pendingStart;
@@ -73,14 +77,24 @@ public final class JsonOutput {
   }
 
   private void write(byte[] bytes, int from, int length) {
-    if (length > BUFFER_SIZE - buffered) {
-      flushBuffer();
+    if (length > buffer.length - buffered) {
+      makeRoom(length);
     }
     if (length > BUFFER_SIZE) {
       send(bytes, from, length);
     } else {
       System.arraycopy(bytes, from, buffer, buffered, length);
       buffered += length;
+    }
+  }
+
+  private void makeRoom(int length) {
+    if (length > BUFFER_SIZE - buffered) {
+      flushBuffer();
+    }
+    if (length > buffer.length - buffered && length <= BUFFER_SIZE) {
+      int size = Math.max(buffer.length * 4, buffered + length);
+      buffer = Arrays.copyOf(buffer, Math.min(size, BUFFER_SIZE));
     }
   }
 

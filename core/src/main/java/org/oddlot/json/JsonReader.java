@@ -44,7 +44,7 @@ public final class JsonReader {
   private int longestStringAt;
 
   /** One bit for each level being skipped: set for an object, clear for an array. */
-  private long[] levels = new long[8];
+  private long[] levels = new long[1];
 
   /** A reader at the beginning of {@code text}. */
   public JsonReader(JsonText text) {

@@ -22,7 +22,11 @@ public sealed interface JsonValue
 
   /** This as text, for reading: a string's characters, anything else as JSON on one line. */
   default String display() {
-    return JsonPatch.toString(this, JsonStyle.COMPACT);
+    return switch (this) {
+      case JsonNumber number -> number.spelling();
+      case JsonLiteral literal -> literal.spelling();
+      default -> JsonPatch.toString(this, JsonStyle.COMPACT);
+    };
   }
 
   /** Reads the next value; objects and arrays stay slices of the text. */

@@ -35,6 +35,11 @@ public record Programme(
     cuts = List.copyOf(cuts);
   }
 
+  /** How long after its beginning a moment of its record time is, in seconds. */
+  public Rational since(Rational at) {
+    return at.minus(span.start());
+  }
+
   /** What it is known by in a lot. */
   public String id() {
     return document + (key.isEmpty() ? "" : "/" + key);

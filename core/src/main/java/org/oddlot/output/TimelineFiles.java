@@ -7,9 +7,9 @@ import java.util.function.Function;
 import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
+import org.oddlot.material.Changes;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
-import org.oddlot.timeline.Differences;
 
 /** Timeline files: those that came in and were changed, and those that are new. */
 public final class TimelineFiles implements OutputKind {
@@ -22,18 +22,15 @@ public final class TimelineFiles implements OutputKind {
   public List<PlannedFile> plan(Material material) {
     return material.documents().stream()
         .filter(Document::isChanged)
-        .<PlannedFile>map(TimelineFiles::plan)
+        .<PlannedFile>map(document -> plan(document, material.derive(Changes.SO_FAR)))
         .toList();
   }
 
-  private static Planned plan(Document document) {
+  private static Planned plan(Document document, Changes changes) {
     return document.isNew()
         ? new Planned(document.name(), document.madeFrom(), true, 0)
         : new Planned(
-            document.name(),
-            List.of(document.name()),
-            false,
-            Differences.between(document.asRead(), document.root()).size());
+            document.name(), List.of(document.name()), false, changes.of(document.name()).size());
   }
 
   private record Planned(String id, List<String> from, boolean isNew, int changes)

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.material.Changes;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Applied.Claim;
@@ -43,15 +44,11 @@ final class Ledger {
       if (document.isNew()) {
         entries.add(ledger.entry(document));
       }
-      for (Difference difference : differences(document)) {
+      for (Difference difference : outcome.end().derive(Changes.SO_FAR).of(document.name())) {
         entries.add(ledger.entry(document, difference));
       }
     }
     return List.copyOf(entries);
-  }
-
-  private static List<Difference> differences(Document document) {
-    return document.isNew() ? List.of() : Differences.between(document.asRead(), document.root());
   }
 
   /**
@@ -70,13 +67,20 @@ final class Ledger {
         }
         continue;
       }
-      for (Difference difference : Differences.between(was.get().root(), document.root())) {
+      for (Difference difference : differences(was.get(), document, applied.material())) {
         if (ledger.claimed(difference).isEmpty()) {
           throw new UnclaimedChangeException(
               pass, difference.property(), difference.place().path());
         }
       }
     }
+  }
+
+  @SuppressWarnings("ReferenceEquality") // a state that did not change is the same object
+  private static List<Difference> differences(Document was, Document is, Material material) {
+    return was.root() == is.asRead()
+        ? material.derive(Changes.SO_FAR).of(is.name())
+        : Differences.between(was.root(), is.root());
   }
 
   private void add(List<Claim> more, Pass<?> pass) {

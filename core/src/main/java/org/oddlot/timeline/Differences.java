@@ -165,7 +165,11 @@ public final class Differences {
     return prefix.isEmpty() ? step : prefix + "/" + step;
   }
 
-  private static <K> Iterable<K> union(Map<? extends K, ?> first, Map<? extends K, ?> second) {
+  private static <K> Iterable<? extends K> union(
+      Map<? extends K, ?> first, Map<? extends K, ?> second) {
+    if (second.keySet().equals(first.keySet())) {
+      return first.keySet();
+    }
     var keys = new LinkedHashSet<K>(first.keySet());
     keys.addAll(second.keySet());
     return keys;

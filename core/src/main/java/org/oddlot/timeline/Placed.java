@@ -16,46 +16,66 @@ public final class Placed {
   private final TimelineObject object;
   private final @Nullable Placed parent;
   private final int index;
-  private final @Nullable RationalTime start;
+
+  /** When its children begin, once somebody asked; whoever asks works out the same. */
+  private @Nullable RationalTime @Nullable [] starts;
 
   /** What its children are known by, once somebody asked; whoever asks works out the same. */
   private String @Nullable [] steps;
 
-  private Placed(
-      TimelineObject object, @Nullable Placed parent, int index, @Nullable RationalTime start) {
+  private Placed(TimelineObject object, @Nullable Placed parent, int index) {
     this.object = object;
     this.parent = parent;
     this.index = index;
-    this.start = start;
   }
 
   /** A root, which lies in nothing. */
   public static Placed root(TimelineObject object) {
-    return new Placed(object, null, 0, null);
+    return new Placed(object, null, 0);
+  }
+
+  /** The children of this one, each in its place. */
+  public void forEachChild(Consumer<Placed> action) {
+    List<? extends TimelineObject> children = object.children();
+    for (int i = 0; i < children.size(); i++) {
+      action.accept(new Placed(children.get(i), this, i));
+    }
+  }
+
+  /** When it begins within what it lies in; null where that is not known. */
+  private @Nullable RationalTime start() {
+    Placed in = parent;
+    if (in == null) {
+      return null;
+    }
+    @Nullable RationalTime[] its = in.starts;
+    if (its == null) {
+      its = starts(in.object);
+      in.starts = its;
+    }
+    return its[index];
   }
 
   /**
-   * The children of this one, each in its place. On a track the start of each is the sum of the
-   * durations before it; after one without a known duration it is not known.
+   * When each child begins. On a track that is the sum of the durations before it; after one
+   * without a known duration it is not known.
    */
-  public void forEachChild(Consumer<Placed> action) {
+  private static @Nullable RationalTime[] starts(TimelineObject object) {
     List<? extends TimelineObject> children = object.children();
+    var starts = new @Nullable RationalTime[children.size()];
     RationalTime next = null;
     boolean known = object instanceof Track || object instanceof Stack;
-    for (int i = 0; i < children.size(); i++) {
+    for (int i = 0; known && i < starts.length; i++) {
       TimelineObject child = children.get(i);
-      RationalTime begin = null;
       Optional<RationalTime> duration =
           child instanceof Item item ? item.duration() : Optional.empty();
-      if (known) {
-        begin = next != null ? next : duration.map(d -> RationalTime.zero(d.rate())).orElse(null);
-      }
-      action.accept(new Placed(child, this, i, begin));
+      starts[i] = next != null ? next : duration.map(d -> RationalTime.zero(d.rate())).orElse(null);
       if (object instanceof Track && !(child instanceof Transition)) {
-        known &= duration.isPresent();
-        next = begin == null || duration.isEmpty() ? null : begin.plus(duration.get());
+        known = duration.isPresent();
+        next = starts[i] == null || duration.isEmpty() ? null : starts[i].plus(duration.get());
       }
     }
+    return starts;
   }
 
   /** This and everything under it, each before what lies in it. */
@@ -105,7 +125,7 @@ public final class Placed {
    * where a length before it is not known.
    */
   public Optional<RationalTime> recordOffset() {
-    RationalTime time = start;
+    RationalTime time = start();
     for (Placed at = parent; at != null && time != null; at = at.parent) {
       if (at.object instanceof Timeline) {
         return Optional.of(time);
@@ -116,7 +136,8 @@ public final class Placed {
         }
         boolean tracks = at.parent != null && at.parent.object instanceof Timeline;
         if (!tracks) {
-          time = at.start == null ? null : at.start.plus(time);
+          RationalTime start = at.start();
+          time = start == null ? null : start.plus(time);
         }
       }
     }

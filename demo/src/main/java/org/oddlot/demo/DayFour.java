@@ -25,11 +25,14 @@ import org.oddlot.format.caption.SubRip;
 import org.oddlot.format.caption.WebVtt;
 import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.format.transcript.WordJson;
+import org.oddlot.media.MovieWriter;
 import org.oddlot.practice.desk.DeskWriter;
 import org.oddlot.practice.desk.Item;
 import org.oddlot.practice.desk.Span;
 import org.oddlot.sound.WaveWriter;
+import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
+import org.oddlot.time.Timecode;
 
 /**
  * The ferry talk: a documentary strand of nine minutes, and its words as a captioning service and a
@@ -62,6 +65,10 @@ final class DayFour {
   private static final int RATE = 25;
   private static final int LENGTH = 9 * 60;
   private static final int HOUR = 3600;
+
+  /** How many frames each picture of the talk has. */
+  private static final int PICTURE = 620;
+
   private static final int SOUND_RATE = 8000;
 
   /** What the service heard. */
@@ -345,8 +352,8 @@ final class DayFour {
       if (length <= 0) {
         continue;
       }
-      String name = "T00" + (1 + i % 3) + "C0" + (10 + i % 7);
-      var whole = new Span(90_000L * (1 + i % 3) + i % 7 * 12_000L, 11_900, RATE);
+      String name = name(i);
+      var whole = new Span(first(i), PICTURE, RATE);
       pictures.add(
           Item.Clip.of(
               name,
@@ -369,6 +376,35 @@ final class DayFour {
             NODES.objectNode());
     return DeskWriter.write(
         new Item.Bin("The Night Ferry to Orrin", List.of(sequence), NODES.objectNode()));
+  }
+
+  private static String name(int picture) {
+    return "T00" + (1 + picture % 3) + "C0" + (10 + picture % 7);
+  }
+
+  private static long first(int picture) {
+    return 90_000L * (1 + picture % 3) + picture % 7 * 12_000L;
+  }
+
+  /** The names of the talk's pictures, with the timecode of their first frames. */
+  static Map<String, Timecode> pictures() {
+    var pictures = new LinkedHashMap<String, Timecode>();
+    for (int i = 0; i < 21; i++) {
+      pictures.put(name(i), Timecode.ofFrames(first(i), FrameRate.FPS_25, false));
+    }
+    return pictures;
+  }
+
+  /** Writes a picture of the talk: the sea, and titles have it to themselves. */
+  static void writePicture(Timecode start, Path path) throws IOException {
+    MovieWriter.write(
+        path,
+        FrameRate.FPS_25,
+        PICTURE,
+        new float[0][],
+        0,
+        Optional.of(start.toString()),
+        Optional.empty());
   }
 
   /** Writes the talk's sound: a voice for each person where somebody speaks, and the harbour. */

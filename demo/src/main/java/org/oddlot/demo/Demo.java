@@ -125,12 +125,7 @@ public final class Demo {
       media.add(new Media(file, path -> DayThree.write(tape, path)));
       inputs.add(file);
     }
-    // Each file is made by itself: what is done at the same time cannot be seen in it.
-    try {
-      media.parallelStream().forEach(Media::make);
-    } catch (UncheckedIOException e) {
-      throw e.getCause();
-    }
+    makeAll(media);
     LotFile.save(Lot.empty("Orrin day 3").withFiles(inputs), lot);
     return lot;
   }
@@ -190,6 +185,14 @@ public final class Demo {
     put(inputs.get(1), talk.right());
     put(inputs.get(2), DayFive.reel());
     put(inputs.get(3), DayFive.style().getBytes(StandardCharsets.UTF_8));
+    var media = new ArrayList<Media>();
+    DayFour.pictures()
+        .forEach((name, start) ->
+            media.add(
+                new Media(
+                    folder.resolve("media/talk/" + name + ".mov"),
+                    path -> DayFour.writePicture(start, path))));
+    makeAll(media);
     Lot empty = Lot.empty("Ferry titles");
     LotFile.save(
         empty
@@ -202,6 +205,15 @@ public final class Demo {
                     .with("titles", "style", "own")),
         lot);
     return lot;
+  }
+
+  /** Each file is made by itself: what is done at the same time cannot be seen in it. */
+  private static void makeAll(List<Media> media) throws IOException {
+    try {
+      media.parallelStream().forEach(Media::make);
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
+    }
   }
 
   /** A file of media that is yet to be made. */

@@ -2,6 +2,8 @@ package org.oddlot.media;
 
 import java.io.Closeable;
 import java.io.IOException;
+import java.math.RoundingMode;
+import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
@@ -18,15 +20,20 @@ import org.bytedeco.ffmpeg.global.avcodec;
 import org.bytedeco.ffmpeg.global.avformat;
 import org.bytedeco.ffmpeg.global.avutil;
 import org.bytedeco.ffmpeg.global.swresample;
+import org.bytedeco.ffmpeg.global.swscale;
 import org.bytedeco.ffmpeg.swresample.SwrContext;
+import org.bytedeco.ffmpeg.swscale.SwsContext;
+import org.bytedeco.javacpp.DoublePointer;
 import org.bytedeco.javacpp.FloatPointer;
 import org.bytedeco.javacpp.Pointer;
 import org.bytedeco.javacpp.PointerPointer;
+import org.oddlot.picture.Picture;
 import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
 
 /**
  * A media file, opened for reading with FFmpeg. What is asked of it is read from its headers; sound
- * is decoded only where it is asked for.
+ * and pictures are decoded only where they are asked for.
  */
 public final class MediaFile implements Closeable {
   static {
@@ -225,6 +232,140 @@ public final class MediaFile implements Closeable {
       avutil.av_frame_free(frame);
       avcodec.av_packet_free(packet);
       avcodec.avcodec_free_context(context);
+    }
+  }
+
+  /**
+   * The picture that is there at a moment; the last one where the file ends before; empty where
+   * there is none.
+   *
+   * @param seconds after the first picture
+   * @param height of the picture that is made, in dots; its width follows
+   * @throws IOException if it cannot be decoded
+   */
+  public Optional<Picture> picture(Rational seconds, int height) throws IOException {
+    Optional<AVStream> stream = stream(avutil.AVMEDIA_TYPE_VIDEO);
+    if (stream.isEmpty()) {
+      return Optional.empty();
+    }
+    AVStream its = stream.get();
+    AVCodec codec = avcodec.avcodec_find_decoder(its.codecpar().codec_id());
+    if (codec == null || codec.isNull()) {
+      throw new IOException("the picture is of a kind that cannot be decoded");
+    }
+    long first = its.start_time() == avutil.AV_NOPTS_VALUE ? 0 : its.start_time();
+    long wanted =
+        first
+            + seconds
+                .times(Rational.of(its.time_base().den(), Math.max(1, its.time_base().num())))
+                .rounded(RoundingMode.FLOOR);
+    // Where a file cannot be searched, it is read from its beginning.
+    avformat.av_seek_frame(format, its.index(), wanted, avformat.AVSEEK_FLAG_BACKWARD);
+    AVCodecContext context = avcodec.avcodec_alloc_context3(codec);
+    AVPacket packet = avcodec.av_packet_alloc();
+    AVFrame frame = avutil.av_frame_alloc();
+    try (var painted = new Painted(height)) {
+      check(
+          avcodec.avcodec_parameters_to_context(context, its.codecpar()),
+          "the picture cannot be decoded");
+      check(
+          avcodec.avcodec_open2(context, codec, (AVDictionary) null),
+          "the picture cannot be decoded");
+      boolean more = true;
+      while (more) {
+        boolean isRead = avformat.av_read_frame(format, packet) >= 0;
+        if (isRead && packet.stream_index() != its.index()) {
+          avcodec.av_packet_unref(packet);
+          continue;
+        }
+        // At the end those are asked for that the decoder still holds.
+        avcodec.avcodec_send_packet(context, isRead ? packet : null);
+        while (more && avcodec.avcodec_receive_frame(context, frame) >= 0) {
+          long at = frame.best_effort_timestamp();
+          boolean isLater = at != avutil.AV_NOPTS_VALUE && at > wanted;
+          more = !isLater;
+          if (more || !painted.isThere()) {
+            painted.take(frame);
+          }
+        }
+        more &= isRead;
+        avcodec.av_packet_unref(packet);
+      }
+      return painted.picture();
+    } finally {
+      avutil.av_frame_free(frame);
+      avcodec.av_packet_free(packet);
+      avcodec.avcodec_free_context(context);
+    }
+  }
+
+  /** The frame that was taken last, as dots. */
+  private static final class Painted implements Closeable {
+    private final int height;
+    private final AVFrame kept = avutil.av_frame_alloc();
+
+    Painted(int height) {
+      this.height = height;
+    }
+
+    boolean isThere() {
+      return kept.width() > 0;
+    }
+
+    void take(AVFrame frame) throws IOException {
+      avutil.av_frame_unref(kept);
+      check(avutil.av_frame_ref(kept, frame), "no memory for a picture");
+    }
+
+    Optional<Picture> picture() throws IOException {
+      if (!isThere()) {
+        return Optional.empty();
+      }
+      int width = Math.max(1, (int) Math.round((double) height * kept.width() / kept.height()));
+      SwsContext scaler =
+          swscale.sws_getContext(
+              kept.width(),
+              kept.height(),
+              kept.format(),
+              width,
+              height,
+              avutil.AV_PIX_FMT_BGRA,
+              swscale.SWS_BICUBIC,
+              null,
+              null,
+              (DoublePointer) null);
+      if (scaler == null || scaler.isNull()) {
+        throw new IOException("the picture is of a kind that cannot be shown");
+      }
+      AVFrame small = avutil.av_frame_alloc();
+      try {
+        small.format(avutil.AV_PIX_FMT_BGRA);
+        small.width(width);
+        small.height(height);
+        check(swscale.sws_scale_frame(scaler, small, kept), "the picture cannot be shown");
+        int stride = small.linesize(0) / 4;
+        var all = new int[stride * height];
+        small
+            .data(0)
+            .capacity(4L * all.length)
+            .asByteBuffer()
+            .order(ByteOrder.LITTLE_ENDIAN)
+            .asIntBuffer()
+            .get(all);
+        var dots = new int[width * height];
+        for (int row = 0; row < height; row++) {
+          System.arraycopy(all, row * stride, dots, row * width, width);
+        }
+        return Optional.of(new Picture(width, height, dots));
+      } finally {
+        avutil.av_frame_free(small);
+        swscale.sws_freeContext(scaler);
+      }
+    }
+
+    @Override
+    public void close() {
+      avutil.av_frame_free(kept);
     }
   }
 

@@ -27,6 +27,7 @@ import org.oddlot.time.Timecode;
 public final class MovieWriter {
   private static final int WIDTH = 160;
   private static final int HEIGHT = 90;
+  private static final int HORIZON = 52;
 
   private MovieWriter() {}
 
@@ -179,6 +180,8 @@ public final class MovieWriter {
       byte[] dots = new byte[stride * height];
       Arrays.fill(dots, (byte) (plane == 0 ? 40 + number % 160 : 128));
       if (plane == 0) {
+        // What is below the horizon is darker.
+        Arrays.fill(dots, stride * HORIZON, dots.length, (byte) (26 + number % 160));
         label.ifPresent(text -> BurntIn.paint(dots, WIDTH, stride, HEIGHT, text));
       }
       frame.data(plane).capacity(dots.length).put(dots);

@@ -563,7 +563,11 @@ final class TtmlReader {
     if (element.words != null) {
       int endTag = (int) reader.getLocationInfo().getStartingCharOffset();
       int behind = (int) reader.getLocationInfo().getEndingCharOffset();
-      finish(element, element.words.toString().replace("\r\n", "\n"), element.isEmpty ? element.content : endTag, behind);
+      finish(
+          element,
+          element.words.toString().replace("\r\n", "\n"),
+          element.isEmpty ? element.content : endTag,
+          behind);
     }
     if (element == paragraph) {
       paragraph = null;

@@ -3,6 +3,7 @@ package org.oddlot.format.title;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
@@ -21,10 +22,15 @@ import org.oddlot.timeline.MediaReference;
  * the one value that is meant, of the type that it has.
  */
 public final class TitleClip {
+  private static final Pattern WHOLE = Pattern.compile("-?\\d+");
+
   private final Clip clip;
   private final Profile profile;
 
-  /** The looks of its lines; read once, for it is asked for over and over. */
+  /** The looks of its lines. */
+  private final JsonArray array;
+
+  /** The same, read once, for they are asked for over and over. */
   private final List<JsonValue> lines;
 
   /**
@@ -36,13 +42,14 @@ public final class TitleClip {
   public TitleClip(Clip clip, Profile profile) {
     this.clip = clip;
     this.profile = profile;
-    this.lines =
+    this.array =
         profile
             .titlePlace(Field.TITLE_LINES)
             .flatMap(place -> place.get(clip))
-            .map(
-                value -> value instanceof JsonArray array ? array.elements() : List.<JsonValue>of())
-            .orElse(List.of());
+            .filter(JsonArray.class::isInstance)
+            .map(JsonArray.class::cast)
+            .orElse(JsonArray.of(List.of()));
+    this.lines = array.elements();
   }
 
   /** The clip. */
@@ -102,17 +109,28 @@ public final class TitleClip {
   }
 
   /**
-   * This with a property of a look changed; the very same where its program keeps no such thing in
-   * it.
+   * This with a property of some of its looks changed; the very same where its program keeps no
+   * such thing in it.
    */
-  public TitleClip with(TitleProperty property, int look, String value) {
+  public TitleClip with(TitleProperty property, List<Integer> looks, String value) {
     if (property == TitleProperty.NAME) {
       return value.equals(clip.name()) ? this : new TitleClip(clip.withName(value), profile);
     }
     Optional<Pointer> inLine = property.ofLine().flatMap(profile::place);
-    if (look < lines.size() && inLine.isPresent() && lines.get(look) instanceof JsonObject line) {
-      return withLine(look, changed(line, inLine.get(), value));
+    if (inLine.isEmpty() || lines.isEmpty()) {
+      return with(property, value);
     }
+    var changed = new ArrayList<>(lines);
+    for (int look : looks) {
+      if (changed.get(look) instanceof JsonObject line) {
+        changed.set(look, changed(line, inLine.get(), value));
+      }
+    }
+    return changed.equals(lines) ? this : withLines(changed);
+  }
+
+  /** This with a property of the whole title changed. */
+  private TitleClip with(TitleProperty property, String value) {
     Optional<Place> place = property.ofTitle().flatMap(profile::titlePlace);
     Optional<JsonValue> there = place.flatMap(its -> its.get(clip));
     if (there.isEmpty() || like(there.get(), value).equals(there.get())) {
@@ -126,14 +144,8 @@ public final class TitleClip {
     return there.isEmpty() ? line : place.set(line, like(there.get(), value));
   }
 
-  private TitleClip withLine(int look, JsonObject line) {
-    if (line.equals(lines.get(look))) {
-      return this;
-    }
-    var changed = new ArrayList<>(lines);
-    changed.set(look, line);
+  private TitleClip withLines(List<JsonValue> changed) {
     Place place = profile.titlePlace(Field.TITLE_LINES).orElseThrow();
-    JsonArray array = (JsonArray) place.get(clip).orElseThrow();
     return new TitleClip(place.set(clip, array.withElements(changed)), profile);
   }
 
@@ -143,11 +155,11 @@ public final class TitleClip {
       return JsonString.of(value);
     }
     boolean hasPoint = number.spelling().indexOf('.') >= 0;
-    return new JsonNumber(hasPoint && value.matches("-?\\d+") ? value + ".0" : value);
+    return new JsonNumber(hasPoint && WHOLE.matcher(value).matches() ? value + ".0" : value);
   }
 
   /** This with other words. */
   public TitleClip withText(String words) {
-    return with(TitleProperty.TEXT, 0, words);
+    return with(TitleProperty.TEXT, words);
   }
 }

@@ -102,10 +102,8 @@ public record TitleRule(List<Condition> where, List<Condition> set) {
   /** A title as it becomes where these of its looks are meant. */
   LaidTitle become(LaidTitle title, List<Integer> looks) {
     LaidTitle now = title;
-    for (int look : looks) {
-      for (Condition each : set) {
-        now = now.with(now.title().with(each.property(), look, each.value()));
-      }
+    for (Condition each : looks.isEmpty() ? List.<Condition>of() : set) {
+      now = now.with(now.title().with(each.property(), looks, each.value()));
     }
     return now;
   }

@@ -11,7 +11,8 @@ import org.oddlot.title.Misfit;
  * @param frame the picture
  * @param ways in which it can stand there, the one that is proposed first
  * @param misfits what does not fit if nothing is done; nothing where it needs nobody
- * @param byHand what a person changed about it: {@code words}, {@code place}
+ * @param byHand what a person changed about it: {@code words}, {@code place}, {@code size}, {@code
+ *     time}, {@code taken out}
  */
 public record InShape(Frame frame, List<Way> ways, List<Misfit> misfits, List<String> byHand) {
   public InShape {

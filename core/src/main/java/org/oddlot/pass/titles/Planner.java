@@ -74,8 +74,17 @@ final class Planner {
   }
 
   private InShape plan(String file, Caption caption, long next) {
-    long start = frames.count(caption.start().minus(zero));
-    long end = Math.max(start + 1, frames.count(caption.end().minus(zero)));
+    CameBack.Came came = hands.came(file, caption, shape);
+    long start = came.start().orElseGet(() -> frames.count(caption.start().minus(zero)));
+    long end =
+        Math.max(start + 1, came.end().orElseGet(() -> frames.count(caption.end().minus(zero))));
+    if (came.isGone()) {
+      return new InShape(
+          fitter.frame(),
+          List.of(new Way(Kind.TYPED, "none: it was taken out", List.of(), List.of())),
+          List.of(),
+          List.of("taken out"));
+    }
     standing.removeIf(piece -> piece.end() <= start);
     if (start < 0) {
       Misfit before =
@@ -89,15 +98,22 @@ final class Planner {
     var byHand = new ArrayList<String>();
     String typed = caption.text().plain();
     Optional<String> said = hands.words(file, caption, shape);
-    Optional<TitleOrder.Put> put = hands.place(file, caption, shape);
+    Optional<CameBack.Spot> put = hands.place(file, caption, shape);
     said.ifPresent(_ -> byHand.add("words"));
     put.ifPresent(_ -> byHand.add("place"));
+    came.factor().ifPresent(_ -> byHand.add("size"));
+    if (came.start().isPresent() || came.end().isPresent()) {
+      byHand.add("time");
+    }
+    double factor = came.factor().orElse(1.0);
     String words = said.orElse(typed);
     SetTitle title =
-        put.map(at -> fitter.set(words, 1, at.x(), at.y())).orElseGet(() -> fitter.set(words, 1));
+        put.map(at -> fitter.set(words, factor, at.x(), at.y()))
+            .orElseGet(() -> fitter.set(words, factor));
     List<Misfit> wide = fitter.misfits(title);
     Kind kind = Kind.TYPED;
-    if (!wide.isEmpty() && said.isEmpty() && put.isEmpty() && !isTalk(words)) {
+    boolean isSet = said.isPresent() || put.isPresent() || came.factor().isPresent();
+    if (!wide.isEmpty() && !isSet && !isTalk(words)) {
       Optional<String> broken = fitter.broken(words, style.mostLines(), 1);
       if (broken.isPresent()) {
         title = fitter.set(broken.get(), 1);

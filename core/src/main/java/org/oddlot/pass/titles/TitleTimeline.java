@@ -1,6 +1,7 @@
 package org.oddlot.pass.titles;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Caption;
@@ -43,6 +44,7 @@ final class TitleTimeline {
   private final Grid.Frames frames;
   private final Looks looks;
   private final String file;
+  private final List<Laid> titles = new ArrayList<>();
   private final List<Lane> lanes = new ArrayList<>();
   private final Profile profile;
 
@@ -62,7 +64,6 @@ final class TitleTimeline {
     this.frames = frames;
     this.looks = looks;
     this.file = file;
-    lanes.add(new Lane());
     profile = looks.template().map(TitleClip::profile).orElseGet(Profiles::own);
     foreign = looks.template().filter(_ -> profile.titlePlace(Field.TITLE_LINES).isEmpty());
     generator =
@@ -77,9 +78,19 @@ final class TitleTimeline {
             shape, generator.map(MediaReference.Generator::parameters).orElse(JsonObject.EMPTY));
   }
 
-  /** Puts a caption's titles on the first track that is free there. */
+  /** A title that is to be laid. */
+  private record Laid(Caption caption, Piece piece) {}
+
+  /** Takes a caption's titles. */
   void add(Caption caption, List<Piece> pieces) {
-    for (Piece piece : pieces) {
+    pieces.forEach(piece -> titles.add(new Laid(caption, piece)));
+  }
+
+  /** Lays each title on the first track that is free there. */
+  private void lay() {
+    titles.sort(Comparator.comparingLong(laid -> laid.piece.start()));
+    for (Laid laid : titles) {
+      Piece piece = laid.piece;
       Lane lane =
           lanes.stream()
               .filter(each -> each.end <= piece.start())
@@ -92,7 +103,7 @@ final class TitleTimeline {
       if (piece.start() > lane.end) {
         lane.items.add(Gap.of(time(piece.start() - lane.end)));
       }
-      lane.items.add(clip(caption, piece));
+      lane.items.add(clip(laid.caption, piece));
       lane.end = piece.end();
     }
   }
@@ -107,7 +118,19 @@ final class TitleTimeline {
     String name = line.length() > LONGEST_NAME ? line.substring(0, LONGEST_NAME) : line;
     var range = TimeRange.of(time(0), time(piece.end() - piece.start()));
     Clip clip = foreign.isPresent() ? foreign(foreign.get(), title) : own(title);
-    JsonObject made = JsonObject.of("text", JsonString.of(title.words()));
+    JsonObject made =
+        JsonObject.of("text", JsonString.of(title.words()))
+            .with("in", JsonNumber.of(piece.start()))
+            .with("out", JsonNumber.of(piece.end()));
+    Optional<String> size = new TitleClip(clip, profile).value(TitleProperty.SIZE, 0);
+    if (size.isPresent()) {
+      made = made.with("size", new JsonNumber(size.get()));
+    }
+    double factor =
+        title.lines().getFirst().look().size() / (looks.style().line(0).size() * shape.scale());
+    if (Math.abs(factor - 1) > 1e-6) {
+      made = made.with("factor", new JsonNumber(Double.toString(factor)));
+    }
     for (Field field : List.of(Field.TITLE_X, Field.TITLE_Y)) {
       Optional<JsonValue> at = profile.titlePlace(field).flatMap(place -> place.get(clip));
       made = at.isPresent() ? made.with(field.key(), at.get()) : made;
@@ -161,7 +184,7 @@ final class TitleTimeline {
     double size = title.lines().getFirst().look().size();
     boolean isSmaller = Math.abs(size - looks.style().line(0).size() * shape.scale()) > 0.001;
     if (isSmaller) {
-      changed = changed.with(TitleProperty.SIZE, 0, Phrase.decimal(Math.rint(size), 1));
+      changed = changed.with(TitleProperty.SIZE, List.of(0), Phrase.decimal(Math.rint(size), 1));
     }
     return changed.clip();
   }
@@ -200,6 +223,7 @@ final class TitleTimeline {
       boolean isVideo = children.get(i) instanceof Track track && track.kind().equals(Track.VIDEO);
       top = isVideo || !(children.get(i) instanceof Track) ? i + 1 : top;
     }
+    lay();
     children.addAll(top, tracks());
     JsonObject metadata = under.map(Timeline::metadata).orElse(JsonObject.EMPTY);
     JsonObject own =
@@ -214,12 +238,18 @@ final class TitleTimeline {
                     .with("rate", JsonString.of(frames.rate().toString()))
                     .with("drop_frame", JsonLiteral.of(frames.dropFrame())))
             .with("style", JsonString.of(looks.style().title()))
-            .with("captions", JsonArray.of(List.of(JsonString.of(file))));
+            .with("captions", JsonArray.of(List.of(JsonString.of(file))))
+            .with("made", JsonArray.of(madeOf()));
     Timeline timeline =
         Timeline.of(name, Optional.of(RationalTime.of(begins.frames(), frames.rate())), List.of());
     return timeline
         .withMetadata(metadata.with("oddlot", own))
         .withChildren(List.of(stack(under, children)));
+  }
+
+  /** The captions that it has titles of. */
+  private List<JsonString> madeOf() {
+    return titles.stream().map(laid -> laid.caption.id()).distinct().map(JsonString::of).toList();
   }
 
   private static Stack stack(Optional<Timeline> over, List<TimelineObject> children) {

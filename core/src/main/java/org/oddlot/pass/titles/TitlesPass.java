@@ -205,6 +205,7 @@ public final class TitlesPass implements Pass<TitleFinding> {
     Looks.problems(looks.style(), setter.fonts())
         .forEach(text -> remarks.add(new Look.Remark("style", "Style", text)));
     var hands = new Hands(material, orders);
+    hands.said().forEach(text -> remarks.add(new Look.Remark("back", "What came back", text)));
     var findings = new ArrayList<TitleFinding>();
     for (Captions captions : material.all(Captions.class)) {
       request.progress().check();

@@ -128,14 +128,17 @@ class TitleClipTest {
     assertThat(title.looks()).isEqualTo(2);
     assertThat(title.value(TitleProperty.SIZE, 1)).contains("30.0");
     assertThat(title.value(TitleProperty.WEIGHT, 1)).isEmpty();
-    TitleClip changed = title.with(TitleProperty.SIZE, 1, "44").with(TitleProperty.FONT, 0, "New");
+    TitleClip changed =
+        title
+            .with(TitleProperty.SIZE, List.of(1), "44")
+            .with(TitleProperty.FONT, List.of(0), "New");
     assertThat(changed.value(TitleProperty.SIZE, 1)).contains("44.0");
     assertThat(changed.value(TitleProperty.SIZE, 0)).contains("42");
     assertThat(changed.value(TitleProperty.FONT, 0)).contains("New");
     // What it has no place for, and what is so already, leaves the very same.
-    assertThat(title.with(TitleProperty.WEIGHT, 0, "700")).isSameAs(title);
-    assertThat(title.with(TitleProperty.SIZE, 0, "42")).isSameAs(title);
-    assertThat(title.with(TitleProperty.NAME, 0, "Card")).isSameAs(title);
+    assertThat(title.with(TitleProperty.WEIGHT, List.of(0), "700")).isSameAs(title);
+    assertThat(title.with(TitleProperty.SIZE, List.of(0), "42")).isSameAs(title);
+    assertThat(title.with(TitleProperty.NAME, List.of(0), "Card")).isSameAs(title);
     assertThat(title.withText("Orrin\nLight").text()).isEqualTo("Orrin\nLight");
   }
 }

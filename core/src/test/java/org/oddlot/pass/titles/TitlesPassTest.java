@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.UnaryOperator;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -17,6 +18,7 @@ import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.format.title.TitleClip;
+import org.oddlot.format.title.TitleProperty;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
@@ -29,9 +31,12 @@ import org.oddlot.profile.Profiles;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.Track;
@@ -390,6 +395,123 @@ class TitlesPassTest {
             .say(5, 7, "No.")
             .run();
     assertThat(Words.findings(same)).noneMatch(TitleFinding::isByHand);
+  }
+
+  /** Six sentences, made into titles, and read from the file that came back. */
+  private static Timeline sixThatCameBack(Timeline under) {
+    var out = new java.io.ByteArrayOutputStream();
+    OtioWriter.write(Words.made(six().over(under).run()).getFirst(), out);
+    return (Timeline) OtioReader.read(out.toByteArray(), new Problems("back.otio")).orElseThrow();
+  }
+
+  private static Words six() {
+    var six = new Words();
+    for (int i = 0; i < 6; i++) {
+      six.say(2 * i + 1, 2 * i + 2.6, "The boat number " + i);
+    }
+    return six;
+  }
+
+  private static Track titlesOf(Timeline timeline) {
+    return timeline.tracks().orElseThrow().children().stream()
+        .filter(child -> child instanceof Track track && track.name().equals("Titles"))
+        .map(Track.class::cast)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static Timeline with(Timeline timeline, UnaryOperator<List<Composable>> change) {
+    return (Timeline)
+        new Edits()
+            .change(
+                titlesOf(timeline),
+                track -> track.withChildren(change.apply(((Track) track).children())))
+            .applyTo(timeline);
+  }
+
+  @Test
+  void lengthsSizesAndWhatWasTakenOutComeBackToo() {
+    Timeline before = Words.timeline(FrameRate.FPS_25);
+    Timeline back = sixThatCameBack(before);
+    // gap, title 1, gap, title 2 …: the first is cut short by five frames, its gap grows; the
+    // second is larger; the third is gone.
+    Timeline changed =
+        with(
+            back,
+            children -> {
+              var its = new ArrayList<>(children);
+              its.set(1, length((Clip) its.get(1), 35));
+              its.set(2, Gap.of(RationalTime.of(15, FrameRate.FPS_25)));
+              TitleClip second = TitleClip.of((Clip) its.get(3), Profiles.own()).orElseThrow();
+              double size = Double.parseDouble(second.value(TitleProperty.SIZE, 0).orElseThrow());
+              its.set(
+                  3,
+                  second
+                      .with(TitleProperty.SIZE, List.of(0, 1).subList(0, second.looks()), "60")
+                      .clip());
+              assertThat(size).isEqualTo(46);
+              its.set(5, Gap.of(RationalTime.of(40, FrameRate.FPS_25)));
+              return its;
+            });
+    Outcome again = six().over(before).document("back.otio", changed).run();
+    assertThat(Words.findings(again))
+        .extracting(finding -> finding.shapes().getFirst().byHand())
+        .containsExactly(
+            List.of("time"),
+            List.of("size"),
+            List.of("taken out"),
+            List.of(),
+            List.of(),
+            List.of());
+    Timeline made = Words.made(again).getFirst();
+    assertThat(Words.titles(made))
+        .startsWith("Titles 25-60 The boat number 0", "Titles 75-115 The boat number 1")
+        .hasSize(5)
+        .noneMatch(title -> title.endsWith("number 2"));
+    assertThat(
+            Words.parameters(made, 1).array("lines").getFirst() instanceof JsonObject line
+                ? line.get("size").orElseThrow().display()
+                : "")
+        .isEqualTo("60");
+  }
+
+  @Test
+  void whatHappenedToTheWholeTimelineHappenedToNoTitle() {
+    Timeline before = Words.timeline(FrameRate.FPS_25);
+    Timeline back = sixThatCameBack(before);
+    // A second of black was put before everything, and one title was moved by three frames more.
+    Timeline later =
+        with(
+            back,
+            children -> {
+              var its = new ArrayList<>(children);
+              its.set(0, Gap.of(RationalTime.of(50, FrameRate.FPS_25)));
+              its.set(4, Gap.of(RationalTime.of(13, FrameRate.FPS_25)));
+              its.set(6, Gap.of(RationalTime.of(7, FrameRate.FPS_25)));
+              return its;
+            });
+    Outcome again = six().over(before).document("back.otio", later).run();
+    assertThat(Words.findings(again))
+        .extracting(TitleFinding::isByHand)
+        .containsExactly(false, false, true, false, false, false);
+    assertThat(Words.titles(Words.made(again).getFirst()))
+        .contains("Titles 25-65 The boat number 0", "Titles 128-168 The boat number 2");
+    assertThat(again.step(new TitlesPass()).orElseThrow().look().remarks())
+        .anySatisfy(remark -> assertThat(remark.text()).contains("25 frames later"));
+    // A program that does not know such clips loses them all: nobody took them out.
+    Timeline lost = with(back, children -> children.subList(0, 2));
+    Outcome whole = six().over(before).document("back.otio", lost).run();
+    assertThat(Words.titles(Words.made(whole).getFirst())).hasSize(6);
+    assertThat(whole.step(new TitlesPass()).orElseThrow().look().remarks())
+        .anySatisfy(remark -> assertThat(remark.text()).contains("without 5 of 6 titles"));
+  }
+
+  private static Clip length(Clip clip, long frames) {
+    return clip.withSourceRange(
+        Optional.of(
+            TimeRange.of(
+                clip.sourceRange().orElseThrow().start(),
+                RationalTime.of(frames, FrameRate.FPS_25))));
   }
 
   @Test

@@ -4,17 +4,12 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Span;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Material;
-import org.oddlot.material.Programme;
-import org.oddlot.material.Source;
+import org.oddlot.material.Moment;
 import org.oddlot.sound.SoundMedia;
-import org.oddlot.time.Rational;
-import org.oddlot.timeline.Cut;
-import org.oddlot.timeline.Track;
 import org.oddlot.window.session.Session;
 
 /** Plays what is heard of a programme while a caption stands. */
@@ -81,45 +76,11 @@ public final class ProgrammeSound {
     }
   }
 
-  private Optional<Piece> piece(Material material, String words, Span span) {
-    Optional<Programme> programme = CaptionPlace.programme(material, words);
-    if (programme.isEmpty()) {
-      return Optional.empty();
-    }
-    Rational at = span.start().minus(programme.get().span().start());
+  private static Optional<Piece> piece(Material material, String words, Span span) {
     double seconds = Math.min(LONGEST, span.length().toDouble() + 2 * BEFORE);
-    for (Cut.Event event : events(material, programme.get())) {
-      boolean holds =
-          event.kind().equals(Track.AUDIO)
-              && event.enabled()
-              && event.record().start().seconds().compareTo(at) <= 0
-              && event.record().endExclusive().seconds().compareTo(at) > 0;
-      if (!holds) {
-        continue;
-      }
-      Optional<Source> source =
-          material.sources().all().stream()
-              .filter(each ->
-                  each.clips()
-                      .anyMatch(clip -> clip.clip().identity().equals(event.clip().identity())))
-              .findFirst();
-      Optional<Path> file = source.flatMap(each -> session.mediaOf(each.id()));
-      if (file.isPresent()) {
-        Rational into = at.minus(event.record().start().seconds());
-        Rational first =
-            event
-                .clip()
-                .availableRange()
-                .map(range -> range.start().seconds())
-                .orElse(Rational.ZERO);
-        double from = event.source().start().seconds().minus(first).plus(into).toDouble() - BEFORE;
-        return Optional.of(new Piece(file.get(), Math.max(0, from), seconds));
-      }
-    }
-    return Optional.empty();
-  }
-
-  private static List<Cut.Event> events(Material material, Programme programme) {
-    return programme.place(material).map(placed -> Cut.of(placed).events()).orElse(List.of());
+    return CaptionPlace.programme(material, words)
+        .flatMap(programme -> Moment.heard(material, programme, span.start()))
+        .map(moment ->
+            new Piece(moment.file(), Math.max(0, moment.seconds().toDouble() - BEFORE), seconds));
   }
 }

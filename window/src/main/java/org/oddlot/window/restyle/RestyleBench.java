@@ -289,7 +289,15 @@ public final class RestyleBench extends FindingsBench<TitleChange> {
             canvas.getHeight() - height,
             0);
     new TitlePainter(canvas.getGraphicsContext2D(), setter)
-        .frame(PICTURE, new Area(0, 0, 1920, 1080), List.of(set), !fitter.fits(set), x, y, height);
+        .frame(
+            PICTURE,
+            new Area(0, 0, 1920, 1080),
+            Optional.empty(),
+            List.of(set),
+            !fitter.fits(set),
+            x,
+            y,
+            height);
     canvas.setAccessibleText(
         style.line(0).font() + " " + Math.round(style.line(0).size()) + ": " + title.text());
     return canvas;

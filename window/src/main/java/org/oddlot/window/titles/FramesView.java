@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
+import javafx.scene.image.Image;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.oddlot.pass.titles.InShape;
@@ -36,18 +37,20 @@ final class FramesView extends HBox {
    *
    * @param picked the ways that are picked
    * @param picture the shape of the picture in the timeline
+   * @param behind what is seen there, if it is at hand
    * @param onChoice is told which shape was clicked
    */
   void show(
       List<InShape> shapes,
       Set<String> picked,
       Shape picture,
+      Optional<Image> behind,
       Typesetter setter,
       Consumer<InShape> onChoice,
       Optional<InShape> chosen) {
     getChildren().clear();
     for (InShape shape : shapes) {
-      var box = view(shape, picked, picture, setter);
+      var box = view(shape, picked, picture, behind, setter);
       box.setOnMouseClicked(_ -> onChoice.accept(shape));
       box.getStyleClass().add("title-frame");
       if (shapes.size() > 1 && chosen.filter(shape::equals).isPresent()) {
@@ -57,7 +60,8 @@ final class FramesView extends HBox {
     }
   }
 
-  private static VBox view(InShape shape, Set<String> picked, Shape picture, Typesetter setter) {
+  private static VBox view(
+      InShape shape, Set<String> picked, Shape picture, Optional<Image> behind, Typesetter setter) {
     Shape its = shape.frame().shape();
     double height = Math.min(HEIGHT, WIDEST * its.height() / its.width());
     var canvas = new Canvas(Math.ceil(height * its.width() / its.height()), Math.ceil(height));
@@ -72,9 +76,17 @@ final class FramesView extends HBox {
     }
     boolean misfit = !way.left().isEmpty() && !way.pieces().isEmpty();
     new TitlePainter(canvas.getGraphicsContext2D(), setter)
-        .frame(shape.frame(), Area.picture(picture, its), titles, misfit, 0, 0, canvas.getHeight());
+        .frame(
+            shape.frame(),
+            Area.picture(picture, its),
+            behind,
+            titles,
+            misfit,
+            0,
+            0,
+            canvas.getHeight());
     String says =
-        shape.fits()
+        shape.fits() && !titles.isEmpty()
             ? way.kind() == Way.Kind.TYPED
                 ? fills(titles, shape)
                 : "fits on " + way.text().split(",", 2)[0]

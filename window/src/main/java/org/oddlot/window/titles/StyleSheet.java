@@ -379,6 +379,7 @@ final class StyleSheet {
         .frame(
             frame,
             Area.picture(Shape.of(1920, 1080), shape),
+            Optional.empty(),
             List.of(title),
             !fitter.fits(title),
             0,

@@ -2,7 +2,9 @@ package org.oddlot.window.titles;
 
 import java.awt.geom.PathIterator;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.image.Image;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.FillRule;
 import javafx.scene.shape.StrokeLineJoin;
@@ -38,11 +40,13 @@ public final class TitlePainter {
    * Draws a picture with its safe area, and titles in it.
    *
    * @param picture where a wide picture lies in it
+   * @param behind what is seen there; a plain sea where nobody knows
    * @param misfit whether the titles do not fit
    */
   public void frame(
       Frame frame,
       Area picture,
+      Optional<Image> behind,
       List<SetTitle> titles,
       boolean misfit,
       double x,
@@ -54,6 +58,27 @@ public final class TitlePainter {
     to.translate(x, y);
     to.setFill(EMPTY);
     to.fillRect(0, 0, width, height);
+    behind.ifPresentOrElse(
+        image ->
+            to.drawImage(
+                image,
+                picture.left() * scale,
+                picture.top() * scale,
+                picture.width() * scale,
+                picture.height() * scale),
+        () -> sea(picture, scale));
+    to.save();
+    to.scale(scale, scale);
+    titles.forEach(title -> title(title, misfit));
+    to.restore();
+    dashed(frame.safe(), scale);
+    to.setStroke(EDGE);
+    to.setLineWidth(1);
+    to.strokeRect(0.5, 0.5, width - 1, height - 1);
+    to.restore();
+  }
+
+  private void sea(Area picture, double scale) {
     to.setFill(SKY);
     to.fillRect(
         picture.left() * scale,
@@ -66,15 +91,6 @@ public final class TitlePainter {
         (picture.top() + picture.height() * 0.58) * scale,
         picture.width() * scale,
         picture.height() * 0.42 * scale);
-    to.save();
-    to.scale(scale, scale);
-    titles.forEach(title -> title(title, misfit));
-    to.restore();
-    dashed(frame.safe(), scale);
-    to.setStroke(EDGE);
-    to.setLineWidth(1);
-    to.strokeRect(0.5, 0.5, width - 1, height - 1);
-    to.restore();
   }
 
   private void dashed(Area safe, double scale) {

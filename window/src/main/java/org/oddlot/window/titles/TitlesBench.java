@@ -56,6 +56,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
   private final Label wrong = Words.of("", "need");
   private Optional<StepOutcome<TitleFinding>> now = Optional.empty();
   private Typesetter setter = new Typesetter(Fonts.shipped());
+  private final Behind behind;
   private Optional<String> shape = Optional.empty();
   private Style look = StyleFiles.shipped().getFirst();
 
@@ -69,6 +70,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
             .where(
                 "No title is made yet. Name the shapes above, such as 1920x1080, 1080x1080.",
                 "Choose a title to see it in its picture."));
+    behind = new Behind(session, this::drawFrames);
     table.sheet().setFixedCellSize(ROW);
     table.column(rows -> {
       rows.figures("No", 36, reviewed -> reviewed.finding().caption().id());
@@ -184,6 +186,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
   @Override
   protected void selected(Optional<Reviewed<TitleFinding>> reviewed) {
     shape = Optional.empty();
+    behind.lookFor(material(), reviewed.map(Reviewed::finding));
     drawFrames();
   }
 
@@ -203,6 +206,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
         shapes,
         decisions.picked(),
         picture,
+        behind.image(),
         setter,
         chosen -> {
           shape = Optional.of(chosen.frame().shape().toString());

@@ -1,0 +1,41 @@
+package org.oddlot.material;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.oddlot.timeline.Difference;
+import org.oddlot.timeline.Differences;
+
+/**
+ * What differs in the files of a lot from what came in. Several ask for it; it is worked out once
+ * for each file, when the first one asks.
+ */
+public final class Changes {
+  /** Those of the documents as they are. */
+  public static final Derived<Changes> SO_FAR = Derived.of(Set.of(Document.class), Changes::new);
+
+  private final Material material;
+  private final Map<String, List<Difference>> known = new ConcurrentHashMap<>();
+
+  private Changes(Material material) {
+    this.material = material;
+  }
+
+  /**
+   * Those of one file, in the order of its tree; none for a file that is new as a whole, or is not
+   * there.
+   *
+   * @param document the file's name
+   */
+  public List<Difference> of(String document) {
+    return known.computeIfAbsent(
+        document,
+        name ->
+            material
+                .document(name)
+                .filter(its -> !its.isNew())
+                .map(its -> Differences.between(its.asRead(), its.root()))
+                .orElse(List.of()));
+  }
+}

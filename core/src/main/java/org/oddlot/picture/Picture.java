@@ -1,0 +1,50 @@
+package org.oddlot.picture;
+
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.ServiceLoader;
+import org.oddlot.time.Rational;
+
+/**
+ * A picture of a media file.
+ *
+ * @param width in dots
+ * @param height in dots
+ * @param dots row by row from the top: red, green and blue of each, a byte each, blue the lowest
+ */
+public record Picture(int width, int height, int[] dots) {
+
+  /**
+   * Takes pictures out of media files. Found with {@link ServiceLoader}, so that the core needs no
+   * media library.
+   */
+  public interface Opener {
+    /**
+     * The picture that is there at a moment; the last one where the file ends before; empty where
+     * the file has no picture that can be read.
+     *
+     * @param seconds after the first picture
+     * @param height of the picture that is made, in dots
+     */
+    Optional<Picture> picture(Path file, Rational seconds, int height);
+  }
+
+  private static final Iterable<Opener> OPENERS =
+      ServiceLoader.load(Opener.class, Picture.class.getClassLoader());
+
+  /**
+   * The picture that a file has at a moment; empty where it has none that can be read.
+   *
+   * @param seconds after the first picture
+   * @param height of the picture that is made, in dots
+   */
+  public static synchronized Optional<Picture> of(Path file, Rational seconds, int height) {
+    for (Opener opener : OPENERS) {
+      Optional<Picture> picture = opener.picture(file, seconds, height);
+      if (picture.isPresent()) {
+        return picture;
+      }
+    }
+    return Optional.empty();
+  }
+}

@@ -1,0 +1,3 @@
+/** Single pictures of media files, to be looked at. */
+@org.jspecify.annotations.NullMarked
+package org.oddlot.picture;
