@@ -27,6 +27,7 @@ import picocli.CommandLine.Spec;
       ProfileCommand.class,
       ReceiveCommand.class,
       TitlesCommand.class,
+      ReportCommand.class,
       CaptionCommand.class
     })
 public final class OddLot implements Callable<Integer> {

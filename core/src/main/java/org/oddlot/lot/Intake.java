@@ -44,6 +44,8 @@ import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
 import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
+import org.oddlot.rights.LicencePaper;
+import org.oddlot.rights.MusicPaper;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 
@@ -216,9 +218,19 @@ public final class Intake {
     Optional<NameList> names =
         part instanceof Table table ? NameLists.of(input.name(), table) : Optional.empty();
     String what = kind.what();
+    Contents contents = value.map(kind::describe).orElse(Contents.of(""));
+    Optional<Listed> rights =
+        part instanceof Table table && names.isEmpty()
+            ? listed(input.name(), table, problems)
+            : Optional.empty();
     if (names.isPresent()) {
       part = names.get();
       what = "list of names";
+      contents = Contents.of(Phrase.count(names.get().terms().size(), "name"));
+    } else if (rights.isPresent()) {
+      part = rights.get().part;
+      what = rights.get().what;
+      contents = Contents.of(rights.get().count);
     } else if (part instanceof Table table) {
       options = remembered(input, table, problems);
       var ofLog = new Problems(input.name());
@@ -228,16 +240,22 @@ public final class Intake {
     part = inItsLanguage(part);
     return new Loaded(
         new Input(
-            input.name(),
-            kind.name(),
-            what,
-            Optional.ofNullable(part),
-            names.isPresent()
-                ? Contents.of(Phrase.count(names.get().terms().size(), "name"))
-                : value.map(kind::describe).orElse(Contents.of("")),
-            problems.list()),
+            input.name(), kind.name(), what, Optional.ofNullable(part), contents, problems.list()),
         sha256,
         options);
+  }
+
+  /** A paper that is no log. */
+  private record Listed(Object part, String what, String count) {}
+
+  private static Optional<Listed> listed(String name, Table table, Problems problems) {
+    return LicencePaper.of(name, table, problems)
+        .map(its ->
+            new Listed(its, "paper of licences", Phrase.count(its.licences().size(), "licence")))
+        .or(() ->
+            MusicPaper.of(name, table)
+                .map(its ->
+                    new Listed(its, "paper of music", Phrase.count(its.pieces().size(), "piece"))));
   }
 
   /** Captions and transcripts that do not say which language they are in: what it seems to be. */
@@ -329,6 +347,8 @@ public final class Intake {
     var types = new LinkedHashSet<Class<?>>();
     types.add(Paper.class);
     types.add(NameList.class);
+    types.add(LicencePaper.class);
+    types.add(MusicPaper.class);
     for (InputKind<?> kind : InputKinds.all()) {
       types.add(kind.type());
     }

@@ -8,7 +8,10 @@ import org.oddlot.caption.Transcript;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.pass.titles.TitlesPass;
+import org.oddlot.rights.LicencePaper;
+import org.oddlot.rights.MusicPaper;
 import org.oddlot.sound.Recording;
 
 /**
@@ -25,6 +28,8 @@ public record ReadySheet(
 
   private static final String TITLES = "titles";
   private static final String USUAL_SHAPE = "1920x1080";
+  private static final String REPORTS = "reports";
+  private static final String USUAL_REPORTS = "shots, sources, licences, music, titles, markers";
 
   private static final List<ReadySheet> ALL =
       List.of(
@@ -54,6 +59,14 @@ public record ReadySheet(
               "captions become styled titles in pictures of several shapes, and titles are changed",
               List.of("intake", "times", "titles", "restyle"),
               _ -> false),
+          new ReadySheet(
+              "delivery",
+              "Delivery",
+              "licences are found, and what is shown, heard and owed goes on paper",
+              List.of("intake", "times", "licences", REPORTS),
+              material ->
+                  !material.all(LicencePaper.class).isEmpty()
+                      || !material.all(MusicPaper.class).isEmpty()),
           new ReadySheet(
               "everything",
               "Everything",
@@ -89,6 +102,9 @@ public record ReadySheet(
   /** The sheet, with what {@code before} says about the settings of its passes. */
   public RunSheet over(RunSheet before) {
     RunSheet its = before.withUnknown().only(passes);
+    if (id.equals("delivery") && its.settings(REPORTS).get(ReportsPass.KINDS).isEmpty()) {
+      return its.with(REPORTS, ReportsPass.KINDS.key(), USUAL_REPORTS);
+    }
     boolean asksForNone =
         passes.contains(TITLES) && its.settings(TITLES).get(TitlesPass.SHAPES).isBlank();
     // Whoever chooses this job wants titles; in other jobs they are made where shapes are named.

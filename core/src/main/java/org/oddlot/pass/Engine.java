@@ -71,7 +71,7 @@ public final class Engine {
       var request = new Request(material, step.settings(), answers.to(step.pass()), progress);
       StepOutcome<?> outcome = step(pass.get(), request, previous);
       steps.add(outcome);
-      material = outcome.after();
+      material = Accounts.with(outcome.after(), List.copyOf(steps), start);
     }
     progress.at(1, "");
     return new Outcome(steps, start, material, unknown(steps, answers));

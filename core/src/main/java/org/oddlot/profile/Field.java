@@ -1,6 +1,7 @@
 package org.oddlot.profile;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
@@ -11,6 +12,21 @@ public enum Field {
   SOURCE_REEL("source", "reel"),
   CHANNEL_COUNT("source", "channels"),
   SAMPLE_RATE("source"),
+  /** Who has the rights in it. */
+  RIGHTS_HOLDER("source"),
+  /** The number of the licence that it is used under. */
+  LICENCE("source"),
+  MUSIC_TITLE("source"),
+  COMPOSER("source"),
+  PUBLISHER("source"),
+  /** How much of the picture covers what is below it: 1 all, 0 nothing. */
+  PICTURE_OPACITY("picture", "opacity"),
+  /** How large it is: 1 fills the frame. */
+  PICTURE_SCALE("picture", "scale"),
+  /** How it is laid over what is below it: {@code normal} covers. */
+  PICTURE_BLEND("picture", "blend"),
+  /** How loud sound is: 0 is silent. */
+  SOUND_LEVEL("sound", "level"),
   SCENE("log"),
   SHOT("log"),
   TAKE("log"),
@@ -79,8 +95,8 @@ public enum Field {
   }
 
   /** Whether it is kept at a {@link Place}: with generators and effects, not in metadata alone. */
-  public boolean isOfATitle() {
-    return section.equals("titles");
+  public boolean isAtAPlace() {
+    return List.of("titles", "picture", "sound").contains(section);
   }
 
   /** Whether it is kept with the media rather than with the clip. */

@@ -129,7 +129,7 @@ public final class ProfileReader {
             YamlFile.place(entry.getKeyNode()),
             "There is no field " + section + "." + key + ".",
             "");
-      } else if (field.get().isOfATitle()) {
+      } else if (field.get().isAtAPlace()) {
         place(entry.getValueNode()).ifPresent(place -> titlePlaces.put(field.get(), place));
       } else {
         pointer(entry.getValueNode()).ifPresent(place -> places.put(field.get(), place));

@@ -1,0 +1,440 @@
+package org.oddlot.cli;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.cli.OddLot.JsonOption;
+import org.oddlot.format.report.BookFormat;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonLiteral;
+import org.oddlot.json.JsonNumber;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonValue;
+import org.oddlot.lot.Folders;
+import org.oddlot.lot.Intake;
+import org.oddlot.lot.IntakeResult;
+import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotFile;
+import org.oddlot.lot.SafeFile;
+import org.oddlot.material.Input;
+import org.oddlot.material.Material;
+import org.oddlot.measure.MeasurementStore;
+import org.oddlot.measure.Measurer;
+import org.oddlot.pass.Engine;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.licences.LicencesPass;
+import org.oddlot.pass.reports.ReportsPass;
+import org.oddlot.problem.Problem;
+import org.oddlot.progress.Progress;
+import org.oddlot.report.Arrangement;
+import org.oddlot.report.Books;
+import org.oddlot.report.Report;
+import org.oddlot.report.ReportsToWrite;
+import org.oddlot.report.Scope;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
+import org.oddlot.sheet.Book;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.sheet.Sheet;
+import org.oddlot.text.Phrase;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code oddlot report LOT|FILE...} */
+@Command(
+    name = "report",
+    description = {
+      "Makes reports of a lot, or of files: shots, sources, licences, music and more.",
+      "A lot is run with its sheet first; of files only the passes are run that a report is about."
+    },
+    mixinStandardHelpOptions = true)
+final class ReportCommand implements Callable<Integer> {
+  private static final String ALL = "all";
+
+  @Parameters(
+      arity = "1..*",
+      paramLabel = "LOT|FILE",
+      description = "A saved lot, or timelines, papers of licences and of music.")
+  private List<Path> files = List.of();
+
+  /** The kinds, for the help. */
+  static final class Kinds extends ArrayList<String> {
+    private static final long serialVersionUID = 1L;
+
+    Kinds() {
+      super(Report.ALL.stream().map(Report::key).toList());
+    }
+  }
+
+  @Option(
+      names = "--kind",
+      split = ",",
+      required = true,
+      paramLabel = "KIND",
+      completionCandidates = Kinds.class,
+      description = "Which, or several: ${COMPLETION-CANDIDATES}, all.")
+  private List<String> kinds = List.of();
+
+  @Option(
+      names = "--as",
+      paramLabel = "FORM",
+      description =
+          "xlsx, csv, csv-bom, html or pdf; without it as the name of the file to write ends.")
+  private @Nullable String form;
+
+  @Option(
+      names = "--out",
+      paramLabel = "FILE",
+      description = "The file to write; without it the rows are printed.")
+  private @Nullable Path out;
+
+  @Option(names = "--timeline", paramLabel = "NAME", description = "Only timelines of this name.")
+  private String timeline = "";
+
+  @Option(
+      names = "--columns",
+      paramLabel = "COLUMN,...",
+      description = "Which columns, in which order; of several reports \"shots: name, frames; …\".")
+  private String columns = "";
+
+  @Option(
+      names = "--where",
+      paramLabel = "COLUMN=VALUE",
+      description =
+          "Only rows that are so; =, !=, <, >, with * for anything and | between several. Several"
+              + " times for all of these.")
+  private List<String> where = List.of();
+
+  @Option(
+      names = "--order",
+      paramLabel = "COLUMN",
+      description = "What rows are ordered by; -COLUMN from the highest down.")
+  private String order = "";
+
+  @Option(
+      names = "--by",
+      paramLabel = "COLUMN",
+      description = "What rows are grouped by, with a sum for each group.")
+  private String by = "";
+
+  @Option(
+      names = "--film",
+      paramLabel = "35|16",
+      description = "The film that feet are counted on.")
+  private String film = "35";
+
+  @Option(
+      names = "--date",
+      paramLabel = "DAY",
+      description = "A day to be written on it; none is without it.")
+  private String date = "";
+
+  @Option(
+      names = "--delivery",
+      paramLabel = "DAY",
+      description = "When the programme is delivered: licences that end before it are said.")
+  private @Nullable String delivery;
+
+  @Option(
+      names = "--own",
+      paramLabel = "NAMES",
+      description = "What is the production's own; with * for anything, semicolons between.")
+  private @Nullable String own;
+
+  @Mixin private JsonOption output = new JsonOption();
+
+  @Spec
+  private @SuppressWarnings("NullAway.Init") CommandSpec spec;
+
+  @Override
+  public Integer call() throws IOException {
+    List<String> wanted = kinds.contains(ALL) ? new Kinds() : kinds;
+    for (String kind : wanted) {
+      if (Report.of(kind).isEmpty()) {
+        throw wrong(
+            Phrase.of(
+                "There is no report \"%s\"; there are %s.", kind, String.join(", ", new Kinds())));
+      }
+    }
+    Optional<BookFormat> format = format(wanted);
+    LotFile.Opened opened =
+        isLot()
+            ? LotFile.open(files.getFirst())
+            : new LotFile.Opened(Lot.of(Folders.opened(files)), List.of());
+    RunSheet sheet = sheet(opened.lot(), wanted);
+    ReportsToWrite asked = asked(wanted, format);
+    Lot lot = opened.lot().withSheet(sheet);
+    IntakeResult read = Intake.read(lot, Progress.NONE);
+    Outcome outcome =
+        new Engine()
+            .runMeasuring(
+                read.material(),
+                sheet,
+                lot.answers(),
+                new Measurer(MeasurementStore.ofUser()),
+                Progress.NONE);
+    var problems = new ArrayList<>(opened.problems());
+    problems.addAll(read.problems());
+    boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
+    refuseTimeline(outcome.end(), nothing);
+    Book book = Books.of(outcome.end(), asked);
+    if (out != null && !nothing) {
+      SafeFile.write(
+          out,
+          path -> {
+            try (var to = new BufferedOutputStream(Files.newOutputStream(path), 1 << 16)) {
+              format.orElseThrow().write(book, to);
+            }
+          });
+    }
+    print(book, problems, nothing);
+    if (nothing) {
+      return ExitCode.WRONG_INPUT;
+    }
+    Set<String> passes =
+        wanted.stream()
+            .flatMap(kind -> Report.of(kind).orElseThrow().passes().stream())
+            .collect(Collectors.toSet());
+    boolean needs =
+        outcome.steps().stream()
+            .anyMatch(step -> passes.contains(step.pass().id()) && step.tally().needsAPerson());
+    return needs ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
+  }
+
+  private boolean isLot() {
+    return files.size() == 1 && files.getFirst().toString().endsWith(LotFile.EXTENSION);
+  }
+
+  private ParameterException wrong(String message) {
+    return new ParameterException(spec.commandLine(), message);
+  }
+
+  private Optional<BookFormat> format(List<String> wanted) {
+    Path file = out;
+    if (file == null) {
+      if (form != null) {
+        throw wrong("Say --out FILE, for what is made has to go somewhere.");
+      }
+      return Optional.empty();
+    }
+    String name = String.valueOf(file.getFileName());
+    String ending = name.contains(".") ? name.substring(name.lastIndexOf('.') + 1) : "";
+    String key = form == null ? ending : form;
+    BookFormat format =
+        BookFormat.of(key)
+            .orElseThrow(() ->
+                wrong(
+                    Phrase.of(
+                        "There is no form \"%s\"; there are %s.",
+                        key,
+                        String.join(", ", BookFormat.ALL.stream().map(BookFormat::key).toList()))));
+    if (!format.holdsSeveral() && wanted.size() > 1) {
+      throw wrong(
+          Phrase.of("A file of %s holds one report; name one with --kind, or write xlsx.", key));
+    }
+    if (Files.exists(file)) {
+      throw wrong(file + " is there already.");
+    }
+    return Optional.of(format);
+  }
+
+  private RunSheet sheet(Lot lot, List<String> wanted) {
+    RunSheet sheet = lot.sheet();
+    if (!isLot()) {
+      var passes = new LinkedHashSet<String>();
+      wanted.forEach(kind -> passes.addAll(Report.of(kind).orElseThrow().passes()));
+      sheet = sheet.only(List.copyOf(passes));
+    }
+    sheet = delivery == null ? sheet : with(sheet, LicencesPass.DELIVERY, delivery);
+    return own == null ? sheet : with(sheet, LicencesPass.OWN, own);
+  }
+
+  private RunSheet with(RunSheet sheet, Setting<String> setting, String value) {
+    try {
+      return sheet.with("licences", setting.key(), value);
+    } catch (IllegalArgumentException e) {
+      throw wrong(String.valueOf(e.getMessage()));
+    }
+  }
+
+  /** What was asked for, as the settings of the pass have it, so that both understand the same. */
+  private ReportsToWrite asked(List<String> wanted, Optional<BookFormat> format) {
+    RunSheet sheet = RunSheet.initial();
+    try {
+      sheet = sheet.with("reports", ReportsPass.COLUMNS.key(), ofOne(columns, wanted));
+      sheet =
+          sheet.with("reports", ReportsPass.WHERE.key(), ofOne(String.join(", ", where), wanted));
+      sheet = sheet.with("reports", ReportsPass.ORDER.key(), ofOne(order, wanted));
+      sheet = sheet.with("reports", ReportsPass.BY.key(), ofOne(by, wanted));
+      sheet = sheet.with("reports", ReportsPass.FILM.key(), film);
+      sheet = sheet.with("reports", ReportsPass.DATE.key(), date);
+    } catch (IllegalArgumentException e) {
+      throw wrong(String.valueOf(e.getMessage()));
+    }
+    Settings settings = sheet.settings("reports");
+    var arrangements = new java.util.LinkedHashMap<String, Arrangement>();
+    for (String kind : wanted) {
+      Arrangement arrangement = ReportsPass.arrangement(settings, kind);
+      arrangement
+          .problem(Report.of(kind).orElseThrow())
+          .ifPresent(what -> {
+            throw wrong(what + ".");
+          });
+      arrangements.put(kind, arrangement);
+    }
+    return new ReportsToWrite(
+        wanted,
+        format.map(BookFormat::key).orElse("xlsx"),
+        timeline,
+        arrangements,
+        ReportsPass.gauge(settings),
+        date);
+  }
+
+  /** Of one report it need not be said which is meant. */
+  private static String ofOne(String text, List<String> wanted) {
+    boolean names = text.isBlank() || text.matches("(?s)\\s*[a-z]+\\s*:.*");
+    return names || wanted.size() != 1 ? text : wanted.getFirst() + ": " + text;
+  }
+
+  private void refuseTimeline(Material material, boolean nothing) {
+    List<String> names = Scope.timelines(material);
+    if (!timeline.isEmpty() && !nothing && !names.contains(timeline)) {
+      throw wrong(
+          names.isEmpty()
+              ? "There is no timeline in it."
+              : Phrase.of(
+                  "There is no timeline \"%s\"; there are %s.",
+                  timeline, String.join(", ", names)));
+    }
+  }
+
+  private void print(Book book, List<Problem> problems, boolean nothing) {
+    PrintWriter to = spec.commandLine().getOut();
+    if (output.json) {
+      var document = new JsonDocuments();
+      List<Sheet> sheets = book.sheets();
+      if (sheets.size() == 1) {
+        document.put("rows", rows(sheets.getFirst()));
+        document.put("totals", totals(sheets.getFirst()));
+        document.put("notes", texts(sheets.getFirst().notes()));
+      } else {
+        var reports = new JsonDocuments();
+        sheets.forEach(sheet ->
+            reports.put(sheet.key(), new JsonDocuments().put("rows", rows(sheet)).toObject()));
+        document.put("reports", reports.toObject());
+      }
+      document.put("written", texts(out == null || nothing ? List.of() : List.of(out.toString())));
+      to.println(document.put("problems", JsonDocuments.problems(problems)).print());
+    } else {
+      for (Sheet sheet : book.sheets()) {
+        to.println(Phrase.of("%s: %s", sheet.title(), Phrase.count(sheet.lines().size(), "row")));
+        if (out == null) {
+          list(sheet.withoutEmptyColumns(), to);
+        }
+      }
+      problems.forEach(problem -> to.println("  " + problem));
+      if (out != null && !nothing) {
+        to.println("  written " + out);
+      }
+    }
+    to.flush();
+  }
+
+  /** In columns, as far as they are short. */
+  private static void list(Sheet sheet, PrintWriter to) {
+    List<Column> columns = sheet.columns();
+    int[] widths = new int[columns.size()];
+    for (int i = 0; i < widths.length; i++) {
+      int column = i;
+      int longest =
+          sheet.lines().stream()
+              .mapToInt(line -> plain(line.cells().get(column)).length())
+              .max()
+              .orElse(0);
+      widths[i] = Math.min(40, Math.max(columns.get(i).title().length(), longest));
+    }
+    if (!sheet.lines().isEmpty()) {
+      to.println(inColumns(columns.stream().map(Column::title).toList(), columns, widths));
+    }
+    for (Line line : sheet.lines()) {
+      to.println(
+          inColumns(line.cells().stream().map(ReportCommand::plain).toList(), columns, widths));
+    }
+  }
+
+  private static String inColumns(List<String> cells, List<Column> columns, int[] widths) {
+    var text = new StringBuilder(" ");
+    for (int i = 0; i < widths.length; i++) {
+      String cell = cells.get(i);
+      String shown = cell.length() > widths[i] ? cell.substring(0, widths[i] - 1) + "…" : cell;
+      String pad = " ".repeat(widths[i] - shown.length());
+      text.append(' ').append(columns.get(i).kind().isNumber() ? pad + shown : shown + pad);
+    }
+    return text.toString().stripTrailing();
+  }
+
+  private static String plain(Cell cell) {
+    return cell.text().replace('\n', ' ');
+  }
+
+  private static JsonArray texts(List<String> texts) {
+    return JsonArray.of(texts.stream().map(JsonString::of).toList());
+  }
+
+  private static JsonArray rows(Sheet sheet) {
+    return JsonArray.of(
+        sheet.lines().stream()
+            .map(line -> {
+              var row = new JsonDocuments();
+              for (int i = 0; i < sheet.columns().size(); i++) {
+                row.put(
+                    sheet.columns().get(i).key(),
+                    json(line.cells().get(i), sheet.columns().get(i)));
+              }
+              return row.toObject();
+            })
+            .toList());
+  }
+
+  private static JsonObject totals(Sheet sheet) {
+    var totals = new JsonDocuments();
+    for (int i = 0; i < sheet.columns().size(); i++) {
+      Column column = sheet.columns().get(i);
+      sheet.total(i).ifPresent(total -> totals.put(column.key(), json(total, column)));
+    }
+    return totals.toObject();
+  }
+
+  private static JsonValue json(Cell cell, Column column) {
+    return switch (cell) {
+      case Cell.Count(long number) -> JsonNumber.of(number);
+      case Cell.Time time -> new JsonNumber(time.decimal().toPlainString());
+      case Cell.Number number -> new JsonNumber(number.decimal().toPlainString());
+      case Cell.Day(java.time.LocalDate day) -> JsonString.of(day.toString());
+      case Cell.Text(String text) ->
+          text.isEmpty() && (column.kind().isNumber() || column.kind() == Column.Kind.DAY)
+              ? JsonLiteral.NULL
+              : JsonString.of(text);
+    };
+  }
+}

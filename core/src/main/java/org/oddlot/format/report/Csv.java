@@ -1,0 +1,72 @@
+package org.oddlot.format.report;
+
+import java.io.BufferedWriter;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.nio.charset.StandardCharsets;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.oddlot.sheet.Book;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.sheet.Sheet;
+
+/**
+ * Comma-separated values in UTF-8, RFC 4180. Times are seconds as a number. Words that begin like a
+ * formula get an apostrophe before them, as the Open Worldwide Application Security Project advises
+ * (from memory).
+ *
+ * @param hasMark whether a byte order mark goes before them, which some spreadsheets need
+ */
+record Csv(boolean hasMark) implements BookFormat {
+  @Override
+  public String key() {
+    return hasMark ? "csv-bom" : "csv";
+  }
+
+  @Override
+  public String extension() {
+    return ".csv";
+  }
+
+  @Override
+  public boolean holdsSeveral() {
+    return false;
+  }
+
+  @Override
+  public void write(Book book, OutputStream out) throws IOException {
+    Sheet sheet = book.sheets().getFirst();
+    var writer = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+    if (hasMark) {
+      writer.write('\uFEFF');
+    }
+    // RFC 4180 has every line end with CR LF.
+    var printer = new CSVPrinter(writer, CSVFormat.RFC4180);
+    for (Column column : sheet.columns()) {
+      printer.print(column.title());
+    }
+    printer.println();
+    for (Line line : sheet.lines()) {
+      for (Cell cell : line.cells()) {
+        printer.print(text(cell));
+      }
+      printer.println();
+    }
+    printer.flush();
+  }
+
+  private static String text(Cell cell) {
+    return switch (cell) {
+      case Cell.Text(String text) -> harmless(text);
+      case Cell.Time time -> time.decimal().toPlainString();
+      default -> cell.text();
+    };
+  }
+
+  private static String harmless(String text) {
+    return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+  }
+}

@@ -1,0 +1,203 @@
+package org.oddlot.format.report;
+
+import java.io.BufferedWriter;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.UncheckedIOException;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.sheet.Book;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.sheet.Sheet;
+
+/**
+ * One web page with all that it needs in it: it asks no network for anything. Tables are sorted by
+ * a click on a head and filtered by what is typed, and printed with their heads on every page.
+ */
+final class Html implements BookFormat {
+  private static final String STYLE = resource("report.css");
+  private static final String SCRIPT = resource("report.js");
+
+  @Override
+  public String key() {
+    return "html";
+  }
+
+  @Override
+  public String extension() {
+    return ".html";
+  }
+
+  @Override
+  public boolean holdsSeveral() {
+    return true;
+  }
+
+  private static String resource(String name) {
+    try (InputStream in = Html.class.getResourceAsStream(name)) {
+      if (in == null) {
+        throw new IllegalStateException(name + " is not shipped");
+      }
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  @Override
+  public void write(Book book, OutputStream out) throws IOException {
+    var to = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+    to.write("<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n");
+    // Nothing is fetched, whatever stands in a cell.
+    to.write(
+        "<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; style-src"
+            + " 'unsafe-inline'; script-src 'unsafe-inline'\">\n");
+    to.write("<title>" + escaped(book.title()) + "</title>\n<style>\n" + STYLE + "</style>\n");
+    to.write("</head>\n<body>\n<h1>" + escaped(book.title()) + "</h1>\n<dl class=\"about\">\n");
+    for (Book.Fact fact : book.about()) {
+      to.write("<dt>" + escaped(fact.what()) + "</dt><dd>" + escaped(fact.value()) + "</dd>\n");
+    }
+    to.write("</dl>\n");
+    if (book.sheets().size() > 1) {
+      to.write("<nav><ul>\n");
+      for (int i = 0; i < book.sheets().size(); i++) {
+        Sheet sheet = book.sheets().get(i);
+        to.write(
+            "<li><a href=\"#s"
+                + i
+                + "\">"
+                + escaped(sheet.title())
+                + "</a> "
+                + sheet.lines().size()
+                + "</li>\n");
+      }
+      to.write("</ul></nav>\n");
+    }
+    for (int i = 0; i < book.sheets().size(); i++) {
+      sheet(book.sheets().get(i), "s" + i, to);
+    }
+    to.write("<script>\n" + SCRIPT + "</script>\n</body>\n</html>\n");
+    to.flush();
+  }
+
+  private static void sheet(Sheet sheet, String id, Writer to) throws IOException {
+    to.write("<section id=\"" + id + "\">\n<h2>" + escaped(sheet.title()) + " <small>");
+    to.write(escaped(sheet.about()) + "</small></h2>\n");
+    if (sheet.lines().isEmpty()) {
+      to.write("<p>There is nothing to be listed here.</p>\n</section>\n");
+      return;
+    }
+    to.write(
+        "<p class=\"tools\"><label>Only rows with <input type=\"search\"></label> <output></output>"
+            + "</p>\n<table>\n<thead><tr>");
+    List<Column> columns = sheet.columns();
+    for (Column column : columns) {
+      to.write(
+          "<th scope=\"col\" data-kind=\""
+              + (column.kind().isNumber() ? "number" : "text")
+              + "\""
+              + (column.isSummed() ? " data-sum=\"" + unit(column) + "\"" : "")
+              + "><button type=\"button\">"
+              + escaped(column.title())
+              + "</button></th>");
+    }
+    to.write("</tr></thead>\n<tbody>\n");
+    List<Sheet.Group> groups = sheet.groups();
+    int next = 0;
+    for (int i = 0; i < sheet.lines().size(); i++) {
+      if (next < groups.size() && groups.get(next).from() == i) {
+        group(groups.get(next), sheet, to);
+        next++;
+      }
+      line(sheet.lines().get(i), columns, to);
+    }
+    to.write("</tbody>\n");
+    if (sheet.hasTotals()) {
+      to.write("<tfoot><tr>");
+      cells(columns, i -> sheet.total(i), to, "Total");
+      to.write("</tr></tfoot>\n");
+    }
+    to.write("</table>\n");
+    for (String note : sheet.notes()) {
+      to.write("<p class=\"note\">" + escaped(note) + "</p>\n");
+    }
+    to.write("</section>\n");
+  }
+
+  private static String unit(Column column) {
+    return switch (column.kind()) {
+      case TIME -> "time";
+      case NUMBER -> "number";
+      default -> "count";
+    };
+  }
+
+  private static void group(Sheet.Group group, Sheet sheet, Writer to) throws IOException {
+    to.write("<tr class=\"group\">");
+    List<Line> its = sheet.lines().subList(group.from(), group.to());
+    cells(
+        sheet.columns(),
+        i -> i == sheet.grouped() ? Optional.of(Cell.of(group.name())) : sheet.total(i, its),
+        to,
+        sheet.grouped() == 0 ? "" : group.name());
+    to.write("</tr>\n");
+  }
+
+  private interface Of {
+    Optional<Cell> column(int index);
+  }
+
+  private static void cells(List<Column> columns, Of of, Writer to, String first)
+      throws IOException {
+    for (int i = 0; i < columns.size(); i++) {
+      String text = of.column(i).map(Cell::text).orElse(i == 0 ? first : "");
+      to.write("<td" + kind(columns.get(i)) + ">" + escaped(text) + "</td>");
+    }
+  }
+
+  private static void line(Line line, List<Column> columns, Writer to) throws IOException {
+    to.write(line.isDoubtful() ? "<tr class=\"doubt\">" : "<tr>");
+    for (int i = 0; i < columns.size(); i++) {
+      Cell cell = line.cells().get(i);
+      to.write("<td");
+      to.write(kind(columns.get(i)));
+      if (cell instanceof Cell.Time time) {
+        to.write(" data-v=\"" + time.decimal().toPlainString() + "\"");
+      }
+      to.write(">");
+      to.write(escaped(cell.text()));
+      to.write("</td>");
+    }
+    to.write("</tr>\n");
+  }
+
+  private static String kind(Column column) {
+    return switch (column.kind()) {
+      case TEXT -> "";
+      case LABEL -> " class=\"l\"";
+      default -> " class=\"n\"";
+    };
+  }
+
+  private static String escaped(String text) {
+    var escaped = new StringBuilder(text.length() + 16);
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      switch (c) {
+        case '&' -> escaped.append("&amp;");
+        case '<' -> escaped.append("&lt;");
+        case '>' -> escaped.append("&gt;");
+        case '"' -> escaped.append("&quot;");
+        case '\n' -> escaped.append("<br>");
+        default -> escaped.append(c < 0x20 && c != '\t' ? ' ' : c);
+      }
+    }
+    return escaped.toString();
+  }
+}

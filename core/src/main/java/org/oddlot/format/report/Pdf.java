@@ -1,0 +1,428 @@
+package org.oddlot.format.report;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.interactive.action.PDActionGoTo;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDBorderStyleDictionary;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageFitWidthDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.oddlot.format.report.PdfText.Look;
+import org.oddlot.sheet.Book;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.sheet.Sheet;
+import org.oddlot.text.Phrase;
+
+/**
+ * Printed pages: a first one with what it is of and the table of contents, then the reports, each
+ * beginning a page, heads on every page, page numbers at the foot. Columns are as wide as what
+ * stands in them; where that is too much for the paper words are broken into lines, then the paper
+ * is larger, then the letters smaller.
+ */
+final class Pdf implements BookFormat {
+  private static final float MARGIN = 30;
+  private static final float SIZE = 7.5f;
+  private static final float SMALLEST = 4.5f;
+  private static final float GAP = 7;
+  private static final float LEADING = 1.32f;
+  private static final float NARROWEST = 42;
+  private static final float WIDEST = 200;
+  private static final int SAMPLE = 3_000;
+
+  @Override
+  public String key() {
+    return "pdf";
+  }
+
+  @Override
+  public String extension() {
+    return ".pdf";
+  }
+
+  @Override
+  public boolean holdsSeveral() {
+    return true;
+  }
+
+  @Override
+  public void write(Book book, OutputStream out) throws IOException {
+    try (var document = new PDDocument()) {
+      // Without this the time of writing would be in the file.
+      document.setDocumentId(1L);
+      document.getDocumentInformation().setTitle(book.title());
+      document.getDocumentInformation().setProducer("Odd Lot");
+      new Pages(document).write(book);
+      document.save(out);
+    }
+  }
+
+  /** The pages of a document in the making. */
+  private static final class Pages {
+    private final PDDocument document;
+    private final PdfText text;
+    private final List<String> foots = new ArrayList<>();
+
+    Pages(PDDocument document) throws IOException {
+      this.document = document;
+      this.text = new PdfText(document);
+    }
+
+    void write(Book book) throws IOException {
+      var cover = new PDPage(PDRectangle.A4);
+      document.addPage(cover);
+      foots.add(book.title());
+      var firsts = new ArrayList<Integer>();
+      for (Sheet sheet : book.sheets()) {
+        firsts.add(document.getNumberOfPages());
+        new SheetPages(sheet).write();
+      }
+      cover(cover, book, firsts);
+      var outline = new PDDocumentOutline();
+      for (int i = 0; i < firsts.size(); i++) {
+        var item = new PDOutlineItem();
+        item.setTitle(book.sheets().get(i).title());
+        item.setDestination(document.getPage(firsts.get(i)));
+        outline.addLast(item);
+      }
+      document.getDocumentCatalog().setDocumentOutline(outline);
+      for (int i = 0; i < document.getNumberOfPages(); i++) {
+        foot(i);
+      }
+    }
+
+    private void cover(PDPage page, Book book, List<Integer> firsts) throws IOException {
+      float width = page.getMediaBox().getWidth();
+      try (var to = new PDPageContentStream(document, page)) {
+        float y = page.getMediaBox().getHeight() - 80;
+        for (String line : text.wrapped(book.title(), Look.BOLD, (width - 2 * MARGIN) / 18)) {
+          text.show(to, line, Look.BOLD, 18, MARGIN, y);
+          y -= 24;
+        }
+        y -= 8;
+        for (Book.Fact fact : book.about()) {
+          text.show(to, fact.what(), Look.REGULAR, 9, MARGIN, y);
+          for (String line :
+              text.wrapped(fact.value(), Look.REGULAR, (width - 2 * MARGIN - 110) / 9)) {
+            text.show(to, line, Look.REGULAR, 9, MARGIN + 110, y);
+            y -= 13;
+          }
+        }
+        y -= 22;
+        for (int i = 0; i < firsts.size() && y > 60; i++) {
+          Sheet sheet = book.sheets().get(i);
+          String number = Integer.toString(firsts.get(i) + 1);
+          text.show(to, sheet.title(), Look.BOLD, 10, MARGIN, y);
+          text.show(
+              to, Phrase.count(sheet.lines().size(), "row"), Look.REGULAR, 9, MARGIN + 160, y);
+          text.show(
+              to,
+              number,
+              Look.REGULAR,
+              10,
+              width - MARGIN - text.width(number, Look.REGULAR) * 10,
+              y);
+          link(page, new PDRectangle(MARGIN, y - 3, width - 2 * MARGIN, 14), firsts.get(i));
+          y -= 17;
+        }
+      }
+    }
+
+    private void link(PDPage page, PDRectangle area, int target) throws IOException {
+      var destination = new PDPageFitWidthDestination();
+      destination.setPage(document.getPage(target));
+      var action = new PDActionGoTo();
+      action.setDestination(destination);
+      var link = new PDAnnotationLink();
+      link.setAction(action);
+      link.setRectangle(area);
+      var none = new PDBorderStyleDictionary();
+      none.setWidth(0);
+      link.setBorderStyle(none);
+      page.getAnnotations().add(link);
+    }
+
+    private void foot(int index) throws IOException {
+      PDPage page = document.getPage(index);
+      try (var to = new PDPageContentStream(document, page, AppendMode.APPEND, true, true)) {
+        String number = (index + 1) + " of " + document.getNumberOfPages();
+        text.show(to, foots.get(index), Look.REGULAR, 7, MARGIN, 18);
+        text.show(
+            to,
+            number,
+            Look.REGULAR,
+            7,
+            page.getMediaBox().getWidth() - MARGIN - text.width(number, Look.REGULAR) * 7,
+            18);
+      }
+    }
+
+    /** The pages of one sheet. */
+    private final class SheetPages {
+      private final Sheet sheet;
+      private final float[] widths;
+      private PDRectangle paper = landscape(PDRectangle.A4);
+      private float size = SIZE;
+      private PDPageContentStream to;
+      private float y;
+
+      SheetPages(Sheet sheet) throws IOException {
+        this.sheet = sheet.withoutEmptyColumns();
+        this.widths = widths();
+        this.to = page();
+      }
+
+      private static PDRectangle landscape(PDRectangle upright) {
+        return new PDRectangle(upright.getHeight(), upright.getWidth());
+      }
+
+      private float room() {
+        return paper.getWidth() - 2 * MARGIN - GAP * (widthsCount() - 1);
+      }
+
+      private int widthsCount() {
+        return sheet.columns().size();
+      }
+
+      private float[] widths() throws IOException {
+        List<Column> columns = sheet.columns();
+        float[] natural = new float[columns.size()];
+        for (int i = 0; i < natural.length; i++) {
+          natural[i] = text.width(columns.get(i).title(), Look.BOLD);
+          Look look = look(columns.get(i));
+          for (Line line : sheet.lines().subList(0, Math.min(SAMPLE, sheet.lines().size()))) {
+            for (String each : line.cells().get(i).text().split("\n", -1)) {
+              natural[i] = Math.max(natural[i], text.width(each, look));
+            }
+          }
+          // A sum has more digits than what is summed up.
+          Optional<Cell> total = sheet.total(i);
+          if (total.isPresent()) {
+            natural[i] = Math.max(natural[i], text.width(total.get().text(), Look.BOLD));
+          }
+        }
+        for (boolean isLarge = false; ; isLarge = true) {
+          paper = landscape(isLarge ? PDRectangle.A3 : PDRectangle.A4);
+          for (size = SIZE; size > (isLarge ? SMALLEST : 6.4f); size -= 0.25f) {
+            float[] fitted = fitted(natural, columns);
+            if (sum(fitted) <= room()) {
+              return fitted;
+            }
+          }
+          if (isLarge) {
+            float[] fitted = fitted(natural, columns);
+            float factor = room() / sum(fitted);
+            for (int i = 0; i < fitted.length; i++) {
+              fitted[i] *= factor;
+            }
+            return fitted;
+          }
+        }
+      }
+
+      /** Words give way to figures: they can be broken into lines. */
+      private float[] fitted(float[] natural, List<Column> columns) {
+        float[] fitted = new float[natural.length];
+        float figures = 0;
+        float words = 0;
+        for (int i = 0; i < natural.length; i++) {
+          boolean isText = columns.get(i).kind() == Column.Kind.TEXT;
+          fitted[i] = natural[i] * size;
+          if (isText) {
+            fitted[i] = Math.min(fitted[i], WIDEST);
+            words += fitted[i];
+          } else {
+            figures += fitted[i];
+          }
+        }
+        float left = room() - figures;
+        if (words > left && left > 0) {
+          for (int i = 0; i < natural.length; i++) {
+            if (columns.get(i).kind() == Column.Kind.TEXT) {
+              float narrowest = Math.min(fitted[i], NARROWEST);
+              fitted[i] = Math.max(narrowest, fitted[i] * left / words);
+            }
+          }
+        }
+        return fitted;
+      }
+
+      private static float sum(float[] widths) {
+        float sum = 0;
+        for (float width : widths) {
+          sum += width;
+        }
+        return sum;
+      }
+
+      private static Look look(Column column) {
+        return column.kind() == Column.Kind.LABEL ? Look.MONO : Look.REGULAR;
+      }
+
+      void write() throws IOException {
+        List<Sheet.Group> groups = sheet.groups();
+        int next = 0;
+        if (sheet.lines().isEmpty()) {
+          text.show(to, "There is nothing to be listed here.", Look.REGULAR, SIZE, MARGIN, y - 10);
+          y -= 14;
+        }
+        for (int i = 0; i < sheet.lines().size(); i++) {
+          Line line = sheet.lines().get(i);
+          row(line.cells(), Look.REGULAR, line.isDoubtful());
+          if (next < groups.size() && groups.get(next).to() == i + 1) {
+            Sheet.Group group = groups.get(next++);
+            total("Total " + group.name(), sheet.lines().subList(group.from(), group.to()));
+          }
+        }
+        if (sheet.hasTotals()) {
+          total("Total", sheet.lines());
+        }
+        y -= 6;
+        for (String note : sheet.notes()) {
+          for (String line :
+              text.wrapped(note, Look.REGULAR, (paper.getWidth() - 2 * MARGIN) / 7)) {
+            if (y < 40) {
+              next();
+            }
+            y -= 10;
+            text.show(to, line, Look.REGULAR, 7, MARGIN, y);
+          }
+        }
+        to.close();
+      }
+
+      private void total(String name, List<Line> of) throws IOException {
+        var cells = new ArrayList<Cell>();
+        for (int i = 0; i < sheet.columns().size(); i++) {
+          cells.add(sheet.total(i, of).orElse(Cell.NOTHING));
+        }
+        if (!sheet.columns().getFirst().isSummed()) {
+          cells.set(0, Cell.of(name));
+        }
+        row(cells, Look.BOLD, false);
+      }
+
+      private PDPageContentStream page() throws IOException {
+        var page = new PDPage(paper);
+        document.addPage(page);
+        foots.add(sheet.title() + " · " + sheet.about());
+        var stream = new PDPageContentStream(document, page);
+        y = paper.getHeight() - MARGIN;
+        text.show(stream, sheet.title(), Look.BOLD, 11, MARGIN, y - 9);
+        y -= 18;
+        heads(stream);
+        return stream;
+      }
+
+      private void heads(PDPageContentStream stream) throws IOException {
+        int most = 1;
+        var heads = new ArrayList<List<String>>();
+        for (int i = 0; i < widths.length; i++) {
+          List<String> lines =
+              text.wrapped(sheet.columns().get(i).title(), Look.BOLD, widths[i] / size);
+          heads.add(lines);
+          most = Math.max(most, lines.size());
+        }
+        float x = MARGIN;
+        for (int i = 0; i < widths.length; i++) {
+          for (int line = 0; line < heads.get(i).size(); line++) {
+            String words = heads.get(i).get(line);
+            text.show(
+                stream,
+                words,
+                Look.BOLD,
+                size,
+                left(i, words, Look.BOLD, x),
+                y - size * LEADING * (line + 1));
+          }
+          x += widths[i] + GAP;
+        }
+        y -= most * size * LEADING + 3;
+        rule(stream, 0.8f);
+        y -= 1;
+      }
+
+      private float left(int column, String words, Look look, float x) throws IOException {
+        return sheet.columns().get(column).kind().isNumber()
+            ? x + widths[column] - text.width(words, look) * size
+            : x;
+      }
+
+      private void rule(PDPageContentStream stream, float thick) throws IOException {
+        stream.setLineWidth(thick);
+        stream.moveTo(MARGIN, y);
+        stream.lineTo(paper.getWidth() - MARGIN, y);
+        stream.stroke();
+      }
+
+      private void next() throws IOException {
+        to.close();
+        to = page();
+      }
+
+      private void row(List<Cell> cells, Look strength, boolean isDoubtful) throws IOException {
+        var lines = new ArrayList<List<String>>(cells.size());
+        int most = 1;
+        for (int i = 0; i < cells.size(); i++) {
+          Look look = strength == Look.BOLD ? Look.BOLD : look(sheet.columns().get(i));
+          String words = cells.get(i).text();
+          List<String> its =
+              words.isEmpty() ? List.of() : text.wrapped(words, look, widths[i] / size + 0.01f);
+          lines.add(its);
+          most = Math.max(most, its.size());
+        }
+        // A row that is higher than a page goes on on the next one.
+        for (int from = 0; from < most; ) {
+          int fits = (int) ((y - 34) / (size * LEADING));
+          if (fits < Math.min(most - from, 4)) {
+            next();
+            fits = (int) ((y - 34) / (size * LEADING));
+          }
+          int upTo = Math.min(most, from + Math.max(1, fits));
+          part(lines, from, upTo, strength, isDoubtful);
+          from = upTo;
+        }
+      }
+
+      private void part(
+          List<List<String>> lines, int from, int upTo, Look strength, boolean isDoubtful)
+          throws IOException {
+        if (isDoubtful) {
+          to.setNonStrokingColor(0.64f, 0.2f, 0.11f);
+        }
+        float x = MARGIN;
+        for (int i = 0; i < lines.size(); i++) {
+          Look look = strength == Look.BOLD ? Look.BOLD : look(sheet.columns().get(i));
+          List<String> its = lines.get(i);
+          for (int line = from; line < Math.min(upTo, its.size()); line++) {
+            String words = its.get(line);
+            text.show(
+                to,
+                words,
+                look,
+                size,
+                left(i, words, look, x),
+                y - size * LEADING * (line - from + 1));
+          }
+          x += widths[i] + GAP;
+        }
+        if (isDoubtful) {
+          to.setNonStrokingColor(0f, 0f, 0f);
+        }
+        y -= (upTo - from) * size * LEADING + 2;
+        rule(to, 0.2f);
+        y -= 1;
+      }
+    }
+  }
+}

@@ -1,0 +1,187 @@
+package org.oddlot.format.report;
+
+import com.ibm.icu.text.ArabicShaping;
+import com.ibm.icu.text.ArabicShapingException;
+import com.ibm.icu.text.Bidi;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.fontbox.ttf.CmapLookup;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.oddlot.title.Fonts;
+
+/**
+ * Text in the fonts that come with the program, which are embedded. Letters that a font does not
+ * have are taken from the next; those that none has become a question mark. Text from the right is
+ * put in the order in which it is seen, its letters joined.
+ */
+final class PdfText {
+  private final List<Face> regular = new ArrayList<>();
+  private final List<Face> bold = new ArrayList<>();
+  private final List<Face> mono = new ArrayList<>();
+  private final Map<String, Float> widths = new HashMap<>();
+
+  /** How text looks. */
+  enum Look {
+    REGULAR,
+    BOLD,
+    MONO
+  }
+
+  private record Face(PDFont font, CmapLookup letters) {
+    boolean has(int letter) {
+      return letters.getGlyphId(letter) > 0;
+    }
+  }
+
+  private record Run(Face face, String text) {}
+
+  PdfText(PDDocument document) throws IOException {
+    Face sans = face(document, "IBMPlexSans_400Regular");
+    Face strong = face(document, "IBMPlexSans_600SemiBold");
+    Face figures = face(document, "IBMPlexMono_400Regular");
+    Face hebrew = face(document, "IBMPlexSansHebrew_400Regular");
+    Face arabic = face(document, "IBMPlexSansArabic_400Regular");
+    regular.addAll(List.of(sans, figures, hebrew, arabic));
+    bold.addAll(List.of(strong, sans, figures, hebrew, arabic));
+    mono.addAll(List.of(figures, sans, hebrew, arabic));
+  }
+
+  private static Face face(PDDocument document, String name) throws IOException {
+    try (InputStream in = Fonts.class.getResourceAsStream("fonts/" + name + ".ttf")) {
+      if (in == null) {
+        throw new IllegalStateException(name + " is not shipped");
+      }
+      TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(in));
+      return new Face(PDType0Font.load(document, font, true), font.getUnicodeCmapLookup());
+    }
+  }
+
+  private List<Face> faces(Look look) {
+    return switch (look) {
+      case REGULAR -> regular;
+      case BOLD -> bold;
+      case MONO -> mono;
+    };
+  }
+
+  /** How wide a line is at a size of one. */
+  float width(String line, Look look) throws IOException {
+    String key = look.ordinal() + line;
+    Float known = line.length() > 40 ? null : widths.get(key);
+    if (known != null) {
+      return known;
+    }
+    float width = 0;
+    for (Run run : runs(line, look)) {
+      width += run.face.font.getStringWidth(run.text) / 1000;
+    }
+    if (line.length() <= 40 && widths.size() < 20_000) {
+      widths.put(key, width);
+    }
+    return width;
+  }
+
+  /** Shows a line that begins at a place. */
+  void show(PDPageContentStream to, String line, Look look, float size, float x, float y)
+      throws IOException {
+    if (line.isEmpty()) {
+      return;
+    }
+    to.beginText();
+    to.newLineAtOffset(x, y);
+    for (Run run : runs(line, look)) {
+      to.setFont(run.face.font, size);
+      to.showText(run.text);
+    }
+    to.endText();
+  }
+
+  private List<Run> runs(String line, Look look) {
+    List<Face> faces = faces(look);
+    String seen = Bidi.requiresBidi(line.toCharArray(), 0, line.length()) ? ordered(line) : line;
+    var runs = new ArrayList<Run>(1);
+    var text = new StringBuilder();
+    Face face = faces.getFirst();
+    for (int i = 0; i < seen.length(); ) {
+      int letter = seen.codePointAt(i);
+      i += Character.charCount(letter);
+      int shown = letter < 0x20 || letter == 0xFEFF || letter == 0x200B ? ' ' : letter;
+      Face its = face(faces, shown);
+      if (its == null) {
+        its = faces.getFirst();
+        shown = '?';
+      }
+      if (its != face && !text.isEmpty()) {
+        runs.add(new Run(face, text.toString()));
+        text.setLength(0);
+      }
+      face = its;
+      text.appendCodePoint(shown);
+    }
+    if (!text.isEmpty()) {
+      runs.add(new Run(face, text.toString()));
+    }
+    return runs;
+  }
+
+  private static @org.jspecify.annotations.Nullable Face face(List<Face> faces, int letter) {
+    for (Face face : faces) {
+      if (face.has(letter)) {
+        return face;
+      }
+    }
+    return null;
+  }
+
+  private static String ordered(String line) {
+    String shaped = line;
+    try {
+      shaped = new ArabicShaping(ArabicShaping.LETTERS_SHAPE).shape(line);
+    } catch (ArabicShapingException e) {
+      // What cannot be joined is shown letter by letter.
+      shaped = line;
+    }
+    var bidi = new Bidi(shaped, Bidi.DIRECTION_DEFAULT_LEFT_TO_RIGHT);
+    return bidi.writeReordered(Bidi.DO_MIRRORING);
+  }
+
+  /** A text as lines of at most a width; a word that is wider is broken anywhere. */
+  List<String> wrapped(String text, Look look, float width) throws IOException {
+    var lines = new ArrayList<String>(1);
+    for (String paragraph : text.split("\n", -1)) {
+      if (width(paragraph, look) <= width) {
+        lines.add(paragraph);
+        continue;
+      }
+      String line = "";
+      for (String word : paragraph.split("(?<=[ /_-])", -1)) {
+        if (line.isEmpty() || width((line + word).stripTrailing(), look) <= width) {
+          line += word;
+        } else {
+          lines.add(line.stripTrailing());
+          line = word;
+        }
+        while (width(line.stripTrailing(), look) > width && line.length() > 1) {
+          int fits = 1;
+          while (fits < line.length() && width(line.substring(0, fits + 1), look) <= width) {
+            fits++;
+          }
+          lines.add(line.substring(0, fits));
+          line = line.substring(fits);
+        }
+      }
+      lines.add(line.stripTrailing());
+    }
+    return lines;
+  }
+}

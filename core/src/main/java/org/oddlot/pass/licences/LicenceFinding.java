@@ -1,0 +1,84 @@
+package org.oddlot.pass.licences;
+
+import java.util.List;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Standing;
+
+/** Something about rights. */
+public sealed interface LicenceFinding extends Finding {
+  /** What a decision calls material that the production made itself. */
+  String OWN = "own";
+
+  /** What a decision calls material that is used without a licence. */
+  String NONE = "none";
+
+  /**
+   * Which licence a source is used under.
+   *
+   * @param source the source's id
+   * @param title what it is called
+   * @param uses how often it is used
+   * @param choices the licences that can be meant, that it is own material, that there is none
+   * @param proposed the id of one of them; empty where nothing is
+   */
+  record OfSource(
+      String source,
+      String title,
+      int uses,
+      Standing standing,
+      String reason,
+      List<Choice> choices,
+      List<String> proposed,
+      List<Evidence> evidence)
+      implements LicenceFinding {
+    public OfSource {
+      choices = List.copyOf(choices);
+      proposed = List.copyOf(proposed);
+      evidence = List.copyOf(evidence);
+    }
+
+    @Override
+    public FindingId id() {
+      return FindingId.of("licences", "source", source);
+    }
+  }
+
+  /**
+   * Whether what is used under a licence keeps to its terms.
+   *
+   * @param licence what the licence is known by
+   * @param timeline the timeline's name; empty where it is about the licence by itself
+   * @param what the term: {@code limit}, {@code term}
+   */
+  record OfTerms(
+      String licence,
+      String timeline,
+      String what,
+      String title,
+      String reason,
+      List<Evidence> evidence)
+      implements LicenceFinding {
+    public OfTerms {
+      evidence = List.copyOf(evidence);
+    }
+
+    @Override
+    public FindingId id() {
+      return FindingId.of("licences", what, licence, timeline);
+    }
+
+    @Override
+    public Standing standing() {
+      return Standing.TO_LOOK_AT;
+    }
+
+    /** Accepting it changes nothing: somebody has seen it. */
+    @Override
+    public boolean isProposal() {
+      return false;
+    }
+  }
+}

@@ -1,0 +1,405 @@
+package org.oddlot.pass.licences;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.material.Material;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Rights;
+import org.oddlot.material.Source;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Codec;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.Standing;
+import org.oddlot.profile.Field;
+import org.oddlot.report.LicenceUse;
+import org.oddlot.report.Scope;
+import org.oddlot.rights.Licence;
+import org.oddlot.rights.LicencePaper;
+import org.oddlot.rights.SourcePattern;
+import org.oddlot.setting.Setting;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FilmGauge;
+import org.oddlot.time.Rational;
+
+/**
+ * Finds the licence that each source in a timeline is used under: by papers of licences, and by
+ * what the sources themselves say. What was shot by the production needs none. What has none, or
+ * two, or more seconds than its licence allows, is for a person.
+ */
+public final class LicencesPass implements Pass<LicenceFinding> {
+  /** What is the production's own, beside what has a camera, a card or a day. */
+  public static final Setting<String> OWN =
+      Setting.textOrNothing(
+          "own",
+          "Own material",
+          "names, with * for anything; semicolons between",
+          _ -> Optional.empty());
+
+  /** The day on which the programme is delivered. */
+  public static final Setting<String> DELIVERY =
+      Setting.textOrNothing(
+          "delivery", "Delivery", "a day such as 2026-11-30", LicencesPass::noDay);
+
+  private static final Choice OWN_CHOICE =
+      new Choice(LicenceFinding.OWN, "own material, no licence needed", List.of());
+  private static final Choice NONE_CHOICE =
+      new Choice(LicenceFinding.NONE, "there is no licence", List.of());
+
+  private static Optional<String> noDay(String text) {
+    return text.isBlank() || day(text).isPresent()
+        ? Optional.empty()
+        : Optional.of(Phrase.of("\"%s\" is no day; write it as 2026-11-30", text));
+  }
+
+  private static Optional<LocalDate> day(String text) {
+    try {
+      return Optional.of(LocalDate.parse(text.strip()));
+    } catch (DateTimeParseException e) {
+      return Optional.empty();
+    }
+  }
+
+  @Override
+  public String id() {
+    return "licences";
+  }
+
+  @Override
+  public String title() {
+    return "Licences";
+  }
+
+  @Override
+  public String question() {
+    return "What may be shown, and who is owed for it?";
+  }
+
+  @Override
+  public List<Setting<?>> settings() {
+    return List.of(OWN, DELIVERY);
+  }
+
+  @Override
+  public Codec<?> answers() {
+    return Codec.CHOICES;
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return !material.all(LicencePaper.class).isEmpty();
+  }
+
+  private static String key(Licence licence) {
+    return licence.paper() + " row " + licence.row();
+  }
+
+  private static List<Licence> licences(Material material) {
+    return material.all(LicencePaper.class).stream()
+        .flatMap(paper -> paper.licences().stream())
+        .toList();
+  }
+
+  @Override
+  public Look<LicenceFinding> look(Request request) {
+    Material material = request.material();
+    List<Licence> licences = licences(material);
+    if (licences.isEmpty()) {
+      return Look.of(List.of());
+    }
+    var own = new SourcePattern(request.settings().get(OWN));
+    var findings = new ArrayList<LicenceFinding>();
+    var used = new HashMap<Licence, Integer>();
+    int ours = 0;
+    for (Source source : material.sources().all()) {
+      if (source.uses().isEmpty()) {
+        continue;
+      }
+      List<String> names = names(source);
+      List<Licence> its =
+          licences.stream().filter(licence -> licence.material().means(names)).toList();
+      its.forEach(licence -> used.merge(licence, 1, Integer::sum));
+      Optional<String> origin = origin(source, own, names);
+      if (its.isEmpty() && origin.isPresent()) {
+        ours++;
+      } else {
+        findings.add(finding(source, its, origin, licences));
+      }
+    }
+    findings.sort(Comparator.comparing(finding -> finding.standing() == Standing.SETTLED));
+    findings.addAll(0, terms(material, request, findings));
+    var remarks = new ArrayList<Look.Remark>();
+    if (ours > 0) {
+      remarks.add(
+          new Look.Remark(
+              LicenceFinding.OWN,
+              "Own material",
+              Phrase.of(
+                  "%s the production's own, by a camera, a card or a day",
+                  ours == 1 ? "1 source is" : Phrase.number(ours) + " sources are")));
+    }
+    for (Licence licence : licences) {
+      if (!used.containsKey(licence)) {
+        remarks.add(
+            new Look.Remark(
+                key(licence), licence.title(), "nothing in the timelines is used under it"));
+      }
+    }
+    return Look.of(findings, remarks);
+  }
+
+  /** What a source can be called in a paper: by its name, by its file's, by where it is. */
+  private static List<String> names(Source source) {
+    String id = source.id();
+    String file = id.substring(id.lastIndexOf('/') + 1);
+    return List.of(source.name(), file.startsWith("name:") ? file.substring(5) : file, id);
+  }
+
+  /** Why a source is the production's own; empty where nothing says so. */
+  private static Optional<String> origin(Source source, SourcePattern own, List<String> names) {
+    if (own.means(names)) {
+      return Optional.of("named as own material");
+    }
+    if (!source.camera().isEmpty()) {
+      return Optional.of(
+          "camera " + source.camera() + (source.cameraIsGuessed() ? ", by its name" : ""));
+    }
+    if (!source.reel().isEmpty()) {
+      return Optional.of("card " + source.reel());
+    }
+    return source
+        .recorded()
+        .map(day -> "recorded on " + day)
+        .or(() ->
+            source
+                .clips()
+                .flatMap(LicencesPass::take)
+                .findFirst()
+                .map(take -> "take " + take + " of the log"));
+  }
+
+  private static java.util.stream.Stream<String> take(PlacedClip placed) {
+    return placed.profile().text(placed.clip(), Field.TAKE).stream();
+  }
+
+  private static LicenceFinding finding(
+      Source source, List<Licence> its, Optional<String> origin, List<Licence> all) {
+    Optional<String> says =
+        source
+            .clips()
+            .flatMap(placed -> placed.profile().text(placed.clip(), Field.LICENCE).stream())
+            .findFirst();
+    List<Licence> named =
+        says.map(number -> all.stream().filter(l -> l.number().equals(number)).toList())
+            .orElse(List.of());
+    List<Licence> meant = its.isEmpty() ? named : its;
+    // One that names it is meant rather than one that names many.
+    List<Licence> exact = meant.stream().filter(l -> l.material().isExact()).toList();
+    List<Licence> nearest = exact.isEmpty() ? meant : exact;
+    var choices = new ArrayList<Choice>();
+    meant.forEach(licence -> choices.add(choice(licence)));
+    choices.add(OWN_CHOICE);
+    choices.add(NONE_CHOICE);
+    Standing standing;
+    String reason;
+    List<String> proposed = List.of();
+    boolean disagrees =
+        says.isPresent() && nearest.size() == 1 && !says.get().equals(nearest.getFirst().number());
+    if (nearest.isEmpty()) {
+      standing = Standing.OPEN;
+      reason = "no licence is for it";
+    } else if (nearest.size() > 1) {
+      standing = Standing.TO_LOOK_AT;
+      reason = nearest.size() + " licences are for it";
+    } else {
+      proposed = List.of(key(nearest.getFirst()));
+      if (disagrees) {
+        standing = Standing.TO_LOOK_AT;
+        reason =
+            Phrase.of(
+                "the paper says licence %s, its own data %s",
+                nearest.getFirst().id(), says.orElse(""));
+      } else if (origin.isPresent()) {
+        standing = Standing.TO_LOOK_AT;
+        reason =
+            Phrase.of(
+                "a licence of %s is for it, and it seems to be own material: %s",
+                nearest.getFirst().holder(), origin.get());
+      } else {
+        standing = Standing.SETTLED;
+        reason =
+            Phrase.of(
+                "%s, by “%s” in row %d",
+                nearest.getFirst().title(),
+                nearest.getFirst().material().text(),
+                nearest.getFirst().row());
+      }
+    }
+    var evidence = new ArrayList<Evidence>();
+    evidence.add(new Evidence("media", source.id(), ""));
+    evidence.add(new Evidence("used", Phrase.count(source.uses().size(), "time"), ""));
+    origin.ifPresent(what -> evidence.add(new Evidence("origin", what, "own")));
+    says.ifPresent(number -> evidence.add(new Evidence("its own data", "licence " + number, "")));
+    return new LicenceFinding.OfSource(
+        source.id(),
+        source.name(),
+        source.uses().size(),
+        standing,
+        reason,
+        choices,
+        proposed,
+        evidence);
+  }
+
+  private static Choice choice(Licence licence) {
+    return new Choice(key(licence), licence.title(), evidence(licence));
+  }
+
+  private static List<Evidence> evidence(Licence licence) {
+    var evidence = new ArrayList<Evidence>();
+    evidence.add(
+        new Evidence("for", licence.material().text(), licence.paper() + ", row " + licence.row()));
+    licence
+        .allowed()
+        .ifPresent(most -> evidence.add(new Evidence("allowed", most.toDecimal(1) + " s", "")));
+    licence.until().ifPresent(day -> evidence.add(new Evidence("until", day.toString(), "")));
+    if (!licence.territory().isEmpty()) {
+      evidence.add(new Evidence("territory", licence.territory(), ""));
+    }
+    licence
+        .price()
+        .ifPresent(price ->
+            evidence.add(
+                new Evidence(
+                    "price", (price.toDecimal(2) + " " + licence.currency()).strip(), "a second")));
+    evidence.add(new Evidence("counted by", licence.unit().toDecimal(2) + " s", "up"));
+    return evidence;
+  }
+
+  /** What goes beyond the terms of licences, if all is as it is proposed or decided. */
+  private static List<LicenceFinding> terms(
+      Material material, Request request, List<LicenceFinding> findings) {
+    Rights rights =
+        rights(
+            licences(material),
+            findings.stream()
+                .map(finding -> new Reviewed<>(finding, request.answers().decision(finding.id())))
+                .toList());
+    Material with = material.with(Rights.class, List.of(rights));
+    Optional<LocalDate> delivery = day(request.settings().get(DELIVERY));
+    var terms = new ArrayList<LicenceFinding>();
+    Map<String, Licence> inUse = new LinkedHashMap<>();
+    for (LicenceUse.Used used : LicenceUse.used(Scope.of(with, "", FilmGauge.MM_35))) {
+      if (used.licence().isEmpty()) {
+        continue;
+      }
+      Licence licence = used.licence().get();
+      inUse.put(key(licence), licence);
+      if (used.over().signum() > 0) {
+        terms.add(
+            new LicenceFinding.OfTerms(
+                key(licence),
+                used.timeline(),
+                "limit",
+                licence.title(),
+                Phrase.of(
+                    "%s s of %s in %s: %s s more than the licence allows",
+                    used.once().toDecimal(1),
+                    licence.allowed().orElse(Rational.ZERO).toDecimal(1),
+                    used.timeline(),
+                    used.over().toDecimal(1)),
+                evidence(licence)));
+      }
+    }
+    inUse.forEach((key, licence) -> {
+      Optional<LocalDate> late =
+          licence.until().filter(day -> delivery.filter(day::isBefore).isPresent());
+      late.ifPresent(day ->
+          terms.add(
+              new LicenceFinding.OfTerms(
+                  key,
+                  "",
+                  "term",
+                  licence.title(),
+                  Phrase.of(
+                      "it ends on %s, before the delivery on %s", day, delivery.orElseThrow()),
+                  evidence(licence))));
+      Optional<LocalDate> early =
+          licence.from().filter(day -> delivery.filter(day::isAfter).isPresent());
+      early.ifPresent(day ->
+          terms.add(
+              new LicenceFinding.OfTerms(
+                  key,
+                  "",
+                  "begin",
+                  licence.title(),
+                  Phrase.of(
+                      "it begins on %s, after the delivery on %s", day, delivery.orElseThrow()),
+                  evidence(licence))));
+    });
+    return terms;
+  }
+
+  private static Rights rights(
+      List<Licence> licences, List<? extends Reviewed<? extends LicenceFinding>> reviewed) {
+    Map<String, Licence> byKey = new HashMap<>();
+    licences.forEach(licence -> byKey.put(key(licence), licence));
+    Map<String, Licence> given = new HashMap<>();
+    Map<String, String> standings = new HashMap<>();
+    for (Reviewed<? extends LicenceFinding> each : reviewed) {
+      if (each.finding() instanceof LicenceFinding.OfSource source) {
+        String chosen = each.chosen().isEmpty() ? "" : each.chosen().getFirst();
+        boolean isSettled = each.standing() == Standing.SETTLED;
+        if (byKey.containsKey(chosen) && isSettled) {
+          given.put(source.source(), byKey.get(chosen));
+        } else if (isSettled && chosen.equals(LicenceFinding.OWN)) {
+          standings.put(source.source(), LicenceFinding.OWN);
+        } else {
+          boolean isOpen = !source.proposed().isEmpty() || source.choices().size() > 2;
+          standings.put(
+              source.source(),
+              isOpen && each.standing().needsAPerson() ? "open" : LicenceFinding.NONE);
+        }
+      }
+    }
+    return new Rights(given, standings);
+  }
+
+  @Override
+  public Applied apply(Request request, List<Reviewed<LicenceFinding>> accepted) {
+    Material material = request.material();
+    List<Licence> licences = licences(material);
+    if (licences.isEmpty()) {
+      return new Applied(material, List.of());
+    }
+    var all = new HashMap<String, Reviewed<LicenceFinding>>();
+    // Those that nobody settled have no licence yet, and reports say so.
+    for (LicenceFinding finding : look(request).findings()) {
+      all.put(finding.id().text(), new Reviewed<>(finding, Optional.empty()));
+    }
+    accepted.forEach(each -> all.put(each.finding().id().text(), each));
+    Rights rights = rights(licences, List.copyOf(all.values()));
+    var standings = new HashMap<>(rights.standings());
+    var own = new SourcePattern(request.settings().get(OWN));
+    for (Source source : material.sources().all()) {
+      boolean isKnown =
+          rights.licences().containsKey(source.id()) || standings.containsKey(source.id());
+      if (!isKnown && origin(source, own, names(source)).isPresent()) {
+        standings.put(source.id(), LicenceFinding.OWN);
+      }
+    }
+    return new Applied(
+        material.with(Rights.class, List.of(new Rights(rights.licences(), standings))), List.of());
+  }
+}

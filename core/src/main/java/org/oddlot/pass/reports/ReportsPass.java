@@ -1,0 +1,226 @@
+package org.oddlot.pass.reports;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.oddlot.format.report.BookFormat;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.Standing;
+import org.oddlot.report.Arrangement;
+import org.oddlot.report.Arrangement.Where;
+import org.oddlot.report.Report;
+import org.oddlot.report.ReportsToWrite;
+import org.oddlot.report.Scope;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FilmGauge;
+
+/** Makes the reports that are asked for, of what the passes before left. */
+public final class ReportsPass implements Pass<ReportFinding> {
+  /** Which reports. */
+  public static final Setting<List<String>> KINDS =
+      Setting.someOf("kinds", "Reports", Report.ALL.stream().map(Report::key).toList());
+
+  /** How they are written. */
+  public static final Setting<String> FORM =
+      Setting.oneOf("as", "As", "xlsx", BookFormat.ALL.stream().map(BookFormat::key).toList());
+
+  /** Of which timelines. */
+  public static final Setting<String> TIMELINE =
+      Setting.textOrNothing(
+          "timeline", "Timeline", "all, or the name of one", _ -> Optional.empty());
+
+  /** Which columns, in which order. */
+  public static final Setting<String> COLUMNS =
+      Setting.textOrNothing(
+          "columns",
+          "Columns",
+          "shots: number, name, frames; markers: record, name",
+          text -> problem(() -> byReport(text)));
+
+  /** Which rows. */
+  public static final Setting<String> WHERE =
+      Setting.textOrNothing(
+          "where",
+          "Only rows",
+          "shots: visible=hidden|partly, frames<10",
+          text -> problem(() -> byReport(text).values().forEach(its -> its.forEach(Where::parse))));
+
+  /** In which order. */
+  public static final Setting<String> ORDER =
+      Setting.textOrNothing(
+          "order", "Order", "shots: -frames", text -> problem(() -> byReport(text)));
+
+  /** In which groups. */
+  public static final Setting<String> BY =
+      Setting.textOrNothing(
+          "by", "Grouped by", "shots: source", text -> problem(() -> byReport(text)));
+
+  /** What feet are counted on. */
+  public static final Setting<String> FILM =
+      Setting.oneOf("film", "Feet of", "35", List.of("35", "16"));
+
+  /** A day to be written on them. */
+  public static final Setting<String> DATE =
+      Setting.textOrNothing(
+          "date", "Day on them", "none, or a day such as 2026-11-30", ReportsPass::noDay);
+
+  private static Optional<String> noDay(String text) {
+    try {
+      if (!text.isBlank()) {
+        var _ = LocalDate.parse(text.strip());
+      }
+      return Optional.empty();
+    } catch (DateTimeParseException e) {
+      return Optional.of(Phrase.of("\"%s\" is no day; write it as 2026-11-30", text));
+    }
+  }
+
+  private static Optional<String> problem(Runnable reading) {
+    try {
+      reading.run();
+      return Optional.empty();
+    } catch (IllegalArgumentException e) {
+      return Optional.of(String.valueOf(e.getMessage()));
+    }
+  }
+
+  /** {@code shots: a, b; markers: c} as lists by report. */
+  private static Map<String, List<String>> byReport(String text) {
+    var byReport = new LinkedHashMap<String, List<String>>();
+    for (String part : text.split(";", -1)) {
+      if (part.isBlank()) {
+        continue;
+      }
+      int colon = part.indexOf(':');
+      String report = colon < 0 ? "" : part.substring(0, colon).strip();
+      if (Report.of(report).isEmpty()) {
+        throw new IllegalArgumentException(
+            Phrase.of("\"%s\" does not begin with a report and a colon", part.strip()));
+      }
+      byReport.put(
+          report,
+          Stream.of(part.substring(colon + 1).split(",", -1))
+              .map(String::strip)
+              .filter(each -> !each.isEmpty())
+              .toList());
+    }
+    return byReport;
+  }
+
+  @Override
+  public String id() {
+    return "reports";
+  }
+
+  @Override
+  public String title() {
+    return "Reports";
+  }
+
+  @Override
+  public String question() {
+    return "What goes on paper?";
+  }
+
+  @Override
+  public List<Setting<?>> settings() {
+    return List.of(KINDS, FORM, TIMELINE, COLUMNS, WHERE, ORDER, BY, FILM, DATE);
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return !material.all(Document.class).isEmpty();
+  }
+
+  /** How a report is arranged by settings. */
+  public static Arrangement arrangement(Settings settings, String report) {
+    return new Arrangement(
+        byReport(settings.get(COLUMNS)).getOrDefault(report, List.of()),
+        byReport(settings.get(WHERE)).getOrDefault(report, List.of()).stream()
+            .map(Where::parse)
+            .toList(),
+        first(settings.get(ORDER), report),
+        first(settings.get(BY), report));
+  }
+
+  private static String first(String text, String report) {
+    return byReport(text).getOrDefault(report, List.of()).stream().findFirst().orElse("");
+  }
+
+  /** The film that feet are counted on by settings. */
+  public static FilmGauge gauge(Settings settings) {
+    return settings.get(FILM).equals("16") ? FilmGauge.MM_16 : FilmGauge.MM_35;
+  }
+
+  @Override
+  public Look<ReportFinding> look(Request request) {
+    Settings settings = request.settings();
+    var findings = new ArrayList<ReportFinding>();
+    var remarks = new ArrayList<Look.Remark>();
+    for (String kind : settings.get(KINDS)) {
+      Report.of(kind)
+          .ifPresent(report ->
+              findings.add(
+                  new ReportFinding(
+                      kind,
+                      report.title(),
+                      arrangement(settings, kind).problem(report).orElse(""))));
+    }
+    String timeline = settings.get(TIMELINE);
+    if (!findings.isEmpty()
+        && !timeline.isEmpty()
+        && !Scope.timelines(request.material()).contains(timeline)) {
+      remarks.add(
+          new Look.Remark(
+              "timeline",
+              "Timeline",
+              Phrase.of(
+                  "there is no timeline \"%s\"; there are %s",
+                  timeline, String.join(", ", Scope.timelines(request.material())))));
+    }
+    return Look.of(findings, remarks);
+  }
+
+  @Override
+  public Applied apply(Request request, List<Reviewed<ReportFinding>> accepted) {
+    Settings settings = request.settings();
+    List<String> kinds =
+        accepted.stream()
+            .filter(each -> each.standing() == Standing.SETTLED)
+            .filter(each -> each.finding().problem().isEmpty())
+            .map(each -> each.finding().kind())
+            .toList();
+    if (kinds.isEmpty()) {
+      return new Applied(request.material(), List.of());
+    }
+    var arrangements = new LinkedHashMap<String, Arrangement>();
+    kinds.forEach(kind -> arrangements.put(kind, arrangement(settings, kind)));
+    return new Applied(
+        request
+            .material()
+            .with(
+                ReportsToWrite.class,
+                List.of(
+                    new ReportsToWrite(
+                        kinds,
+                        settings.get(FORM),
+                        settings.get(TIMELINE),
+                        arrangements,
+                        gauge(settings),
+                        settings.get(DATE)))),
+        List.of());
+  }
+}

@@ -1,0 +1,3 @@
+/** The pass that makes reports. */
+@org.jspecify.annotations.NullMarked
+package org.oddlot.pass.reports;

@@ -1,0 +1,213 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.sheet.Sheet;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+
+/**
+ * How a report is arranged: which columns it has, which rows, in which order, in which groups.
+ *
+ * @param columns keys of columns; all where empty
+ * @param where what rows have to be; all of it
+ * @param order the column that rows are ordered by; with {@code -} before it from the highest down;
+ *     as they come where empty
+ * @param by the column that rows are grouped by; none where empty
+ */
+public record Arrangement(List<String> columns, List<Where> where, String order, String by) {
+  /** All columns and rows, as they come. */
+  public static final Arrangement ALL = new Arrangement(List.of(), List.of(), "", "");
+
+  public Arrangement {
+    columns = List.copyOf(columns);
+    where = List.copyOf(where);
+  }
+
+  /**
+   * What a row has to be.
+   *
+   * @param column the key of a column
+   * @param sign {@code =}, {@code !=}, {@code <} or {@code >}
+   * @param value what it is compared with; with {@code *} for anything, {@code |} between several
+   */
+  public record Where(String column, String sign, String value) {
+    private static final Pattern WRITTEN =
+        Pattern.compile("\\s*([a-z_]+)\\s*(=|!=|<|>)\\s*(.*?)\\s*", Pattern.DOTALL);
+
+    /**
+     * Reads a condition such as {@code visible=hidden|partly} or {@code frames<10}.
+     *
+     * @throws IllegalArgumentException if it is none; the message says why
+     */
+    public static Where parse(String text) {
+      Matcher written = WRITTEN.matcher(text);
+      if (!written.matches()) {
+        throw new IllegalArgumentException(
+            Phrase.of("\"%s\" is no condition; write COLUMN=VALUE, with =, !=, < or >", text));
+      }
+      return new Where(written.group(1), written.group(2), written.group(3));
+    }
+
+    boolean holds(Cell cell) {
+      return switch (sign) {
+        case "=" -> isOne(cell);
+        case "!=" -> !isOne(cell);
+        default -> {
+          Optional<Rational> number = numberIn(cell);
+          Optional<Rational> bound = number(value);
+          int order =
+              number.isPresent() && bound.isPresent()
+                  ? number.get().compareTo(bound.get())
+                  : number.isPresent() ? 0 : cell.text().compareTo(value);
+          yield sign.equals("<") ? order < 0 : order > 0;
+        }
+      };
+    }
+
+    private boolean isOne(Cell cell) {
+      String text = cell.text().toLowerCase(Locale.ROOT);
+      Optional<Rational> number = numberIn(cell);
+      for (String each : value.split("\\|", -1)) {
+        if (number.isPresent() && number(each).equals(number)) {
+          return true;
+        }
+        String regex =
+            List.of(each.strip().toLowerCase(Locale.ROOT).split("\\*", -1)).stream()
+                .map(Pattern::quote)
+                .collect(Collectors.joining(".*"));
+        if (Pattern.compile(regex, Pattern.DOTALL).matcher(text).matches()) {
+          return true;
+        }
+      }
+      return false;
+    }
+
+    private static Optional<Rational> number(String text) {
+      return text.strip().matches("-?\\d{1,12}(\\.\\d{1,6})?")
+          ? Optional.of(Rational.ofDouble(Double.parseDouble(text.strip())))
+          : Optional.empty();
+    }
+  }
+
+  private static Optional<Rational> numberIn(Cell cell) {
+    return switch (cell) {
+      case Cell.Count(long number) -> Optional.of(Rational.of(number));
+      case Cell.Time(Rational seconds) -> Optional.of(seconds);
+      case Cell.Number(Rational number) -> Optional.of(number);
+      default -> Optional.empty();
+    };
+  }
+
+  /**
+   * Why this cannot be an arrangement of a report, in a sentence; empty if it can.
+   *
+   * @param of the report
+   */
+  public Optional<String> problem(Report of) {
+    List<String> keys = of.columns().stream().map(Column::key).toList();
+    var asked = new ArrayList<>(columns);
+    where.forEach(each -> asked.add(each.column));
+    if (!order.isEmpty()) {
+      asked.add(ordered());
+    }
+    if (!by.isEmpty()) {
+      asked.add(by);
+    }
+    return asked.stream()
+        .filter(key -> !keys.contains(key))
+        .findFirst()
+        .map(key ->
+            Phrase.of(
+                "%s has no column \"%s\"; it has %s", of.key(), key, String.join(", ", keys)));
+  }
+
+  private String ordered() {
+    return order.startsWith("-") ? order.substring(1) : order;
+  }
+
+  /** A report of {@code scope}, so arranged. */
+  public Sheet of(Report report, Scope scope) {
+    var sheet =
+        new Sheet(
+            report.key(),
+            report.title(),
+            scope.inWords(),
+            report.columns(),
+            report.lines(scope),
+            -1,
+            report.notes());
+    return arranged(sheet);
+  }
+
+  private Sheet arranged(Sheet sheet) {
+    List<Line> lines = sheet.lines();
+    for (Where each : where) {
+      int column = sheet.indexOf(each.column);
+      if (column >= 0) {
+        lines = lines.stream().filter(line -> each.holds(line.cells().get(column))).toList();
+      }
+    }
+    int ordered = sheet.indexOf(ordered());
+    if (ordered >= 0) {
+      Comparator<Line> byColumn = Comparator.comparing(line -> line.cells().get(ordered), CELLS);
+      lines =
+          lines.stream().sorted(order.startsWith("-") ? byColumn.reversed() : byColumn).toList();
+    }
+    int grouped = sheet.indexOf(by);
+    if (grouped >= 0) {
+      Map<String, Integer> first = new HashMap<>();
+      for (Line line : lines) {
+        first.putIfAbsent(line.cells().get(grouped).text(), first.size());
+      }
+      lines =
+          lines.stream()
+              .sorted(
+                  Comparator.comparing(
+                      line -> first.getOrDefault(line.cells().get(grouped).text(), 0)))
+              .toList();
+    }
+    var arranged =
+        new Sheet(
+            sheet.key(),
+            sheet.title(),
+            sheet.about(),
+            sheet.columns(),
+            lines,
+            grouped,
+            sheet.notes());
+    if (columns.isEmpty()) {
+      return arranged;
+    }
+    var kept = new ArrayList<Integer>();
+    columns.stream().map(sheet::indexOf).filter(i -> i >= 0).forEach(kept::add);
+    if (grouped >= 0 && !kept.contains(grouped)) {
+      kept.addFirst(grouped);
+    }
+    return arranged.withColumns(kept);
+  }
+
+  /** Numbers by what they are, all else by its letters, numbers first. */
+  public static final Comparator<Cell> CELLS =
+      (one, other) -> {
+        Optional<Rational> first = numberIn(one);
+        Optional<Rational> second = numberIn(other);
+        if (first.isPresent() && second.isPresent()) {
+          return first.get().compareTo(second.get());
+        }
+        return first.isPresent() != second.isPresent()
+            ? first.isPresent() ? -1 : 1
+            : one.text().compareToIgnoreCase(other.text());
+      };
+}

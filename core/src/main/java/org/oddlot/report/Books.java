@@ -1,0 +1,89 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.sheet.Book;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Sheet;
+import org.oddlot.text.Phrase;
+
+/** Puts reports together. */
+public final class Books {
+  private static final String TIMELINE = "timeline";
+
+  private Books() {}
+
+  /** The reports that are asked for, of what a lot holds. */
+  public static Book of(Material material, ReportsToWrite wanted) {
+    Scope scope = Scope.of(material, wanted.timeline(), wanted.gauge());
+    var sheets = new ArrayList<Sheet>();
+    for (String kind : wanted.kinds()) {
+      Report.of(kind)
+          .ifPresent(report ->
+              sheets.add(
+                  plain(
+                      wanted.arrangement(kind).of(report, scope),
+                      scope,
+                      wanted.arrangement(kind))));
+    }
+    var about = new ArrayList<Book.Fact>();
+    about.add(new Book.Fact("Lot", material.lot()));
+    about.add(new Book.Fact("Timeline", scope.inWords()));
+    for (Reckoning of : scope.timelines().stream().limit(8).toList()) {
+      about.add(
+          new Book.Fact(
+              "Counted in",
+              Phrase.of(
+                  "%s: %s frames a second, from %s",
+                  of.timeline().name(), of.rate(), of.label(0))));
+      if (!of.notUnderstood().isEmpty()) {
+        about.add(
+            new Book.Fact(
+                "Not counted",
+                Phrase.of(
+                    "%s of %s is not understood",
+                    Phrase.count(of.notUnderstood().size(), "item"), of.timeline().name())));
+      }
+    }
+    about.add(
+        new Book.Fact(
+            "Files",
+            String.join(
+                ", ",
+                material.documents().stream()
+                    .filter(document -> !document.isNew())
+                    .map(Document::name)
+                    .toList())));
+    if (!wanted.date().isEmpty()) {
+      about.add(new Book.Fact("Day", wanted.date()));
+    }
+    return new Book(title(material, sheets), about, sheets);
+  }
+
+  private static String title(Material material, List<Sheet> sheets) {
+    return sheets.size() == 1
+        ? material.lot() + ": " + sheets.getFirst().title()
+        : material.lot() + ": reports";
+  }
+
+  /**
+   * Where nobody chose columns, one that says the same timeline in each row is left out: the head
+   * says it.
+   */
+  private static Sheet plain(Sheet sheet, Scope scope, Arrangement arrangement) {
+    int timeline = sheet.indexOf(TIMELINE);
+    if (!arrangement.columns().isEmpty() || timeline < 0 || scope.timelines().size() > 1) {
+      return sheet;
+    }
+    var kept = new ArrayList<Integer>();
+    List<Column> columns = sheet.columns();
+    for (int i = 0; i < columns.size(); i++) {
+      if (i != timeline) {
+        kept.add(i);
+      }
+    }
+    return sheet.withColumns(kept);
+  }
+}

@@ -1,0 +1,79 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.text.Phrase;
+import org.oddlot.timeline.Effect;
+
+/** Effects and changes of speed. */
+final class Effects implements Report {
+  @Override
+  public String key() {
+    return "effects";
+  }
+
+  @Override
+  public String title() {
+    return "Effects";
+  }
+
+  @Override
+  public List<Column> columns() {
+    return List.of(
+        Column.text("timeline", "Timeline", 20),
+        Column.text("track", "On", 8),
+        Column.label("record_in", "In"),
+        Column.label("record_out", "Out"),
+        Column.sum("frames", "Frames"),
+        Column.time("time", "Length"),
+        Column.text("clip", "Clip", 24),
+        Column.text("effect", "Effect", 24),
+        Column.text("kind", "Kind", 14),
+        Column.number("speed", "Speed", false),
+        Column.text("says", "Says", 30));
+  }
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    var lines = new ArrayList<Line>();
+    for (Reckoning of : scope.timelines()) {
+      for (Use use : of.uses()) {
+        for (Effect effect : use.event().clip().effects()) {
+          lines.add(line(use, effect, of));
+        }
+      }
+    }
+    return lines;
+  }
+
+  private static Line line(Use use, Effect effect, Reckoning of) {
+    boolean isSpeed = effect.timeScalar().isPresent();
+    String says =
+        effect
+            .timeScalar()
+            .map(speed ->
+                speed.signum() == 0
+                    ? "it stands still"
+                    : speed.signum() < 0
+                        ? "it runs backwards"
+                        : Phrase.of("%s %% of its speed", speed.times(100).toDecimal(1)))
+            .orElse("");
+    return new Row()
+        .text(of.timeline().name())
+        .text(Shots.track(use.event().place()))
+        .label(of.label(use.plain().from()))
+        .label(of.label(use.plain().to()))
+        .count(use.plain().length())
+        .time(of.seconds(use.plain().length()))
+        .text(use.event().clip().name())
+        .text(effect.name().isEmpty() ? effect.effectName() : effect.name())
+        .text(isSpeed ? "speed" : "effect")
+        .cell(effect.timeScalar().<Cell>map(Cell.Number::new).orElse(Cell.NOTHING))
+        .text(says)
+        .at(Scope.spot(of, use.event().place()))
+        .line();
+  }
+}

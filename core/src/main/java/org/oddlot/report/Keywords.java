@@ -1,0 +1,103 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonValue;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.MarkerKind;
+import org.oddlot.profile.NotedMarker;
+import org.oddlot.profile.Profile;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Marker;
+
+/** Keywords of clips as a whole and of parts of them, in bins and in timelines. */
+final class Keywords implements Report {
+  @Override
+  public String key() {
+    return "keywords";
+  }
+
+  @Override
+  public String title() {
+    return "Keywords";
+  }
+
+  @Override
+  public List<Column> columns() {
+    return List.of(
+        Column.text("keyword", "Keyword", 24),
+        Column.text("category", "Category", 16),
+        Column.text("clip", "Clip", 24),
+        Column.label("source_in", "Source in"),
+        Column.label("source_out", "Source out"),
+        Column.time("time", "Length"),
+        Column.text("where", "Where", 50));
+  }
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    var lines = new ArrayList<Line>();
+    for (Source source : scope.material().sources().all()) {
+      source
+          .clips()
+          .forEach(placed -> {
+            Clip clip = placed.clip();
+            Profile profile = placed.profile();
+            List<JsonValue> values =
+                profile.place(Field.KEYWORDS).map(at -> at.all(clip.metadata())).orElse(List.of());
+            for (JsonValue value : values) {
+              lines.add(
+                  line(
+                      text(value, Field.KEYWORD_TEXT, profile),
+                      value instanceof JsonObject
+                          ? text(value, Field.KEYWORD_CATEGORY, profile)
+                          : "",
+                      placed,
+                      clip.trimmedRange()));
+            }
+            for (Marker marker : clip.markers()) {
+              NotedMarker noted = profile.noted(marker);
+              if (noted.kind().filter(MarkerKind.KEYWORD::equals).isPresent()) {
+                lines.add(
+                    line(
+                        marker.name(),
+                        noted.category(),
+                        placed,
+                        Optional.of(marker.markedRange())));
+              }
+            }
+          });
+    }
+    return lines;
+  }
+
+  private static String text(JsonValue value, Field field, Profile profile) {
+    return value instanceof JsonObject object
+        ? profile.place(field).flatMap(place -> place.text(object)).orElse("")
+        : value.display();
+  }
+
+  private static Line line(
+      String keyword, String category, PlacedClip placed, Optional<TimeRange> range) {
+    return new Row()
+        .text(keyword)
+        .text(category)
+        .text(placed.clip().name())
+        .label(range.flatMap(its -> Shots.label(its.start())))
+        .label(range.flatMap(its -> Shots.label(its.endExclusive())))
+        .cell(range.map(its -> Cell.of(its.duration().seconds())).orElse(Cell.NOTHING))
+        .text(placed.place().path())
+        .at(
+            Optional.of(
+                new Line.Spot(placed.document(), placed.place().key(), placed.place().path())))
+        .line();
+  }
+}

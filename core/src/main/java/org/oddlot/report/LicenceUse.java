@@ -1,0 +1,190 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.material.Rights;
+import org.oddlot.report.SourceUse.Sum;
+import org.oddlot.rights.Licence;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+
+/** What is used under each licence, and what is used under none. */
+public final class LicenceUse implements Report {
+  /**
+   * A licence and what a timeline uses under it.
+   *
+   * @param timeline the timeline's name
+   * @param licence empty for sources without one
+   * @param sources how many sources
+   * @param once seconds that are seen once, and those of which nobody can tell
+   * @param over seconds more than are allowed
+   */
+  public record Used(
+      String timeline, Optional<Licence> licence, int sources, Rational once, Rational over) {}
+
+  /** What each timeline of {@code scope} uses under each licence. */
+  public static List<Used> used(Scope scope) {
+    var all = new ArrayList<Used>();
+    for (Reckoning of : scope.timelines()) {
+      byLicence(of, Rights.of(scope.material()))
+          .forEach((_, sums) -> all.add(used(of, sums, Rights.of(scope.material()))));
+    }
+    return all;
+  }
+
+  private static Used used(Reckoning of, List<Sum> sums, Rights rights) {
+    Optional<Licence> licence = rights.of(sums.getFirst().source().id());
+    long frames = sums.stream().mapToLong(sum -> sum.once() + sum.unknown()).sum();
+    Rational seconds = of.seconds(frames);
+    Rational over =
+        licence
+            .flatMap(Licence::allowed)
+            .map(seconds::minus)
+            .filter(its -> its.signum() > 0)
+            .orElse(Rational.ZERO);
+    return new Used(of.timeline().name(), licence, sums.size(), seconds, over);
+  }
+
+  /** Sources by their licences; those without one last. */
+  private static Map<String, List<Sum>> byLicence(Reckoning of, Rights rights) {
+    Map<String, List<Sum>> byLicence = new LinkedHashMap<>();
+    var without = new ArrayList<Sum>();
+    for (Sum sum : SourceUse.sums(of)) {
+      String id = sum.source().id();
+      Optional<Licence> licence = rights.of(id);
+      if (licence.isPresent()) {
+        byLicence
+            .computeIfAbsent(
+                licence.get().paper() + "\n" + licence.get().row(), _ -> new ArrayList<>())
+            .add(sum);
+      } else if (rights.standing(id).equals("none") || rights.standing(id).equals("open")) {
+        without.add(sum);
+      }
+    }
+    if (!without.isEmpty()) {
+      byLicence.put("", without);
+    }
+    return byLicence;
+  }
+
+  @Override
+  public String key() {
+    return "licences";
+  }
+
+  @Override
+  public String title() {
+    return "Licences";
+  }
+
+  @Override
+  public List<Column> columns() {
+    return List.of(
+        Column.text("timeline", "Timeline", 20),
+        Column.text("holder", "Holder", 26),
+        Column.text("licence", "Licence", 14),
+        Column.text("material", "Material", 24),
+        Column.text("territory", "Territory", 14),
+        new Column("until", "Until", Column.Kind.DAY, 11, false),
+        Column.sum("sources", "Sources"),
+        Column.sum("uses", "Uses"),
+        Column.sum("used_frames", "Used frames"),
+        Column.sum("seen_frames", "Seen frames"),
+        Column.sum("once_frames", "Once frames"),
+        Column.time("once", "Once"),
+        Column.time("allowed", "Allowed"),
+        Column.time("over", "Over"),
+        Column.time("unit", "Unit"),
+        Column.time("to_pay", "To pay"),
+        Column.number("price", "Price a second", false),
+        Column.number("amount", "Amount", true),
+        Column.text("currency", "Currency", 9),
+        Column.text("why", "Why", 30));
+  }
+
+  @Override
+  public List<String> notes() {
+    return new SourceUse().notes();
+  }
+
+  @Override
+  public List<String> passes() {
+    return List.of("licences");
+  }
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    Rights rights = Rights.of(scope.material());
+    var lines = new ArrayList<Line>();
+    for (Reckoning of : scope.timelines()) {
+      byLicence(of, rights).forEach((_, sums) -> lines.add(line(of, sums, rights)));
+    }
+    return lines;
+  }
+
+  private static Line line(Reckoning of, List<Sum> sums, Rights rights) {
+    Used used = used(of, sums, rights);
+    Optional<Licence> licence = used.licence;
+    Optional<Rational> paid =
+        licence.map(its ->
+            sums.stream()
+                .map(sum -> SourceUse.paid(sum, its))
+                .reduce(Rational.ZERO, Rational::plus));
+    Optional<Rational> price = licence.flatMap(Licence::price);
+    long once = sums.stream().mapToLong(Sum::once).sum();
+    String why =
+        licence.isEmpty()
+            ? "no licence"
+            : used.over.signum() > 0 ? "over by " + used.over.toDecimal(1) + " s" : "";
+    var row =
+        new Row()
+            .text(of.timeline().name())
+            .text(licence.map(Licence::holder).orElse(""))
+            .text(licence.map(Licence::number).orElse(""))
+            .text(
+                licence
+                    .map(its -> its.material().text())
+                    .orElseGet(() ->
+                        String.join("; ", sums.stream().map(sum -> sum.source().name()).toList())))
+            .text(licence.map(Licence::territory).orElse(""))
+            .cell(licence.flatMap(Licence::until).<Cell>map(Cell.Day::new).orElse(Cell.NOTHING))
+            .count(sums.size())
+            .count(sums.stream().mapToLong(sum -> sum.uses().size()).sum())
+            .count(sums.stream().mapToLong(Sum::used).sum())
+            .count(sums.stream().mapToLong(Sum::seen).sum())
+            .count(once)
+            .time(of.seconds(once))
+            .cell(cell(licence.flatMap(Licence::allowed)))
+            .cell(used.over.signum() > 0 ? Cell.of(used.over) : Cell.NOTHING)
+            .cell(cell(licence.map(Licence::unit)))
+            .cell(cell(paid))
+            .cell(price.<Cell>map(Cell.Number::new).orElse(Cell.NOTHING))
+            .cell(
+                paid.flatMap(seconds -> price.map(seconds::times))
+                    .<Cell>map(Cell.Number::new)
+                    .orElse(Cell.NOTHING))
+            .text(licence.map(Licence::currency).orElse(""))
+            .text(why)
+            .at(Scope.spot(of, sums.getFirst().uses().getFirst().event().place()))
+            .doubtful(!why.isEmpty());
+    for (Sum sum : sums) {
+      row.why(
+          sum.source().name(),
+          of.seconds(sum.once() + sum.unknown()).toDecimal(2) + " s",
+          licence
+              .map(its -> "to pay " + SourceUse.paid(sum, its).toDecimal(2) + " s")
+              .orElse(Phrase.count(sum.uses().size(), "use")));
+    }
+    return row.line();
+  }
+
+  private static Cell cell(Optional<Rational> seconds) {
+    return seconds.map(Cell::of).orElse(Cell.NOTHING);
+  }
+}

@@ -1,0 +1,118 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.profile.NotedMarker;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.time.RationalTime;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Item;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.Placed;
+
+/** Markers on timelines, tracks and clips, by record time. */
+final class Markers implements Report {
+  @Override
+  public String key() {
+    return "markers";
+  }
+
+  @Override
+  public String title() {
+    return "Markers";
+  }
+
+  @Override
+  public List<Column> columns() {
+    return List.of(
+        Column.text("timeline", "Timeline", 20),
+        Column.label("record", "Record"),
+        Column.sum("frames", "Frames"),
+        Column.text("name", "Name", 28),
+        Column.text("kind", "Kind", 10),
+        Column.text("category", "Category", 14),
+        Column.text("colour", "Colour", 9),
+        Column.text("text", "Text", 40),
+        Column.text("track", "On", 8),
+        Column.text("clip", "Clip", 22),
+        Column.label("source", "Source"),
+        Column.text("why", "Why", 22));
+  }
+
+  private record Marked(Optional<Long> frame, Line line) {}
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    var lines = new ArrayList<Line>();
+    for (Reckoning of : scope.timelines()) {
+      Map<Object, Use> uses = new IdentityHashMap<>();
+      of.uses().forEach(use -> uses.put(use.event().clip().identity(), use));
+      var marked = new ArrayList<Marked>();
+      of.place()
+          .walk(placed -> {
+            if (placed.object() instanceof Item item) {
+              for (Marker marker : item.markers()) {
+                marked.add(marked(placed, item, marker, uses.get(item.identity()), of));
+              }
+            }
+          });
+      marked.sort(Comparator.comparing(its -> its.frame.orElse(Long.MAX_VALUE)));
+      marked.forEach(its -> lines.add(its.line));
+    }
+    return lines;
+  }
+
+  private static Marked marked(
+      Placed placed,
+      Item item,
+      Marker marker,
+      @org.jspecify.annotations.Nullable Use use,
+      Reckoning of) {
+    NotedMarker noted = of.profile().noted(marker);
+    RationalTime at = marker.markedRange().start();
+    boolean isThere = !(item instanceof Clip) || (use != null && use.event().source().contains(at));
+    Optional<Long> frame =
+        !isThere
+            ? Optional.empty()
+            : use != null
+                ? Optional.of(use.plain().from() + of.frame(at.minus(use.event().source().start())))
+                : ofItem(placed, item, at, of);
+    return new Marked(
+        frame,
+        new Row()
+            .text(of.timeline().name())
+            .label(frame.map(of::label))
+            .count(of.frame(marker.markedRange().duration()))
+            .text(marker.name())
+            .text(noted.kind().map(kind -> kind.name().toLowerCase(Locale.ROOT)).orElse(""))
+            .text(noted.category())
+            .text(marker.color())
+            .text(noted.text().isEmpty() ? marker.comment() : noted.text())
+            .text(Shots.track(placed))
+            .text(item instanceof Clip ? item.name() : "")
+            .label(item instanceof Clip ? Shots.label(at) : Optional.empty())
+            .text(isThere ? "" : "not in what is used of it")
+            .at(Scope.spot(of, placed))
+            .line());
+  }
+
+  /** A time of a track's or a stack's own. */
+  private static Optional<Long> ofItem(Placed placed, Item item, RationalTime at, Reckoning of) {
+    RationalTime from =
+        item.sourceRange().map(range -> range.start()).orElse(RationalTime.zero(at.rate()));
+    return placed
+        .recordOffset()
+        .or(() ->
+            // The stack of all tracks begins with its timeline.
+            placed.parent().filter(its -> its.object() == of.timeline()).isPresent()
+                ? Optional.of(RationalTime.zero(at.rate()))
+                : Optional.empty())
+        .map(offset -> of.frame(offset.plus(at.minus(from))));
+  }
+}

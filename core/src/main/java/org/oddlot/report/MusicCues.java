@@ -1,0 +1,205 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.material.Source;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Profile;
+import org.oddlot.rights.Music;
+import org.oddlot.rights.MusicPaper;
+import org.oddlot.rights.SourcePattern;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameSpans;
+import org.oddlot.timeline.Clip;
+
+/** The music cue sheet: every piece of music, its pieces joined where they adjoin. */
+final class MusicCues implements Report {
+  private static final String MUSIC = "music";
+
+  @Override
+  public String key() {
+    return MUSIC;
+  }
+
+  @Override
+  public String title() {
+    return "Music";
+  }
+
+  @Override
+  public List<Column> columns() {
+    return List.of(
+        Column.text("timeline", "Timeline", 20),
+        Column.count("cue", "Cue"),
+        Column.text("title", "Title", 26),
+        Column.text("composer", "Composer", 26),
+        Column.text("publisher", "Publisher", 20),
+        Column.text("society", "Society", 10),
+        Column.text("use", "Use", 12),
+        Column.label("record_in", "In"),
+        Column.label("record_out", "Out"),
+        Column.sum("frames", "Frames"),
+        Column.time("time", "Duration"),
+        Column.count("pieces", "Pieces"),
+        Column.text("track", "On", 8),
+        Column.text("source", "Source", 30),
+        Column.text("why", "Why", 30));
+  }
+
+  @Override
+  public List<String> notes() {
+    return List.of(
+        "A cue is one piece of music from where it begins to where it ends; clips of it that touch or"
+            + " overlap are one cue, on whatever tracks they lie.",
+        "Music that is disabled or silent is no cue.",
+        "What lies under a role of music, or a paper or its file names, is music.");
+  }
+
+  /** A piece as it is played, clip by clip. */
+  private record Cue(Optional<Music> music, List<Use> uses, FrameSpans frames) {
+    long from() {
+      return uses.stream().mapToLong(use -> use.there().from()).min().orElse(0);
+    }
+
+    long to() {
+      return uses.stream().mapToLong(use -> use.there().to()).max().orElse(0);
+    }
+  }
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    List<Music> pieces =
+        scope.material().all(MusicPaper.class).stream()
+            .flatMap(paper -> paper.pieces().stream())
+            .toList();
+    var lines = new ArrayList<Line>();
+    for (Reckoning of : scope.timelines()) {
+      List<Cue> cues = cues(of, pieces);
+      for (int i = 0; i < cues.size(); i++) {
+        lines.add(line(i + 1, cues.get(i), of));
+      }
+    }
+    return lines;
+  }
+
+  private static List<Cue> cues(Reckoning of, List<Music> pieces) {
+    Map<String, List<Use>> byWork = new LinkedHashMap<>();
+    Map<String, Optional<Music>> works = new LinkedHashMap<>();
+    Map<String, Optional<Music>> known = new LinkedHashMap<>();
+    for (Use use : of.uses()) {
+      if (!use.isSound() || use.source().isEmpty() || use.seen().isEmpty()) {
+        continue;
+      }
+      Source source = use.source().get();
+      Optional<Music> music =
+          known.computeIfAbsent(
+              source.id(), _ -> music(source, use.event().clip(), of.profile(), pieces));
+      if (music.isEmpty() && !isMusic(use.event().clip(), of.profile())) {
+        continue;
+      }
+      String key = music.map(its -> its.title() + "\n" + its.composers()).orElse(source.id());
+      byWork.computeIfAbsent(key, _ -> new ArrayList<>()).add(use);
+      works.put(key, music);
+    }
+    var cues = new ArrayList<Cue>();
+    byWork.forEach((key, uses) -> join(uses, works.get(key), cues));
+    cues.sort(Comparator.comparingLong(Cue::from));
+    return cues;
+  }
+
+  private static void join(
+      List<Use> uses, @org.jspecify.annotations.Nullable Optional<Music> music, List<Cue> cues) {
+    List<Use> order = new ArrayList<>(uses);
+    order.sort(Comparator.comparingLong(use -> use.there().from()));
+    Cue cue = null;
+    for (Use use : order) {
+      if (cue == null || use.there().from() > cue.to()) {
+        cue =
+            new Cue(music == null ? Optional.empty() : music, new ArrayList<>(), new FrameSpans());
+        cues.add(cue);
+      }
+      cue.uses.add(use);
+      use.seen().forEach(cue.frames::add);
+    }
+  }
+
+  /** Which piece a source is: as a paper says, else as the file itself says. */
+  private static Optional<Music> music(
+      Source source, Clip clip, Profile profile, List<Music> pieces) {
+    List<String> names = names(source);
+    Optional<Music> ofPaper =
+        pieces.stream()
+            .filter(piece -> piece.material().isExact() && piece.material().means(names))
+            .findFirst()
+            .or(() -> pieces.stream().filter(piece -> piece.material().means(names)).findFirst());
+    return ofPaper.or(() ->
+        profile
+            .text(clip, Field.MUSIC_TITLE)
+            .map(title ->
+                new Music(
+                    "its own data",
+                    new SourcePattern(source.name()),
+                    title,
+                    profile.text(clip, Field.COMPOSER).stream().toList(),
+                    profile.text(clip, Field.PUBLISHER).orElse(""),
+                    "",
+                    "")));
+  }
+
+  /** What a source can be called in a paper: by its name, and by its file's. */
+  static List<String> names(Source source) {
+    String id = source.id();
+    String file = id.substring(id.lastIndexOf('/') + 1);
+    return List.of(source.name(), file.startsWith("name:") ? file.substring(5) : file, id);
+  }
+
+  private static boolean isMusic(Clip clip, Profile profile) {
+    return RoleUse.rolesOf(clip, profile).stream()
+        .anyMatch(role -> RoleUse.stem(role).equals(MUSIC));
+  }
+
+  private static Line line(int number, Cue cue, Reckoning of) {
+    Optional<Music> music = cue.music;
+    Use first = cue.uses.getFirst();
+    Set<String> tracks = new LinkedHashSet<>();
+    cue.uses.forEach(use -> tracks.add(Shots.track(use.event().place())));
+    long clips = cue.uses.stream().mapToLong(use -> use.there().from()).distinct().count();
+    boolean isUnknown = music.isEmpty();
+    boolean lacks = music.isPresent() && music.get().composers().isEmpty();
+    var row =
+        new Row()
+            .text(of.timeline().name())
+            .count(number)
+            .text(music.map(Music::title).orElse(first.event().clip().name()))
+            .text(music.map(its -> String.join("; ", its.composers())).orElse(""))
+            .text(music.map(Music::publisher).orElse(""))
+            .text(music.map(Music::society).orElse(""))
+            .text(music.map(Music::use).orElse(""))
+            .label(of.label(cue.from()))
+            .label(of.label(cue.to()))
+            .count(cue.frames.size())
+            .time(of.seconds(cue.frames.size()))
+            .count(clips)
+            .text(String.join(", ", tracks))
+            .text(first.source().map(Source::id).orElse(""))
+            .text(isUnknown ? "no paper says whose it is" : lacks ? "no composer" : "")
+            .at(Scope.spot(of, first.event().place()))
+            .doubtful(isUnknown || lacks);
+    music.ifPresent(its -> row.why("known from", its.from(), its.material().text()));
+    for (Use use : cue.uses) {
+      row.why(
+          Shots.track(use.event().place()),
+          Long.toString(use.there().length()),
+          Phrase.of("frames from %s", of.label(use.there().from())));
+    }
+    return row.line();
+  }
+}

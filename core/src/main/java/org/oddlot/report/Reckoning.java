@@ -1,0 +1,359 @@
+package org.oddlot.report;
+
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.oddlot.material.Derived;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.profile.Profile;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.FrameSpans;
+import org.oddlot.time.FrameSpans.Span;
+import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Cut;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.timeline.Track;
+
+/**
+ * What a timeline uses and what of it is seen, counted in its own frames. A picture is seen where
+ * it is enabled and no picture on a track above it covers the frame; where that cannot be told it
+ * is unknown. What transitions take of a clip beyond its ends counts as used and as seen. Sound is
+ * heard where it is enabled and not silent.
+ */
+final class Reckoning {
+  /** Those of all timelines of a lot. */
+  static final Derived<List<Reckoning>> ALL = Derived.of(Set.of(Document.class), Reckoning::all);
+
+  private final Document document;
+  private final Placed place;
+  private final Timeline timeline;
+  private final FrameRate rate;
+  private final Timecode first;
+  private final List<Use> uses;
+  private final List<Placed> notUnderstood;
+
+  private Reckoning(
+      Document document,
+      Placed place,
+      Timeline timeline,
+      FrameRate rate,
+      Map<Object, Source> sources) {
+    this.document = document;
+    this.place = place;
+    this.timeline = timeline;
+    this.rate = rate;
+    this.first = timeline.recordTimecode(RationalTime.zero(rate));
+    Cut cut = Cut.of(place);
+    this.notUnderstood = cut.unknown();
+    this.uses = counted(cut.events(), sources);
+  }
+
+  private static List<Reckoning> all(Material material) {
+    Map<Object, Source> sources = new IdentityHashMap<>();
+    for (Source source : material.sources().all()) {
+      for (PlacedClip clip : source.uses()) {
+        sources.put(clip.clip().identity(), source);
+      }
+    }
+    var all = new ArrayList<Reckoning>();
+    for (Document document : material.documents()) {
+      Placed.root(document.root())
+          .walk(placed -> {
+            if (placed.object() instanceof Timeline timeline) {
+              timeline
+                  .editRate()
+                  .ifPresent(
+                      rate -> all.add(new Reckoning(document, placed, timeline, rate, sources)));
+            }
+          });
+    }
+    return List.copyOf(all);
+  }
+
+  Document document() {
+    return document;
+  }
+
+  Profile profile() {
+    return document.profile();
+  }
+
+  Placed place() {
+    return place;
+  }
+
+  Timeline timeline() {
+    return timeline;
+  }
+
+  FrameRate rate() {
+    return rate;
+  }
+
+  /** All clips on its tracks, pictures and sound, in the order of the file. */
+  List<Use> uses() {
+    return uses;
+  }
+
+  /** What in it is not understood, and is not among the uses. */
+  List<Placed> notUnderstood() {
+    return notUnderstood;
+  }
+
+  /** The record timecode of a frame, counted after the timeline's first. */
+  Timecode label(long frame) {
+    return first.plusFrames(frame);
+  }
+
+  /** How long so many frames last. */
+  Rational seconds(long frames) {
+    return rate.frameDuration().times(frames);
+  }
+
+  /** A time in frames of the timeline, rounded half up. */
+  long frame(RationalTime time) {
+    return time.rate().equals(rate)
+        ? time.value()
+        : time.rescaledTo(rate, RoundingMode.HALF_UP).value();
+  }
+
+  private Span span(TimeRange range) {
+    long from = frame(range.start());
+    return new Span(from, Math.max(from, frame(range.endExclusive())));
+  }
+
+  // What is seen.
+
+  /** What covers a span, in words. */
+  private record Covering(long to, String why) {}
+
+  private List<Use> counted(List<Cut.Event> events, Map<Object, Source> sources) {
+    var counted = new Use[events.size()];
+    var covered = new FrameSpans();
+    var doubtful = new FrameSpans();
+    var reasons = new TreeMap<Long, Covering>();
+    // From the top track down; clips of one track do not hide each other.
+    for (int end = events.size(); end > 0; ) {
+      int start = end - 1;
+      while (start > 0 && isOfOneTrack(events.get(start - 1), events.get(end - 1))) {
+        start--;
+      }
+      var covers = new Cover[end - start];
+      for (int i = start; i < end; i++) {
+        Cut.Event event = events.get(i);
+        Optional<Source> source = Optional.ofNullable(sources.get(event.clip().identity()));
+        if (event.kind().equals(Track.VIDEO)) {
+          covers[i - start] = Cover.of(event.clip(), event.place(), profile());
+          counted[i] = picture(event, source, covers[i - start], covered, doubtful, reasons);
+        } else {
+          counted[i] = sound(event, source);
+        }
+      }
+      for (int i = start; i < end; i++) {
+        Cover cover = covers[i - start];
+        if (cover != null && events.get(i).enabled()) {
+          if (cover.kind() == Cover.Kind.ALL) {
+            covered.add(solid(events.get(i)));
+          } else if (cover.kind() == Cover.Kind.UNKNOWN) {
+            Span its = counted[i].there();
+            doubtful.add(its);
+            reasons.put(its.from(), new Covering(its.to(), cover.why()));
+          }
+        }
+      }
+      end = start;
+    }
+    return numbered(once(counted));
+  }
+
+  private static boolean isOfOneTrack(Cut.Event one, Cut.Event other) {
+    return one.kind().equals(other.kind())
+        && one.place().parent().map(Placed::object).orElse(null)
+            == other.place().parent().map(Placed::object).orElse(null);
+  }
+
+  private Use picture(
+      Cut.Event event,
+      Optional<Source> source,
+      Cover cover,
+      FrameSpans covered,
+      FrameSpans doubtful,
+      TreeMap<Long, Covering> reasons) {
+    Span plain = span(event.record());
+    Span there = span(event.recordWithTransitions());
+    List<Span> seen = new ArrayList<>();
+    List<Span> unknown = new ArrayList<>();
+    String why = "";
+    if (!event.enabled()) {
+      why = "disabled";
+    } else if (cover.kind() == Cover.Kind.ABSENT) {
+      why = cover.why();
+    } else {
+      List<Span> open = covered.outside(there);
+      for (Span span : open) {
+        seen.addAll(doubtful.outside(span));
+        unknown.addAll(doubtful.within(span));
+      }
+      long hidden = there.length() - FrameSpans.length(open);
+      if (hidden > 0) {
+        why = Phrase.count((int) hidden, "frame") + " under a full picture";
+      }
+      if (!unknown.isEmpty()) {
+        why = why.isEmpty() ? "" : why + "; ";
+        why +=
+            Phrase.count((int) FrameSpans.length(unknown), "frame")
+                + " not known: "
+                + reason(unknown.getFirst(), reasons);
+      }
+    }
+    return new Use(0, event, source, plain, there, seen, unknown, 0, why);
+  }
+
+  private static String reason(Span span, TreeMap<Long, Covering> reasons) {
+    return reasons.headMap(span.to(), false).descendingMap().values().stream()
+        .limit(64)
+        .filter(each -> each.to() > span.from())
+        .map(Covering::why)
+        .findFirst()
+        .orElse("something above it");
+  }
+
+  /** Where nothing shines through: not where a picture fades in from nothing or out to it. */
+  private Span solid(Cut.Event event) {
+    Span span = span(event.record());
+    long from = span.from();
+    long to = span.to();
+    if (event.into().isPresent() && !hasPicture(event, -2)) {
+      from = frame(event.record().start().plus(event.into().get().outOffset()));
+    }
+    if (event.outOf().isPresent() && !hasPicture(event, 2)) {
+      to = frame(event.record().endExclusive().minus(event.outOf().get().inOffset()));
+    }
+    return new Span(Math.min(from, to), to);
+  }
+
+  /** Whether there is a picture on the other side of a transition. */
+  private static boolean hasPicture(Cut.Event event, int away) {
+    Placed its = event.place();
+    List<? extends TimelineObject> siblings =
+        its.parent().map(Placed::object).map(TimelineObject::children).orElse(List.of());
+    int at = its.index() + away;
+    return at >= 0 && at < siblings.size() && !(siblings.get(at) instanceof Gap);
+  }
+
+  private Use sound(Cut.Event event, Optional<Source> source) {
+    Span plain = span(event.record());
+    Span there = span(event.recordWithTransitions());
+    boolean silent = Cover.isSilent(event.clip(), profile());
+    boolean heard = event.enabled() && !silent;
+    return new Use(
+        0,
+        event,
+        source,
+        plain,
+        there,
+        heard ? List.of(there) : List.of(),
+        List.of(),
+        0,
+        !event.enabled() ? "disabled" : silent ? "its level is zero" : "");
+  }
+
+  private static List<Use> numbered(List<Use> uses) {
+    int pictures = 0;
+    int sounds = 0;
+    var numbered = new ArrayList<Use>(uses.size());
+    for (Use use : uses) {
+      int number = use.isPicture() ? ++pictures : use.isSound() ? ++sounds : 0;
+      numbered.add(
+          new Use(
+              number,
+              use.event(),
+              use.source(),
+              use.plain(),
+              use.there(),
+              use.seen(),
+              use.unknown(),
+              use.once(),
+              use.why()));
+    }
+    return List.copyOf(numbered);
+  }
+
+  // What is seen for the first time.
+
+  /** Uses in the order of their record times: what an earlier one showed, a later one repeats. */
+  private List<Use> once(Use[] uses) {
+    var order = new ArrayList<Integer>(uses.length);
+    for (int i = 0; i < uses.length; i++) {
+      order.add(i);
+    }
+    order.sort(Comparator.comparingLong(i -> uses[i].there().from()));
+    Map<String, FrameSpans> shown = new HashMap<>();
+    for (int i : order) {
+      Use use = uses[i];
+      if (use.source().isPresent() && !use.seen().isEmpty()) {
+        String key = use.event().kind() + " " + use.source().get().id();
+        FrameSpans its = shown.computeIfAbsent(key, _ -> new FrameSpans());
+        uses[i] = use.withOnce(once(use, its));
+      }
+    }
+    return List.of(uses);
+  }
+
+  /** How many frames of a use are new, all of which then have been shown. */
+  private long once(Use use, FrameSpans shown) {
+    Rational speed = use.event().speed();
+    RationalTime from = use.event().source().start();
+    var its = new ArrayList<Span>();
+    long fresh = 0;
+    if (speed.equals(Rational.ONE) && from.rate().equals(rate)) {
+      for (Span span : use.seen()) {
+        Span media = moved(span, from.value() - use.plain().from());
+        fresh += FrameSpans.length(shown.outside(media));
+        its.add(media);
+      }
+    } else {
+      for (Span span : use.seen()) {
+        for (long frame = span.from(); frame < span.to(); frame++) {
+          long media = media(use, frame, speed);
+          Span one = new Span(media, media + 1);
+          fresh += shown.outside(one).size();
+          its.add(one);
+        }
+      }
+    }
+    // Frames that this use repeats by itself, slowed down, are on the screen all the same.
+    its.forEach(shown::add);
+    return fresh;
+  }
+
+  private static Span moved(Span span, long by) {
+    return new Span(span.from() + by, span.to() + by);
+  }
+
+  /** Which frame of its media a use shows at a frame of the timeline. */
+  private long media(Use use, long frame, Rational speed) {
+    RationalTime from = use.event().source().start();
+    return from.seconds()
+        .plus(rate.frameDuration().times(frame - use.plain().from()).times(speed))
+        .times(from.rate().toRational())
+        .rounded(RoundingMode.FLOOR);
+  }
+}

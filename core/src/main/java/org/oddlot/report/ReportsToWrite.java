@@ -1,0 +1,33 @@
+package org.oddlot.report;
+
+import java.util.List;
+import java.util.Map;
+import org.oddlot.time.FilmGauge;
+
+/**
+ * Which reports go out, and how.
+ *
+ * @param kinds their keys, in order
+ * @param form how they are written: the key of a {@link org.oddlot.format.report.BookFormat}
+ * @param timeline the name of the timelines that are reported; all where empty
+ * @param arrangements by the keys of reports; all rows and columns where one has none
+ * @param gauge the film that feet are counted in
+ * @param date a day that is written on them; empty for none
+ */
+public record ReportsToWrite(
+    List<String> kinds,
+    String form,
+    String timeline,
+    Map<String, Arrangement> arrangements,
+    FilmGauge gauge,
+    String date) {
+  public ReportsToWrite {
+    kinds = List.copyOf(kinds);
+    arrangements = Map.copyOf(arrangements);
+  }
+
+  /** How a report is arranged. */
+  public Arrangement arrangement(String kind) {
+    return arrangements.getOrDefault(kind, Arrangement.ALL);
+  }
+}

@@ -1,0 +1,160 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.format.title.TitleClip;
+import org.oddlot.material.Rights;
+import org.oddlot.material.Source;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Profile;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Placed;
+
+/** Every picture of a timeline. Titles have a report of their own. */
+final class Shots implements Report {
+  @Override
+  public String key() {
+    return "shots";
+  }
+
+  @Override
+  public String title() {
+    return "Shots";
+  }
+
+  @Override
+  public List<Column> columns() {
+    return List.of(
+        Column.text("timeline", "Timeline", 20),
+        Column.count("number", "No"),
+        Column.text("name", "Name", 22),
+        Column.text("track", "On", 6),
+        Column.label("record_in", "Record in"),
+        Column.label("record_out", "Record out"),
+        Column.sum("frames", "Frames"),
+        Column.time("time", "Length"),
+        Column.label("feet", "Feet"),
+        Column.label("source_in", "Source in"),
+        Column.label("source_out", "Source out"),
+        Column.text("source", "Source", 30),
+        Column.text("reel", "Reel", 9),
+        Column.number("speed", "Speed", false),
+        Column.text("visible", "Visible", 9),
+        Column.sum("seen_frames", "Seen"),
+        Column.sum("unknown_frames", "Unknown"),
+        Column.text("licensed", "Licensed", 14),
+        Column.text("holder", "Holder", 20),
+        Column.text("notes", "Notes", 24),
+        Column.text("why", "Why", 30));
+  }
+
+  @Override
+  public List<String> notes() {
+    return List.of(
+        "Record out and source out are the first frame that is no longer there.",
+        "Frames are those of the track; what transitions take beyond them is in Seen.",
+        "Seen: enabled, and under no full picture on a track above. Unknown: under something of which"
+            + " nobody can tell how it covers.");
+  }
+
+  @Override
+  public List<String> passes() {
+    return List.of("licences");
+  }
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    Rights rights = Rights.of(scope.material());
+    var lines = new ArrayList<Line>();
+    for (Reckoning of : scope.timelines()) {
+      for (Use use : of.uses()) {
+        if (use.isPicture() && TitleClip.of(use.event().clip(), of.profile()).isEmpty()) {
+          lines.add(line(use, of, rights, scope));
+        }
+      }
+    }
+    return lines;
+  }
+
+  private static Line line(Use use, Reckoning of, Rights rights, Scope scope) {
+    Clip clip = use.event().clip();
+    Profile profile = of.profile();
+    TimeRange media = use.event().source();
+    String source = use.source().map(Source::id).orElse("");
+    long seen = use.seenFrames();
+    long unknown = use.unknownFrames();
+    var row =
+        new Row()
+            .text(of.timeline().name())
+            .count(use.number())
+            .text(clip.name())
+            .text(track(use.event().place()))
+            .label(of.label(use.plain().from()))
+            .label(of.label(use.plain().to()))
+            .count(use.plain().length())
+            .time(of.seconds(use.plain().length()))
+            .text(scope.gauge().inWords(use.plain().length()))
+            .label(label(media.start()))
+            .label(label(media.endExclusive()))
+            .text(source.startsWith("name:") ? "" : source)
+            .text(use.source().map(Source::reel).orElse(""))
+            .cell(new org.oddlot.sheet.Cell.Number(use.event().speed()))
+            .text(use.standing())
+            .count(seen)
+            .count(unknown)
+            .text(rights.standing(source))
+            .text(
+                rights
+                    .of(source)
+                    .map(licence -> licence.holder())
+                    .or(() -> profile.text(clip, Field.RIGHTS_HOLDER))
+                    .orElse(""))
+            .text(profile.text(clip, Field.NOTES).orElse(""))
+            .text(use.why())
+            .at(Scope.spot(of, use.event().place()))
+            .doubtful(unknown > 0 || rights.standing(source).equals("none"))
+            .why("length", Long.toString(use.plain().length()), "frames on its track");
+    if (use.there().length() != use.plain().length()) {
+      row.why(
+          "transitions",
+          "+" + (use.there().length() - use.plain().length()),
+          "frames beyond its ends");
+    }
+    long hidden = use.there().length() - seen - unknown;
+    if (hidden > 0) {
+      row.why("not seen", "-" + hidden, use.why());
+    }
+    if (unknown > 0) {
+      row.why("unknown", "-" + unknown, use.why());
+    }
+    return row.why("seen", Long.toString(seen), use.standing()).line();
+  }
+
+  /** A time of media as a label; of sound, which is counted in samples, with thousandths. */
+  static Optional<Timecode> label(RationalTime time) {
+    return time.rate().toDouble() > 1000 || time.value() < 0
+        ? Optional.empty()
+        : Optional.of(Timecode.of(time, false));
+  }
+
+  /** The name of the outermost track that a clip lies on. */
+  static String track(Placed place) {
+    String name = "";
+    for (Optional<Placed> at = Optional.of(place); at.isPresent(); at = at.get().parent()) {
+      if (at.get().object() instanceof org.oddlot.timeline.Track track) {
+        name =
+            track.name().isEmpty()
+                ? track.kind().substring(0, Math.min(1, track.kind().length()))
+                    + (at.get().index() + 1)
+                : track.name();
+      }
+    }
+    return name;
+  }
+}

@@ -1,0 +1,207 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.material.Rights;
+import org.oddlot.material.Source;
+import org.oddlot.rights.Licence;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameSpans;
+import org.oddlot.time.Rational;
+
+/** How much of each source a timeline uses. */
+final class SourceUse implements Report {
+  /**
+   * All uses of a source in a timeline: its pictures, where it has any, else its sound.
+   *
+   * @param sounds its sound, where it has pictures as well
+   */
+  record Sum(Reckoning of, Source source, List<Use> uses, List<Use> sounds) {
+    long used() {
+      return uses.stream().mapToLong(use -> use.there().length()).sum();
+    }
+
+    long seen() {
+      return uses.stream().mapToLong(Use::seenFrames).sum();
+    }
+
+    long unknown() {
+      return uses.stream().mapToLong(Use::unknownFrames).sum();
+    }
+
+    long once() {
+      return uses.stream().mapToLong(Use::once).sum();
+    }
+
+    /** How long its sound is heard while its picture is not seen. */
+    long soundAlone() {
+      var seen = new FrameSpans();
+      uses.forEach(use -> use.seen().forEach(seen::add));
+      var alone = new FrameSpans();
+      for (Use sound : sounds) {
+        sound.seen().forEach(span -> seen.outside(span).forEach(alone::add));
+      }
+      return alone.size();
+    }
+
+    Rational seconds(long frames) {
+      return of.seconds(frames);
+    }
+  }
+
+  /** What each source of a timeline amounts to, in the order in which the file has them. */
+  static List<Sum> sums(Reckoning of) {
+    Map<String, List<Use>> bySource = new LinkedHashMap<>();
+    for (Use use : of.uses()) {
+      if (use.source().isPresent() && (use.isPicture() || use.isSound())) {
+        bySource.computeIfAbsent(use.source().get().id(), _ -> new ArrayList<>()).add(use);
+      }
+    }
+    var sums = new ArrayList<Sum>(bySource.size());
+    for (List<Use> uses : bySource.values()) {
+      List<Use> pictures = uses.stream().filter(Use::isPicture).toList();
+      List<Use> sounds = uses.stream().filter(Use::isSound).toList();
+      Source source = uses.getFirst().source().orElseThrow();
+      sums.add(
+          pictures.isEmpty()
+              ? new Sum(of, source, sounds, List.of())
+              : new Sum(of, source, pictures, sounds));
+    }
+    return sums;
+  }
+
+  @Override
+  public String key() {
+    return "sources";
+  }
+
+  @Override
+  public String title() {
+    return "Sources";
+  }
+
+  @Override
+  public List<Column> columns() {
+    return List.of(
+        Column.text("timeline", "Timeline", 20),
+        Column.text("name", "Name", 24),
+        Column.text("source", "Source", 34),
+        Column.text("kind", "Kind", 8),
+        Column.sum("uses", "Uses"),
+        Column.sum("used_frames", "Used frames"),
+        Column.sum("seen_frames", "Seen frames"),
+        Column.sum("unknown_frames", "Unknown"),
+        Column.sum("once_frames", "Once frames"),
+        Column.time("used", "Used"),
+        Column.time("seen", "Seen"),
+        Column.time("once", "Once"),
+        Column.text("licence", "Licence", 16),
+        Column.text("holder", "Holder", 24),
+        Column.time("to_pay", "To pay"),
+        Column.text("why", "Why", 30));
+  }
+
+  @Override
+  public List<String> notes() {
+    return List.of(
+        "Used: every frame that is in the timeline, hidden and disabled ones as well, with what"
+            + " transitions take beyond its ends.",
+        "Seen: what of that is seen; of sound, heard.",
+        "Once: what is seen for the first time. Frames of the medium that an earlier use showed do not"
+            + " count again; frames that a slow use repeats by itself do.",
+        "To pay: Once, and what is not known beside it, rounded up to whole units of the licence, each"
+            + " source by itself.",
+        "Where a source has pictures its pictures are counted.");
+  }
+
+  @Override
+  public List<String> passes() {
+    return List.of("licences");
+  }
+
+  /** What is paid for: what is seen once, and what might be. */
+  static Rational paid(Sum sum, Licence licence) {
+    return licence.paid(sum.seconds(sum.once() + sum.unknown()));
+  }
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    Rights rights = Rights.of(scope.material());
+    var lines = new ArrayList<Line>();
+    for (Reckoning of : scope.timelines()) {
+      for (Sum sum : sums(of)) {
+        lines.add(line(sum, rights));
+      }
+    }
+    return lines;
+  }
+
+  private static Line line(Sum sum, Rights rights) {
+    String id = sum.source.id();
+    Optional<Licence> licence = rights.of(id);
+    String standing = rights.standing(id);
+    long alone = sum.soundAlone();
+    var why = new ArrayList<String>();
+    if (standing.equals("none")) {
+      why.add("no licence");
+    }
+    if (sum.unknown() > 0) {
+      why.add(Phrase.count((int) sum.unknown(), "frame") + " not known");
+    }
+    if (alone > 0) {
+      why.add(
+          Phrase.count((int) alone, "frame")
+              + " heard without its picture, not among those to pay");
+    }
+    var row =
+        new Row()
+            .text(sum.of.timeline().name())
+            .text(sum.source.name())
+            .text(id.startsWith("name:") ? id.substring(5) : id)
+            .text(sum.uses.getFirst().isPicture() ? "picture" : "sound")
+            .count(sum.uses.size())
+            .count(sum.used())
+            .count(sum.seen())
+            .count(sum.unknown())
+            .count(sum.once())
+            .time(sum.seconds(sum.used()))
+            .time(sum.seconds(sum.seen()))
+            .time(sum.seconds(sum.once()))
+            .text(standing)
+            .text(licence.map(Licence::holder).orElse(""))
+            .cell(licence.map(its -> Cell.of(paid(sum, its))).orElse(Cell.NOTHING))
+            .text(String.join("; ", why))
+            .at(Scope.spot(sum.of, sum.uses.getFirst().event().place()))
+            .doubtful(!why.isEmpty());
+    counted(row, sum, licence);
+    return row.line();
+  }
+
+  /** How a source's numbers come about, for the row that they stand in. */
+  static void counted(Row row, Sum sum, Optional<Licence> licence) {
+    row.why("used", Long.toString(sum.used()), Phrase.count(sum.uses.size(), "use"));
+    long hidden = sum.used() - sum.seen() - sum.unknown();
+    if (hidden > 0) {
+      row.why("not seen", "-" + hidden, "hidden, disabled or silent");
+    }
+    if (sum.unknown() > 0) {
+      row.why("unknown", "-" + sum.unknown(), "might be seen");
+    }
+    row.why("seen", Long.toString(sum.seen()), "frames");
+    if (sum.once() < sum.seen()) {
+      row.why("again", "-" + (sum.seen() - sum.once()), "the same frames as before");
+    }
+    row.why("once", Long.toString(sum.once()), sum.seconds(sum.once()).toDecimal(2) + " s");
+    licence.ifPresent(its ->
+        row.why(
+            "to pay",
+            paid(sum, its).toDecimal(2) + " s",
+            "by " + its.unit().toDecimal(2) + " s, up"));
+  }
+}

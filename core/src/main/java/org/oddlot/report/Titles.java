@@ -1,0 +1,97 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.format.title.TitleClip;
+import org.oddlot.format.title.TitleProperty;
+import org.oddlot.material.Languages;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+
+/** Titles with their words, by language. */
+final class Titles implements Report {
+  @Override
+  public String key() {
+    return "titles";
+  }
+
+  @Override
+  public String title() {
+    return "Titles";
+  }
+
+  @Override
+  public List<Column> columns() {
+    return List.of(
+        Column.text("timeline", "Timeline", 20),
+        Column.text("language", "Language", 10),
+        Column.text("track", "On", 10),
+        Column.label("record_in", "In"),
+        Column.label("record_out", "Out"),
+        Column.sum("frames", "Frames"),
+        Column.time("time", "Length"),
+        Column.text("text", "Words", 46),
+        Column.text("name", "Name", 20),
+        Column.text("font", "Font", 20),
+        Column.text("size", "Size", 7),
+        Column.text("visible", "Visible", 9),
+        Column.text("why", "Why", 26));
+  }
+
+  @Override
+  public List<String> notes() {
+    return List.of(
+        "The language is what the track's name says, else what the words of the track seem to be in.");
+  }
+
+  private record Laid(Use use, TitleClip title, String track) {}
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    var lines = new ArrayList<Line>();
+    for (Reckoning of : scope.timelines()) {
+      var titles = new ArrayList<Laid>();
+      Map<String, List<String>> words = new HashMap<>();
+      for (Use use : of.uses()) {
+        if (!use.isPicture()) {
+          continue;
+        }
+        Optional<TitleClip> title = TitleClip.of(use.event().clip(), of.profile());
+        if (title.isPresent()) {
+          var laid = new Laid(use, title.get(), Shots.track(use.event().place()));
+          titles.add(laid);
+          words.computeIfAbsent(laid.track, _ -> new ArrayList<>()).add(title.get().text());
+        }
+      }
+      Map<String, String> languages = new HashMap<>();
+      words.forEach((track, its) -> languages.put(track, Languages.of(track, its.stream())));
+      for (Laid laid : titles) {
+        lines.add(line(laid, languages.getOrDefault(laid.track, ""), of));
+      }
+    }
+    return lines;
+  }
+
+  private static Line line(Laid laid, String language, Reckoning of) {
+    Use use = laid.use;
+    return new Row()
+        .text(of.timeline().name())
+        .text(language)
+        .text(laid.track)
+        .label(of.label(use.there().from()))
+        .label(of.label(use.there().to()))
+        .count(use.there().length())
+        .time(of.seconds(use.there().length()))
+        .text(laid.title.text())
+        .text(use.event().clip().name())
+        .text(laid.title.value(TitleProperty.FONT, 0).orElse(""))
+        .text(laid.title.value(TitleProperty.SIZE, 0).orElse(""))
+        .text(use.standing())
+        .text(use.why())
+        .at(Scope.spot(of, use.event().place()))
+        .line();
+  }
+}

@@ -1,0 +1,83 @@
+package org.oddlot.report;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.time.RationalTime;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.timeline.Transition;
+
+/** Every transition, with what it leads from and to. */
+final class Transitions implements Report {
+  @Override
+  public String key() {
+    return "transitions";
+  }
+
+  @Override
+  public String title() {
+    return "Transitions";
+  }
+
+  @Override
+  public List<Column> columns() {
+    return List.of(
+        Column.text("timeline", "Timeline", 20),
+        Column.text("track", "On", 8),
+        Column.label("record_in", "In"),
+        Column.label("record_out", "Out"),
+        Column.sum("frames", "Frames"),
+        Column.time("time", "Length"),
+        Column.text("type", "Type", 20),
+        Column.text("name", "Name", 20),
+        Column.text("from", "From", 24),
+        Column.text("to", "To", 24));
+  }
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    var lines = new ArrayList<Line>();
+    for (Reckoning of : scope.timelines()) {
+      of.place()
+          .walk(placed -> {
+            if (placed.object() instanceof Transition transition) {
+              lines.add(line(placed, transition, of));
+            }
+          });
+    }
+    return lines;
+  }
+
+  private static Line line(Placed placed, Transition transition, Reckoning of) {
+    Optional<RationalTime> cut = placed.recordOffset();
+    long frames = of.frame(transition.inOffset()) + of.frame(transition.outOffset());
+    Row row =
+        new Row()
+            .text(of.timeline().name())
+            .text(Shots.track(placed))
+            .label(cut.map(at -> of.label(of.frame(at.minus(transition.inOffset())))))
+            .label(cut.map(at -> of.label(of.frame(at.plus(transition.outOffset())))))
+            .count(frames)
+            .time(of.seconds(frames))
+            .text(transition.transitionType())
+            .text(transition.name())
+            .text(beside(placed, -1))
+            .text(beside(placed, 1))
+            .at(Scope.spot(of, placed));
+    return row.line();
+  }
+
+  private static String beside(Placed placed, int away) {
+    List<? extends TimelineObject> siblings =
+        placed.parent().map(Placed::object).map(TimelineObject::children).orElse(List.of());
+    int at = placed.index() + away;
+    if (at < 0 || at >= siblings.size() || siblings.get(at) instanceof Gap) {
+      return "nothing";
+    }
+    return siblings.get(at).name();
+  }
+}

@@ -1,0 +1,88 @@
+package org.oddlot.sheet;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+
+/** What stands in a cell. */
+public sealed interface Cell {
+  /** As people read it. */
+  String text();
+
+  /** An empty cell. */
+  Cell NOTHING = new Text("");
+
+  /** Words, a timecode, a file. */
+  record Text(String text) implements Cell {}
+
+  /** A whole number. */
+  record Count(long number) implements Cell {
+    @Override
+    public String text() {
+      return Long.toString(number);
+    }
+  }
+
+  /** A length of time in seconds, exactly. */
+  record Time(Rational seconds) implements Cell {
+    /** Hours, minutes, seconds and thousandths, rounded half up. */
+    @Override
+    public String text() {
+      long thousandths = seconds.times(1000).rounded(RoundingMode.HALF_UP);
+      long whole = Math.abs(thousandths);
+      return Phrase.of(
+          "%s%d:%02d:%02d.%03d",
+          thousandths < 0 ? "-" : "",
+          whole / 3_600_000,
+          whole / 60_000 % 60,
+          whole / 1000 % 60,
+          whole % 1000);
+    }
+
+    /** As a number of seconds, with as many digits as a double is sure of. */
+    public BigDecimal decimal() {
+      return new BigDecimal(seconds.numerator())
+          .divide(new BigDecimal(seconds.denominator()), MathContext.DECIMAL64);
+    }
+  }
+
+  /** A number with two decimals, of money or of speed. */
+  record Number(Rational number) implements Cell {
+    @Override
+    public String text() {
+      return decimal().toPlainString();
+    }
+
+    /** Rounded half up to two decimals. */
+    public BigDecimal decimal() {
+      return new BigDecimal(number.numerator())
+          .divide(new BigDecimal(number.denominator()), 2, RoundingMode.HALF_UP);
+    }
+  }
+
+  /** A day. */
+  record Day(LocalDate day) implements Cell {
+    @Override
+    public String text() {
+      return day.toString();
+    }
+  }
+
+  /** Words; an empty cell where there are none. */
+  static Cell of(String text) {
+    return text.isEmpty() ? NOTHING : new Text(text);
+  }
+
+  /** A whole number. */
+  static Cell of(long number) {
+    return new Count(number);
+  }
+
+  /** A length of time. */
+  static Cell of(Rational seconds) {
+    return new Time(seconds);
+  }
+}

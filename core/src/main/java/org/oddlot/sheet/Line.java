@@ -1,0 +1,36 @@
+package org.oddlot.sheet;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A row.
+ *
+ * @param cells one for each column
+ * @param spot what it is about, if that can be gone to
+ * @param why how its numbers were counted, or why it needs somebody; each with what and how much
+ * @param isDoubtful whether somebody should look at it
+ */
+public record Line(List<Cell> cells, Optional<Spot> spot, List<Why> why, boolean isDoubtful) {
+  public Line {
+    cells = List.copyOf(cells);
+    why = List.copyOf(why);
+  }
+
+  /**
+   * A place in a lot.
+   *
+   * @param document the file
+   * @param key what the place is known by in it
+   * @param words the same for people
+   */
+  public record Spot(String document, String key, String words) {}
+
+  /** One step of how a number was counted. */
+  public record Why(String what, String value, String note) {}
+
+  /** A row that nothing is to be said about. */
+  public static Line of(List<Cell> cells) {
+    return new Line(cells, Optional.empty(), List.of(), false);
+  }
+}

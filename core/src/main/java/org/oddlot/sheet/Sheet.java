@@ -1,0 +1,155 @@
+package org.oddlot.sheet;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.time.Rational;
+
+/**
+ * A report: its rows and columns.
+ *
+ * @param key what it is called in documents, one word
+ * @param title its head
+ * @param about what it is of: a timeline, a lot
+ * @param columns the columns
+ * @param lines the rows
+ * @param grouped the column by whose cells the rows are grouped, one group after the other; -1 for
+ *     none
+ * @param notes how things were counted, a sentence each
+ */
+public record Sheet(
+    String key,
+    String title,
+    String about,
+    List<Column> columns,
+    List<Line> lines,
+    int grouped,
+    List<String> notes) {
+  public Sheet {
+    columns = List.copyOf(columns);
+    lines = List.copyOf(lines);
+    notes = List.copyOf(notes);
+  }
+
+  /** Where a column is; -1 where there is none of that key. */
+  public int indexOf(String column) {
+    for (int i = 0; i < columns.size(); i++) {
+      if (columns.get(i).key().equals(column)) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  /** Rows that belong together, from one up to another. */
+  public record Group(String name, int from, int to) {}
+
+  /** The groups, in order; none where it is not grouped. */
+  public List<Group> groups() {
+    var groups = new ArrayList<Group>();
+    if (grouped < 0) {
+      return groups;
+    }
+    int from = 0;
+    for (int i = 1; i <= lines.size(); i++) {
+      if (i == lines.size() || !name(i).equals(name(from))) {
+        groups.add(new Group(name(from), from, i));
+        from = i;
+      }
+    }
+    return groups;
+  }
+
+  private String name(int line) {
+    return lines.get(line).cells().get(grouped).text();
+  }
+
+  /** The sum of a column; empty where a sum means nothing, or there is nothing to sum up. */
+  public Optional<Cell> total(int column) {
+    return total(column, lines);
+  }
+
+  /** The sum of a column over some rows. */
+  public Optional<Cell> total(int column, List<Line> lines) {
+    Column its = columns.get(column);
+    if (!its.isSummed() || lines.isEmpty()) {
+      return Optional.empty();
+    }
+    return switch (its.kind()) {
+      case COUNT ->
+          Optional.of(
+              Cell.of(
+                  lines.stream()
+                      .map(line -> line.cells().get(column))
+                      .mapToLong(cell -> cell instanceof Cell.Count(long number) ? number : 0)
+                      .sum()));
+      case TIME ->
+          Optional.of(
+              Cell.of(
+                  lines.stream()
+                      .map(line -> line.cells().get(column))
+                      .map(cell -> cell instanceof Cell.Time(Rational time) ? time : Rational.ZERO)
+                      .reduce(Rational.ZERO, Rational::plus)));
+      case NUMBER ->
+          Optional.of(
+              new Cell.Number(
+                  lines.stream()
+                      .map(line -> line.cells().get(column))
+                      .map(cell ->
+                          cell instanceof Cell.Number(Rational number)
+                              // What is summed up is what is seen.
+                              ? rounded(new Cell.Number(number).decimal())
+                              : Rational.ZERO)
+                      .reduce(Rational.ZERO, Rational::plus)));
+      default -> Optional.empty();
+    };
+  }
+
+  private static Rational rounded(BigDecimal hundredths) {
+    return Rational.of(hundredths.movePointRight(2).longValueExact(), 100);
+  }
+
+  /** Whether any column has a sum. */
+  public boolean hasTotals() {
+    return columns.stream().anyMatch(Column::isSummed) && !lines.isEmpty();
+  }
+
+  /** This with other rows. */
+  public Sheet withLines(List<Line> other) {
+    return new Sheet(key, title, about, columns, other, grouped, notes);
+  }
+
+  /** This without columns in which nothing stands. */
+  public Sheet withoutEmptyColumns() {
+    var kept = new ArrayList<Integer>();
+    for (int i = 0; i < columns.size(); i++) {
+      int column = i;
+      if (i == grouped
+          || lines.isEmpty()
+          || lines.stream().anyMatch(line -> !line.cells().get(column).text().isEmpty())) {
+        kept.add(i);
+      }
+    }
+    return kept.size() == columns.size() ? this : withColumns(kept);
+  }
+
+  /** This with some of its columns, in another order. */
+  public Sheet withColumns(List<Integer> kept) {
+    return new Sheet(
+        key,
+        title,
+        about,
+        kept.stream().map(columns::get).toList(),
+        lines.stream()
+            .map(line ->
+                new Line(
+                    kept.stream().map(line.cells()::get).toList(),
+                    line.spot(),
+                    line.why(),
+                    line.isDoubtful()))
+            .toList(),
+        kept.indexOf(grouped),
+        notes);
+  }
+}
