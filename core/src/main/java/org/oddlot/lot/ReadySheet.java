@@ -29,7 +29,7 @@ public record ReadySheet(
   private static final String TITLES = "titles";
   private static final String USUAL_SHAPE = "1920x1080";
   private static final String REPORTS = "reports";
-  private static final String USUAL_REPORTS = "shots, sources, licences, music, titles, markers";
+  private static final String USUAL_REPORTS = "shots,sources,licences,music,titles,markers";
 
   private static final List<ReadySheet> ALL =
       List.of(

@@ -3,8 +3,12 @@ package org.oddlot.report;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleProperty;
 import org.oddlot.material.Languages;
@@ -47,6 +51,9 @@ final class Titles implements Report {
         "The language is what the track's name says, else what the words of the track seem to be in.");
   }
 
+  private static final Set<String> KNOWN = Set.of(Locale.getISOLanguages());
+  private static final Pattern LAST_WORD = Pattern.compile("(?:^|[\\s_.-])([A-Za-z]{2})$");
+
   private record Laid(Use use, TitleClip title, String track) {}
 
   @Override
@@ -67,12 +74,18 @@ final class Titles implements Report {
         }
       }
       Map<String, String> languages = new HashMap<>();
-      words.forEach((track, its) -> languages.put(track, Languages.of(track, its.stream())));
+      words.forEach((track, its) -> languages.put(track, language(track, its)));
       for (Laid laid : titles) {
         lines.add(line(laid, languages.getOrDefault(laid.track, ""), of));
       }
     }
     return lines;
+  }
+
+  private static String language(String track, List<String> words) {
+    Matcher named = LAST_WORD.matcher(track);
+    String code = named.find() ? named.group(1).toLowerCase(Locale.ROOT) : "";
+    return KNOWN.contains(code) ? code : Languages.of(track, words.stream());
   }
 
   private static Line line(Laid laid, String language, Reckoning of) {

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.oddlot.text.Phrase;
 
 /**
@@ -121,7 +122,10 @@ public sealed interface SettingKind<T> {
 
     @Override
     public List<String> read(String text) {
-      List<String> said = text.isEmpty() ? List.of() : List.of(text.split(",", -1));
+      List<String> said =
+          text.isBlank()
+              ? List.of()
+              : Stream.of(text.split(",", -1)).map(String::strip).toList();
       if (words.containsAll(said)) {
         return said;
       }

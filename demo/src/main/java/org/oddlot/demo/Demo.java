@@ -26,7 +26,8 @@ public final class Demo {
         new DemoDay("day 2", Demo::makeDayTwo, DayTwo.TOUR),
         new DemoDay("day 3", Demo::makeDayThree, DayThree.TOUR),
         new DemoDay("ferry talk", Demo::makeTalk, DayFour.TOUR),
-        new DemoDay("titles", Demo::makeTitles, DayFive.TOUR));
+        new DemoDay("titles", Demo::makeTitles, DayFive.TOUR),
+        new DemoDay("delivery", Demo::makeDelivery, DaySix.TOUR));
   }
 
   /** Makes all days in {@code folder}, and gives their lots' files. */
@@ -203,6 +204,39 @@ public final class Demo {
                     .over(empty.sheet())
                     .with("titles", "shapes", DayFive.SHAPES)
                     .with("titles", "style", "own")),
+        lot);
+    return lot;
+  }
+
+  /**
+   * Makes the documentary cut near delivery in {@code folder}: a lot by itself, with the papers of
+   * its rights.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeDelivery(Path folder) throws IOException {
+    Path lot = folder.resolve("Ferry documentary" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      return lot;
+    }
+    var inputs =
+        List.of(
+            folder.resolve("ferry-documentary.otio"),
+            folder.resolve("ferry-licences.csv"),
+            folder.resolve("ferry-music.csv"));
+    put(inputs.get(0), DaySix.cut());
+    put(inputs.get(1), DaySix.licences().getBytes(StandardCharsets.UTF_8));
+    put(inputs.get(2), DaySix.music().getBytes(StandardCharsets.UTF_8));
+    Lot empty = Lot.empty("Ferry documentary");
+    LotFile.save(
+        empty
+            .withFiles(inputs)
+            .withSheet(
+                ReadySheet.byId("delivery")
+                    .orElseThrow()
+                    .over(empty.sheet())
+                    .with("licences", "delivery", DaySix.DELIVERY)),
         lot);
     return lot;
   }

@@ -329,7 +329,8 @@ final class Pdf implements BookFormat {
         var heads = new ArrayList<List<String>>();
         for (int i = 0; i < widths.length; i++) {
           List<String> lines =
-              text.wrapped(sheet.columns().get(i).title(), Look.BOLD, widths[i] / size);
+              text.wrapped(
+                  sheet.columns().get(i).title(), Look.BOLD, widths[i] / size + 0.01f);
           heads.add(lines);
           most = Math.max(most, lines.size());
         }

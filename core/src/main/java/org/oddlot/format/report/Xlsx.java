@@ -6,9 +6,7 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
+import java.time.LocalDateTime;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
@@ -36,6 +34,7 @@ final class Xlsx implements BookFormat {
   private static final int MOST_ROWS = Worksheet.MAX_ROWS - 10;
   private static final int LONGEST_TEXT = 32_767;
   private static final String PROPERTIES = "docProps/core.xml";
+  private static final LocalDateTime DAY = LocalDateTime.of(1980, 1, 1, 0, 0);
   private static final String HEAD = "E9E4D8";
 
   @Override
@@ -81,13 +80,20 @@ final class Xlsx implements BookFormat {
       var to = new ZipArchiveOutputStream(out);
       for (ZipArchiveEntry entry : Collections.list(from.getEntriesInPhysicalOrder())) {
         if (!entry.getName().equals(PROPERTIES)) {
-          to.addRawArchiveEntry(entry, from.getRawInputStream(entry));
+          // Without what else is noted of it: times in the writer's zone.
+          var plain = new ZipArchiveEntry(entry.getName());
+          plain.setMethod(entry.getMethod());
+          plain.setSize(entry.getSize());
+          plain.setCompressedSize(entry.getCompressedSize());
+          plain.setCrc(entry.getCrc());
+          plain.setTimeLocal(DAY);
+          to.addRawArchiveEntry(plain, from.getRawInputStream(entry));
           continue;
         }
         String properties =
             new String(from.getInputStream(entry).readAllBytes(), StandardCharsets.UTF_8);
         var undated = new ZipArchiveEntry(PROPERTIES);
-        undated.setTime(FileTime.from(Instant.EPOCH.plus(3652, ChronoUnit.DAYS)));
+        undated.setTimeLocal(DAY);
         to.putArchiveEntry(undated);
         to.write(
             properties

@@ -27,6 +27,8 @@ import org.oddlot.report.LicenceUse;
 import org.oddlot.report.Scope;
 import org.oddlot.rights.Licence;
 import org.oddlot.rights.LicencePaper;
+import org.oddlot.rights.Music;
+import org.oddlot.rights.MusicPaper;
 import org.oddlot.rights.SourcePattern;
 import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
@@ -121,7 +123,10 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     var own = new SourcePattern(request.settings().get(OWN));
     var findings = new ArrayList<LicenceFinding>();
     var used = new HashMap<Licence, Integer>();
+    List<Music> music =
+        material.all(MusicPaper.class).stream().flatMap(paper -> paper.pieces().stream()).toList();
     int ours = 0;
+    int played = 0;
     for (Source source : material.sources().all()) {
       if (source.uses().isEmpty()) {
         continue;
@@ -133,6 +138,8 @@ public final class LicencesPass implements Pass<LicenceFinding> {
       Optional<String> origin = origin(source, own, names);
       if (its.isEmpty() && origin.isPresent()) {
         ours++;
+      } else if (its.isEmpty() && music.stream().anyMatch(piece -> piece.material().means(names))) {
+        played++;
       } else {
         findings.add(finding(source, its, origin, licences));
       }
@@ -148,6 +155,15 @@ public final class LicencesPass implements Pass<LicenceFinding> {
               Phrase.of(
                   "%s the production's own, by a camera, a card or a day",
                   ours == 1 ? "1 source is" : Phrase.number(ours) + " sources are")));
+    }
+    if (played > 0) {
+      remarks.add(
+          new Look.Remark(
+              "music",
+              "Music",
+              Phrase.of(
+                  "%s in a paper of music, and reported with it",
+                  played == 1 ? "1 source is" : Phrase.number(played) + " sources are")));
     }
     for (Licence licence : licences) {
       if (!used.containsKey(licence)) {
