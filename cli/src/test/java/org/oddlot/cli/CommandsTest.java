@@ -1,10 +1,9 @@
 package org.oddlot.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.oddlot.cli.Ended.run;
 
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -23,29 +22,12 @@ import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.Item;
-import picocli.CommandLine;
 
 class CommandsTest {
   @TempDir private Path folder;
   private String lot = "";
   private String timeline = "";
   private String log = "";
-
-  /** What a command printed and ended with. */
-  private record Ended(int code, String out, String err) {
-    JsonObject json() {
-      return (JsonObject) JsonValue.parse(out);
-    }
-  }
-
-  private static Ended run(String... arguments) {
-    var out = new StringWriter();
-    var err = new StringWriter();
-    CommandLine line = OddLot.commandLine();
-    line.setOut(new PrintWriter(out));
-    line.setErr(new PrintWriter(err));
-    return new Ended(line.execute(arguments), out.toString(), err.toString());
-  }
 
   @BeforeEach
   void makeDemo() throws IOException {

@@ -1,10 +1,9 @@
 package org.oddlot.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.oddlot.cli.Ended.run;
 
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -16,9 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.demo.Demo;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonValue;
 import org.oddlot.practice.desk.DeskReader;
-import picocli.CommandLine;
 
 /** Titles on the command line: made in three shapes, listed, changed at once. */
 class TitlesCommandsTest {
@@ -26,24 +23,10 @@ class TitlesCommandsTest {
 
   private Path demo = Path.of("");
 
-  private record Ended(int code, String out, String err) {
-    JsonObject json() {
-      return (JsonObject) JsonValue.parse(out);
-    }
-  }
-
   @BeforeEach
   void makeDemo() throws IOException {
     demo = folder.resolve("demo");
     Demo.makeTitles(demo);
-  }
-
-  private Ended run(String... arguments) {
-    var out = new StringWriter();
-    var err = new StringWriter();
-    CommandLine line =
-        OddLot.commandLine().setOut(new PrintWriter(out)).setErr(new PrintWriter(err));
-    return new Ended(line.execute(arguments), out.toString(), err.toString());
   }
 
   private String file(String name) {

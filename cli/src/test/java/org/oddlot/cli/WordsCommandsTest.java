@@ -2,10 +2,9 @@ package org.oddlot.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.oddlot.cli.Ended.run;
 
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -22,7 +21,6 @@ import org.oddlot.practice.captioner.CaptionerServer.Habits;
 import org.oddlot.practice.captioner.SpokenScript;
 import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
-import picocli.CommandLine;
 
 /** Captions on the command line: converted, run over, and had from a service. */
 class WordsCommandsTest {
@@ -33,16 +31,6 @@ class WordsCommandsTest {
           "# a talk\n2.4 7.5 Tormod: and {Inés|in as} went\n8.0 9.5 Pilar: \"So\" quiet\n");
 
   @TempDir private Path folder;
-
-  private record Ended(int code, String out, String err) {}
-
-  private Ended run(String... arguments) {
-    var out = new StringWriter();
-    var err = new StringWriter();
-    CommandLine line =
-        OddLot.commandLine().setOut(new PrintWriter(out)).setErr(new PrintWriter(err));
-    return new Ended(line.execute(arguments), out.toString(), err.toString());
-  }
 
   @Test
   void everyPairOfFormatsIsConverted() throws IOException {

@@ -95,9 +95,7 @@ final class Keywords implements Report {
         .label(range.flatMap(its -> Shots.label(its.endExclusive())))
         .cell(range.map(its -> Cell.of(its.duration().seconds())).orElse(Cell.NOTHING))
         .text(placed.place().path())
-        .at(
-            Optional.of(
-                new Line.Spot(placed.document(), placed.place().key(), placed.place().path())))
+        .at(Optional.of(Scope.spot(placed)))
         .line();
   }
 }

@@ -102,7 +102,7 @@ public final class LicenceUse implements Report {
         Column.time("over", "Over"),
         Column.time("unit", "Unit"),
         Column.time("to_pay", "To pay"),
-        Column.number("price", "Price a second", false),
+        Column.number("price", "Price / s", false),
         Column.number("amount", "Amount", true),
         Column.text("currency", "Currency", 9),
         Column.text("why", "Why", 30));
@@ -171,7 +171,11 @@ public final class LicenceUse implements Report {
                     .orElse(Cell.NOTHING))
             .text(licence.map(Licence::currency).orElse(""))
             .text(why)
-            .at(Scope.spot(of, sums.getFirst().uses().getFirst().event().place()))
+            .at(
+                Scope.spot(
+                    of,
+                    sums.getFirst().uses().getFirst().event().place(),
+                    sums.getFirst().uses().getFirst().plain()))
             .doubtful(!why.isEmpty());
     for (Sum sum : sums) {
       row.why(

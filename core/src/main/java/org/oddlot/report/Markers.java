@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.oddlot.profile.NotedMarker;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
+import org.oddlot.time.FrameSpans.Span;
 import org.oddlot.time.RationalTime;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Item;
@@ -98,7 +99,12 @@ final class Markers implements Report {
             .text(item instanceof Clip ? item.name() : "")
             .label(item instanceof Clip ? Shots.label(at) : Optional.empty())
             .text(isThere ? "" : "not in what is used of it")
-            .at(Scope.spot(of, placed))
+            .at(
+                frame.flatMap(from ->
+                    Scope.spot(
+                        of,
+                        placed,
+                        new Span(from, from + of.frame(marker.markedRange().duration())))))
             .line());
   }
 

@@ -72,12 +72,7 @@ final class MediaList implements Report {
         .count(uses)
         .count(source.inBins().size())
         .text(String.join("; ", source.alternatives()))
-        .at(
-            source
-                .clips()
-                .findFirst()
-                .map(clip ->
-                    new Line.Spot(clip.document(), clip.place().key(), clip.place().path())))
+        .at(source.clips().findFirst().map(Scope::spot))
         .doubtful(!isThere && uses > 0)
         .line();
   }

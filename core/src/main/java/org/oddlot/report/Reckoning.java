@@ -47,6 +47,7 @@ final class Reckoning {
   private final FrameRate rate;
   private final Timecode first;
   private final List<Use> uses;
+  private final long length;
   private final List<Placed> notUnderstood;
 
   private Reckoning(
@@ -63,6 +64,7 @@ final class Reckoning {
     Cut cut = Cut.of(place);
     this.notUnderstood = cut.unknown();
     this.uses = counted(cut.events(), sources);
+    this.length = uses.stream().mapToLong(use -> use.plain().to()).max().orElse(0);
   }
 
   private static List<Reckoning> all(Material material) {
@@ -115,6 +117,11 @@ final class Reckoning {
   /** What in it is not understood, and is not among the uses. */
   List<Placed> notUnderstood() {
     return notUnderstood;
+  }
+
+  /** How many frames it has. */
+  long length() {
+    return length;
   }
 
   /** The record timecode of a frame, counted after the timeline's first. */

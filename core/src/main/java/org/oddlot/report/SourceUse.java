@@ -177,7 +177,9 @@ final class SourceUse implements Report {
             .text(licence.map(Licence::holder).orElse(""))
             .cell(licence.map(its -> Cell.of(paid(sum, its))).orElse(Cell.NOTHING))
             .text(String.join("; ", why))
-            .at(Scope.spot(sum.of, sum.uses.getFirst().event().place()))
+            .at(
+                Scope.spot(
+                    sum.of, sum.uses.getFirst().event().place(), sum.uses.getFirst().plain()))
             .doubtful(!why.isEmpty());
     counted(row, sum, licence);
     return row.line();

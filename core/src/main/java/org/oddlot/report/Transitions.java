@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
+import org.oddlot.time.FrameSpans.Span;
 import org.oddlot.time.RationalTime;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Placed;
@@ -67,7 +68,11 @@ final class Transitions implements Report {
             .text(transition.name())
             .text(beside(placed, -1))
             .text(beside(placed, 1))
-            .at(Scope.spot(of, placed));
+            .at(
+                cut.flatMap(at -> {
+                  long from = of.frame(at.minus(transition.inOffset()));
+                  return Scope.spot(of, placed, new Span(from, from + frames));
+                }));
     return row.line();
   }
 

@@ -123,9 +123,7 @@ public sealed interface SettingKind<T> {
     @Override
     public List<String> read(String text) {
       List<String> said =
-          text.isBlank()
-              ? List.of()
-              : Stream.of(text.split(",", -1)).map(String::strip).toList();
+          text.isBlank() ? List.of() : Stream.of(text.split(",", -1)).map(String::strip).toList();
       if (words.containsAll(said)) {
         return said;
       }

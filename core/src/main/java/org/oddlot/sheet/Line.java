@@ -23,8 +23,16 @@ public record Line(List<Cell> cells, Optional<Spot> spot, List<Why> why, boolean
    * @param document the file
    * @param key what the place is known by in it
    * @param words the same for people
+   * @param from where in its timeline it begins, in parts of the whole; below zero where it is in
+   *     none
+   * @param to where it ends
    */
-  public record Spot(String document, String key, String words) {}
+  public record Spot(String document, String key, String words, double from, double to) {
+    /** Whether it is somewhere in a timeline. */
+    public boolean isInTimeline() {
+      return from >= 0;
+    }
+  }
 
   /** One step of how a number was counted. */
   public record Why(String what, String value, String note) {}

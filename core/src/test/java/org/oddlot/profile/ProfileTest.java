@@ -25,7 +25,7 @@ class ProfileTest {
     Profile desk = Profiles.shipped().getLast();
     Stream<Field> kept =
         Arrays.stream(Field.values())
-            .filter(f -> f != Field.IDENTITY && !f.isOfATitle() && !f.path().startsWith("line."));
+            .filter(f -> f != Field.IDENTITY && !f.isAtAPlace() && !f.path().startsWith("line."));
     assertThat(kept)
         .allSatisfy(field -> {
           assertThat(own.place(field)).as(field.path()).isPresent();

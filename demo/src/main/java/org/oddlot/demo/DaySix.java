@@ -43,9 +43,11 @@ final class DaySix {
           "picture licences",
           "station reports",
           "press show-licences",
+          "wait",
           "select report-rows 2",
           "picture report-licences",
           "press show-shots",
+          "wait",
           "select report-rows 12",
           "picture report-shots");
 
@@ -159,9 +161,7 @@ final class DaySix {
       int frames = use.length > 0 ? use[3] : 60 + chance.nextInt(110);
       starts.add(length);
       Clip clip =
-          use.length > 0
-              ? archive(ARCHIVES.get(use[1]), use[2] * 25, frames)
-              : own(i, frames);
+          use.length > 0 ? archive(ARCHIVES.get(use[1]), use[2] * 25, frames) : own(i, frames);
       if (i == 61) {
         clip = clip.withEffects(List.of(speed(1, 2)));
       }
@@ -241,7 +241,9 @@ final class DaySix {
     return Clip.of(archive.name, media, range(from, frames));
   }
 
-  /** A timeline within the timeline: an archive's picture under a card that fills half of its time. */
+  /**
+   * A timeline within the timeline: an archive's picture under a card that fills half of its time.
+   */
   private static Stack nested(Clip clip, int frames) {
     int half = frames / 2;
     return Stack.of(
@@ -268,8 +270,7 @@ final class DaySix {
         at,
         starts.get(133) + 20,
         own(302, 90)
-            .withEffects(
-                List.of(effect("Frame", JsonObject.of("size", new JsonNumber("0.4"))))));
+            .withEffects(List.of(effect("Frame", JsonObject.of("size", new JsonNumber("0.4"))))));
     over(
         above,
         at,
@@ -281,8 +282,7 @@ final class DaySix {
         at,
         starts.get(188),
         own(305, 100)
-            .withEffects(
-                List.of(effect("Frame", JsonObject.of("strength", JsonNumber.of(0))))));
+            .withEffects(List.of(effect("Frame", JsonObject.of("strength", JsonNumber.of(0))))));
     over(above, at, starts.get(247) + 40, own(306, 80));
     return above;
   }
@@ -370,7 +370,8 @@ final class DaySix {
 
   private List<Composable> harbour() {
     return List.of(
-        sound("harbour_night", "sound/harbour_night.wav", 0, length / 2, "Effects: Harbour", "SR09"),
+        sound(
+            "harbour_night", "sound/harbour_night.wav", 0, length / 2, "Effects: Harbour", "SR09"),
         Gap.of(RationalTime.of(200, RATE)),
         sound(
             "harbour_day",
@@ -381,7 +382,9 @@ final class DaySix {
             "SR09"));
   }
 
-  /** Where music is: its file, the shot it begins with, its length, and for a split one the rest. */
+  /**
+   * Where music is: its file, the shot it begins with, its length, and for a split one the rest.
+   */
   private static final Object[][] MUSIC = {
     {"night_ferry_theme", 0, 900, 0}, {"lamp_room", 30, 700, 0}, {"herring_reel", 52, 500, 0},
     {"slow_water", 84, 450, 550}, {"brass_on_the_quay", 133, 420, 0}, {"slow_water", 170, 600, 0},
@@ -408,7 +411,12 @@ final class DaySix {
 
   private static Clip piece(String name, long from, int frames, int channel) {
     return sound(
-        name, "music/" + name + ".wav", from, frames, "Music: " + (channel == 0 ? "Left" : "Right"), "");
+        name,
+        "music/" + name + ".wav",
+        from,
+        frames,
+        "Music: " + (channel == 0 ? "Left" : "Right"),
+        "");
   }
 
   private static Clip sound(
@@ -450,12 +458,7 @@ final class DaySix {
 
   private static Marker marker(String name, long at, long frames, String colour) {
     return new Marker(
-        Origin.made(),
-        name,
-        colour,
-        TimeRange.of(at, frames, RATE),
-        "",
-        JsonObject.EMPTY);
+        Origin.made(), name, colour, TimeRange.of(at, frames, RATE), "", JsonObject.EMPTY);
   }
 
   private static Effect effect(String name, JsonObject metadata) {

@@ -56,6 +56,11 @@ final class FxFilePicker implements FilePicker {
     return toSave("Save the run sheet", name + ".json", startingIn);
   }
 
+  @Override
+  public Optional<Path> reportToSave(String name, Optional<Path> startingIn) {
+    return toSave("Save the report", name + ".xlsx", startingIn);
+  }
+
   private Optional<Path> toSave(String title, String name, Optional<Path> startingIn) {
     var chooser = new FileChooser();
     chooser.setTitle(title);

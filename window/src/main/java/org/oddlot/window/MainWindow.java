@@ -38,6 +38,8 @@ import org.oddlot.lot.Output;
 import org.oddlot.material.Source;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Outcome.StepOutcome;
+import org.oddlot.rights.LicencePaper;
+import org.oddlot.rights.MusicPaper;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.window.kit.Actions;
@@ -279,11 +281,17 @@ final class MainWindow {
 
   private static String inAndOut(State state) {
     long timelines = state.outcome().map(o -> (long) o.start().documents().size()).orElse(0L);
-    long papers = state.outcome().map(o -> (long) o.start().papers().size()).orElse(0L);
+    int rights =
+        state
+            .outcome()
+            .map(o ->
+                o.start().all(LicencePaper.class).size() + o.start().all(MusicPaper.class).size())
+            .orElse(0);
+    long papers = rights + state.outcome().map(o -> (long) o.start().papers().size()).orElse(0L);
     int recordings = state.outcome().map(o -> o.start().recordings().size()).orElse(0);
     int captions = state.outcome().map(o -> o.start().all(Captions.class).size()).orElse(0);
     int transcripts = state.outcome().map(o -> o.start().all(Transcript.class).size()).orElse(0);
-    boolean isOfWords = captions + transcripts > 0;
+    boolean isOfWords = captions + transcripts + rights > 0;
     String in =
         Phrase.count((int) timelines, "timeline file")
             + (papers == 0 && isOfWords ? "" : ", " + Phrase.count((int) papers, "paper"))

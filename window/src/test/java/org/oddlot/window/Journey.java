@@ -36,6 +36,10 @@ abstract class Journey extends ApplicationTest {
   protected List<Path> filesToOpen = List.of();
 
   protected Optional<Path> lotToSave = Optional.empty();
+
+  /** Where a report is saved. */
+  protected Optional<Path> report = Optional.empty();
+
   protected Optional<Path> sheet = Optional.empty();
 
   @SuppressWarnings("NullAway.Init") // the toolkit calls start before any test
@@ -62,6 +66,11 @@ abstract class Journey extends ApplicationTest {
   }
 
   private final class Answers implements FilePicker {
+    @Override
+    public Optional<Path> reportToSave(String name, Optional<Path> startingIn) {
+      return report;
+    }
+
     @Override
     public List<Path> filesToOpen(Optional<Path> startingIn) {
       return filesToOpen;

@@ -211,6 +211,9 @@ final class Pdf implements BookFormat {
             natural[i] = Math.max(natural[i], text.width(total.get().text(), Look.BOLD));
           }
         }
+        for (Sheet.Group group : sheet.groups()) {
+          natural[0] = Math.max(natural[0], text.width("Total " + group.name(), Look.BOLD));
+        }
         for (boolean isLarge = false; ; isLarge = true) {
           paper = landscape(isLarge ? PDRectangle.A3 : PDRectangle.A4);
           for (size = SIZE; size > (isLarge ? SMALLEST : 6.4f); size -= 0.25f) {
@@ -329,8 +332,7 @@ final class Pdf implements BookFormat {
         var heads = new ArrayList<List<String>>();
         for (int i = 0; i < widths.length; i++) {
           List<String> lines =
-              text.wrapped(
-                  sheet.columns().get(i).title(), Look.BOLD, widths[i] / size + 0.01f);
+              text.wrapped(sheet.columns().get(i).title(), Look.BOLD, widths[i] / size + 0.01f);
           heads.add(lines);
           most = Math.max(most, lines.size());
         }

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.material.Document;
@@ -154,6 +155,21 @@ public final class ReportsPass implements Pass<ReportFinding> {
             .toList(),
         first(settings.get(ORDER), report),
         first(settings.get(BY), report));
+  }
+
+  /**
+   * What is set about reports, with something else about one of them.
+   *
+   * @param text as it is set
+   * @param values what is said of {@code report}; nothing where empty
+   */
+  public static String with(String text, String report, List<String> values) {
+    var byReport = new LinkedHashMap<>(byReport(text));
+    byReport.put(report, values);
+    return byReport.entrySet().stream()
+        .filter(each -> !each.getValue().isEmpty())
+        .map(each -> each.getKey() + ": " + String.join(", ", each.getValue()))
+        .collect(Collectors.joining("; "));
   }
 
   private static String first(String text, String report) {

@@ -18,6 +18,9 @@ public interface FilePicker {
   /** Where a run sheet is to be saved. */
   Optional<Path> sheetToSave(String name, Optional<Path> startingIn);
 
+  /** Where a report is to be saved; the ending says in which form. */
+  Optional<Path> reportToSave(String name, Optional<Path> startingIn);
+
   /** A folder to write into. */
   Optional<Path> folderToWriteTo(Optional<Path> startingIn);
 }

@@ -1,0 +1,70 @@
+package org.oddlot.window.licences;
+
+import java.util.List;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.licences.LicenceFinding;
+import org.oddlot.pass.licences.LicencesPass;
+import org.oddlot.text.Phrase;
+import org.oddlot.window.kit.FindingsBench;
+import org.oddlot.window.kit.Place;
+import org.oddlot.window.kit.Wording;
+
+/** The bench of Licences: what is used beyond its terms, what has no licence, and what has one. */
+public final class LicencesBench extends FindingsBench<LicenceFinding> {
+
+  /** The bench at {@code place}. */
+  public LicencesBench(Place place) {
+    super(
+        place,
+        new LicencesPass(),
+        Wording.usual("licences", "source")
+            .answers("So it is", "settled", "Not so", "declined")
+            .where(
+                "No paper of licences came in: a table with columns “Source”, “Holder” and its terms.",
+                "Choose a row to see its terms."));
+    table.column(rows -> {
+      rows.words("What", 236, reviewed -> reviewed.finding().title());
+      rows.figures("Uses", 48, LicencesBench::uses);
+      rows.words("Licence", 190, LicencesBench::licence);
+      rows.words("Why", 304, Reviewed::reason, "quiet");
+    });
+    remarks("left", "licence-remarks", "Beside", _ -> true);
+    layOut(List.of(settings(pass.settings())));
+  }
+
+  private static String uses(Reviewed<LicenceFinding> reviewed) {
+    return reviewed.finding() instanceof LicenceFinding.OfSource source
+        ? Phrase.number(source.uses())
+        : "";
+  }
+
+  /** What it is used under, as it stands. */
+  private static String licence(Reviewed<LicenceFinding> reviewed) {
+    if (reviewed.finding() instanceof LicenceFinding.OfSource source) {
+      List<String> chosen = reviewed.chosen();
+      return source.choices().stream()
+          .filter(choice -> chosen.contains(choice.id()))
+          .map(Choice::label)
+          .findFirst()
+          .orElse("none yet");
+    }
+    return reviewed.finding().id().text().startsWith("licences:limit")
+        ? "used too long"
+        : "its term";
+  }
+
+  @Override
+  protected String answer() {
+    long sources =
+        table.all().stream()
+            .filter(each -> each.finding() instanceof LicenceFinding.OfSource)
+            .count();
+    return Phrase.count((int) sources, "source") + " that are not our own";
+  }
+
+  @Override
+  public String whyNot(Reviewed<LicenceFinding> reviewed) {
+    return "Choose what it is used under, by its number.";
+  }
+}

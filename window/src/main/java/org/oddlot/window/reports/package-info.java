@@ -1,0 +1,3 @@
+/** The station of reports. */
+@org.jspecify.annotations.NullMarked
+package org.oddlot.window.reports;

@@ -1,0 +1,179 @@
+package org.oddlot.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.dhatim.fastexcel.reader.ReadableWorkbook;
+import org.dhatim.fastexcel.reader.Row;
+import org.dhatim.fastexcel.reader.Sheet;
+import org.junit.jupiter.api.Test;
+import org.oddlot.demo.Demo;
+import org.oddlot.lot.Lot;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.licences.LicenceFinding;
+import org.oddlot.sheet.Line;
+
+/** Licences settled, a report arranged, all of them in one workbook. */
+class DeliveryJourneyTest extends Journey {
+
+  private void fire(String button) {
+    interact(() -> lookup("#" + button).queryAs(ButtonBase.class).fire());
+    settle();
+  }
+
+  private String label(String id) {
+    return lookup("#" + id).queryAs(Labeled.class).getText();
+  }
+
+  private void show(String report) {
+    fire("show-" + report);
+    until(() -> lookup("#show-" + report).queryAs(Labeled.class).getText().matches(".* [\\d,]+"));
+  }
+
+  @SuppressWarnings("unchecked") // the rows of this table are lines
+  private TableView<Line> rows() {
+    return (TableView<Line>) table("report-rows");
+  }
+
+  private void select(int row) {
+    interact(() -> {
+      rows().requestFocus();
+      rows().getSelectionModel().clearAndSelect(row);
+    });
+    WaitForIt.fx();
+  }
+
+  private LicenceFinding chosen() {
+    return (LicenceFinding)
+        ((Reviewed<?>) table("licences-rows").getSelectionModel().getSelectedItem()).finding();
+  }
+
+  @Test
+  void fromThePaperOfLicencesToOneWorkbook() throws IOException {
+    Path demo = folder.resolve("delivery");
+    Demo.makeDelivery(demo);
+    // The papers by themselves: the job is seen in them.
+    open(
+        demo.resolve("ferry-documentary.otio"),
+        demo.resolve("ferry-licences.csv"),
+        demo.resolve("ferry-music.csv"));
+    interact(() ->
+        session.changeLot(
+            lot ->
+                lot.withSheet(
+                    org.oddlot.lot.ReadySheet.proposed(
+                            session.state().outcome().orElseThrow().start())
+                        .over(lot.sheet())),
+            "took the sheet"));
+    settle();
+    assertThat(tally("licences").open()).isEqualTo(2);
+    assertThat(tally("licences").toLookAt()).isEqualTo(2);
+
+    // A delivery day: another licence ends before it.
+    go("licences");
+    interact(() -> {
+      TextField delivery = lookup("#setting-delivery").queryAs(TextField.class);
+      delivery.setText("2026-12-15");
+      delivery.fireEvent(new javafx.event.ActionEvent());
+    });
+    settle();
+    assertThat(tally("licences").toLookAt()).isEqualTo(3);
+    assertThat(label("answer")).contains("13 sources");
+
+    // The one that nobody licensed is our own, says a person by its number.
+    for (int i = 0; !(chosen().title().equals("quay_old")); i++) {
+      int row = i;
+      interact(() -> {
+        table("licences-rows").requestFocus();
+        table("licences-rows").getSelectionModel().clearAndSelect(row);
+      });
+      WaitForIt.fx();
+    }
+    assertThat(words("licences-evidence")).contains("No licence is for it");
+    hit(KeyCode.DIGIT1);
+    hit(KeyCode.ENTER);
+    assertThat(tally("licences").open()).isEqualTo(1);
+
+    // The report follows; every number says how it came about.
+    go("reports");
+    show("licences");
+    assertThat(rows().getItems()).hasSize(12);
+    assertThat(lookup("#report-picture").query().getAccessibleText())
+        .contains("Skerry Film Library, 2026-118: 33.6 s of 30 s")
+        .contains("no licence: 12.0 s");
+    select(1);
+    assertThat(words("reports-evidence"))
+        .contains("HOW IT IS COUNTED", "SKF-0441 pier, storm", "to pay 36.00 s", "Over by 3.6 s.");
+
+    // A column fewer, the rows by the holder, only some of them.
+    show("shots");
+    int columns = rows().getColumns().size();
+    hit(KeyCode.C);
+    interact(
+        () -> lookup("#report-columns").queryAs(TableView.class).getSelectionModel().select(8));
+    fire("column-turn");
+    interact(() -> {
+      lookup("#report-where").queryAs(TextField.class).setText("weather=bad");
+    });
+    fire("columns-take");
+    assertThat(label("columns-problem")).contains("has no column \"weather\"");
+    interact(() -> {
+      lookup("#report-where").queryAs(TextField.class).setText("visible!=seen");
+      @SuppressWarnings("unchecked") // the list has the titles of columns
+      ComboBox<String> by = lookup("#report-by").queryAs(ComboBox.class);
+      by.setValue("On");
+    });
+    fire("columns-take");
+    until(() -> rows().getItems().size() == 9);
+    assertThat(rows().getColumns().size()).isLessThan(columns);
+    assertThat(label("report-totals")).startsWith("9 rows");
+
+    // Find, and go from a sum to what it is made of.
+    show("sources");
+    interact(() -> rows().getSelectionModel().clearAndSelect(0));
+    hit(KeyCode.ENTER);
+    until(
+        () -> lookup("#show-shots").queryAs(javafx.scene.control.ToggleButton.class).isSelected());
+
+    // All to one workbook.
+    Path workbook = folder.resolve("all.xlsx");
+    report = Optional.of(workbook);
+    interact(() -> rows().requestFocus());
+    hit(KeyCode.A);
+    until(() -> status().contains("Saved 6 reports"));
+    try (var book = new ReadableWorkbook(new ByteArrayInputStream(Files.readAllBytes(workbook)))) {
+      assertThat(book.getSheets().map(Sheet::getName))
+          .containsExactly("Cover", "Shots", "Sources", "Licences", "Music", "Titles", "Markers");
+      List<Row> shots = book.findSheet("Shots").orElseThrow().read();
+      // A head, nine rows in two groups with a sum each, and the sum of all.
+      assertThat(shots).hasSize(1 + 9 + 2 + 1);
+      List<Row> licences = book.findSheet("Licences").orElseThrow().read();
+      assertThat(licences.stream().map(row -> row.getCellText(0)))
+          .contains("Skerry Film Library", "Family Nygard");
+    }
+    // The name of a form that there is not is said.
+    report = Optional.of(folder.resolve("all.docx"));
+    hit(KeyCode.S);
+    until(() -> status().contains("has to end in"));
+
+    // It goes out with all else, and what was set is in the lot.
+    writeOut();
+    assertThat(session.state().written())
+        .anySatisfy(file -> assertThat(file.path().toString()).endsWith(".xlsx"));
+    Lot lot = session.state().lot();
+    assertThat(lot.sheet().settings("reports").get(org.oddlot.pass.reports.ReportsPass.WHERE))
+        .isEqualTo("shots: visible!=seen");
+    assertThat(lot.answers().decisions()).hasSize(1);
+  }
+}
