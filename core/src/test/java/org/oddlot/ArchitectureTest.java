@@ -24,13 +24,15 @@ class ArchitectureTest {
           List.of("lot"),
           List.of("pass"),
           List.of("output"),
+          List.of("report"),
           List.of("material"),
           List.of("measure"),
           List.of("format"),
           List.of("profile"),
           List.of("input"),
           List.of("title"),
-          List.of("paper", "timeline", "sound", "picture", "caption", "yaml"),
+          List.of("rights"),
+          List.of("paper", "timeline", "sound", "picture", "caption", "yaml", "sheet"),
           List.of("setting", "problem", "json", "time", "progress"),
           List.of("text"));
 

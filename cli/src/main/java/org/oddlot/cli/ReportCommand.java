@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.format.report.BookFormat;
+import org.oddlot.format.report.BookFormats;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
@@ -41,6 +42,7 @@ import org.oddlot.progress.Progress;
 import org.oddlot.report.Arrangement;
 import org.oddlot.report.Books;
 import org.oddlot.report.Report;
+import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
 import org.oddlot.report.Scope;
 import org.oddlot.setting.Setting;
@@ -81,7 +83,7 @@ final class ReportCommand implements Callable<Integer> {
     private static final long serialVersionUID = 1L;
 
     Kinds() {
-      super(Report.ALL.stream().map(Report::key).toList());
+      super(Reports.ALL.stream().map(Report::key).toList());
     }
   }
 
@@ -169,7 +171,7 @@ final class ReportCommand implements Callable<Integer> {
   public Integer call() throws IOException {
     List<String> wanted = kinds.contains(ALL) ? new Kinds() : kinds;
     for (String kind : wanted) {
-      if (Report.of(kind).isEmpty()) {
+      if (Reports.of(kind).isEmpty()) {
         throw wrong(
             Phrase.of(
                 "There is no report \"%s\"; there are %s.", kind, String.join(", ", new Kinds())));
@@ -212,7 +214,7 @@ final class ReportCommand implements Callable<Integer> {
     }
     Set<String> passes =
         wanted.stream()
-            .flatMap(kind -> Report.of(kind).orElseThrow().passes().stream())
+            .flatMap(kind -> Reports.of(kind).orElseThrow().passes().stream())
             .collect(Collectors.toSet());
     boolean needs =
         outcome.steps().stream()
@@ -240,13 +242,14 @@ final class ReportCommand implements Callable<Integer> {
     String ending = name.contains(".") ? name.substring(name.lastIndexOf('.') + 1) : "";
     String key = form == null ? ending : form;
     BookFormat format =
-        BookFormat.of(key)
+        BookFormats.of(key)
             .orElseThrow(() ->
                 wrong(
                     Phrase.of(
                         "There is no form \"%s\"; there are %s.",
                         key,
-                        String.join(", ", BookFormat.ALL.stream().map(BookFormat::key).toList()))));
+                        String.join(
+                            ", ", BookFormats.ALL.stream().map(BookFormat::key).toList()))));
     if (!format.holdsSeveral() && wanted.size() > 1) {
       throw wrong(
           Phrase.of("A file of %s holds one report; name one with --kind, or write xlsx.", key));
@@ -261,7 +264,7 @@ final class ReportCommand implements Callable<Integer> {
     RunSheet sheet = lot.sheet();
     if (!isLot()) {
       var passes = new LinkedHashSet<String>();
-      wanted.forEach(kind -> passes.addAll(Report.of(kind).orElseThrow().passes()));
+      wanted.forEach(kind -> passes.addAll(Reports.of(kind).orElseThrow().passes()));
       sheet = sheet.only(List.copyOf(passes));
     }
     sheet = delivery == null ? sheet : with(sheet, LicencesPass.DELIVERY, delivery);
@@ -295,7 +298,7 @@ final class ReportCommand implements Callable<Integer> {
     for (String kind : wanted) {
       Arrangement arrangement = ReportsPass.arrangement(settings, kind);
       arrangement
-          .problem(Report.of(kind).orElseThrow())
+          .problem(Reports.of(kind).orElseThrow())
           .ifPresent(what -> {
             throw wrong(what + ".");
           });
@@ -429,7 +432,7 @@ final class ReportCommand implements Callable<Integer> {
     return switch (cell) {
       case Cell.Count(long number) -> JsonNumber.of(number);
       case Cell.Time time -> new JsonNumber(time.decimal().toPlainString());
-      case Cell.Number number -> new JsonNumber(number.decimal().toPlainString());
+      case Cell.Amount number -> new JsonNumber(number.decimal().toPlainString());
       case Cell.Day(java.time.LocalDate day) -> JsonString.of(day.toString());
       case Cell.Text(String text) ->
           text.isEmpty() && (column.kind().isNumber() || column.kind() == Column.Kind.DAY)

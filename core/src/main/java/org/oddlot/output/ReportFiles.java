@@ -9,10 +9,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import org.oddlot.format.report.BookFormat;
+import org.oddlot.format.report.BookFormats;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.report.Books;
 import org.oddlot.report.Report;
+import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
 
 /** Reports: all in one file where its form holds several, else a file each. */
@@ -26,7 +28,7 @@ public final class ReportFiles implements OutputKind {
   public List<PlannedFile> plan(Material material) {
     Optional<ReportsToWrite> wanted =
         material.one(ReportsToWrite.class).filter(its -> !its.kinds().isEmpty());
-    Optional<BookFormat> format = wanted.flatMap(its -> BookFormat.of(its.form()));
+    Optional<BookFormat> format = wanted.flatMap(its -> BookFormats.of(its.form()));
     if (format.isEmpty()) {
       return List.of();
     }
@@ -59,7 +61,7 @@ public final class ReportFiles implements OutputKind {
     }
 
     private static String title(String kind) {
-      return Report.of(kind).map(Report::title).orElse(kind);
+      return Reports.of(kind).map(Report::title).orElse(kind);
     }
 
     @Override

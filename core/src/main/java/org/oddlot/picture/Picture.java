@@ -1,5 +1,6 @@
 package org.oddlot.picture;
 
+import java.nio.IntBuffer;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.ServiceLoader;
@@ -12,7 +13,7 @@ import org.oddlot.time.Rational;
  * @param height in dots
  * @param dots row by row from the top: red, green and blue of each, a byte each, blue the lowest
  */
-public record Picture(int width, int height, int[] dots) {
+public record Picture(int width, int height, IntBuffer dots) {
 
   /**
    * Takes pictures out of media files. Found with {@link ServiceLoader}, so that the core needs no

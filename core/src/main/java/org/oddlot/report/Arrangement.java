@@ -105,7 +105,7 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
     return switch (cell) {
       case Cell.Count(long number) -> Optional.of(Rational.of(number));
       case Cell.Time(Rational seconds) -> Optional.of(seconds);
-      case Cell.Number(Rational number) -> Optional.of(number);
+      case Cell.Amount(Rational number) -> Optional.of(number);
       default -> Optional.empty();
     };
   }

@@ -20,7 +20,7 @@ public final class Books {
     Scope scope = Scope.of(material, wanted.timeline(), wanted.gauge());
     var sheets = new ArrayList<Sheet>();
     for (String kind : wanted.kinds()) {
-      Report.of(kind)
+      Reports.of(kind)
           .ifPresent(report ->
               sheets.add(
                   plain(

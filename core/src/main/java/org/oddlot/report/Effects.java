@@ -71,7 +71,7 @@ final class Effects implements Report {
         .text(use.event().clip().name())
         .text(effect.name().isEmpty() ? effect.effectName() : effect.name())
         .text(isSpeed ? "speed" : "effect")
-        .cell(effect.timeScalar().<Cell>map(Cell.Number::new).orElse(Cell.NOTHING))
+        .cell(effect.timeScalar().<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
         .text(says)
         .at(Scope.spot(of, use.event().place(), use.plain()))
         .line();

@@ -164,10 +164,10 @@ public final class LicenceUse implements Report {
             .cell(used.over.signum() > 0 ? Cell.of(used.over) : Cell.NOTHING)
             .cell(cell(licence.map(Licence::unit)))
             .cell(cell(paid))
-            .cell(price.<Cell>map(Cell.Number::new).orElse(Cell.NOTHING))
+            .cell(price.<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
             .cell(
                 paid.flatMap(seconds -> price.map(seconds::times))
-                    .<Cell>map(Cell.Number::new)
+                    .<Cell>map(Cell.Amount::new)
                     .orElse(Cell.NOTHING))
             .text(licence.map(Licence::currency).orElse(""))
             .text(why)

@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import org.oddlot.profile.NotedMarker;
 import org.oddlot.sheet.Column;
@@ -52,7 +51,7 @@ final class Markers implements Report {
   public List<Line> lines(Scope scope) {
     var lines = new ArrayList<Line>();
     for (Reckoning of : scope.timelines()) {
-      Map<Object, Use> uses = new IdentityHashMap<>();
+      var uses = new IdentityHashMap<Object, Use>();
       of.uses().forEach(use -> uses.put(use.event().clip().identity(), use));
       var marked = new ArrayList<Marked>();
       of.place()
@@ -109,6 +108,7 @@ final class Markers implements Report {
   }
 
   /** A time of a track's or a stack's own. */
+  @SuppressWarnings("ReferenceEquality") // whether it is this very timeline is what is asked about
   private static Optional<Long> ofItem(Placed placed, Item item, RationalTime at, Reckoning of) {
     RationalTime from =
         item.sourceRange().map(range -> range.start()).orElse(RationalTime.zero(at.rate()));

@@ -110,20 +110,18 @@ final class MusicCues implements Report {
       works.put(key, music);
     }
     var cues = new ArrayList<Cue>();
-    byWork.forEach((key, uses) -> join(uses, works.get(key), cues));
+    byWork.forEach((key, uses) -> join(uses, works.getOrDefault(key, Optional.empty()), cues));
     cues.sort(Comparator.comparingLong(Cue::from));
     return cues;
   }
 
-  private static void join(
-      List<Use> uses, @org.jspecify.annotations.Nullable Optional<Music> music, List<Cue> cues) {
+  private static void join(List<Use> uses, Optional<Music> music, List<Cue> cues) {
     List<Use> order = new ArrayList<>(uses);
     order.sort(Comparator.comparingLong(use -> use.there().from()));
     Cue cue = null;
     for (Use use : order) {
       if (cue == null || use.there().from() > cue.to()) {
-        cue =
-            new Cue(music == null ? Optional.empty() : music, new ArrayList<>(), new FrameSpans());
+        cue = new Cue(music, new ArrayList<>(), new FrameSpans());
         cues.add(cue);
       }
       cue.uses.add(use);

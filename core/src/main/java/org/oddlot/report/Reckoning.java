@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -55,7 +56,7 @@ final class Reckoning {
       Placed place,
       Timeline timeline,
       FrameRate rate,
-      Map<Object, Source> sources) {
+      IdentityHashMap<Object, Source> sources) {
     this.document = document;
     this.place = place;
     this.timeline = timeline;
@@ -68,7 +69,7 @@ final class Reckoning {
   }
 
   private static List<Reckoning> all(Material material) {
-    Map<Object, Source> sources = new IdentityHashMap<>();
+    IdentityHashMap<Object, Source> sources = new IdentityHashMap<>();
     for (Source source : material.sources().all()) {
       for (PlacedClip clip : source.uses()) {
         sources.put(clip.clip().identity(), source);
@@ -151,7 +152,7 @@ final class Reckoning {
   /** What covers a span, in words. */
   private record Covering(long to, String why) {}
 
-  private List<Use> counted(List<Cut.Event> events, Map<Object, Source> sources) {
+  private List<Use> counted(List<Cut.Event> events, IdentityHashMap<Object, Source> sources) {
     var counted = new Use[events.size()];
     var covered = new FrameSpans();
     var doubtful = new FrameSpans();
@@ -190,6 +191,7 @@ final class Reckoning {
     return numbered(once(counted));
   }
 
+  @SuppressWarnings("ReferenceEquality") // the very same track is what is asked about
   private static boolean isOfOneTrack(Cut.Event one, Cut.Event other) {
     return one.kind().equals(other.kind())
         && one.place().parent().map(Placed::object).orElse(null)
@@ -202,7 +204,7 @@ final class Reckoning {
       Cover cover,
       FrameSpans covered,
       FrameSpans doubtful,
-      TreeMap<Long, Covering> reasons) {
+      NavigableMap<Long, Covering> reasons) {
     Span plain = span(event.record());
     Span there = span(event.recordWithTransitions());
     List<Span> seen = new ArrayList<>();
@@ -233,7 +235,7 @@ final class Reckoning {
     return new Use(0, event, source, plain, there, seen, unknown, 0, why);
   }
 
-  private static String reason(Span span, TreeMap<Long, Covering> reasons) {
+  private static String reason(Span span, NavigableMap<Long, Covering> reasons) {
     return reasons.headMap(span.to(), false).descendingMap().values().stream()
         .limit(64)
         .filter(each -> each.to() > span.from())

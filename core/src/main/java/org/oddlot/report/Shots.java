@@ -104,7 +104,7 @@ final class Shots implements Report {
             .label(label(media.endExclusive()))
             .text(source.startsWith("name:") ? "" : source)
             .text(use.source().map(Source::reel).orElse(""))
-            .cell(new org.oddlot.sheet.Cell.Number(use.event().speed()))
+            .cell(new org.oddlot.sheet.Cell.Amount(use.event().speed()))
             .text(use.standing())
             .count(seen)
             .count(unknown)

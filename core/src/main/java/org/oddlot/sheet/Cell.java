@@ -50,7 +50,7 @@ public sealed interface Cell {
   }
 
   /** A number with two decimals, of money or of speed. */
-  record Number(Rational number) implements Cell {
+  record Amount(Rational number) implements Cell {
     @Override
     public String text() {
       return decimal().toPlainString();

@@ -93,13 +93,13 @@ public record Sheet(
                       .reduce(Rational.ZERO, Rational::plus)));
       case NUMBER ->
           Optional.of(
-              new Cell.Number(
+              new Cell.Amount(
                   lines.stream()
                       .map(line -> line.cells().get(column))
                       .map(cell ->
-                          cell instanceof Cell.Number(Rational number)
+                          cell instanceof Cell.Amount(Rational number)
                               // What is summed up is what is seen.
-                              ? rounded(new Cell.Number(number).decimal())
+                              ? rounded(new Cell.Amount(number).decimal())
                               : Rational.ZERO)
                       .reduce(Rational.ZERO, Rational::plus)));
       default -> Optional.empty();

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
@@ -60,7 +61,7 @@ class CountedByHandTest {
     return new Effect(Origin.made(), "Effect", name, name, Optional.empty(), metadata);
   }
 
-  private static Clip clip(Random chance, String source, long from, int length, String cover) {
+  private static Clip clip(String source, long from, int length, String cover) {
     var media =
         new MediaReference.External(
             Origin.made(),
@@ -106,7 +107,7 @@ class CountedByHandTest {
           String cover =
               List.of("all", "all", "all", "unknown", "weak", "gone").get(chance.nextInt(6));
           boolean enabled = chance.nextInt(6) > 0;
-          Clip clip = clip(chance, source, from, length, cover).withEnabled(enabled);
+          Clip clip = clip(source, from, length, cover).withEnabled(enabled);
           inner.add(clip);
           int number = made.clips++;
           for (int k = 0; k < length; k++) {
@@ -176,7 +177,7 @@ class CountedByHandTest {
           var its = new HashSet<Long>();
           for (Shown one : each.getValue()) {
             if (!shown.contains(one.media)) {
-              counts.get(source).once++;
+              Objects.requireNonNull(counts.get(source)).once++;
             }
             its.add(one.media);
           }
@@ -214,12 +215,12 @@ class CountedByHandTest {
     List.of("S0", "S1", "S2").forEach(source -> licences.put(source + ".mov", licence));
     material = material.with(Rights.class, List.of(new Rights(licences, Map.of())));
     Scope scope = Scope.of(material, "", FilmGauge.MM_35);
-    Sheet sheet = Arrangement.ALL.of(Report.of("sources").orElseThrow(), scope);
+    Sheet sheet = Arrangement.ALL.of(Reports.of("sources").orElseThrow(), scope);
     Map<String, Count> counts = counted(made);
     assertThat(sheet.lines()).hasSize(counts.size());
     Rational paid = Rational.ZERO;
     for (Line line : sheet.lines()) {
-      Count count = counts.get(text(sheet, line, "name"));
+      Count count = Objects.requireNonNull(counts.get(text(sheet, line, "name")));
       assertThat(number(sheet, line, "used_frames")).isEqualTo(count.used);
       assertThat(number(sheet, line, "seen_frames")).isEqualTo(count.seen);
       assertThat(number(sheet, line, "unknown_frames")).isEqualTo(count.unknown);
@@ -233,18 +234,18 @@ class CountedByHandTest {
       assertThat(cell(sheet, line, "to_pay")).isEqualTo(Cell.of(due));
       paid = paid.plus(due);
     }
-    Sheet owed = Arrangement.ALL.of(Report.of("licences").orElseThrow(), scope);
+    Sheet owed = Arrangement.ALL.of(Reports.of("licences").orElseThrow(), scope);
     for (Line line : owed.lines()) {
       assertThat(cell(owed, line, "to_pay")).isEqualTo(Cell.of(paid));
       assertThat(cell(owed, line, "amount"))
-          .isEqualTo(new Cell.Number(paid.times(Rational.of(3, 2))));
+          .isEqualTo(new Cell.Amount(paid.times(Rational.of(3, 2))));
     }
     shots(made, scope);
   }
 
   /** Labels with dropped frames, and feet, of every shot. */
   private static void shots(Made made, Scope scope) {
-    Sheet sheet = Arrangement.ALL.of(Report.of("shots").orElseThrow(), scope);
+    Sheet sheet = Arrangement.ALL.of(Reports.of("shots").orElseThrow(), scope);
     assertThat(sheet.lines()).hasSize(made.clips);
     long first = 107_892;
     int row = 0;

@@ -453,7 +453,7 @@ final class DaySix {
     for (int i = 0; i < names.length; i++) {
       markers.add(marker(names[i], starts.get(20 + i * 45), i % 2 == 0 ? 1 : 50, "GREEN"));
     }
-    return (Timeline) cut.withChildren(List.of(stack.withMarkers(markers)));
+    return cut.withChildren(List.of(stack.withMarkers(markers)));
   }
 
   private static Marker marker(String name, long at, long frames, String colour) {

@@ -31,7 +31,6 @@ final class DayThree {
       List.of(
           "station intake",
           "select intake-rows 3",
-          "picture sound-roll",
           "station sync",
           "report The third day, before anything is decided",
           "select sync-rows 1",

@@ -4,6 +4,7 @@ import java.io.Closeable;
 import java.io.IOException;
 import java.math.RoundingMode;
 import java.nio.ByteOrder;
+import java.nio.IntBuffer;
 import java.nio.file.Path;
 import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
@@ -356,7 +357,7 @@ public final class MediaFile implements Closeable {
         for (int row = 0; row < height; row++) {
           System.arraycopy(all, row * stride, dots, row * width, width);
         }
-        return Optional.of(new Picture(width, height, dots));
+        return Optional.of(new Picture(width, height, IntBuffer.wrap(dots)));
       } finally {
         avutil.av_frame_free(small);
         swscale.sws_freeContext(scaler);

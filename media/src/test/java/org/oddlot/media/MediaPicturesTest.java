@@ -18,7 +18,7 @@ class MediaPicturesTest {
 
   /** How bright the sky is; the movies of the demo brighten by one step a frame. */
   private static int sky(Picture picture) {
-    return picture.dots()[picture.width() * 5 + 5] & 0xFF;
+    return picture.dots().get(picture.width() * 5 + 5) & 0xFF;
   }
 
   @Test

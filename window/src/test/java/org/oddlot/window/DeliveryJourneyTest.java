@@ -92,7 +92,7 @@ class DeliveryJourneyTest extends Journey {
     assertThat(label("answer")).contains("13 sources");
 
     // The one that nobody licensed is our own, says a person by its number.
-    for (int i = 0; !(chosen().title().equals("quay_old")); i++) {
+    for (int i = 0; !chosen().title().equals("quay_old"); i++) {
       int row = i;
       interact(() -> {
         table("licences-rows").requestFocus();

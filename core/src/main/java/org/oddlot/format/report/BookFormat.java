@@ -2,15 +2,10 @@ package org.oddlot.format.report;
 
 import java.io.IOException;
 import java.io.OutputStream;
-import java.util.List;
-import java.util.Optional;
 import org.oddlot.sheet.Book;
 
 /** A form in which reports are written. The same book always gives the same bytes. */
 public interface BookFormat {
-  /** All that there are. */
-  List<BookFormat> ALL = List.of(new Xlsx(), new Csv(false), new Csv(true), new Html(), new Pdf());
-
   /** What it is called in documents, one word. */
   String key();
 
@@ -27,9 +22,4 @@ public interface BookFormat {
    * @throws IOException if it cannot be written
    */
   void write(Book book, OutputStream out) throws IOException;
-
-  /** The one of this key. */
-  static Optional<BookFormat> of(String key) {
-    return ALL.stream().filter(format -> format.key().equals(key)).findFirst();
-  }
 }

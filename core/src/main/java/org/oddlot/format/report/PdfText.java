@@ -76,7 +76,7 @@ final class PdfText {
 
   /** How wide a line is at a size of one. */
   float width(String line, Look look) throws IOException {
-    String key = look.ordinal() + line;
+    String key = look.name() + line;
     Float known = line.length() > 40 ? null : widths.get(key);
     if (known != null) {
       return known;
@@ -106,6 +106,7 @@ final class PdfText {
     to.endText();
   }
 
+  @SuppressWarnings("ReferenceEquality") // there is one face of each font
   private List<Run> runs(String line, Look look) {
     List<Face> faces = faces(look);
     String seen = Bidi.requiresBidi(line.toCharArray(), 0, line.length()) ? ordered(line) : line;

@@ -227,7 +227,7 @@ final class Xlsx implements BookFormat {
         case Cell.Count(long number) -> page.value(row, column, number);
         // A day is one.
         case Cell.Time time -> page.value(row, column, time.seconds().toDouble() / 86_400);
-        case Cell.Number number -> page.value(row, column, number.decimal());
+        case Cell.Amount number -> page.value(row, column, number.decimal());
         case Cell.Day(java.time.LocalDate day) -> page.value(row, column, day);
       }
     }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.format.report.BookFormat;
+import org.oddlot.format.report.BookFormats;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Applied;
@@ -21,6 +22,7 @@ import org.oddlot.pass.Standing;
 import org.oddlot.report.Arrangement;
 import org.oddlot.report.Arrangement.Where;
 import org.oddlot.report.Report;
+import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
 import org.oddlot.report.Scope;
 import org.oddlot.setting.Setting;
@@ -32,11 +34,11 @@ import org.oddlot.time.FilmGauge;
 public final class ReportsPass implements Pass<ReportFinding> {
   /** Which reports. */
   public static final Setting<List<String>> KINDS =
-      Setting.someOf("kinds", "Reports", Report.ALL.stream().map(Report::key).toList());
+      Setting.someOf("kinds", "Reports", Reports.ALL.stream().map(Report::key).toList());
 
   /** How they are written. */
   public static final Setting<String> FORM =
-      Setting.oneOf("as", "As", "xlsx", BookFormat.ALL.stream().map(BookFormat::key).toList());
+      Setting.oneOf("as", "As", "xlsx", BookFormats.ALL.stream().map(BookFormat::key).toList());
 
   /** Of which timelines. */
   public static final Setting<String> TIMELINE =
@@ -107,7 +109,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
       }
       int colon = part.indexOf(':');
       String report = colon < 0 ? "" : part.substring(0, colon).strip();
-      if (Report.of(report).isEmpty()) {
+      if (Reports.of(report).isEmpty()) {
         throw new IllegalArgumentException(
             Phrase.of("\"%s\" does not begin with a report and a colon", part.strip()));
       }
@@ -187,7 +189,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
     var findings = new ArrayList<ReportFinding>();
     var remarks = new ArrayList<Look.Remark>();
     for (String kind : settings.get(KINDS)) {
-      Report.of(kind)
+      Reports.of(kind)
           .ifPresent(report ->
               findings.add(
                   new ReportFinding(

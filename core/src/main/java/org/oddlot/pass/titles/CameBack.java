@@ -85,7 +85,7 @@ final class CameBack {
   /** All titles of a lot that were made here. */
   CameBack(Material material) {
     // By identity, for two timelines may be equal; and in their order.
-    Map<Timeline, List<There>> byTimeline = new IdentityHashMap<>();
+    var byTimeline = new IdentityHashMap<Timeline, List<There>>();
     var timelines = new ArrayList<Timeline>();
     for (LaidTitle title : material.derive(LaidTitle.ALL)) {
       JsonObject from = title.title().clip().metadata().object("oddlot").object("caption");

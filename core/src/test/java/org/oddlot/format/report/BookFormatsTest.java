@@ -43,7 +43,7 @@ class BookFormatsTest {
                   Cell.of("01:00:00:" + (10 + i % 10)),
                   Cell.of((long) i),
                   Cell.of(Rational.of(i * 1001L, 30_000)),
-                  new Cell.Number(Rational.of(i, 8)),
+                  new Cell.Amount(Rational.of(i, 8)),
                   new Cell.Day(LocalDate.of(2026, 3, 14).plusDays(i % 300))),
               java.util.Optional.empty(),
               List.of(),
@@ -72,7 +72,7 @@ class BookFormatsTest {
 
   private static byte[] written(String key, Book book) throws IOException {
     var out = new ByteArrayOutputStream();
-    BookFormat.of(key).orElseThrow().write(book, out);
+    BookFormats.of(key).orElseThrow().write(book, out);
     return out.toByteArray();
   }
 
@@ -209,7 +209,7 @@ class BookFormatsTest {
 
   @Test
   void anEmptyReportSaysSo() throws IOException {
-    for (BookFormat format : BookFormat.ALL) {
+    for (BookFormat format : BookFormats.ALL) {
       assertThat(written(format.key(), book(sheet(0, -1)))).isNotEmpty();
     }
   }

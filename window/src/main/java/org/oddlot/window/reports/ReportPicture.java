@@ -1,6 +1,7 @@
 package org.oddlot.window.reports;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.VPos;
@@ -100,8 +101,7 @@ final class ReportPicture extends Region {
                 who.isEmpty() || (most > 0 && seconds > most)));
       }
       bars.sort(
-          java.util.Comparator.comparing((Bar bar) -> !bar.isWrong)
-              .thenComparing(bar -> -bar.seconds));
+          Comparator.comparing((Bar bar) -> !bar.isWrong).thenComparingDouble(bar -> -bar.seconds));
     } else if (its.key().equals("roles") && role >= 0 && time >= 0) {
       its.lines()
           .forEach(line ->

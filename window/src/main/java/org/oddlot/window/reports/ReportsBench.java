@@ -19,6 +19,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.oddlot.format.report.BookFormat;
+import org.oddlot.format.report.BookFormats;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Evidence;
@@ -27,6 +28,7 @@ import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.report.Arrangement;
 import org.oddlot.report.Books;
 import org.oddlot.report.Report;
+import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
 import org.oddlot.setting.Settings;
 import org.oddlot.sheet.Book;
@@ -66,7 +68,7 @@ public final class ReportsBench implements Bench {
   private Settings set = Settings.INITIAL;
   private Optional<Material> material = Optional.empty();
   private Optional<Outcome> shown = Optional.empty();
-  private String kind = Report.ALL.getFirst().key();
+  private String kind = Reports.ALL.getFirst().key();
   private Map<String, Integer> counts = new HashMap<>();
   private Optional<org.oddlot.sheet.Sheet> sheet = Optional.empty();
   private String find = "";
@@ -183,8 +185,8 @@ public final class ReportsBench implements Bench {
     kinds.getChildren().clear();
     List<String> first = going();
     Stream.concat(
-            Report.ALL.stream().filter(report -> first.contains(report.key())),
-            Report.ALL.stream().filter(report -> !first.contains(report.key())))
+            Reports.ALL.stream().filter(report -> first.contains(report.key())),
+            Reports.ALL.stream().filter(report -> !first.contains(report.key())))
         .forEach(report -> kinds.getChildren().add(tab(report, first.contains(report.key()))));
     goesOut.setSelected(first.contains(kind));
     goesOut.setText(first.contains(kind) ? "✓ Goes out" : "Goes out");
@@ -392,7 +394,7 @@ public final class ReportsBench implements Bench {
   }
 
   private void columns() {
-    Report report = Report.of(kind).orElseThrow();
+    Report report = Reports.of(kind).orElseThrow();
     var choice =
         new ColumnsSheet(
             report,
@@ -445,7 +447,7 @@ public final class ReportsBench implements Bench {
   }
 
   private void save() {
-    save(List.of(kind), Report.of(kind).map(Report::title).orElse(kind));
+    save(List.of(kind), Reports.of(kind).map(Report::title).orElse(kind));
   }
 
   private void saveAll() {
@@ -469,7 +471,7 @@ public final class ReportsBench implements Bench {
   private static String saved(Material of, ReportsToWrite wanted, Path file) {
     String name = String.valueOf(file.getFileName());
     String ending = name.substring(name.lastIndexOf('.') + 1);
-    Optional<BookFormat> format = BookFormat.of(ending);
+    Optional<BookFormat> format = BookFormats.of(ending);
     if (format.isEmpty()) {
       return Phrase.of(
           "%s cannot be written: its name has to end in .xlsx, .csv, .html or .pdf.", name);

@@ -1,6 +1,5 @@
 package org.oddlot.window.titles;
 
-import java.nio.IntBuffer;
 import java.util.Optional;
 import javafx.scene.image.Image;
 import javafx.scene.image.PixelBuffer;
@@ -71,7 +70,7 @@ final class Behind {
         new PixelBuffer<>(
             picture.width(),
             picture.height(),
-            IntBuffer.wrap(picture.dots()),
+            picture.dots(),
             PixelFormat.getIntArgbPreInstance()));
   }
 }

@@ -15,6 +15,7 @@ import org.dhatim.fastexcel.Worksheet;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
 import org.oddlot.format.report.BookFormat;
+import org.oddlot.format.report.BookFormats;
 import org.oddlot.json.JsonObject;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
@@ -22,6 +23,7 @@ import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
 import org.oddlot.report.Books;
 import org.oddlot.report.Report;
+import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
@@ -43,13 +45,13 @@ import org.oddlot.timeline.Track;
 
 /**
  * All reports of a large timeline, from its file to a workbook, and a workbook of many rows beside
- * the library's own plain writing of the same cells: {@code Reports DIR [CLIPS] [RUNS]}. Prints the
- * first run, which is cold, and medians.
+ * the library's own plain writing of the same cells: {@code ReportsBench DIR [CLIPS] [RUNS]}.
+ * Prints the first run, which is cold, and medians.
  */
-public final class Reports {
+public final class ReportsBench {
   private static final FrameRate RATE = FrameRate.FPS_25;
 
-  private Reports() {}
+  private ReportsBench() {}
 
   /** Runs the benchmark. */
   public static void main(String[] arguments) throws IOException {
@@ -72,14 +74,14 @@ public final class Reports {
                 + " %.2f s; largest heap %d MB%n",
             clips,
             Files.size(file) / 1e6,
-            Report.ALL.size(),
+            Reports.ALL.size(),
             rows,
             Files.size(target) / 1e6,
             cold,
             Runtime.getRuntime().maxMemory() >> 20));
     Sheet shots = book(material(file), List.of("shots")).sheets().getFirst().withoutEmptyColumns();
     var one = new Book("shots", List.of(), List.of(shots));
-    BookFormat xlsx = BookFormat.of("xlsx").orElseThrow();
+    BookFormat xlsx = BookFormats.of("xlsx").orElseThrow();
     double ours = Timing.median(runs, () -> write(xlsx, one, target));
     double plain = Timing.median(runs, () -> plain(shots, folder.resolve("plain.xlsx")));
     System.out.print(
@@ -108,8 +110,8 @@ public final class Reports {
   }
 
   private static long all(Path file, Path target) throws IOException {
-    Book book = book(material(file), Report.ALL.stream().map(Report::key).toList());
-    write(BookFormat.of("xlsx").orElseThrow(), book, target);
+    Book book = book(material(file), Reports.ALL.stream().map(Report::key).toList());
+    write(BookFormats.of("xlsx").orElseThrow(), book, target);
     return book.sheets().stream().mapToLong(sheet -> sheet.lines().size()).sum();
   }
 
@@ -135,7 +137,7 @@ public final class Reports {
             }
             case Cell.Count(long number) -> page.value(row, i, number);
             case Cell.Time(Rational seconds) -> page.value(row, i, seconds.toDouble());
-            case Cell.Number number -> page.value(row, i, number.decimal());
+            case Cell.Amount number -> page.value(row, i, number.decimal());
             case Cell.Day(java.time.LocalDate day) -> page.value(row, i, day);
           }
         }

@@ -1,0 +1,18 @@
+package org.oddlot.format.report;
+
+import java.util.List;
+import java.util.Optional;
+
+/** The forms in which reports are written. */
+public final class BookFormats {
+  /** All that there are. */
+  public static final List<BookFormat> ALL =
+      List.of(new Xlsx(), new Csv(false), new Csv(true), new Html(), new Pdf());
+
+  private BookFormats() {}
+
+  /** The one of this key. */
+  public static Optional<BookFormat> of(String key) {
+    return ALL.stream().filter(format -> format.key().equals(key)).findFirst();
+  }
+}

@@ -1,0 +1,34 @@
+package org.oddlot.report;
+
+import java.util.List;
+import java.util.Optional;
+
+/** The reports that there are. */
+public final class Reports {
+  /** All that there are, in the order in which people look for them. */
+  public static final List<Report> ALL =
+      List.of(
+          new Shots(),
+          new SourceUse(),
+          new LicenceUse(),
+          new MusicCues(),
+          new RoleUse(),
+          new Titles(),
+          new CaptionList(),
+          new Transitions(),
+          new Effects(),
+          new Markers(),
+          new Keywords(),
+          new MediaList(),
+          new Findings("sync", "Sync", List.of("sync")),
+          new Findings("matches", "Matches", List.of("match", "putright")),
+          new Findings("naming", "Naming", List.of("layout", "roles", "names")),
+          new ChangeList());
+
+  private Reports() {}
+
+  /** The one of this key. */
+  public static Optional<Report> of(String key) {
+    return ALL.stream().filter(report -> report.key().equals(key)).findFirst();
+  }
+}

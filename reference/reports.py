@@ -1,0 +1,274 @@
+#!/usr/bin/env python3
+"""Checks reports against others: ranges of every shot by the OpenTimelineIO reference library, what is used, seen and
+seen once by counting the demo's cut frame by frame here, the sums of a workbook as LibreOffice reckons them, the words
+of printed pages as pdftotext finds them, and a page sorted, filtered and printed by Chromium.
+
+    reports.py TOP OUT
+"""
+import csv
+import html
+import json
+import math
+import re
+import shutil
+import subprocess
+import sys
+from fractions import Fraction
+from pathlib import Path
+
+import opentimelineio as otio
+
+from common import Checks
+
+TOP, OUT = Path(sys.argv[1]), Path(sys.argv[2])
+check = Checks()
+
+
+# Columns of lengths of time.
+TIMES = ("time", "used", "seen", "once", "allowed", "over", "unit", "to_pay")
+
+
+def oddlot(*arguments):
+    done = subprocess.run([str(TOP / "oddlot"), *[str(a) for a in arguments]], capture_output=True, text=True)
+    if done.returncode not in (0, 1):
+        print(done.stderr[-2000:])
+    return done.stdout
+
+
+def report(lot, kind, *more):
+    return json.loads(oddlot("report", lot, "--kind", kind, "--json", *more))
+
+
+def is_title(clip):
+    return isinstance(clip.media_reference, otio.schema.GeneratorReference)
+
+
+def shots(lot, timeline):
+    """Every shot where the library says that it is."""
+    rows = report(lot, "shots")["rows"]
+    clips = [
+        clip
+        for track in timeline.tracks
+        if track.kind == otio.schema.TrackKind.Video
+        for clip in track.find_clips()
+        if not is_title(clip)
+    ]
+    check("as many shots as the library finds", len(clips), len(rows))
+    start = timeline.global_start_time
+    for row, clip in zip(rows, clips):
+        there = clip.transformed_time_range(clip.trimmed_range(), timeline.tracks)
+        begin = otio.opentime.to_timecode(start + there.start_time)
+        end = otio.opentime.to_timecode(start + there.end_time_exclusive())
+        used = clip.trimmed_range()
+        check(
+            f"shot {row['number']} {clip.name}",
+            (clip.name, begin, end, int(there.duration.value), otio.opentime.to_timecode(used.start_time)),
+            (row["name"], row["record_in"], row["record_out"], row["frames"], row["source_in"]),
+        )
+        check(f"feet of shot {row['number']}", "%d+%02d" % divmod(row["frames"], 16), row["feet"])
+
+
+def cover(clip):
+    """How a clip of the demo covers what is below it."""
+    if is_title(clip):
+        return "none"
+    for effect in clip.effects:
+        name = effect.name or effect.effect_name
+        if isinstance(effect, otio.schema.TimeEffect):
+            continue
+        if name == "Frame":
+            if effect.metadata.get("strength", 1) == 0:
+                return "gone"
+            return "unknown" if effect.metadata.get("size", 1) < 1 else "all"
+        return "unknown"
+    return "all"
+
+
+def speed(clip):
+    for effect in clip.effects:
+        if isinstance(effect, otio.schema.LinearTimeWarp):
+            return Fraction(effect.time_scalar).limit_denominator(1000)
+    return Fraction(1)
+
+
+def counted(timeline):
+    """Used, seen and seen once of each picture source, frame by frame; the tracks of a nested stack lie within theirs."""
+    layers = []
+    for track in timeline.tracks:
+        if track.kind != otio.schema.TrackKind.Video:
+            continue
+        stacks = [child for child in track if isinstance(child, otio.schema.Stack)]
+        depth = max([len(stack) for stack in stacks], default=1)
+        for level in range(depth):
+            layer = {}
+            for child in track:
+                inner = (
+                    [clip for clip in child[level].find_clips()]
+                    if isinstance(child, otio.schema.Stack) and level < len(child)
+                    else [child] if isinstance(child, otio.schema.Clip) and level == 0 else []
+                )
+                for clip in inner:
+                    there = clip.transformed_time_range(clip.trimmed_range(), timeline.tracks)
+                    first, behind = int(there.start_time.value), int(there.end_time_exclusive().value)
+                    before = after = 0
+                    if clip.parent() is track:
+                        index = track.index(clip)
+                        if index > 0 and isinstance(track[index - 1], otio.schema.Transition):
+                            before = int(track[index - 1].in_offset.value)
+                        if index + 1 < len(track) and isinstance(track[index + 1], otio.schema.Transition):
+                            after = int(track[index + 1].out_offset.value)
+                    layer[id(clip)] = (clip, first, behind, before, after)
+            layers.append(layer)
+    counts = {}
+    uses = []
+    covered, doubtful = {}, {}
+    for layer in reversed(layers):
+        for clip, first, behind, before, after in layer.values():
+            seen = []
+            unknown = 0
+            how = cover(clip)
+            for frame in range(first - before, behind + after):
+                if clip.enabled and how != "gone" and not covered.get(frame):
+                    if doubtful.get(frame):
+                        unknown += 1
+                    else:
+                        seen.append(frame)
+            if not is_title(clip):
+                uses.append((first - before, clip, first, behind - first + before + after, seen, unknown))
+        for clip, first, behind, before, after in layer.values():
+            if clip.enabled and cover(clip) == "all":
+                covered.update((frame, True) for frame in range(first, behind))
+            elif clip.enabled and cover(clip) == "unknown":
+                doubtful.update((frame, True) for frame in range(first - before, behind + after))
+    shown = {}
+    for _, clip, first, length, seen, unknown in sorted(uses, key=lambda use: use[0]):
+        url = clip.media_reference.target_url
+        count = counts.setdefault(url, [0, 0, 0, 0])
+        count[0] += length
+        count[1] += len(seen)
+        count[2] += unknown
+        start = int(clip.trimmed_range().start_time.value)
+        media = [math.floor(start + (frame - first) * speed(clip)) for frame in seen]
+        earlier = shown.setdefault(url, set())
+        count[3] += sum(1 for frame in media if frame not in earlier)
+        earlier.update(media)
+    return counts
+
+
+def sources(lot, timeline):
+    counts = counted(timeline)
+    rows = {row["source"]: row for row in report(lot, "sources")["rows"] if row["kind"] == "picture"}
+    check("the same sources", sorted(counts), sorted(rows))
+    for url, count in counts.items():
+        row = rows.get(url, {})
+        check(
+            f"used, seen, unknown and once of {url}",
+            count,
+            [row.get(key) for key in ("used_frames", "seen_frames", "unknown_frames", "once_frames")],
+        )
+
+
+def workbook(lot):
+    """All reports in one workbook; its sums as LibreOffice reckons them."""
+    book = OUT / "all.xlsx"
+    oddlot("report", lot, "--kind", "all", "--out", book)
+    subprocess.run(
+        [
+            "soffice", "--headless", f"-env:UserInstallation=file://{OUT}/office",
+            "--convert-to", "csv:Text - txt - csv (StarCalc):44,34,76,1,,0,false,false,false,false,false,-1",
+            "--outdir", str(OUT / "csv"), str(book),
+        ],
+        capture_output=True,
+        check=True,
+    )
+    for kind in ("shots", "sources", "licences", "music", "titles", "markers", "transitions", "effects", "media"):
+        its = report(lot, kind)
+        path = OUT / "csv" / f"all-{kind.capitalize()}.csv"
+        with open(path, encoding="utf-8", newline="") as file:
+            rows = list(csv.reader(file))
+        check(f"{kind}: as many rows", len(its["rows"]), len(rows) - 1 - (1 if its["totals"] else 0))
+        if not its["totals"]:
+            continue
+        keys = [key for key in its["rows"][0] if key != "timeline"]
+        for key, total in its["totals"].items():
+            cell = rows[-1][keys.index(key)]
+            # Times are parts of a day.
+            number = float(cell) * (86400 if key in TIMES else 1)
+            check(f"{kind}: the sum of {key} by LibreOffice", True, abs(number - float(total)) < 0.001 or (number, total))
+            second = sum(float(row[key] or 0) for row in its["rows"])
+            check(f"{kind}: the sum of {key} here", True, abs(second - float(total)) < 0.001 or (second, total))
+
+
+def printed(lot):
+    """The words of printed pages are those of the rows."""
+    for kind, keys in (
+        ("shots", ("record_in", "record_out", "feet")),
+        ("music", ("record_in", "record_out")),
+        ("licences", ("currency",)),
+        ("titles", ("record_in", "record_out")),
+        ("markers", ("record",)),
+    ):
+        file = OUT / f"{kind}.pdf"
+        oddlot("report", lot, "--kind", kind, "--out", file)
+        text = subprocess.run(["pdftotext", "-layout", str(file), "-"], capture_output=True, text=True).stdout
+        words = text.split()
+        rows = report(lot, kind)["rows"]
+        for key in keys:
+            wanted = [row[key] for row in rows if row[key]]
+            for value in set(wanted):
+                check(f"{kind}: {value} as often in print", True, words.count(value) >= wanted.count(value))
+        fonts = subprocess.run(["pdffonts", str(file)], capture_output=True, text=True).stdout.splitlines()[2:]
+        check(f"{kind}: every font is in the file", True, bool(fonts) and all(" yes " in line for line in fonts))
+
+
+def page(lot):
+    """A page is sorted by a click, filtered by what is typed, and printed."""
+    plain = OUT / "shots.html"
+    oddlot("report", lot, "--kind", "shots", "--out", plain)
+    driven = OUT / "driven.html"
+    driving = """<script>
+      const heads = [...document.querySelectorAll("th button")];
+      const frames = heads.findIndex((head) => head.textContent === "Frames");
+      heads[frames].click(); heads[frames].click();
+      const first = [...document.querySelectorAll("tbody tr")].slice(0, 3).map((row) => row.cells[frames].textContent);
+      const input = document.querySelector("input[type=search]");
+      input.value = "newsreel"; input.dispatchEvent(new Event("input"));
+      const shown = [...document.querySelectorAll("tbody tr")].filter((row) => !row.hidden);
+      document.title = JSON.stringify({first, shown: shown.length,
+        sum: document.querySelector("tfoot").rows[0].cells[frames].textContent});
+    </script></body>"""
+    driven.write_text(plain.read_text(encoding="utf-8").replace("</body>", driving), encoding="utf-8")
+    chromium = shutil.which("chromium") or shutil.which("chromium-browser")
+    common = [chromium, "--headless", "--no-sandbox", "--disable-gpu", f"--user-data-dir={OUT}/browser"]
+    dom = subprocess.run([*common, "--dump-dom", f"file://{driven}"], capture_output=True, text=True).stdout
+    said = json.loads(html.unescape(re.search(r"<title>(.*?)</title>", dom, re.S).group(1)))
+    rows = report(lot, "shots")["rows"]
+    highest = sorted((row["frames"] for row in rows), reverse=True)[:3]
+    check("sorted from the highest down", [str(frames) for frames in highest], said["first"])
+    found = [row for row in rows if any("newsreel" in str(value).lower() for value in row.values())]
+    check("filtered by what was typed", len(found), said["shown"])
+    check("the sum of what is shown", str(sum(row["frames"] for row in found)), said["sum"])
+    pdf = OUT / "page.pdf"
+    subprocess.run([*common, "--no-pdf-header-footer", f"--print-to-pdf={pdf}", f"file://{plain}"], capture_output=True)
+    text = subprocess.run(["pdftotext", "-layout", str(pdf), "-"], capture_output=True, text=True).stdout
+    check("all shots are printed", len(rows), sum(1 for row in rows if row["record_in"] in text))
+    pages = text.split("\f")[1:-1]
+    check("heads on every page", True, len(pages) > 3 and all("Record in" in page for page in pages[:-1]))
+
+
+def main():
+    shutil.rmtree(OUT, ignore_errors=True)
+    OUT.mkdir(parents=True)
+    oddlot("make-demo", OUT / "demo", "--json")
+    lot = OUT / "demo" / "delivery" / "Ferry documentary.oddlot"
+    root = otio.adapters.read_from_file(str(OUT / "demo" / "delivery" / "ferry-documentary.otio"))
+    timeline = next(child for child in root if isinstance(child, otio.schema.Timeline))
+    shots(lot, timeline)
+    sources(lot, timeline)
+    workbook(lot)
+    printed(lot)
+    page(lot)
+    sys.exit(check.result())
+
+
+main()
