@@ -71,10 +71,23 @@ public final class Engine {
       var request = new Request(material, step.settings(), answers.to(step.pass()), progress);
       StepOutcome<?> outcome = step(pass.get(), request, previous);
       steps.add(outcome);
-      material = Accounts.with(outcome.after(), List.copyOf(steps), start);
+      material =
+          previous
+              .flatMap(before -> leftBy(before, outcome, steps.size() - 1))
+              .orElseGet(() -> Accounts.with(outcome.after(), List.copyOf(steps), start));
     }
     progress.at(1, "");
     return new Outcome(steps, start, material, unknown(steps, answers));
+  }
+
+  /** What a step left in an earlier run, if it is the very same step. */
+  @SuppressWarnings("ReferenceEquality") // a step that was not run again is the same object
+  private static Optional<Material> leftBy(Outcome before, StepOutcome<?> step, int index) {
+    List<StepOutcome<?>> steps = before.steps();
+    if (index >= steps.size() || steps.get(index) != step) {
+      return Optional.empty();
+    }
+    return Optional.of(index + 1 < steps.size() ? steps.get(index + 1).before() : before.end());
   }
 
   /**

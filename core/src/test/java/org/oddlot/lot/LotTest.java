@@ -376,6 +376,8 @@ class LotTest {
             "captions off",
             "titles off",
             "restyle off",
+            "licences off",
+            "reports off",
             "match",
             "return");
   }

@@ -44,6 +44,8 @@ class EngineTest {
             "captions",
             "titles",
             "restyle",
+            "licences",
+            "reports",
             "return");
     assertThat(RunSheet.initial().steps())
         .extracting(RunSheet.Step::pass)
@@ -61,6 +63,8 @@ class EngineTest {
             "captions",
             "titles",
             "restyle",
+            "licences",
+            "reports",
             "return");
   }
 
@@ -172,6 +176,8 @@ class EngineTest {
             "captions",
             "titles",
             "restyle",
+            "licences",
+            "reports",
             "return");
     assertThat(RunSheet.initial().withMoved("intake", -1)).isEqualTo(RunSheet.initial());
   }

@@ -35,7 +35,14 @@ class ProfileTest {
     // Odd Lot sets each line of a title by itself, Practice Desk all of them alike.
     assertThat(own.titlePlaces().keySet())
         .containsExactlyInAnyOrder(
-            Field.TITLE_TEXT, Field.TITLE_LINES, Field.TITLE_X, Field.TITLE_Y);
+            Field.TITLE_TEXT,
+            Field.TITLE_LINES,
+            Field.TITLE_X,
+            Field.TITLE_Y,
+            Field.PICTURE_OPACITY,
+            Field.PICTURE_SCALE,
+            Field.PICTURE_BLEND,
+            Field.SOUND_LEVEL);
     assertThat(own.place(Field.LINE_SIZE)).isPresent();
     assertThat(desk.place(Field.LINE_SIZE)).isEmpty();
     assertThat(desk.titlePlaces().keySet())
@@ -47,7 +54,11 @@ class ProfileTest {
             Field.TITLE_COLOUR,
             Field.TITLE_CASE,
             Field.TITLE_X,
-            Field.TITLE_Y);
+            Field.TITLE_Y,
+            Field.PICTURE_OPACITY,
+            Field.PICTURE_SCALE,
+            Field.PICTURE_BLEND,
+            Field.SOUND_LEVEL);
     assertThat(desk.titlePlaces().values()).doesNotContainAnyElementsOf(own.titlePlaces().values());
     assertThat(own.kinds().keySet()).containsExactlyInAnyOrder(MarkerKind.values());
     assertThat(desk.kinds().values()).doesNotContainAnyElementsOf(own.kinds().values());

@@ -1,0 +1,204 @@
+package org.oddlot.pass.licences;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.material.Document;
+import org.oddlot.material.Material;
+import org.oddlot.material.Rights;
+import org.oddlot.pass.Answers;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Engine;
+import org.oddlot.pass.Look;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.Standing;
+import org.oddlot.profile.Profiles;
+import org.oddlot.progress.Progress;
+import org.oddlot.rights.Licence;
+import org.oddlot.rights.LicencePaper;
+import org.oddlot.rights.Music;
+import org.oddlot.rights.MusicPaper;
+import org.oddlot.rights.SourcePattern;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Composable;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.Track;
+
+class LicencesPassTest {
+  private static final FrameRate RATE = FrameRate.FPS_25;
+  private final List<Composable> clips = new ArrayList<>();
+  private final List<Licence> licences = new ArrayList<>();
+  private final List<Music> music = new ArrayList<>();
+  private Answers answers = Answers.NONE;
+  private RunSheet sheet = RunSheet.initial().only(List.of("licences"));
+
+  private void use(String name, String url, int frames, JsonObject metadata) {
+    var media =
+        new MediaReference.External(
+            Origin.made(), name, url, Optional.of(TimeRange.of(0, 10_000, RATE)), metadata);
+    clips.add(Clip.of(name, media, Optional.of(TimeRange.of(100L * clips.size(), frames, RATE))));
+  }
+
+  private void licence(String material, String number, int allowed, Optional<LocalDate> until) {
+    licences.add(
+        new Licence(
+            "rights.csv",
+            licences.size() + 2,
+            new SourcePattern(material),
+            "Holder of " + number,
+            number,
+            "",
+            Optional.empty(),
+            until,
+            Optional.empty(),
+            "",
+            Rational.ONE,
+            allowed == 0 ? Optional.empty() : Optional.of(Rational.of(allowed)),
+            ""));
+  }
+
+  private Outcome run() {
+    Timeline timeline =
+        Timeline.of(
+            "Cut",
+            Optional.of(RationalTime.of(90_000, RATE)),
+            List.of(Track.of("V1", Track.VIDEO, clips)));
+    Material material =
+        Material.of(
+                "lot",
+                List.of(Document.of("cut.otio", "", timeline, Profiles.own(), List.of())),
+                List.of())
+            .with(LicencePaper.class, List.of(new LicencePaper("rights.csv", licences)))
+            .with(MusicPaper.class, List.of(new MusicPaper("music.csv", music)));
+    return new Engine().run(material, sheet, answers, Optional.empty(), Progress.NONE);
+  }
+
+  private static List<LicenceFinding> findings(Outcome outcome) {
+    return outcome.step(new LicencesPass()).orElseThrow().look().findings();
+  }
+
+  private static LicenceFinding.OfSource source(Outcome outcome, String title) {
+    return findings(outcome).stream()
+        .filter(LicenceFinding.OfSource.class::isInstance)
+        .map(LicenceFinding.OfSource.class::cast)
+        .filter(each -> each.title().equals(title))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void oneLicenceSettlesASourceTwoOrNoneDoNot() {
+    use("pier storm", "archive/SKF-1.mov", 50, JsonObject.EMPTY);
+    use("lamps", "archive/SKF-2.mov", 50, JsonObject.EMPTY);
+    use("quay", "downloads/quay.mov", 50, JsonObject.EMPTY);
+    licence("SKF-*", "1", 0, Optional.empty());
+    licence("lamps", "2", 0, Optional.empty());
+    licence("*amps", "3", 0, Optional.empty());
+    Outcome outcome = run();
+    assertThat(source(outcome, "pier storm").standing()).isEqualTo(Standing.SETTLED);
+    // The one that names it is meant rather than those that name many.
+    assertThat(source(outcome, "lamps").standing()).isEqualTo(Standing.SETTLED);
+    assertThat(source(outcome, "lamps").reason()).contains("Holder of 2");
+    assertThat(source(outcome, "lamps").choices()).hasSize(5);
+    assertThat(source(outcome, "quay").standing()).isEqualTo(Standing.OPEN);
+    Rights rights = Rights.of(outcome.end());
+    assertThat(rights.standing("archive/SKF-1.mov")).isEqualTo("1");
+    assertThat(rights.standing("downloads/quay.mov")).isEqualTo("none");
+
+    licence("archive/SKF-1.mov", "4", 0, Optional.empty());
+    licence("pier storm", "5", 0, Optional.empty());
+    Outcome two = run();
+    assertThat(source(two, "pier storm").standing()).isEqualTo(Standing.TO_LOOK_AT);
+    assertThat(Rights.of(two.end()).standing("archive/SKF-1.mov")).isEqualTo("open");
+    answers =
+        answers.with(
+            source(two, "pier storm").id(),
+            Optional.of(Decision.accept(List.of("rights.csv row 6"))));
+    answers =
+        answers.with(
+            source(two, "quay").id(), Optional.of(Decision.accept(List.of(LicenceFinding.OWN))));
+    Rights decided = Rights.of(run().end());
+    assertThat(decided.standing("archive/SKF-1.mov")).isEqualTo("5");
+    assertThat(decided.standing("downloads/quay.mov")).isEqualTo("own");
+  }
+
+  @Test
+  void whatTheProductionShotNeedsNone() {
+    use("A001C003", "media/A001C003.mov", 50, JsonObject.EMPTY);
+    use(
+        "harbour",
+        "media/harbour.mov",
+        50,
+        JsonObject.of(
+            "oddlot", JsonObject.of("source", JsonObject.of("reel", JsonString.of("H7")))));
+    use("mine 7", "media/mine_7.mov", 50, JsonObject.EMPTY);
+    licence("something else", "1", 0, Optional.empty());
+    sheet = sheet.with("licences", "own", "mine*; other");
+    Outcome outcome = run();
+    assertThat(findings(outcome)).isEmpty();
+    Rights rights = Rights.of(outcome.end());
+    for (String id : List.of("media/A001C003.mov", "media/harbour.mov", "media/mine_7.mov")) {
+      assertThat(rights.standing(id)).isEqualTo("own");
+    }
+    assertThat(outcome.step(new LicencesPass()).orElseThrow().look().remarks())
+        .extracting(Look.Remark::text)
+        .containsExactly(
+            "3 sources are the production's own, by a camera, a card or a day",
+            "nothing in the timelines is used under it");
+    // A licence that is for it all the same is for a person.
+    licence("A001*", "2", 0, Optional.empty());
+    assertThat(source(run(), "A001C003").standing()).isEqualTo(Standing.TO_LOOK_AT);
+  }
+
+  @Test
+  void moreThanIsAllowedAndTermsThatEndAreSaid() {
+    use("pier", "archive/pier.mov", 60, JsonObject.EMPTY);
+    use("pier", "archive/pier.mov", 20, JsonObject.EMPTY);
+    licence("pier", "1", 3, Optional.of(LocalDate.of(2026, 11, 30)));
+    sheet = sheet.with("licences", "delivery", "2026-12-15");
+    List<LicenceFinding> findings = findings(run());
+    assertThat(findings).hasSize(3);
+    assertThat(findings.get(0).reason())
+        .isEqualTo("3.2 s of 3.0 in Cut: 0.2 s more than the licence allows");
+    assertThat(findings.get(1).reason())
+        .isEqualTo("it ends on 2026-11-30, before the delivery on 2026-12-15");
+    assertThat(findings.get(0).standing()).isEqualTo(Standing.TO_LOOK_AT);
+    // On its last day it still holds; without a day nobody can tell.
+    sheet = sheet.with("licences", "delivery", "2026-11-30");
+    assertThat(findings(run())).hasSize(2);
+    sheet = sheet.with("licences", "delivery", "");
+    assertThat(findings(run())).hasSize(2);
+  }
+
+  @Test
+  void musicIsReportedWithMusic() {
+    use("theme", "music/theme.wav", 50, JsonObject.EMPTY);
+    licence("pier", "1", 0, Optional.empty());
+    music.add(
+        new Music("row 2", new SourcePattern("theme.wav"), "Theme", List.of("A"), "", "", ""));
+    assertThat(findings(run())).isEmpty();
+    music.clear();
+    assertThat(source(run(), "theme").standing()).isEqualTo(Standing.OPEN);
+  }
+
+  @Test
+  void withoutPapersNothingIsAsked() {
+    use("quay", "downloads/quay.mov", 50, JsonObject.EMPTY);
+    Outcome outcome = run();
+    assertThat(findings(outcome)).isEmpty();
+    assertThat(Rights.of(outcome.end()).standing("downloads/quay.mov")).isEmpty();
+  }
+}

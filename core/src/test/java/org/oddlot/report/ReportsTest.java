@@ -1,0 +1,352 @@
+package org.oddlot.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.oddlot.report.Cuts.audio;
+import static org.oddlot.report.Cuts.cell;
+import static org.oddlot.report.Cuts.clip;
+import static org.oddlot.report.Cuts.dissolve;
+import static org.oddlot.report.Cuts.frames;
+import static org.oddlot.report.Cuts.gap;
+import static org.oddlot.report.Cuts.material;
+import static org.oddlot.report.Cuts.report;
+import static org.oddlot.report.Cuts.rows;
+import static org.oddlot.report.Cuts.speed;
+import static org.oddlot.report.Cuts.timeline;
+import static org.oddlot.report.Cuts.video;
+import static org.oddlot.report.Cuts.withRole;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.oddlot.json.JsonObject;
+import org.oddlot.material.Account;
+import org.oddlot.material.Material;
+import org.oddlot.report.Arrangement.Where;
+import org.oddlot.rights.Music;
+import org.oddlot.rights.MusicPaper;
+import org.oddlot.rights.SourcePattern;
+import org.oddlot.sheet.Book;
+import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Line;
+import org.oddlot.sheet.Sheet;
+import org.oddlot.time.FilmGauge;
+import org.oddlot.time.Rational;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.Timeline;
+
+class ReportsTest {
+
+  @Test
+  void everyReportOfNothingIsEmptyAndHasItsColumns() {
+    Material nothing = Material.of("lot");
+    for (Report report : Reports.ALL) {
+      Sheet sheet = report(report.key(), nothing);
+      assertThat(sheet.lines()).isEmpty();
+      assertThat(sheet.columns()).isNotEmpty();
+      assertThat(sheet.columns().stream().map(Column::key)).doesNotHaveDuplicates();
+      assertThat(report.columns().stream().map(Column::key))
+          .allMatch(key -> key.matches("[a-z_]+"));
+    }
+    assertThat(Reports.ALL.stream().map(Report::key)).doesNotHaveDuplicates();
+  }
+
+  @Test
+  void aCueIsWhatAdjoinsOfOnePiece() {
+    Material material =
+        material(
+                timeline(
+                    audio(
+                        "A1",
+                        clip("sound theme", 0, 50),
+                        clip("sound theme", 90, 30),
+                        gap(10),
+                        clip("sound theme", 0, 20),
+                        clip("sound lamp", 0, 40)),
+                    audio("A2", gap(40), clip("sound theme 2", 0, 60)),
+                    audio("A3", clip("sound harbour", 0, 100))))
+            .with(
+                MusicPaper.class,
+                List.of(
+                    new MusicPaper(
+                        "music.csv",
+                        List.of(
+                            new Music(
+                                "music.csv row 2",
+                                new SourcePattern("sound theme*"),
+                                "Theme",
+                                List.of("Ivo Brandt", "Marit Solvang"),
+                                "Skarv",
+                                "NSK",
+                                "theme"),
+                            new Music(
+                                "music.csv row 3",
+                                new SourcePattern("sound lamp"),
+                                "Lamp",
+                                List.of(),
+                                "",
+                                "",
+                                "")))));
+    Sheet sheet = report("music", material);
+    // The second file of the theme lies over the gap, so that all of it is one cue.
+    assertThat(
+            rows(sheet, "cue", "title", "composer", "record_in", "record_out", "frames", "track"))
+        .containsExactly(
+            "1 | Theme | Ivo Brandt; Marit Solvang | 01:00:00:00 | 01:00:04:10 | 110 | A1, A2",
+            "2 | Lamp |  | 01:00:04:10 | 01:00:06:00 | 40 | A1");
+    assertThat(rows(sheet, "why")).containsExactly("", "no composer");
+  }
+
+  @Test
+  void whatHasARoleOfMusicIsMusicThoughNobodyNamesIt() {
+    Sheet sheet =
+        report(
+            "music",
+            audio(
+                "A1",
+                withRole(clip("sound drone", 0, 50), "Music/Stereo"),
+                withRole(clip("sound talk", 0, 50), "Dialogue/Inés")));
+    assertThat(rows(sheet, "title", "why"))
+        .containsExactly("sound drone | no paper says whose it is");
+  }
+
+  @Test
+  void rolesAreHeardHoweverManyClipsThereAre() {
+    Sheet sheet =
+        report(
+            "roles",
+            audio(
+                "A1",
+                withRole(clip("sound a", 0, 50), "Dialogue/Inés"),
+                withRole(clip("sound b", 0, 50).withEnabled(false), "Dialogue/Inés")),
+            audio("A2", gap(25), withRole(clip("sound c", 0, 50), "Dialogue/Inés")),
+            audio("A3", clip("sound d", 0, 10)));
+    assertThat(rows(sheet, "stem", "role", "kind", "clips", "frames", "first"))
+        .containsExactlyInAnyOrder(
+            "dialogue | Dialogue/Inés | sound | 3 | 75 | 01:00:00:00",
+            " | no role | sound | 1 | 10 | 01:00:00:00");
+  }
+
+  @Test
+  void markersStandAtTheirRecordTimes() {
+    Marker late = marker("late", 130, 5);
+    Marker outside = marker("outside", 10, 1);
+    Timeline cut =
+        timeline(video("V1", gap(100), clip("one", 120, 50).withMarkers(List.of(late, outside))));
+    Stack tracks = cut.tracks().orElseThrow();
+    Timeline marked =
+        cut.withChildren(List.of(tracks.withMarkers(List.of(marker("on the timeline", 40, 1)))));
+    assertThat(rows(report("markers", material(marked)), "record", "name", "clip", "source", "why"))
+        .containsExactly(
+            "01:00:01:15 | on the timeline |  |  | ",
+            "01:00:04:10 | late | one | 00:00:05:05 | ",
+            " | outside | one | 00:00:00:10 | not in what is used of it");
+  }
+
+  private static Marker marker(String name, long at, long length) {
+    return new Marker(
+        Origin.made(), name, "RED", TimeRange.of(frames(at), frames(length)), "", JsonObject.EMPTY);
+  }
+
+  @Test
+  void transitionsAndEffectsSayBetweenWhatAndOnWhat() {
+    var track =
+        video(
+            "V1",
+            clip("one", 0, 50),
+            dissolve(5, 7),
+            clip("two", 0, 50).withEffects(List.of(speed(-1, 1))),
+            dissolve(4, 0),
+            gap(10));
+    assertThat(
+            rows(report("transitions", track), "record_in", "record_out", "frames", "from", "to"))
+        .containsExactly(
+            "01:00:01:20 | 01:00:02:07 | 12 | one | two",
+            "01:00:03:21 | 01:00:04:00 | 4 | two | nothing");
+    assertThat(rows(report("effects", track), "clip", "kind", "speed", "says"))
+        .containsExactly("two | speed | -1.00 | it runs backwards");
+  }
+
+  @Test
+  void mediaThatIsMissingComesFirst() {
+    Sheet sheet = report("media", video("V1", clip("one", 0, 50), clip("one", 60, 50)));
+    assertThat(rows(sheet, "name", "at_hand", "source", "kind", "uses"))
+        .containsExactly("one | missing | media/one.mov | picture | 2");
+    assertThat(sheet.lines().getFirst().isDoubtful()).isTrue();
+  }
+
+  @Test
+  void whatPassesFoundIsReportedWhatNeedsSomebodyFirst() {
+    Material material =
+        Material.of("lot")
+            .with(
+                Account.class,
+                List.of(
+                    new Account(
+                        "match",
+                        "Match",
+                        () ->
+                            List.of(
+                                new Account.Found("A001C001", "settled", "12A take 3", "agrees"),
+                                new Account.Found("row 7", "open", "left", "no clip is there")),
+                        () ->
+                            List.of(
+                                new Account.Changed(
+                                    "cut.otio", "Bin / A001C001", "name", "a", "b", "tag", "why"))),
+                    new Account("sync", "Sync", List::of, List::of)));
+    assertThat(rows(report("matches", material), "about", "standing"))
+        .containsExactly("row 7 | open", "A001C001 | settled");
+    assertThat(report("sync", material).lines()).isEmpty();
+    // The last account has all changes up to itself.
+    assertThat(report("changes", material).lines()).isEmpty();
+  }
+
+  @Test
+  void onlyTheTimelineThatIsMeant() {
+    Material material = material(timeline(video("V1", clip("one", 0, 50))));
+    assertThat(Scope.timelines(material)).containsExactly("Cut");
+    assertThat(Scope.of(material, "Cut", FilmGauge.MM_35).inWords()).isEqualTo("Cut");
+    assertThat(Scope.of(material, "Other", FilmGauge.MM_35).timelines()).isEmpty();
+    Book book =
+        Books.of(
+            material,
+            new ReportsToWrite(
+                List.of("shots", "media"), "xlsx", "", Map.of(), FilmGauge.MM_16, "2026-03-14"));
+    assertThat(book.about())
+        .contains(
+            new Book.Fact("Timeline", "Cut"),
+            new Book.Fact("Counted in", "Cut: 25 frames a second, from 01:00:00:00"),
+            new Book.Fact("Day", "2026-03-14"));
+    assertThat(book.sheets().getFirst().indexOf("timeline")).isNegative();
+    assertThat(rows(book.sheets().getFirst(), "feet")).containsExactly("1+10");
+  }
+
+  // Arrangements.
+
+  @Property(tries = 200)
+  void anArrangementLosesAndInventsNothing(@ForAll long seed) {
+    var chance = new Random(seed);
+    var tracks = new ArrayList<org.oddlot.timeline.Composable>();
+    int count = chance.nextInt(12);
+    for (int i = 0; i < count; i++) {
+      tracks.add(clip("c" + chance.nextInt(4), chance.nextInt(90), 1 + chance.nextInt(60)));
+    }
+    Material material = material(timeline(org.oddlot.timeline.Track.of("V1", "Video", tracks)));
+    Scope scope = Scope.of(material, "", FilmGauge.MM_35);
+    Report shots = Reports.of("shots").orElseThrow();
+    Sheet all = Arrangement.ALL.of(shots, scope);
+    int bound = chance.nextInt(60);
+    var arrangement =
+        new Arrangement(
+            List.of("frames", "name"), List.of(Where.parse("frames>" + bound)), "-frames", "name");
+    assertThat(arrangement.problem(shots)).isEmpty();
+    Sheet arranged = arrangement.of(shots, scope);
+    List<String> expected = new ArrayList<>();
+    for (String row : rows(all, "frames", "name")) {
+      if (Long.parseLong(row.substring(0, row.indexOf(' '))) > bound) {
+        expected.add(row);
+      }
+    }
+    List<String> found = rows(arranged, "frames", "name");
+    assertThat(found).containsExactlyInAnyOrderElementsOf(expected);
+    assertThat(arranged.columns().stream().map(Column::key)).containsExactly("frames", "name");
+    // The groups hold all rows, one after the other, each name once, sorted within.
+    var names = new ArrayList<String>();
+    int next = 0;
+    long sum = 0;
+    for (Sheet.Group group : arranged.groups()) {
+      assertThat(group.from()).isEqualTo(next);
+      names.add(group.name());
+      List<Line> its = arranged.lines().subList(group.from(), group.to());
+      for (int i = 1; i < its.size(); i++) {
+        assertThat(
+                Arrangement.CELLS.compare(its.get(i - 1).cells().get(0), its.get(i).cells().get(0)))
+            .isNotNegative();
+      }
+      sum += ((Cell.Count) arranged.total(0, its).orElseThrow()).number();
+      next = group.to();
+    }
+    assertThat(next).isEqualTo(found.size());
+    assertThat(Set.copyOf(names)).hasSize(names.size());
+    assertThat(arranged.total(0).map(total -> ((Cell.Count) total).number()).orElse(0L))
+        .isEqualTo(sum);
+  }
+
+  @Test
+  void conditionsAreReadAndHold() {
+    Sheet sheet =
+        report(
+            "shots",
+            video("V1", clip("Pier, storm", 0, 9), clip("lamps", 0, 10), clip("quay", 0, 100)));
+    for (String[] each :
+        new String[][] {
+          {"name=pier*", "1"},
+          {"name=*a*", "2"},
+          {"name=lamps|quay", "2"},
+          {"name!=quay", "2"},
+          {"frames<10", "1"},
+          {"frames>9", "2"},
+          {"frames=10", "1"},
+          {"frames!=10", "2"},
+          {"speed=1", "3"},
+          {"time<0.4", "1"},
+          {"why=", "3"}
+        }) {
+      var arrangement = new Arrangement(List.of(), List.of(Where.parse(each[0])), "", "");
+      assertThat(
+              arrangement
+                  .of(
+                      Reports.of("shots").orElseThrow(),
+                      Scope.of(
+                          material(
+                              timeline(
+                                  video(
+                                      "V1",
+                                      clip("Pier, storm", 0, 9),
+                                      clip("lamps", 0, 10),
+                                      clip("quay", 0, 100)))),
+                          "",
+                          FilmGauge.MM_35))
+                  .lines())
+          .as(each[0])
+          .hasSize(Integer.parseInt(each[1]));
+    }
+    assertThat(cell(sheet, 0, "feet").text()).isEqualTo("0+09");
+    assertThatThrownBy(() -> Where.parse("no condition"))
+        .isInstanceOf(IllegalArgumentException.class);
+    assertThat(
+            new Arrangement(List.of("weather"), List.of(), "", "")
+                .problem(Reports.of("shots").orElseThrow()))
+        .hasValueSatisfying(what -> assertThat(what).startsWith("shots has no column \"weather\""));
+  }
+
+  @Test
+  void sumsAreOfWhatIsSeen() {
+    var sheet =
+        new Sheet(
+            "x",
+            "X",
+            "",
+            List.of(Column.number("amount", "Amount", true), Column.time("time", "Time")),
+            List.of(
+                Line.of(List.of(new Cell.Amount(Rational.of(1, 3)), Cell.of(Rational.of(1, 3)))),
+                Line.of(List.of(new Cell.Amount(Rational.of(1, 3)), Cell.of(Rational.of(1, 3)))),
+                Line.of(List.of(new Cell.Amount(Rational.of(1, 3)), Cell.NOTHING))),
+            -1,
+            List.of());
+    // Amounts are rounded row by row, as they are paid; lengths are exact.
+    assertThat(sheet.total(0).map(Cell::text)).isEqualTo(Optional.of("0.99"));
+    assertThat(sheet.total(1)).contains(Cell.of(Rational.of(2, 3)));
+    assertThat(Cell.of(Rational.of(-7383, 2)).text()).isEqualTo("-1:01:31.500");
+  }
+}
