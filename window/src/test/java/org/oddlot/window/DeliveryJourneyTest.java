@@ -176,4 +176,70 @@ class DeliveryJourneyTest extends Journey {
         .isEqualTo("shots: visible!=seen");
     assertThat(lot.answers().decisions()).hasSize(1);
   }
+
+  @Test
+  void reportsAreChosenFoundAndSavedByKeys() throws IOException {
+    Path demo = folder.resolve("delivery");
+    Demo.makeDelivery(demo);
+    open(demo.resolve("Ferry documentary.oddlot"));
+    go("reports");
+    assertThat(label("answer")).isEqualTo("6 reports will be written");
+
+    // Roles go out as well, and may be taken back.
+    show("roles");
+    assertThat(rows().getItems()).hasSize(6);
+    assertThat(lookup("#report-picture").query().getAccessibleText())
+        .contains("Dialogue/Inés: 73.6 s");
+    interact(() -> rows().requestFocus());
+    hit(KeyCode.O);
+    until(() -> label("answer").startsWith("7 reports"));
+    assertThat(label("report-goes-out")).isEqualTo("✓ Goes out");
+    shortcut(KeyCode.Z);
+    until(() -> label("answer").startsWith("6 reports"));
+
+    // Of markers the one that is looked for; from it to the shot that is there.
+    show("markers");
+    assertThat(rows().getItems()).hasSize(26);
+    interact(() -> lookup("#find").queryAs(TextField.class).setText("letter"));
+    until(() -> rows().getItems().size() == 1);
+    select(0);
+    assertThat(words("reports-evidence")).contains("legal: ask for the letter", "01:05:");
+    Path values = folder.resolve("markers.csv");
+    report = Optional.of(values);
+    hit(KeyCode.S);
+    until(() -> status().contains("Saved 1 report in markers.csv"));
+    // What is saved is the report, not what was looked for in it.
+    assertThat(Files.readAllLines(values)).hasSize(27).first().asString().startsWith("Record,");
+    interact(() -> lookup("#find").queryAs(TextField.class).setText(""));
+    until(() -> rows().getItems().size() == 26);
+    int letter = 0;
+    for (int i = 0; i < rows().getItems().size(); i++) {
+      letter = rows().getItems().get(i).cells().toString().contains("letter") ? i : letter;
+    }
+    select(letter);
+    double at = rows().getSelectionModel().getSelectedItem().spot().orElseThrow().from();
+    hit(KeyCode.ENTER);
+    until(() -> rows().getItems().size() == 308);
+    until(() ->
+        rows().getSelectionModel().getSelectedItem() != null
+            && rows()
+                .getSelectionModel()
+                .getSelectedItem()
+                .spot()
+                .filter(spot -> spot.from() <= at && at < spot.to())
+                .isPresent());
+
+    // Print, and a page.
+    for (String ending : List.of("pdf", "html")) {
+      Path file = folder.resolve("all." + ending);
+      report = Optional.of(file);
+      hit(KeyCode.A);
+      until(() -> status().contains("Saved 6 reports in all." + ending));
+      assertThat(file).isNotEmptyFile();
+    }
+    report = Optional.of(folder.resolve("all.csv"));
+    hit(KeyCode.A);
+    until(() -> status().contains("holds one report"));
+    assertThat(folder.resolve("all.csv")).doesNotExist();
+  }
 }
