@@ -20,6 +20,7 @@ import org.oddlot.pass.sync.SyncPass;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
 import org.oddlot.sound.BroadcastExtension;
+import org.oddlot.sound.MusicTags;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.sound.WaveWriter;
 import org.oddlot.text.Phrase;
@@ -166,6 +167,7 @@ public final class Sounds {
         "",
         false,
         List.of(new SoundFile.Track(1, "Boom")),
+        MusicTags.NONE,
         List.of());
   }
 }

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
+import org.oddlot.sound.MusicTags;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
@@ -125,6 +126,7 @@ final class Recordings {
         "",
         false,
         tracks,
+        MusicTags.NONE,
         List.of());
   }
 

@@ -2,6 +2,7 @@ package org.oddlot.report;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.oddlot.rights.MusicPaper;
 import org.oddlot.rights.SourcePattern;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
+import org.oddlot.sound.MusicTags;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameSpans;
 import org.oddlot.timeline.Clip;
@@ -60,7 +62,7 @@ final class MusicCues implements Report {
         "A cue is one piece of music from where it begins to where it ends; clips of it that touch or"
             + " overlap are one cue, on whatever tracks they lie.",
         "Music that is disabled or silent is no cue.",
-        "What lies under a role of music, or a paper or its file names, is music.");
+        "What lies under a role of music, or a paper or the tags of its file name, is music.");
   }
 
   /** A piece as it is played, clip by clip. */
@@ -80,9 +82,11 @@ final class MusicCues implements Report {
         scope.material().all(MusicPaper.class).stream()
             .flatMap(paper -> paper.pieces().stream())
             .toList();
+    Map<String, MusicTags> tags = new HashMap<>();
+    scope.material().sounds().forEach(sound -> tags.put(sound.id(), sound.tags()));
     var lines = new ArrayList<Line>();
     for (Reckoning of : scope.timelines()) {
-      List<Cue> cues = cues(of, pieces);
+      List<Cue> cues = cues(of, pieces, tags);
       for (int i = 0; i < cues.size(); i++) {
         lines.add(line(i + 1, cues.get(i), of));
       }
@@ -90,7 +94,7 @@ final class MusicCues implements Report {
     return lines;
   }
 
-  private static List<Cue> cues(Reckoning of, List<Music> pieces) {
+  private static List<Cue> cues(Reckoning of, List<Music> pieces, Map<String, MusicTags> tags) {
     Map<String, List<Use>> byWork = new LinkedHashMap<>();
     Map<String, Optional<Music>> works = new LinkedHashMap<>();
     Map<String, Optional<Music>> known = new LinkedHashMap<>();
@@ -101,7 +105,10 @@ final class MusicCues implements Report {
       Source source = use.source().get();
       Optional<Music> music =
           known.computeIfAbsent(
-              source.id(), _ -> music(source, use.event().clip(), of.profile(), pieces));
+              source.id(),
+              _ ->
+                  music(source, use.event().clip(), of.profile(), pieces)
+                      .or(() -> tagged(source, tags)));
       if (music.isEmpty() && !isMusic(use.event().clip(), of.profile())) {
         continue;
       }
@@ -150,6 +157,20 @@ final class MusicCues implements Report {
                     profile.text(clip, Field.PUBLISHER).orElse(""),
                     "",
                     "")));
+  }
+
+  private static Optional<Music> tagged(Source source, Map<String, MusicTags> tags) {
+    return Optional.ofNullable(tags.get(source.id()))
+        .filter(MusicTags::isMusic)
+        .map(its ->
+            new Music(
+                "the file's tags",
+                new SourcePattern(source.name()),
+                its.title(),
+                List.of(its.by().split("\\s*[;/]\\s*", -1)),
+                its.publisher(),
+                "",
+                ""));
   }
 
   /** What a source can be called in a paper: by its name, and by its file's. */

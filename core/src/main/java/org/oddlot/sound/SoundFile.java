@@ -34,6 +34,7 @@ import org.oddlot.time.SampleTime;
  * @param note what was remarked
  * @param circled whether the take was circled
  * @param tracks the channels in the file's order, all of them
+ * @param tags what it says of the music in it
  * @param problems what is wrong with it
  */
 public record SoundFile(
@@ -55,6 +56,7 @@ public record SoundFile(
     String note,
     boolean circled,
     List<Track> tracks,
+    MusicTags tags,
     List<Problem> problems) {
 
   /** The endings of WAVE files, in lower case. */
@@ -104,6 +106,7 @@ public record SoundFile(
         said(ixml.map(Ixml::note), keys.get("NOTE")),
         ixml.filter(Ixml::circled).isPresent(),
         tracks(head, keys),
+        head.tags(),
         problems.list());
   }
 
@@ -182,6 +185,7 @@ public record SoundFile(
         note,
         circled,
         tracks,
+        tags,
         problems);
   }
 
@@ -219,6 +223,7 @@ public record SoundFile(
         note,
         circled,
         named,
+        tags,
         problems);
   }
 

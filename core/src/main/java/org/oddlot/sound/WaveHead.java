@@ -17,6 +17,7 @@ import java.util.Optional;
  * @param bext the broadcast extension
  * @param ixml the iXML chunk
  * @param cues the cue points, in order
+ * @param tags what it says of the music in it
  */
 public record WaveHead(
     String container,
@@ -29,7 +30,8 @@ public record WaveHead(
     long frames,
     Optional<BroadcastExtension> bext,
     Optional<Ixml> ixml,
-    List<Cue> cues) {
+    List<Cue> cues,
+    MusicTags tags) {
 
   /** How a sample is written. */
   public enum Coding {

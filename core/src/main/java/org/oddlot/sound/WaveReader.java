@@ -57,6 +57,8 @@ public final class WaveReader {
   private record Format(
       WaveHead.Coding coding, int channels, long sampleRate, int bits, int blockBytes) {}
 
+  private MusicTags tags = MusicTags.NONE;
+
   private WaveReader(FileChannel channel, Problems problems) throws IOException {
     this.channel = channel;
     this.size = channel.size();
@@ -210,12 +212,42 @@ public final class WaveReader {
     }
   }
 
-  /** The associated data list: labels and lengths of cue points. Other lists are not used. */
+  /**
+   * The associated data list: labels and lengths of cue points; and the list of what the file says
+   * of the music in it. Other lists are not used.
+   */
   private void list(byte[] data) {
-    ByteBuffer in = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
-    if (data.length < 4 || !new String(data, 0, 4, StandardCharsets.ISO_8859_1).equals("adtl")) {
-      return;
+    String type = data.length < 4 ? "" : new String(data, 0, 4, StandardCharsets.ISO_8859_1);
+    switch (type) {
+      case "adtl" -> labels(data);
+      case "INFO" -> info(data);
+      default -> {}
     }
+  }
+
+  /**
+   * INAM, IART and ICOP are of the Multimedia Programming Interface and Data Specifications 1.0
+   * (1991); IMUS and IPUB are from memory.
+   */
+  private void info(byte[] data) {
+    ByteBuffer in = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
+    var said = new java.util.HashMap<String, String>();
+    for (int at = 4; at + 8 <= data.length; ) {
+      String name = new String(data, at, 4, StandardCharsets.ISO_8859_1);
+      long length = Math.min(Integer.toUnsignedLong(in.getInt(at + 4)), data.length - at - 8L);
+      said.putIfAbsent(name, SoundText.decode(data, at + 8, (int) length).strip());
+      at += (int) (8 + length + (length & 1));
+    }
+    tags =
+        new MusicTags(
+            said.getOrDefault("INAM", ""),
+            said.getOrDefault("IMUS", ""),
+            said.getOrDefault("IART", ""),
+            said.getOrDefault("IPUB", ""));
+  }
+
+  private void labels(byte[] data) {
+    ByteBuffer in = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
     int at = 4;
     while (at + 12 <= data.length) {
       String name = new String(data, at, 4, StandardCharsets.ISO_8859_1);
@@ -277,7 +309,8 @@ public final class WaveReader {
             dataStart < 0 ? 0 : dataLength / block,
             Optional.ofNullable(bext),
             Optional.ofNullable(ixml),
-            points));
+            points,
+            tags));
   }
 
   private static Optional<String> wrong(Format is) {

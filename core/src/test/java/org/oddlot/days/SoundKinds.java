@@ -10,6 +10,7 @@ import org.oddlot.days.Shoot.Plan;
 import org.oddlot.days.Shoot.Take;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.pass.Tape;
+import org.oddlot.sound.MusicTags;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
 
@@ -387,6 +388,7 @@ final class SoundKinds {
         "",
         false,
         file.tracks(),
+        MusicTags.NONE,
         List.of());
   }
 }

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.sound.MusicTags;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.SampleTime;
@@ -110,6 +111,7 @@ public final class Tape {
         "",
         false,
         list,
+        MusicTags.NONE,
         List.of());
   }
 }

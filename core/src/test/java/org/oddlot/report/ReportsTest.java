@@ -16,6 +16,13 @@ import static org.oddlot.report.Cuts.timeline;
 import static org.oddlot.report.Cuts.video;
 import static org.oddlot.report.Cuts.withRole;
 
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +35,7 @@ import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonObject;
 import org.oddlot.material.Account;
 import org.oddlot.material.Material;
+import org.oddlot.problem.Problems;
 import org.oddlot.report.Arrangement.Where;
 import org.oddlot.rights.Music;
 import org.oddlot.rights.MusicPaper;
@@ -37,13 +45,17 @@ import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
+import org.oddlot.sound.SoundFile;
+import org.oddlot.sound.WaveWriter;
 import org.oddlot.time.FilmGauge;
 import org.oddlot.time.Rational;
 import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.Track;
 
 class ReportsTest {
 
@@ -105,6 +117,47 @@ class ReportsTest {
             "1 | Theme | Ivo Brandt; Marit Solvang | 01:00:00:00 | 01:00:04:10 | 110 | A1, A2",
             "2 | Lamp |  | 01:00:04:10 | 01:00:06:00 | 40 | A1");
     assertThat(rows(sheet, "why")).containsExactly("", "no composer");
+  }
+
+  @Test
+  void musicSaysItselfWhatItIs() throws IOException {
+    var bytes = new ByteArrayOutputStream();
+    Path file = Files.createTempFile("tagged", ".wav");
+    try {
+      WaveWriter.of(1, 8000).write(file, 8000, (_, _) -> 0f);
+      bytes.writeBytes(Files.readAllBytes(file));
+      var info = new ByteArrayOutputStream();
+      info.writeBytes("INFO".getBytes(StandardCharsets.US_ASCII));
+      for (String[] tag :
+          new String[][] {
+            {"INAM", "Lamp Room"}, {"IMUS", "Ivo Brandt / Marit"}, {"IPUB", "Skarv"}
+          }) {
+        byte[] text = (tag[1] + "\0").getBytes(StandardCharsets.UTF_8);
+        info.writeBytes(tag[0].getBytes(StandardCharsets.US_ASCII));
+        info.writeBytes(little(text.length));
+        info.writeBytes(text);
+        if (text.length % 2 == 1) {
+          info.write(0);
+        }
+      }
+      bytes.writeBytes("LIST".getBytes(StandardCharsets.US_ASCII));
+      bytes.writeBytes(little(info.size()));
+      bytes.writeBytes(info.toByteArray());
+      Files.write(file, bytes.toByteArray());
+      var sound = SoundFile.read(file, new Problems("tagged.wav")).orElseThrow();
+      assertThat(sound.tags().by()).isEqualTo("Ivo Brandt / Marit");
+      Material material =
+          material(timeline(audio("A1", clip("sound lamp", 0, 50), clip("sound talk", 0, 50))))
+              .with(SoundFile.class, List.of(sound.withId("media/sound lamp.wav")));
+      assertThat(rows(report("music", material), "title", "composer", "publisher", "why"))
+          .containsExactly("Lamp Room | Ivo Brandt; Marit | Skarv | ");
+    } finally {
+      Files.delete(file);
+    }
+  }
+
+  private static byte[] little(int number) {
+    return ByteBuffer.allocate(4).order(ByteOrder.LITTLE_ENDIAN).putInt(number).array();
   }
 
   @Test
@@ -236,12 +289,12 @@ class ReportsTest {
   @Property(tries = 200)
   void anArrangementLosesAndInventsNothing(@ForAll long seed) {
     var chance = new Random(seed);
-    var tracks = new ArrayList<org.oddlot.timeline.Composable>();
+    var tracks = new ArrayList<Composable>();
     int count = chance.nextInt(12);
     for (int i = 0; i < count; i++) {
       tracks.add(clip("c" + chance.nextInt(4), chance.nextInt(90), 1 + chance.nextInt(60)));
     }
-    Material material = material(timeline(org.oddlot.timeline.Track.of("V1", "Video", tracks)));
+    Material material = material(timeline(Track.of("V1", "Video", tracks)));
     Scope scope = Scope.of(material, "", FilmGauge.MM_35);
     Report shots = Reports.of("shots").orElseThrow();
     Sheet all = Arrangement.ALL.of(shots, scope);

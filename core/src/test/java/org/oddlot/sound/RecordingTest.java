@@ -39,6 +39,7 @@ class RecordingTest {
         "",
         false,
         tracks,
+        MusicTags.NONE,
         List.of());
   }
 

@@ -36,7 +36,8 @@ class WaveSamplesTest {
         frames,
         Optional.empty(),
         Optional.empty(),
-        List.of());
+        List.of(),
+        MusicTags.NONE);
   }
 
   /** Half of full scale in each way of writing it, on the second of two channels. */

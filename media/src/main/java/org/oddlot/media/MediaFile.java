@@ -29,6 +29,7 @@ import org.bytedeco.javacpp.FloatPointer;
 import org.bytedeco.javacpp.Pointer;
 import org.bytedeco.javacpp.PointerPointer;
 import org.oddlot.picture.Picture;
+import org.oddlot.sound.MusicTags;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 
@@ -102,6 +103,15 @@ public final class MediaFile implements Closeable {
   /** The broadcast extension's time reference, in samples since midnight. */
   public Optional<Long> timeReference() {
     return value(format.metadata(), "time_reference").map(Long::parseLong);
+  }
+
+  /** What the file says of the music in it, by the names that FFmpeg gives to tags of all kinds. */
+  public MusicTags tags() {
+    return new MusicTags(said("title"), said("composer"), said("artist"), said("publisher"));
+  }
+
+  private String said(String key) {
+    return value(format.metadata(), key).orElse("");
   }
 
   /** How many channels the first sound stream has; zero where there is none. */

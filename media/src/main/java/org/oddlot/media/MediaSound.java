@@ -50,6 +50,7 @@ public final class MediaSound implements SoundOpener {
               "",
               false,
               List.copyOf(tracks),
+              file.tags(),
               problems.list()));
     } catch (IOException e) {
       problems.error("", e.getMessage() + ".", "Copy it from the card again.");
