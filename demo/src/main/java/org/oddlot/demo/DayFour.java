@@ -357,7 +357,7 @@ final class DayFour {
       pictures.add(
           Item.Clip.of(
               name,
-              Optional.of(new Span(whole.start() + 25L * (i % 11), length, RATE)),
+              Optional.of(new Span(whole.start() + 5L * (i % 11), length, RATE)),
               Item.Media.file(name, "media/talk/" + name + ".mov", whole, Item.Shoot.UNKNOWN)));
     }
     Item talk =
