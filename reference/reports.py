@@ -5,7 +5,6 @@ of printed pages as pdftotext finds them, and a page sorted, filtered and printe
 
     reports.py TOP OUT
 """
-import csv
 import html
 import json
 import math
@@ -13,8 +12,10 @@ import re
 import shutil
 import subprocess
 import sys
+import zipfile
 from fractions import Fraction
 from pathlib import Path
+from xml.etree import ElementTree
 
 import opentimelineio as otio
 
@@ -168,6 +169,34 @@ def sources(lot, timeline):
         )
 
 
+def cells(path):
+    """The values of a workbook, sheet by sheet, row by row, column by column."""
+    main = "{http://schemas.openxmlformats.org/spreadsheetml/2006/main}"
+    with zipfile.ZipFile(path) as book:
+        strings = [
+            "".join(text.text or "" for text in item.iter(main + "t"))
+            for item in ElementTree.fromstring(book.read("xl/sharedStrings.xml"))
+        ]
+        names = [sheet.get("name") for sheet in ElementTree.fromstring(book.read("xl/workbook.xml")).iter(main + "sheet")]
+        sheets = {}
+        for number, name in enumerate(names, 1):
+            rows = []
+            for row in ElementTree.fromstring(book.read(f"xl/worksheets/sheet{number}.xml")).iter(main + "row"):
+                its = {}
+                for cell in row:
+                    value = cell.find(main + "v")
+                    if value is not None:
+                        letters = re.match("[A-Z]+", cell.get("r")).group()
+                        column = 0
+                        for letter in letters:
+                            column = column * 26 + ord(letter) - 64
+                        its[column - 1] = strings[int(value.text)] if cell.get("t") == "s" else value.text
+                if its:
+                    rows.append(its)
+            sheets[name] = rows
+        return sheets
+
+
 def workbook(lot):
     """All reports in one workbook; its sums as LibreOffice reckons them."""
     book = OUT / "all.xlsx"
@@ -175,28 +204,27 @@ def workbook(lot):
     subprocess.run(
         [
             "soffice", "--headless", f"-env:UserInstallation=file://{OUT}/office",
-            "--convert-to", "csv:Text - txt - csv (StarCalc):44,34,76,1,,0,false,false,false,false,false,-1",
-            "--outdir", str(OUT / "csv"), str(book),
+            "--convert-to", "xlsx:Calc MS Excel 2007 XML", "--outdir", str(OUT / "reckoned"), str(book),
         ],
         capture_output=True,
         check=True,
     )
+    sheets = cells(OUT / "reckoned" / "all.xlsx")
     for kind in ("shots", "sources", "licences", "music", "titles", "markers", "transitions", "effects", "media"):
         its = report(lot, kind)
-        path = OUT / "csv" / f"all-{kind.capitalize()}.csv"
-        with open(path, encoding="utf-8", newline="") as file:
-            rows = list(csv.reader(file))
+        rows = sheets[kind.capitalize()]
         check(f"{kind}: as many rows", len(its["rows"]), len(rows) - 1 - (1 if its["totals"] else 0))
-        if not its["totals"]:
-            continue
         keys = [key for key in its["rows"][0] if key != "timeline"]
         for key, total in its["totals"].items():
-            cell = rows[-1][keys.index(key)]
             # Times are parts of a day.
-            number = float(cell) * (86400 if key in TIMES else 1)
-            check(f"{kind}: the sum of {key} by LibreOffice", True, abs(number - float(total)) < 0.001 or (number, total))
+            factor = 86400 if key in TIMES else 1
+            number = float(rows[-1].get(keys.index(key), "nan")) * factor
+            check(f"{kind}: the sum of {key} by LibreOffice", True, abs(number - float(total)) < 1e-6 or (number, total))
             second = sum(float(row[key] or 0) for row in its["rows"])
-            check(f"{kind}: the sum of {key} here", True, abs(second - float(total)) < 0.001 or (second, total))
+            check(f"{kind}: the sum of {key} here", True, abs(second - float(total)) < 1e-6 or (second, total))
+            for at, row in enumerate(its["rows"][:50], 1):
+                there = float(rows[at].get(keys.index(key), 0)) * factor
+                check(f"{kind}: {key} in row {at}", True, abs(there - float(row[key] or 0)) < 1e-6 or (there, row[key]))
 
 
 def printed(lot):
@@ -227,7 +255,7 @@ def page(lot):
     oddlot("report", lot, "--kind", "shots", "--out", plain)
     driven = OUT / "driven.html"
     driving = """<script>
-      const heads = [...document.querySelectorAll("th button")];
+      const heads = [...document.querySelectorAll("th [role=button]")];
       const frames = heads.findIndex((head) => head.textContent === "Frames");
       heads[frames].click(); heads[frames].click();
       const first = [...document.querySelectorAll("tbody tr")].slice(0, 3).map((row) => row.cells[frames].textContent);

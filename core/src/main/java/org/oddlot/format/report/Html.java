@@ -103,9 +103,10 @@ final class Html implements BookFormat {
               + (column.kind().isNumber() ? "number" : "text")
               + "\""
               + (column.isSummed() ? " data-sum=\"" + unit(column) + "\"" : "")
-              + "><button type=\"button\">"
+              // A real button would keep browsers from repeating the heads in print.
+              + "><span role=\"button\" tabindex=\"0\">"
               + escaped(column.title())
-              + "</button></th>");
+              + "</span></th>");
     }
     to.write("</tr></thead>\n<tbody>\n");
     List<Sheet.Group> groups = sheet.groups();

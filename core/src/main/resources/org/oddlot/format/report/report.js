@@ -31,7 +31,11 @@ for (const section of document.querySelectorAll("section")) {
     });
   };
   heads.forEach((head, i) => {
-    head.firstElementChild.addEventListener("click", () => {
+    const button = head.firstElementChild;
+    button.addEventListener("keydown", (event) => {
+      if (event.key === "Enter" || event.key === " ") { event.preventDefault(); button.click(); }
+    });
+    button.addEventListener("click", () => {
       const down = head.getAttribute("aria-sort") === "ascending";
       heads.forEach((other) => other.removeAttribute("aria-sort"));
       head.setAttribute("aria-sort", down ? "descending" : "ascending");
