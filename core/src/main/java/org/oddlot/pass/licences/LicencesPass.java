@@ -330,11 +330,11 @@ public final class LicencesPass implements Pass<LicenceFinding> {
                 "limit",
                 licence.title(),
                 Phrase.of(
-                    "%s s of %s in %s: %s s more than the licence allows",
+                    "%s s more than the licence allows: %s of %s s in %s",
+                    used.over().toDecimal(1),
                     used.once().toDecimal(1),
                     licence.allowed().orElse(Rational.ZERO).toDecimal(1),
-                    used.timeline(),
-                    used.over().toDecimal(1)),
+                    used.timeline()),
                 evidence(licence)));
       }
     }
