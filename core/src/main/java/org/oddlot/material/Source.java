@@ -39,6 +39,9 @@ public record Source(
     List<PlacedClip> uses,
     List<String> alternatives) {
 
+  /** Begins the id of one whose media is nowhere said to be. */
+  static final String NAME_ONLY = "name:";
+
   private static final FrameRate LIKE_SAMPLES = FrameRate.of(1000);
 
   private static final List<String> SOUND_ENDINGS =
@@ -81,6 +84,19 @@ public record Source(
                 ? start
                 : start.rescaledTo(LIKE_SAMPLES, RoundingMode.FLOOR))
         .map(start -> Timecode.of(start, false));
+  }
+
+  /** Where its media is; empty where that is nowhere said. */
+  public String address() {
+    return id.startsWith(NAME_ONLY) ? "" : id;
+  }
+
+  /** What papers can call it: its name, that of its file, and where that is. */
+  public List<String> names() {
+    String address = address();
+    return address.isEmpty()
+        ? List.of(name)
+        : List.of(name, address.substring(address.lastIndexOf('/') + 1), address);
   }
 
   /** All clips of it, those in bins first. */

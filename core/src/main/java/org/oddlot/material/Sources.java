@@ -61,7 +61,7 @@ public final class Sources {
     return clip.media()
         .flatMap(Sources::url)
         .filter(url -> !url.isEmpty())
-        .orElseGet(() -> "name:" + clip.name());
+        .orElseGet(() -> Source.NAME_ONLY + clip.name());
   }
 
   private static Optional<String> url(MediaReference media) {

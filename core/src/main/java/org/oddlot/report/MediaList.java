@@ -61,11 +61,11 @@ final class MediaList implements Report {
 
   private static Line line(Source source, MediaAtHand media, int uses) {
     boolean isThere = media.of(source.id()).isPresent();
-    boolean isNone = source.id().startsWith("name:");
+    boolean isNone = source.address().isEmpty();
     return new Row()
         .text(source.name())
         .text(isThere ? "yes" : isNone ? "none" : "missing")
-        .text(isNone ? "" : source.id())
+        .text(source.address())
         .text(source.isSound() ? "sound" : "picture")
         .text(source.reel())
         .label(source.startLabel())

@@ -139,7 +139,7 @@ final class MusicCues implements Report {
   /** Which piece a source is: as a paper says, else as the file itself says. */
   private static Optional<Music> music(
       Source source, Clip clip, Profile profile, List<Music> pieces) {
-    List<String> names = names(source);
+    List<String> names = source.names();
     Optional<Music> ofPaper =
         pieces.stream()
             .filter(piece -> piece.material().isExact() && piece.material().means(names))
@@ -171,13 +171,6 @@ final class MusicCues implements Report {
                 its.publisher(),
                 "",
                 ""));
-  }
-
-  /** What a source can be called in a paper: by its name, and by its file's. */
-  static List<String> names(Source source) {
-    String id = source.id();
-    String file = id.substring(id.lastIndexOf('/') + 1);
-    return List.of(source.name(), file.startsWith("name:") ? file.substring(5) : file, id);
   }
 
   private static boolean isMusic(Clip clip, Profile profile) {

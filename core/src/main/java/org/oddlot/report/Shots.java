@@ -102,7 +102,7 @@ final class Shots implements Report {
             .text(scope.gauge().inWords(use.plain().length()))
             .label(label(media.start()))
             .label(label(media.endExclusive()))
-            .text(source.startsWith("name:") ? "" : source)
+            .text(use.source().map(Source::address).orElse(""))
             .text(use.source().map(Source::reel).orElse(""))
             .cell(new org.oddlot.sheet.Cell.Amount(use.event().speed()))
             .text(use.standing())

@@ -163,7 +163,7 @@ final class SourceUse implements Report {
         new Row()
             .text(sum.of.timeline().name())
             .text(sum.source.name())
-            .text(id.startsWith("name:") ? id.substring(5) : id)
+            .text(sum.source.address().isEmpty() ? sum.source.name() : sum.source.address())
             .text(sum.uses.getFirst().isPicture() ? "picture" : "sound")
             .count(sum.uses.size())
             .count(sum.used())

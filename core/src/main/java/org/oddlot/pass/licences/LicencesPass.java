@@ -131,7 +131,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
       if (source.uses().isEmpty()) {
         continue;
       }
-      List<String> names = names(source);
+      List<String> names = source.names();
       List<Licence> its =
           licences.stream().filter(licence -> licence.material().means(names)).toList();
       its.forEach(licence -> used.merge(licence, 1, Integer::sum));
@@ -173,13 +173,6 @@ public final class LicencesPass implements Pass<LicenceFinding> {
       }
     }
     return Look.of(findings, remarks);
-  }
-
-  /** What a source can be called in a paper: by its name, by its file's, by where it is. */
-  private static List<String> names(Source source) {
-    String id = source.id();
-    String file = id.substring(id.lastIndexOf('/') + 1);
-    return List.of(source.name(), file.startsWith("name:") ? file.substring(5) : file, id);
   }
 
   /** Why a source is the production's own; empty where nothing says so. */
@@ -411,7 +404,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     for (Source source : material.sources().all()) {
       boolean isKnown =
           rights.licences().containsKey(source.id()) || standings.containsKey(source.id());
-      if (!isKnown && origin(source, own, names(source)).isPresent()) {
+      if (!isKnown && origin(source, own, source.names()).isPresent()) {
         standings.put(source.id(), LicenceFinding.OWN);
       }
     }
