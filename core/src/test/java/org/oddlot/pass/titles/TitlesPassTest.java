@@ -476,6 +476,48 @@ class TitlesPassTest {
   }
 
   @Test
+  void halfOfACaptionThatWasTypedAnewKeepsTheOtherHalf() {
+    Timeline before = Words.timeline(FrameRate.FPS_25);
+    Words talk = new Words().over(before).set("shapes", "1:1").say(1, 8, LONG);
+    TitleFinding finding = Words.finding(talk.run(), 0);
+    Timeline made = Words.made(talk.accept(finding, "1080x1080 two").run()).getFirst();
+    List<String> halves = new ArrayList<>();
+    Timeline changed =
+        with(
+            made,
+            children -> {
+              var its = new ArrayList<>(children);
+              for (int i = 0; i < its.size(); i++) {
+                if (its.get(i) instanceof Clip clip) {
+                  halves.add(TitleClip.of(clip, Profiles.own()).orElseThrow().text());
+                  if (halves.size() == 2) {
+                    its.set(
+                        i,
+                        TitleClip.of(clip, Profiles.own())
+                            .orElseThrow()
+                            .withText("short now")
+                            .clip());
+                  }
+                }
+              }
+              return its;
+            });
+    Outcome again =
+        new Words()
+            .over(before)
+            .document("back.otio", changed)
+            .set("shapes", "1:1")
+            .say(1, 8, LONG)
+            .run(Engine.Acceptance.ALL);
+    assertThat(Words.finding(again, 0).shapes().getFirst().byHand()).containsExactly("words");
+    String words =
+        String.join(" ", Words.titles(Words.made(again).getFirst()))
+            .replaceAll("Titles \\d+-\\d+ ", "")
+            .replace('/', ' ');
+    assertThat(words).isEqualTo(halves.getFirst().replace('\n', ' ') + " short now");
+  }
+
+  @Test
   void whatHappenedToTheWholeTimelineHappenedToNoTitle() {
     Timeline before = Words.timeline(FrameRate.FPS_25);
     Timeline back = sixThatCameBack(before);
