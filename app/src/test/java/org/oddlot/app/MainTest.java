@@ -48,7 +48,7 @@ class MainTest {
     assertThat(run("demo", demo.toString())).isZero();
     assertThat(out.toString()).contains("There is no display").contains("offscreen");
     for (String view :
-        new String[] {"intake", "match", "match-night", "tag", "return", "put-right"}) {
+        new String[] {"intake", "match", "tag", "return", "put-right", "titles", "report-shots"}) {
       var picture = ImageIO.read(demo.resolve("tour/" + view + ".png").toFile());
       assertThat(picture.getWidth()).as(view).isEqualTo(1280);
       assertThat(picture.getHeight()).as(view).isEqualTo(800);
