@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -17,6 +18,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.title.Fonts;
 
 /**
@@ -37,33 +39,57 @@ final class PdfText {
     MONO
   }
 
-  private record Face(PDFont font, CmapLookup letters) {
-    boolean has(int letter) {
-      return letters.getGlyphId(letter) > 0;
+  /** A font; read when its first letter is asked for, for most print needs few of them. */
+  private static final class Face {
+    private final PDDocument document;
+    private final String name;
+    private @Nullable PDFont font;
+    private @Nullable CmapLookup letters;
+
+    private Face(PDDocument document, String name) {
+      this.document = document;
+      this.name = name;
+    }
+
+    boolean has(int letter) throws IOException {
+      CmapLookup its = letters;
+      if (its == null) {
+        its = read();
+      }
+      return its.getGlyphId(letter) > 0;
+    }
+
+    PDFont font() throws IOException {
+      if (font == null) {
+        var _ = read();
+      }
+      return Objects.requireNonNull(font);
+    }
+
+    private CmapLookup read() throws IOException {
+      try (InputStream in = Fonts.class.getResourceAsStream("fonts/" + name + ".ttf")) {
+        if (in == null) {
+          throw new IllegalStateException(name + " is not shipped");
+        }
+        TrueTypeFont its = new TTFParser().parse(new RandomAccessReadBuffer(in));
+        font = PDType0Font.load(document, its, true);
+        letters = its.getUnicodeCmapLookup();
+        return letters;
+      }
     }
   }
 
   private record Run(Face face, String text) {}
 
-  PdfText(PDDocument document) throws IOException {
-    Face sans = face(document, "IBMPlexSans_400Regular");
-    Face strong = face(document, "IBMPlexSans_600SemiBold");
-    Face figures = face(document, "IBMPlexMono_400Regular");
-    Face hebrew = face(document, "IBMPlexSansHebrew_400Regular");
-    Face arabic = face(document, "IBMPlexSansArabic_400Regular");
+  PdfText(PDDocument document) {
+    Face sans = new Face(document, "IBMPlexSans_400Regular");
+    Face strong = new Face(document, "IBMPlexSans_600SemiBold");
+    Face figures = new Face(document, "IBMPlexMono_400Regular");
+    Face hebrew = new Face(document, "IBMPlexSansHebrew_400Regular");
+    Face arabic = new Face(document, "IBMPlexSansArabic_400Regular");
     regular.addAll(List.of(sans, figures, hebrew, arabic));
     bold.addAll(List.of(strong, sans, figures, hebrew, arabic));
     mono.addAll(List.of(figures, sans, hebrew, arabic));
-  }
-
-  private static Face face(PDDocument document, String name) throws IOException {
-    try (InputStream in = Fonts.class.getResourceAsStream("fonts/" + name + ".ttf")) {
-      if (in == null) {
-        throw new IllegalStateException(name + " is not shipped");
-      }
-      TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(in));
-      return new Face(PDType0Font.load(document, font, true), font.getUnicodeCmapLookup());
-    }
   }
 
   private List<Face> faces(Look look) {
@@ -83,7 +109,7 @@ final class PdfText {
     }
     float width = 0;
     for (Run run : runs(line, look)) {
-      width += run.face.font.getStringWidth(run.text) / 1000;
+      width += run.face.font().getStringWidth(run.text) / 1000;
     }
     if (line.length() <= 40 && widths.size() < 20_000) {
       widths.put(key, width);
@@ -100,14 +126,14 @@ final class PdfText {
     to.beginText();
     to.newLineAtOffset(x, y);
     for (Run run : runs(line, look)) {
-      to.setFont(run.face.font, size);
+      to.setFont(run.face.font(), size);
       to.showText(run.text);
     }
     to.endText();
   }
 
   @SuppressWarnings("ReferenceEquality") // there is one face of each font
-  private List<Run> runs(String line, Look look) {
+  private List<Run> runs(String line, Look look) throws IOException {
     List<Face> faces = faces(look);
     String seen = Bidi.requiresBidi(line.toCharArray(), 0, line.length()) ? ordered(line) : line;
     var runs = new ArrayList<Run>(1);
@@ -135,7 +161,7 @@ final class PdfText {
     return runs;
   }
 
-  private static @org.jspecify.annotations.Nullable Face face(List<Face> faces, int letter) {
+  private static @Nullable Face face(List<Face> faces, int letter) throws IOException {
     for (Face face : faces) {
       if (face.has(letter)) {
         return face;
