@@ -11,7 +11,7 @@ import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonStyle;
 import org.oddlot.json.JsonValue;
 import org.oddlot.lot.Output;
-import org.oddlot.pass.LedgerEntry;
+import org.oddlot.material.LedgerEntry;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;

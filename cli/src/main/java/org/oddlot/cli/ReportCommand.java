@@ -1,6 +1,5 @@
 package org.oddlot.cli;
 
-import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
@@ -22,7 +21,6 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
-import org.oddlot.lot.Folders;
 import org.oddlot.lot.Intake;
 import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
@@ -178,10 +176,7 @@ final class ReportCommand implements Callable<Integer> {
       }
     }
     Optional<BookFormat> format = format(wanted);
-    LotFile.Opened opened =
-        isLot()
-            ? LotFile.open(files.getFirst())
-            : new LotFile.Opened(Lot.of(Folders.opened(files)), List.of());
+    LotFile.Opened opened = LotFile.open(files);
     RunSheet sheet = sheet(opened.lot(), wanted);
     ReportsToWrite asked = asked(wanted, format);
     Lot lot = opened.lot().withSheet(sheet);
@@ -200,13 +195,7 @@ final class ReportCommand implements Callable<Integer> {
     refuseTimeline(outcome.end(), nothing);
     Book book = Books.of(outcome.end(), asked);
     if (out != null && !nothing) {
-      SafeFile.write(
-          out,
-          path -> {
-            try (var to = new BufferedOutputStream(Files.newOutputStream(path), 1 << 16)) {
-              format.orElseThrow().write(book, to);
-            }
-          });
+      SafeFile.write(out, path -> format.orElseThrow().write(book, path));
     }
     print(book, problems, nothing);
     if (nothing) {
@@ -220,10 +209,6 @@ final class ReportCommand implements Callable<Integer> {
         outcome.steps().stream()
             .anyMatch(step -> passes.contains(step.pass().id()) && step.tally().needsAPerson());
     return needs ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
-  }
-
-  private boolean isLot() {
-    return files.size() == 1 && files.getFirst().toString().endsWith(LotFile.EXTENSION);
   }
 
   private ParameterException wrong(String message) {
@@ -262,7 +247,7 @@ final class ReportCommand implements Callable<Integer> {
 
   private RunSheet sheet(Lot lot, List<String> wanted) {
     RunSheet sheet = lot.sheet();
-    if (!isLot()) {
+    if (!LotFile.isOne(files)) {
       var passes = new LinkedHashSet<String>();
       wanted.forEach(kind -> passes.addAll(Reports.of(kind).orElseThrow().passes()));
       sheet = sheet.only(List.copyOf(passes));

@@ -15,7 +15,6 @@ import org.jspecify.annotations.Nullable;
 import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.json.JsonArray;
 import org.oddlot.lot.DecisionFile;
-import org.oddlot.lot.Folders;
 import org.oddlot.lot.Intake;
 import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
@@ -23,12 +22,12 @@ import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
 import org.oddlot.lot.ReadySheet;
 import org.oddlot.material.Input;
+import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.LedgerEntry;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Outcome.UnusableAnswer;
 import org.oddlot.pass.Passes;
@@ -118,7 +117,7 @@ final class RunCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    LotFile.Opened opened = opened();
+    LotFile.Opened opened = LotFile.open(files);
     List<DecisionFile.Given> given = decisions == null ? List.of() : DecisionFile.read(decisions);
     Answers answers = opened.lot().answers();
     for (DecisionFile.Given each : given) {
@@ -167,16 +166,6 @@ final class RunCommand implements Callable<Integer> {
       return ExitCode.WRONG_INPUT;
     }
     return outcome.needsAPerson() ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
-  }
-
-  private boolean isLot() {
-    return files.size() == 1 && files.getFirst().toString().endsWith(LotFile.EXTENSION);
-  }
-
-  private LotFile.Opened opened() throws IOException {
-    return isLot()
-        ? LotFile.open(files.getFirst())
-        : new LotFile.Opened(Lot.of(Folders.opened(files)), List.of());
   }
 
   private Lot readAsSaid(Lot lot) {
@@ -258,13 +247,13 @@ final class RunCommand implements Callable<Integer> {
     var problems = new Problems(String.valueOf(file.getFileName()));
     for (UnusableAnswer each : outcome.unusable()) {
       problems.warning(
-          isLot() ? LotFile.placeOf(file, each.about()) : "",
+          LotFile.isOne(files) ? LotFile.placeOf(file, each.about()) : "",
           each.about() + ": " + each.why() + ".",
           "It is ignored, and stays in the lot.");
     }
     for (String each : outcome.unknownAnswers()) {
       problems.info(
-          isLot() ? LotFile.placeOf(file, each) : "",
+          LotFile.isOne(files) ? LotFile.placeOf(file, each) : "",
           each + " was decided and is not there any more.");
     }
     return problems.list();

@@ -77,6 +77,22 @@ public final class LotFile {
     return new Opened(lot, problems.list());
   }
 
+  /** Whether files that were named together are one saved lot. */
+  public static boolean isOne(List<Path> files) {
+    return files.size() == 1 && files.getFirst().toString().endsWith(EXTENSION);
+  }
+
+  /**
+   * The lot that files are which were named together: the saved one, else a new one of them.
+   *
+   * @throws IOException if one cannot be read; the message says why in a sentence
+   */
+  public static Opened open(List<Path> files) throws IOException {
+    return isOne(files)
+        ? open(files.getFirst())
+        : new Opened(Lot.of(Folders.opened(files)), List.of());
+  }
+
   /** Where in a lot's file something was said of a finding, or ordered: its line and column. */
   public static String placeOf(Path file, String answer) {
     try {

@@ -13,25 +13,17 @@ import java.util.function.Supplier;
  * @param changes all that was changed up to here, by it and by those before it
  */
 public record Account(
-    String pass, String title, Supplier<List<Found>> found, Supplier<List<Changed>> changes) {
+    String pass, String title, Supplier<List<Found>> found, Supplier<List<LedgerEntry>> changes) {
 
   /**
    * A finding.
    *
    * @param title what it is about
    * @param standing how it stands, in a word
+   * @param needsAPerson whether it waits for a person
    * @param headline what was found, in a few words
    * @param reason why it stands so
    */
-  public record Found(String title, String standing, String headline, String reason) {}
-
-  /** A change: where, of what, from what, to what, by which pass and why. */
-  public record Changed(
-      String document,
-      String place,
-      String property,
-      String before,
-      String after,
-      String pass,
-      String reason) {}
+  public record Found(
+      String title, String standing, boolean needsAPerson, String headline, String reason) {}
 }

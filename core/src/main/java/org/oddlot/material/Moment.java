@@ -52,16 +52,14 @@ public record Moment(Path file, Rational seconds) {
   }
 
   private static Optional<Moment> of(Material material, Cut.Event event, Rational since) {
-    MediaAtHand media = MediaAtHand.of(material);
     Rational into = since.minus(event.record().start().seconds()).times(event.speed());
     Rational first =
         event.clip().availableRange().map(range -> range.start().seconds()).orElse(Rational.ZERO);
     Rational seconds = event.source().start().seconds().minus(first).plus(into);
-    return material.sources().all().stream()
-        .filter(source ->
-            source.clips().anyMatch(clip -> clip.clip().identity().equals(event.clip().identity())))
-        .findFirst()
-        .flatMap(source -> media.of(source.id()))
+    return material
+        .sources()
+        .of(event.clip())
+        .flatMap(source -> MediaAtHand.of(material).of(source.id()))
         .map(file -> new Moment(file, seconds.signum() < 0 ? Rational.ZERO : seconds));
   }
 }

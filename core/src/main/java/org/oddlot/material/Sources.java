@@ -73,6 +73,13 @@ public final class Sources {
     };
   }
 
+  /** The source that {@code clip} is of; empty where its media is generated. */
+  public Optional<Source> of(Clip clip) {
+    return clip.media().orElse(null) instanceof MediaReference.Generator
+        ? Optional.empty()
+        : byId(idOf(clip));
+  }
+
   /** All of them. */
   public List<Source> all() {
     return all;

@@ -1,8 +1,6 @@
 package org.oddlot.output;
 
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -10,7 +8,6 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.report.Books;
 import org.oddlot.report.Report;
@@ -32,11 +29,7 @@ public final class ReportFiles implements OutputKind {
     if (format.isEmpty()) {
       return List.of();
     }
-    List<String> from =
-        material.documents().stream()
-            .filter(document -> !document.isNew())
-            .map(Document::name)
-            .toList();
+    List<String> from = Books.files(material);
     var files = new ArrayList<PlannedFile>();
     if (format.get().holdsSeveral()) {
       files.add(new Planned(wanted.get().kinds(), format.get(), material.lot(), from));
@@ -81,9 +74,7 @@ public final class ReportFiles implements OutputKind {
       var its =
           new ReportsToWrite(
               kinds, all.form(), all.timeline(), all.arrangements(), all.gauge(), all.date());
-      try (var out = new BufferedOutputStream(Files.newOutputStream(target), 1 << 16)) {
-        format.write(Books.of(end, its), out);
-      }
+      format.write(Books.of(end, its), target);
     }
   }
 }

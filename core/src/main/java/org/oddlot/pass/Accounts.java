@@ -24,7 +24,7 @@ final class Accounts {
             step.pass().id(),
             step.pass().title(),
             () -> found(step.reviewed()),
-            () -> changes(new Outcome(steps, start, material, List.of()))));
+            () -> new Outcome(steps, start, material, List.of()).ledger()));
     return material.with(Account.class, all);
   }
 
@@ -34,22 +34,9 @@ final class Accounts {
             new Account.Found(
                 each.finding().title(),
                 each.standing().words(),
+                each.standing().needsAPerson(),
                 each.finding().headline(),
                 each.reason()))
-        .toList();
-  }
-
-  private static List<Account.Changed> changes(Outcome outcome) {
-    return outcome.ledger().stream()
-        .map(entry ->
-            new Account.Changed(
-                entry.document(),
-                entry.place(),
-                entry.property(),
-                entry.before(),
-                entry.after(),
-                entry.pass(),
-                entry.reason()))
         .toList();
   }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.material.Changes;
 import org.oddlot.material.Document;
+import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Applied.Claim;
 import org.oddlot.pass.Outcome.StepOutcome;

@@ -3,6 +3,7 @@ package org.oddlot.pass;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
 import org.oddlot.measure.Measured;
 import org.oddlot.measure.Measurement;

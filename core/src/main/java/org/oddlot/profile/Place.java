@@ -86,7 +86,8 @@ public sealed interface Place {
    * @param name the effect's name, or what kind of effect it is
    */
   record InEffect(String name, Pointer pointer) implements Place {
-    private boolean isMeant(Effect effect) {
+    /** Whether an effect is of that name. */
+    public boolean isMeant(Effect effect) {
       return effect.name().equals(name) || effect.effectName().equals(name);
     }
 

@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
@@ -60,38 +62,40 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
       return new Where(written.group(1), written.group(2), written.group(3));
     }
 
-    boolean holds(Cell cell) {
+    /** What asks a cell whether it is so; its patterns are compiled once for all rows. */
+    Predicate<Cell> test() {
       return switch (sign) {
-        case "=" -> isOne(cell);
-        case "!=" -> !isOne(cell);
+        case "=" -> isOne();
+        case "!=" -> isOne().negate();
         default -> {
-          Optional<Rational> number = numberIn(cell);
           Optional<Rational> bound = number(value);
-          int order =
-              number.isPresent() && bound.isPresent()
-                  ? number.get().compareTo(bound.get())
-                  : number.isPresent() ? 0 : cell.text().compareTo(value);
-          yield sign.equals("<") ? order < 0 : order > 0;
+          yield cell -> {
+            Optional<Rational> number = numberIn(cell);
+            int order =
+                number.isPresent() && bound.isPresent()
+                    ? number.get().compareTo(bound.get())
+                    : number.isPresent() ? 0 : cell.text().compareTo(value);
+            return sign.equals("<") ? order < 0 : order > 0;
+          };
         }
       };
     }
 
-    private boolean isOne(Cell cell) {
-      String text = cell.text().toLowerCase(Locale.ROOT);
-      Optional<Rational> number = numberIn(cell);
+    private Predicate<Cell> isOne() {
+      Predicate<Cell> any = _ -> false;
       for (String each : value.split("\\|", -1)) {
-        if (number.isPresent() && number(each).equals(number)) {
-          return true;
-        }
+        Optional<Rational> meant = number(each);
         String regex =
-            List.of(each.strip().toLowerCase(Locale.ROOT).split("\\*", -1)).stream()
+            Stream.of(each.strip().toLowerCase(Locale.ROOT).split("\\*", -1))
                 .map(Pattern::quote)
                 .collect(Collectors.joining(".*"));
-        if (Pattern.compile(regex, Pattern.DOTALL).matcher(text).matches()) {
-          return true;
-        }
+        Pattern pattern = Pattern.compile(regex, Pattern.DOTALL);
+        any =
+            any.or(cell ->
+                (meant.isPresent() && numberIn(cell).equals(meant))
+                    || pattern.matcher(cell.text().toLowerCase(Locale.ROOT)).matches());
       }
-      return false;
+      return any;
     }
 
     private static Optional<Rational> number(String text) {
@@ -156,7 +160,8 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
     for (Where each : where) {
       int column = sheet.indexOf(each.column);
       if (column >= 0) {
-        lines = lines.stream().filter(line -> each.holds(line.cells().get(column))).toList();
+        Predicate<Cell> test = each.test();
+        lines = lines.stream().filter(line -> test.test(line.cells().get(column))).toList();
       }
     }
     int ordered = sheet.indexOf(ordered());

@@ -47,19 +47,19 @@ public final class Books {
                     Phrase.count(of.notUnderstood().size(), "item"), of.timeline().name())));
       }
     }
-    about.add(
-        new Book.Fact(
-            "Files",
-            String.join(
-                ", ",
-                material.documents().stream()
-                    .filter(document -> !document.isNew())
-                    .map(Document::name)
-                    .toList())));
+    about.add(new Book.Fact("Files", String.join(", ", files(material))));
     if (!wanted.date().isEmpty()) {
       about.add(new Book.Fact("Day", wanted.date()));
     }
     return new Book(title(material, sheets), about, sheets);
+  }
+
+  /** The timeline files that came in, by their names. */
+  public static List<String> files(Material material) {
+    return material.documents().stream()
+        .filter(document -> !document.isNew())
+        .map(Document::name)
+        .toList();
   }
 
   private static String title(Material material, List<Sheet> sheets) {

@@ -101,14 +101,14 @@ record Cover(Kind kind, String why) {
   }
 
   private static Cover unknown(Effect effect) {
-    String name = effect.name().isEmpty() ? effect.effectName() : effect.name();
-    return new Cover(Kind.UNKNOWN, Phrase.of("what the effect “%s” does is not known", name));
+    return new Cover(
+        Kind.UNKNOWN, Phrase.of("what the effect “%s” does is not known", effect.label()));
   }
 
   private static boolean isKnown(Effect effect, Profile profile) {
     for (Field field : Set.of(Field.PICTURE_OPACITY, Field.PICTURE_SCALE, Field.PICTURE_BLEND)) {
       if (profile.titlePlace(field).orElse(null) instanceof Place.InEffect its
-          && (effect.name().equals(its.name()) || effect.effectName().equals(its.name()))) {
+          && its.isMeant(effect)) {
         return true;
       }
     }

@@ -69,7 +69,7 @@ final class Effects implements Report {
         .count(use.plain().length())
         .time(of.seconds(use.plain().length()))
         .text(use.event().clip().name())
-        .text(effect.name().isEmpty() ? effect.effectName() : effect.name())
+        .text(effect.label())
         .text(isSpeed ? "speed" : "effect")
         .cell(effect.timeScalar().<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
         .text(says)

@@ -7,8 +7,6 @@ import org.oddlot.sheet.Line;
 
 /** What passes found and how it stands; what needs somebody first. */
 record Findings(String key, String title, List<String> passes) implements Report {
-  private static final List<String> DONE = List.of("settled", "declined");
-
   @Override
   public List<Column> columns() {
     return List.of(
@@ -32,7 +30,7 @@ record Findings(String key, String title, List<String> passes) implements Report
                         .text(found.standing())
                         .text(found.headline())
                         .text(found.reason())
-                        .doubtful(!DONE.contains(found.standing()))
+                        .doubtful(found.needsAPerson())
                         .line()))
         .sorted(java.util.Comparator.comparing(line -> !line.isDoubtful()))
         .toList();

@@ -4,7 +4,6 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
@@ -14,8 +13,8 @@ import java.util.TreeMap;
 import org.oddlot.material.Derived;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
-import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
+import org.oddlot.material.Sources;
 import org.oddlot.profile.Profile;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
@@ -52,11 +51,7 @@ final class Reckoning {
   private final List<Placed> notUnderstood;
 
   private Reckoning(
-      Document document,
-      Placed place,
-      Timeline timeline,
-      FrameRate rate,
-      IdentityHashMap<Object, Source> sources) {
+      Document document, Placed place, Timeline timeline, FrameRate rate, Sources sources) {
     this.document = document;
     this.place = place;
     this.timeline = timeline;
@@ -69,12 +64,7 @@ final class Reckoning {
   }
 
   private static List<Reckoning> all(Material material) {
-    IdentityHashMap<Object, Source> sources = new IdentityHashMap<>();
-    for (Source source : material.sources().all()) {
-      for (PlacedClip clip : source.uses()) {
-        sources.put(clip.clip().identity(), source);
-      }
-    }
+    Sources sources = material.sources();
     var all = new ArrayList<Reckoning>();
     for (Document document : material.documents()) {
       Placed.root(document.root())
@@ -152,7 +142,7 @@ final class Reckoning {
   /** What covers a span, in words. */
   private record Covering(long to, String why) {}
 
-  private List<Use> counted(List<Cut.Event> events, IdentityHashMap<Object, Source> sources) {
+  private List<Use> counted(List<Cut.Event> events, Sources sources) {
     var counted = new Use[events.size()];
     var covered = new FrameSpans();
     var doubtful = new FrameSpans();
@@ -166,7 +156,7 @@ final class Reckoning {
       var covers = new Cover[end - start];
       for (int i = start; i < end; i++) {
         Cut.Event event = events.get(i);
-        Optional<Source> source = Optional.ofNullable(sources.get(event.clip().identity()));
+        Optional<Source> source = sources.of(event.clip());
         if (event.kind().equals(Track.VIDEO)) {
           covers[i - start] = Cover.of(event.clip(), event.place(), profile());
           counted[i] = picture(event, source, covers[i - start], covered, doubtful, reasons);
@@ -290,17 +280,7 @@ final class Reckoning {
     var numbered = new ArrayList<Use>(uses.size());
     for (Use use : uses) {
       int number = use.isPicture() ? ++pictures : use.isSound() ? ++sounds : 0;
-      numbered.add(
-          new Use(
-              number,
-              use.event(),
-              use.source(),
-              use.plain(),
-              use.there(),
-              use.seen(),
-              use.unknown(),
-              use.once(),
-              use.why()));
+      numbered.add(use.withNumber(number));
     }
     return List.copyOf(numbered);
   }

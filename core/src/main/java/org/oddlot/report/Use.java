@@ -53,6 +53,10 @@ record Use(
     return FrameSpans.length(unknown);
   }
 
+  Use withNumber(int its) {
+    return new Use(its, event, source, plain, there, seen, unknown, once, why);
+  }
+
   Use withOnce(long frames) {
     return new Use(number, event, source, plain, there, seen, unknown, frames, why);
   }

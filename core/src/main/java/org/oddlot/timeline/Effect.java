@@ -26,6 +26,11 @@ public record Effect(
     JsonObject metadata)
     implements TimelineObject {
 
+  /** What people call it: its own name, else that of its kind. */
+  public String label() {
+    return name.isEmpty() ? effectName : name;
+  }
+
   @Override
   public Map<String, Object> properties() {
     var properties = new LinkedHashMap<String, Object>();

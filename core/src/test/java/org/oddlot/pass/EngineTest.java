@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonString;
+import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
 import org.oddlot.material.Pairing;
 import org.oddlot.progress.CancelledException;

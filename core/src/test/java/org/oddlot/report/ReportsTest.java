@@ -34,6 +34,7 @@ import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonObject;
 import org.oddlot.material.Account;
+import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
 import org.oddlot.problem.Problems;
 import org.oddlot.report.Arrangement.Where;
@@ -250,11 +251,13 @@ class ReportsTest {
                         "Match",
                         () ->
                             List.of(
-                                new Account.Found("A001C001", "settled", "12A take 3", "agrees"),
-                                new Account.Found("row 7", "open", "left", "no clip is there")),
+                                new Account.Found(
+                                    "A001C001", "settled", false, "12A take 3", "agrees"),
+                                new Account.Found(
+                                    "row 7", "open", true, "left", "no clip is there")),
                         () ->
                             List.of(
-                                new Account.Changed(
+                                new LedgerEntry(
                                     "cut.otio", "Bin / A001C001", "name", "a", "b", "tag", "why"))),
                     new Account("sync", "Sync", List::of, List::of)));
     assertThat(rows(report("matches", material), "about", "standing"))

@@ -1,7 +1,10 @@
 package org.oddlot.format.report;
 
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import org.oddlot.sheet.Book;
 
 /** A form in which reports are written. The same book always gives the same bytes. */
@@ -22,4 +25,15 @@ public interface BookFormat {
    * @throws IOException if it cannot be written
    */
   void write(Book book, OutputStream out) throws IOException;
+
+  /**
+   * The same into a file.
+   *
+   * @throws IOException if it cannot be written; the file may then be there in part
+   */
+  default void write(Book book, Path file) throws IOException {
+    try (var out = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16)) {
+      write(book, out);
+    }
+  }
 }

@@ -5,10 +5,12 @@ import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Rights;
@@ -17,6 +19,7 @@ import org.oddlot.pass.Applied;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Evidence;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
@@ -31,6 +34,7 @@ import org.oddlot.rights.Music;
 import org.oddlot.rights.MusicPaper;
 import org.oddlot.rights.SourcePattern;
 import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FilmGauge;
 import org.oddlot.time.Rational;
@@ -120,33 +124,12 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     if (licences.isEmpty()) {
       return Look.of(List.of());
     }
-    var own = new SourcePattern(request.settings().get(OWN));
-    var findings = new ArrayList<LicenceFinding>();
-    var used = new HashMap<Licence, Integer>();
-    List<Music> music =
-        material.all(MusicPaper.class).stream().flatMap(paper -> paper.pieces().stream()).toList();
-    int ours = 0;
-    int played = 0;
-    for (Source source : material.sources().all()) {
-      if (source.uses().isEmpty()) {
-        continue;
-      }
-      List<String> names = source.names();
-      List<Licence> its =
-          licences.stream().filter(licence -> licence.material().means(names)).toList();
-      its.forEach(licence -> used.merge(licence, 1, Integer::sum));
-      Optional<String> origin = origin(source, own, names);
-      if (its.isEmpty() && origin.isPresent()) {
-        ours++;
-      } else if (its.isEmpty() && music.stream().anyMatch(piece -> piece.material().means(names))) {
-        played++;
-      } else {
-        findings.add(finding(source, its, origin, licences));
-      }
-    }
+    Sorted sorted = sorted(material, request.settings(), licences);
+    var findings = new ArrayList<LicenceFinding>(sorted.findings);
     findings.sort(Comparator.comparing(finding -> finding.standing() == Standing.SETTLED));
     findings.addAll(0, terms(material, request, findings));
     var remarks = new ArrayList<Look.Remark>();
+    int ours = sorted.own.size();
     if (ours > 0) {
       remarks.add(
           new Look.Remark(
@@ -156,6 +139,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
                   "%s the production's own, by a camera, a card or a day",
                   ours == 1 ? "1 source is" : Phrase.number(ours) + " sources are")));
     }
+    int played = sorted.played;
     if (played > 0) {
       remarks.add(
           new Look.Remark(
@@ -166,13 +150,52 @@ public final class LicencesPass implements Pass<LicenceFinding> {
                   played == 1 ? "1 source is" : Phrase.number(played) + " sources are")));
     }
     for (Licence licence : licences) {
-      if (!used.containsKey(licence)) {
+      if (!sorted.used.contains(licence)) {
         remarks.add(
             new Look.Remark(
                 key(licence), licence.title(), "nothing in the timelines is used under it"));
       }
     }
     return Look.of(findings, remarks);
+  }
+
+  /**
+   * The sources in timelines, sorted by what is asked about them.
+   *
+   * @param findings what licence each is used under, of those that are not own and no music
+   * @param own the ids of those that are own
+   * @param played how many are pieces of music
+   * @param used the licences that are for any of them
+   */
+  private record Sorted(
+      List<LicenceFinding.OfSource> findings, List<String> own, int played, Set<Licence> used) {}
+
+  private static Sorted sorted(Material material, Settings settings, List<Licence> licences) {
+    var own = new SourcePattern(settings.get(OWN));
+    List<Music> music =
+        material.all(MusicPaper.class).stream().flatMap(paper -> paper.pieces().stream()).toList();
+    var findings = new ArrayList<LicenceFinding.OfSource>();
+    var ours = new ArrayList<String>();
+    var used = new HashSet<Licence>();
+    int played = 0;
+    for (Source source : material.sources().all()) {
+      if (source.uses().isEmpty()) {
+        continue;
+      }
+      List<String> names = source.names();
+      List<Licence> its =
+          licences.stream().filter(licence -> licence.material().means(names)).toList();
+      used.addAll(its);
+      Optional<String> origin = origin(source, own, names);
+      if (its.isEmpty() && origin.isPresent()) {
+        ours.add(source.id());
+      } else if (its.isEmpty() && music.stream().anyMatch(piece -> piece.material().means(names))) {
+        played++;
+      } else {
+        findings.add(finding(source, its, origin, licences));
+      }
+    }
+    return new Sorted(findings, ours, played, used);
   }
 
   /** Why a source is the production's own; empty where nothing says so. */
@@ -202,7 +225,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     return placed.profile().text(placed.clip(), Field.TAKE).stream();
   }
 
-  private static LicenceFinding finding(
+  private static LicenceFinding.OfSource finding(
       Source source, List<Licence> its, Optional<String> origin, List<Licence> all) {
     Optional<String> says =
         source
@@ -392,22 +415,16 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     if (licences.isEmpty()) {
       return new Applied(material, List.of());
     }
-    var all = new HashMap<String, Reviewed<LicenceFinding>>();
+    Sorted sorted = sorted(material, request.settings(), licences);
+    var all = new HashMap<FindingId, Reviewed<? extends LicenceFinding>>();
     // Those that nobody settled have no licence yet, and reports say so.
-    for (LicenceFinding finding : look(request).findings()) {
-      all.put(finding.id().text(), new Reviewed<>(finding, Optional.empty()));
+    for (LicenceFinding.OfSource finding : sorted.findings) {
+      all.put(finding.id(), new Reviewed<>(finding, Optional.empty()));
     }
-    accepted.forEach(each -> all.put(each.finding().id().text(), each));
+    accepted.forEach(each -> all.put(each.finding().id(), each));
     Rights rights = rights(licences, List.copyOf(all.values()));
     var standings = new HashMap<>(rights.standings());
-    var own = new SourcePattern(request.settings().get(OWN));
-    for (Source source : material.sources().all()) {
-      boolean isKnown =
-          rights.licences().containsKey(source.id()) || standings.containsKey(source.id());
-      if (!isKnown && origin(source, own, source.names()).isPresent()) {
-        standings.put(source.id(), LicenceFinding.OWN);
-      }
-    }
+    sorted.own.forEach(id -> standings.put(id, LicenceFinding.OWN));
     return new Applied(
         material.with(Rights.class, List.of(new Rights(rights.licences(), standings))), List.of());
   }

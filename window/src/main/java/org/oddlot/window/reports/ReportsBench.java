@@ -1,8 +1,6 @@
 package org.oddlot.window.reports;
 
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -481,13 +479,7 @@ public final class ReportsBench implements Bench {
     }
     try {
       Book book = Books.of(of, wanted);
-      SafeFile.write(
-          file,
-          path -> {
-            try (var out = new BufferedOutputStream(Files.newOutputStream(path), 1 << 16)) {
-              format.get().write(book, out);
-            }
-          });
+      SafeFile.write(file, path -> format.get().write(book, path));
       return Phrase.of("Saved %s in %s.", Phrase.count(book.sheets().size(), "report"), name);
     } catch (IOException e) {
       return Phrase.of("%s cannot be written: %s.", name, String.valueOf(e.getMessage()));

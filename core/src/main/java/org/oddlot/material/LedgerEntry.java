@@ -1,4 +1,4 @@
-package org.oddlot.pass;
+package org.oddlot.material;
 
 /**
  * One thing that differs between what came in and what goes out.
