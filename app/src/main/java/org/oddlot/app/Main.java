@@ -1,21 +1,18 @@
 package org.oddlot.app;
 
+import java.util.List;
+import java.util.concurrent.Callable;
 import org.oddlot.cli.OddLot;
-import picocli.CommandLine;
 
 /** The program: every command, those that open the window included. */
 public final class Main {
+  static final List<Class<? extends Callable<Integer>>> COMMANDS =
+      List.of(OpenCommand.class, DemoCommand.class, PicturesCommand.class);
+
   private Main() {}
 
   /** Runs one command and ends with its exit code; without any it opens the window. */
   public static void main(String[] arguments) {
-    System.exit(commandLine().execute(arguments.length == 0 ? new String[] {"open"} : arguments));
-  }
-
-  static CommandLine commandLine() {
-    return OddLot.commandLine()
-        .addSubcommand(new OpenCommand())
-        .addSubcommand(new DemoCommand())
-        .addSubcommand(new PicturesCommand());
+    System.exit(OddLot.run(arguments.length == 0 ? new String[] {"open"} : arguments, COMMANDS));
   }
 }

@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.cli.OddLot;
 import org.oddlot.practice.desk.DeskReader;
 import picocli.CommandLine;
 
@@ -20,7 +21,7 @@ class MainTest {
   private final StringWriter err = new StringWriter();
 
   private int run(String... arguments) {
-    CommandLine line = Main.commandLine();
+    CommandLine line = OddLot.commandLine(arguments, Main.COMMANDS);
     line.setOut(new PrintWriter(out, true));
     line.setErr(new PrintWriter(err, true));
     return line.execute(arguments);

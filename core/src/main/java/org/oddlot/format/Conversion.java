@@ -16,11 +16,13 @@ import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.format.caption.Fitting;
 import org.oddlot.format.transcript.TranscriptFormat;
+import org.oddlot.input.Bounds;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKind;
 import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
+import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
@@ -75,12 +77,15 @@ public record Conversion(List<String> lost, Writer writer) {
    */
   public static Optional<Conversion> of(
       InputFile in, InputFile out, Wanted wanted, Problems problems) throws IOException {
+    if (in.isOutOfReach(problems)) {
+      return Optional.empty();
+    }
     Optional<InputKind<?>> kind = InputKinds.of(in);
     if (kind.isEmpty()) {
       problems.error("", "The file is of no kind that is read here.", "");
       return Optional.empty();
     }
-    Optional<?> value = kind.get().read(in, wanted.options(), problems);
+    Optional<?> value = read(in, kind.get(), wanted.options(), problems);
     return switch (value.orElse(null)) {
       case null -> Optional.empty();
       case TimelineFormat.Read read -> timeline(in, kind.get(), read, out, wanted, problems);
@@ -94,6 +99,12 @@ public record Conversion(List<String> lost, Writer writer) {
         yield Optional.empty();
       }
     };
+  }
+
+  private static <T> Optional<T> read(
+      InputFile in, InputKind<T> kind, ReadingOptions options, Problems problems) {
+    return new Bounds()
+        .read(in, kind.what(), problems, Progress.NONE, own -> kind.read(in, options, own));
   }
 
   private static Optional<Conversion> timeline(

@@ -2,12 +2,12 @@ package org.oddlot.input;
 
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Optional;
+import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 
@@ -17,9 +17,6 @@ import org.oddlot.text.Phrase;
  * @param path where it is
  */
 public record InputFile(Path path) {
-  /** The largest array that every virtual machine can make. */
-  private static final long LARGEST = Integer.MAX_VALUE - 16L;
-
   /** The file's name without its folders. */
   public String name() {
     Path fileName = path.getFileName();
@@ -33,30 +30,48 @@ public record InputFile(Path path) {
     return dot <= 0 ? "" : name.substring(dot).toLowerCase(java.util.Locale.ROOT);
   }
 
+  /**
+   * Why nothing can be read there at all, told to {@code problems}: there is nothing, a link leads
+   * nowhere, or it is a pipe or a device, which would never end. A folder is none of these.
+   */
+  public boolean isOutOfReach(Problems problems) {
+    if (Files.isRegularFile(path) || Files.isDirectory(path)) {
+      return false;
+    }
+    if (Files.exists(path)) {
+      problems.error(
+          "", "This is a pipe, a socket or a device, not a file.", "Save what it gives as a file.");
+    } else if (Files.isSymbolicLink(path)) {
+      problems.error(
+          "",
+          "This is a link, and what it points to is not there.",
+          "It may be on a disk that is not plugged in.");
+    } else {
+      problems.error("", "The file is not there.", "It may have been moved or renamed.");
+    }
+    return true;
+  }
+
   /** All its bytes; empty where it cannot be read, and then {@code problems} says why. */
   public Optional<byte[]> read(Problems problems) {
+    if (isOutOfReach(problems)) {
+      return Optional.empty();
+    }
     try {
       if (Files.isDirectory(path)) {
         problems.error("", "This is a folder, not a file.", "Choose the files in it.");
         return Optional.empty();
       }
       long size = Files.size(path);
-      if (size > LARGEST || size > Runtime.getRuntime().maxMemory() * 3 / 4) {
-        problems.error(
-            "",
-            Phrase.of(
-                "The file has %,d MB, more than can be held in memory here (%,d MB).",
-                size >> 20, Runtime.getRuntime().maxMemory() >> 20),
-            "Export it in parts, or give the program more memory (JAVA_OPTS=-Xmx…).");
+      if (size > Memory.mostOfOneFile()) {
+        problems.error("", Memory.tooSmall("A file of " + Phrase.size(size)), Memory.REMEDY);
         return Optional.empty();
       }
       return Optional.of(Files.readAllBytes(path));
-    } catch (NoSuchFileException e) {
-      problems.error("", "The file is not there.", "It may have been moved or renamed.");
     } catch (IOException e) {
-      problems.error("", "The file cannot be read: " + e.getMessage() + ".", "");
+      problems.error("", "The file cannot be read. " + FileTrouble.inWords(e), "");
     } catch (OutOfMemoryError e) {
-      problems.error("", "There is not enough memory to read the file.", "Close other lots first.");
+      problems.error("", Memory.tooSmall("Reading it"), Memory.REMEDY);
     }
     return Optional.empty();
   }

@@ -28,14 +28,6 @@ public final class JsonPatch {
      * @param emitter writes it
      */
     record Written(JsonOutput.Emitter emitter) implements Change {}
-
-    /**
-     * It is written anew in its place, under another key.
-     *
-     * @param key the new key
-     * @param emitter writes the value
-     */
-    record Renamed(String key, JsonOutput.Emitter emitter) implements Change {}
   }
 
   /** One element of a changed array, in its new order. */
@@ -275,11 +267,6 @@ public final class JsonPatch {
         switch (change) {
           case Change.Written(JsonOutput.Emitter emitter) -> {
             out.copy(text, member.keyStart, member.valueStart);
-            emitter.emit(lead);
-          }
-          case Change.Renamed(String key, JsonOutput.Emitter emitter) -> {
-            out.string(key);
-            out.copy(text, member.keyEnd, member.valueStart);
             emitter.emit(lead);
           }
           case null, default -> out.copy(text, member.keyStart, member.valueEnd);

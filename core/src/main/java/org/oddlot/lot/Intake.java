@@ -21,6 +21,7 @@ import org.oddlot.caption.Turn;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.format.table.TableOptions;
+import org.oddlot.input.Bounds;
 import org.oddlot.input.Contents;
 import org.oddlot.input.FileState;
 import org.oddlot.input.InputFile;
@@ -51,8 +52,6 @@ import org.oddlot.text.Phrase;
 
 /** Reads the files of a lot. */
 public final class Intake {
-  private static final System.Logger LOG = System.getLogger(Intake.class.getName());
-
   /** Larger files are told apart by size and time alone: a digest would take too long. */
   private static final long LARGEST_WITH_DIGEST = 256L << 20;
 
@@ -76,6 +75,10 @@ public final class Intake {
    * @param options how it was read, with what was remembered
    */
   record Loaded(Input input, String sha256, ReadingOptions options) {
+
+    Loaded withProblems(List<Problem> problems) {
+      return new Loaded(input.withProblems(problems), sha256, options);
+    }
 
     <T> Optional<T> value(Class<T> type) {
       return input.value().filter(type::isInstance).map(type::cast);
@@ -110,7 +113,7 @@ public final class Intake {
       Lot.Input input = lot.inputs().get(i);
       progress.check();
       progress.at((double) i / lot.inputs().size(), "Reading " + input.path().getFileName());
-      Loaded file = load(input);
+      Loaded file = load(input, progress);
       inputs.add(input.withSha256(file.sha256).withReading(file.options));
     }
     readDatesByTheClips();
@@ -151,21 +154,21 @@ public final class Intake {
             .orElse(file));
   }
 
-  private Loaded load(Lot.Input input) {
+  private Loaded load(Lot.Input input, Progress progress) {
     FileState state = FileState.of(input.path());
     var key = new Key(input.name(), state, input.reading());
     Loaded file =
         previous
             .map(result -> result.loaded().get(key))
-            .orElseGet(() -> load(input, new InputFile(input.path())));
+            .orElseGet(() -> load(input, new InputFile(input.path()), progress));
     loaded.put(new Key(input.name(), state, file.options), file);
     return file;
   }
 
-  private Loaded load(Lot.Input input, InputFile file) {
+  private Loaded load(Lot.Input input, InputFile file, Progress progress) {
     var problems = new Problems(input.name());
     Optional<InputKind<?>> kind =
-        Files.exists(file.path()) ? InputKinds.of(file) : Optional.empty();
+        file.isOutOfReach(problems) ? Optional.empty() : InputKinds.of(file);
     if (kind.isEmpty()) {
       sayWhyUnknown(file, problems);
       return new Loaded(
@@ -173,18 +176,16 @@ public final class Intake {
           input.sha256(),
           input.reading());
     }
-    return load(input, file, kind.get(), problems);
+    return load(input, file, kind.get(), problems, progress);
   }
 
   private static void sayWhyUnknown(InputFile file, Problems problems) {
-    if (!Files.exists(file.path())) {
-      problems.error("", "The file is not there.", "It may have been moved or renamed.");
-    } else if (Files.isDirectory(file.path())) {
+    if (Files.isDirectory(file.path())) {
       problems.error(
           "",
           "There is nothing in this folder that is read here.",
           "What is read: " + InputKinds.inWords() + ".");
-    } else {
+    } else if (Files.isRegularFile(file.path())) {
       problems.error(
           "",
           Phrase.of(
@@ -193,19 +194,35 @@ public final class Intake {
     }
   }
 
+  /** Reads it inside the bounds that every file has. */
+  private <T> Loaded load(
+      Lot.Input input, InputFile file, InputKind<T> kind, Problems problems, Progress progress) {
+    return new Bounds()
+        .read(
+            file,
+            kind.what(),
+            problems,
+            progress,
+            own -> {
+              Loaded loaded = load(input, file, kind, own);
+              return Optional.of(loaded);
+            })
+        .map(loaded -> loaded.withProblems(problems.list()))
+        .orElseGet(() ->
+            new Loaded(
+                new Input(
+                    input.name(),
+                    kind.name(),
+                    kind.what(),
+                    Optional.empty(),
+                    Contents.of(""),
+                    problems.list()),
+                input.sha256(),
+                input.reading()));
+  }
+
   private <T> Loaded load(Lot.Input input, InputFile file, InputKind<T> kind, Problems problems) {
-    Optional<T> value;
-    try {
-      value = kind.read(file, input.reading(), problems);
-    } catch (CancelledException e) {
-      throw e;
-    } catch (RuntimeException e) {
-      // One file that its reader has not foreseen must not cost the others.
-      LOG.log(System.Logger.Level.WARNING, file.path().toString(), e);
-      problems.error(
-          "", "It cannot be read as a " + kind.what() + ": " + e + ".", "Export it again.");
-      value = Optional.empty();
-    }
+    Optional<T> value = kind.read(file, input.reading(), problems);
     String sha256 = value.map(its -> sha256(its, file)).orElse(input.sha256());
     if (!input.sha256().isEmpty() && !input.sha256().equals(sha256)) {
       problems.warning(

@@ -335,7 +335,7 @@ public final class WaveReader {
     if (length > LARGEST_NOTES) {
       problems.warning(
           place(at),
-          Phrase.of("The chunk \"%s\" has %,d MB and is not read.", name, length >> 20),
+          Phrase.of("The chunk \"%s\" has %s and is not read.", name, Phrase.size(length)),
           "Such a chunk has some thousand bytes; the file may be damaged.");
       return Optional.empty();
     }

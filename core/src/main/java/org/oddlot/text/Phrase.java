@@ -20,6 +20,14 @@ public final class Phrase {
     return String.format(Locale.ROOT, "%,d", number);
   }
 
+  /** A number of bytes as people read it: {@code 812 bytes}, {@code 34 KB}, {@code 1,200 MB}. */
+  public static String size(long bytes) {
+    if (bytes < 10_000) {
+      return count((int) bytes, "byte");
+    }
+    return bytes < 10_000_000 ? number(bytes / 1000) + " KB" : number(bytes / 1_000_000) + " MB";
+  }
+
   /** A number with at the most so many decimals, and none where it is whole: {@code 46}. */
   public static String decimal(double value, int places) {
     return value == Math.rint(value)

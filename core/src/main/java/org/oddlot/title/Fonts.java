@@ -105,8 +105,8 @@ public final class Fonts {
       String family = font.getFamily(Locale.ROOT);
       String name = font.getFontName(Locale.ROOT).toLowerCase(Locale.ROOT);
       return new Face(family, weightOf(name), font);
-    } catch (IOException | FontFormatException e) {
-      throw new IllegalArgumentException("it is no font that can be used: " + e.getMessage(), e);
+    } catch (IOException | FontFormatException | RuntimeException e) {
+      throw new IllegalArgumentException("it is no font, or one that is cut off or damaged", e);
     }
   }
 

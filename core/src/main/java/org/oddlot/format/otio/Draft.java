@@ -132,6 +132,14 @@ final class Draft {
         : origin.bind(new Opaque(origin, name, full));
   }
 
+  /** Whether an object of this schema, if it is not understood, is so because it lacks its time. */
+  static boolean lacksItsTime(String full) {
+    return switch (full) {
+      case "Marker.1", "Marker.2", "Transition.1", "ImageSequenceReference.1" -> true;
+      default -> false;
+    };
+  }
+
   private @Nullable TimelineObject byName(String full, Origin origin) {
     return switch (full) {
       case "Clip.1", "Clip.2" ->

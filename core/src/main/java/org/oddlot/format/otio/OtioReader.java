@@ -186,7 +186,12 @@ public final class OtioReader {
   private TimelineObject finish(Draft draft, int start) {
     var origin = Origin.of(text, start, reader.offset(), draft.bulkStart, draft.bulkEnd);
     TimelineObject object = draft.toObject(origin);
-    if (object instanceof Opaque opaque) {
+    if (object instanceof Opaque opaque && Draft.lacksItsTime(opaque.schema())) {
+      problems.warning(
+          text.place(start),
+          Phrase.of("A %s has no time that can be used.", opaque.schema()),
+          "It is carried unchanged and not looked into.");
+    } else if (object instanceof Opaque opaque) {
       int[] count = unknownSchemas.computeIfAbsent(opaque.schema(), s -> new int[] {0, start});
       count[0]++;
     }

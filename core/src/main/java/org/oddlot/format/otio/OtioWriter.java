@@ -24,16 +24,18 @@ import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Clip;
-import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.TimelineObject;
 
 /**
  * Writes OTIO. An object that is as it was read is copied from its text; of a changed one only what
  * changed is formatted anew, as its neighbours are; a new one follows the first of its kind in the
- * document. An object of an old schema version becomes one of today's when it is changed itself.
+ * document. An object of an old schema version stays of that version.
  */
 public final class OtioWriter {
+  private static final String REFERENCES = "media_references";
+
   private final JsonOutput out;
   private final OtioStyle style;
 
@@ -99,47 +101,40 @@ public final class OtioWriter {
             changes.put(key, new Change.Written(lead -> changed(key, was, value, before, lead)));
           }
         });
-    if (!changes.isEmpty()) {
-      upgrade(before, after, changes);
+    if (before.schema().equals("Marker") && memberOf(before, "range").isPresent()) {
+      underItsOldKey("marked_range", "range", changes);
+    }
+    if (before instanceof Clip clipBefore
+        && after instanceof Clip clip
+        && changes.containsKey(REFERENCES)
+        && memberOf(before, "OTIO_SCHEMA").map(JsonValue::display).orElse("").equals("Clip.1")) {
+      onlyReference(clipBefore, clip, changes);
     }
     return changes;
   }
 
-  /** Adds what it takes to make an object of an old schema version one of today's. */
-  private void upgrade(TimelineObject before, TimelineObject after, Map<String, Change> changes) {
-    if (!(after instanceof Clip || after instanceof Marker)) {
-      return;
-    }
-    String version = memberOf(before, "OTIO_SCHEMA").map(JsonValue::display).orElse("");
-    if (after instanceof Clip clip && version.equals("Clip.1")) {
-      changes.put("OTIO_SCHEMA", new Change.Written(_ -> out.string("Clip.2")));
-      changes.put(
-          "media_reference",
-          new Change.Renamed("media_references", lead -> references(clip.mediaReferences(), lead)));
-      if (memberOf(before, "media_reference").isPresent()) {
-        changes.remove("media_references");
-      } else {
-        changes.remove("media_reference");
-        changes.put(
-            "media_references",
-            new Change.Written(lead -> references(clip.mediaReferences(), lead)));
-      }
-      changes.put(
-          "active_media_reference_key", new Change.Written(_ -> out.string(clip.activeKey())));
-    } else if (after instanceof Marker marker && version.equals("Marker.1")) {
-      changes.put("OTIO_SCHEMA", new Change.Written(_ -> out.string("Marker.2")));
-      if (memberOf(before, "range").isPresent()) {
-        changes.remove("marked_range");
-        changes.put(
-            "range", new Change.Renamed("marked_range", lead -> range(marker.markedRange(), lead)));
-      }
+  private static void underItsOldKey(String key, String oldKey, Map<String, Change> changes) {
+    Change change = changes.remove(key);
+    if (change != null) {
+      changes.put(oldKey, change);
     }
   }
 
-  private void references(Map<String, ? extends TimelineObject> references, String lead) {
-    var writer = out.beginObject(lead);
-    references.forEach((key, media) -> writer.member(key, inner -> object(media, inner)));
-    writer.end();
+  /** A {@code Clip.1} has one media reference and no names for several. */
+  private void onlyReference(Clip before, Clip after, Map<String, Change> changes) {
+    if (after.mediaReferences().size() > 1) {
+      throw new IllegalStateException("A Clip.1 has one media reference");
+    }
+    changes.remove(REFERENCES);
+    Optional<MediaReference> old = before.mediaReferences().values().stream().findFirst();
+    changes.put(
+        "media_reference",
+        after.mediaReferences().values().stream()
+            .findFirst()
+            .<Change>map(media ->
+                new Change.Written(lead ->
+                    changed("media_reference", old.orElse(null), media, before, lead)))
+            .orElseGet(() -> new Change.Written(_ -> out.raw("null"))));
   }
 
   /** Writes the new value of a property, over the old one where that helps to keep its form. */

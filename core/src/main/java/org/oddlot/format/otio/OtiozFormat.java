@@ -8,15 +8,19 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.zip.CRC32;
 import java.util.zip.ZipException;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
+import org.oddlot.input.Memory;
 import org.oddlot.input.ReadingOptions;
+import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.TimelineObject;
@@ -44,7 +48,15 @@ public final class OtiozFormat implements TimelineFormat {
   @Override
   public Optional<Read> read(InputFile file, ReadingOptions options, Problems problems) {
     try (ZipFile zip = ZipFile.builder().setPath(file.path()).get()) {
+      var names = new HashSet<String>();
       for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
+        if (!names.add(entry.getName())) {
+          problems.error(
+              entry.getName(),
+              "Two entries of the archive have this name; which is meant cannot be seen.",
+              "Export it again.");
+          return Optional.empty();
+        }
         if (leavesTheArchive(entry.getName())) {
           problems.warning(
               entry.getName(),
@@ -55,7 +67,9 @@ public final class OtiozFormat implements TimelineFormat {
       ZipArchiveEntry content = zip.getEntry(Bundle.CONTENT);
       if (content == null) {
         problems.error(
-            "", "The archive has no " + Bundle.CONTENT + ".", "It is no .otioz; export it again.");
+            "",
+            "The archive has no timeline in it (" + Bundle.CONTENT + ").",
+            "It is no .otioz; export it again.");
         return Optional.empty();
       }
       return unpack(zip, content, problems)
@@ -65,10 +79,10 @@ public final class OtiozFormat implements TimelineFormat {
     } catch (ZipException e) {
       problems.error(
           "",
-          "This is not a zip archive, or a damaged one: " + e.getMessage() + ".",
+          "This is not a zip archive, or one that is cut off or damaged.",
           "Export it again.");
     } catch (IOException e) {
-      problems.error("", "The archive cannot be read: " + e.getMessage() + ".", "");
+      problems.error("", "The archive cannot be read. " + FileTrouble.inWords(e), "Export it again.");
     }
     return Optional.empty();
   }
@@ -91,27 +105,36 @@ public final class OtiozFormat implements TimelineFormat {
         || List.of(path.split("/", -1)).contains("..");
   }
 
+  /** What is in an entry, if it is what the archive says that it is. */
   private static Optional<byte[]> unpack(ZipFile zip, ZipArchiveEntry content, Problems problems)
       throws IOException {
-    long limit = Math.min(Integer.MAX_VALUE - 16L, Runtime.getRuntime().maxMemory() / 2);
     long packed = Math.max(1, content.getCompressedSize());
     var unpacked = new ByteArrayOutputStream();
+    var checksum = new CRC32();
     var buffer = new byte[1 << 16];
     try (InputStream in = zip.getInputStream(content)) {
       for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
         unpacked.write(buffer, 0, n);
+        checksum.update(buffer, 0, n);
         // The sizes that the archive states may lie; what counts is what comes out.
-        if (unpacked.size() > limit
+        if (unpacked.size() > Memory.mostOfOneFile() / 2
             || (unpacked.size() > RATIO_MATTERS_FROM && unpacked.size() / packed > LARGEST_RATIO)) {
           problems.error(
               Bundle.CONTENT,
               Phrase.of(
-                  "This entry unpacks to more than %,d MB from %,d bytes; it was not read further.",
-                  unpacked.size() >> 20, packed),
+                  "This entry unpacks to more than %s from %s; it was not read further.",
+                  Phrase.size(unpacked.size()), Phrase.size(packed)),
               "Export it again as .otio.");
           return Optional.empty();
         }
       }
+    }
+    if (unpacked.size() != content.getSize() || checksum.getValue() != content.getCrc()) {
+      problems.error(
+          Bundle.CONTENT,
+          "The archive is damaged: what is in this entry is not what was put into it.",
+          "Copy it again from where it came, or export it again.");
+      return Optional.empty();
     }
     return Optional.of(unpacked.toByteArray());
   }

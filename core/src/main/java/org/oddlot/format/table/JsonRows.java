@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.oddlot.format.text.Charsets;
 import org.oddlot.input.InputFile;
@@ -19,6 +20,7 @@ import org.oddlot.json.JsonValue;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
 import org.oddlot.setting.Setting;
+import org.oddlot.text.Phrase;
 
 /**
  * {@code .json}: a list of objects, or an object with one list of objects in it. Each object is a
@@ -84,7 +86,7 @@ public final class JsonRows implements TableKind {
       problems.error("", "There is no list of entries in the file.", "A log is a list of objects.");
       return Optional.empty();
     }
-    return Optional.of(table(objects, common));
+    return Optional.of(table(objects, common, problems));
   }
 
   private static List<JsonObject> objects(JsonValue value) {
@@ -94,26 +96,37 @@ public final class JsonRows implements TableKind {
         : List.of();
   }
 
-  private static Table table(List<JsonObject> objects, Map<String, JsonValue> common) {
-    var header = new LinkedHashSet<String>();
+  private static Table table(
+      List<JsonObject> objects, Map<String, JsonValue> common, Problems problems) {
+    var header = new LinkedHashSet<String>(common.keySet());
     objects.forEach(object -> header.addAll(object.members().keySet()));
-    header.addAll(common.keySet());
-    var rows = new ArrayList<Table.Row>();
+    // As many names as any log has; what is said beside the list is among them.
+    List<String> names = header.stream().limit(RowsRead.MOST_COLUMNS).toList();
+    if (header.size() > names.size()) {
+      problems.warning(
+          "",
+          Phrase.of(
+              "The entries have %,d different names; the first %,d are read.",
+              header.size(), names.size()),
+          "Names belong to columns; what differs from entry to entry is a value.");
+    }
+    var rows = new RowsRead();
     for (int i = 0; i < objects.size(); i++) {
       JsonObject object = objects.get(i);
       rows.add(
-          new Table.Row(
-              i + 1,
-              header.stream()
-                  .map(key ->
-                      object
-                          .get(key)
-                          .or(() -> Optional.ofNullable(common.get(key)))
-                          .map(JsonRows::text)
-                          .orElse(""))
-                  .toList()));
+          i + 1,
+          names.stream()
+              .map(key ->
+                  object
+                      .get(key)
+                      .or(() -> Optional.ofNullable(common.get(key)))
+                      .map(JsonRows::text)
+                      .orElse(""))
+              .toList(),
+          Set.of());
     }
-    return Table.of(List.copyOf(header), rows, "JSON");
+    rows.tell("", problems);
+    return Table.of(names, rows.rows(), "JSON");
   }
 
   private static String text(JsonValue value) {

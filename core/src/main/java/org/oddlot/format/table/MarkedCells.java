@@ -28,6 +28,8 @@ final class MarkedCells {
   /** Larger parts are those of workbooks of which no take was marked by hand. */
   private static final int LARGEST = 64 << 20;
 
+  private static final String STYLES = "xl/styles.xml";
+
   private final Map<String, byte[]> parts = new HashMap<>();
   private final Map<String, String> partOfSheet = new HashMap<>();
   private final Set<Integer> marking = new HashSet<>();
@@ -53,10 +55,15 @@ final class MarkedCells {
       }
       cells.readSheets();
       cells.readStyles();
-    } catch (IOException | XMLStreamException e) {
+    } catch (IOException | XMLStreamException | RuntimeException e) {
       cells.marking.clear();
     }
     return cells;
+  }
+
+  /** Whether the workbook says at all how its cells look; it need not. */
+  boolean hasStyles() {
+    return parts.containsKey(STYLES);
   }
 
   /** The columns of the marked cells of a sheet, by the number of the row. */
@@ -118,7 +125,7 @@ final class MarkedCells {
     var fills = new HashSet<Integer>();
     var formats = new ArrayList<int[]>();
     each(
-        part("xl/styles.xml"),
+        part(STYLES),
         "",
         (xml, path) -> {
           switch (path.element()) {

@@ -4,12 +4,11 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.Charset;
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.oddlot.format.text.Charsets;
@@ -89,7 +88,7 @@ public final class SeparatedValues implements TableKind {
     char best = ',';
     double bestScore = -1;
     for (char candidate : SEPARATORS) {
-      double score = score(parseLeniently(text, candidate, SAMPLE));
+      double score = score(parseLeniently(text, candidate, SAMPLE).rows());
       if (score > bestScore) {
         best = candidate;
         bestScore = score;
@@ -113,30 +112,35 @@ public final class SeparatedValues implements TableKind {
 
   private static List<Table.Row> rows(String text, char separator, Problems problems) {
     try {
-      return parse(text, separator, true, Integer.MAX_VALUE);
+      return told(parse(text, separator, true, RowsRead.MOST_ROWS), problems);
     } catch (UncheckedIOException | IOException e) {
       problems.warning(
           "",
           "A quotation mark is opened and not closed; the file was read without heeding quotation"
               + " marks.",
           "Look for the first row where the columns are out of place.");
-      return parseLeniently(text, separator, Integer.MAX_VALUE);
+      return told(parseLeniently(text, separator, RowsRead.MOST_ROWS), problems);
     }
   }
 
-  private static List<Table.Row> parseLeniently(String text, char separator, int most) {
+  private static List<Table.Row> told(RowsRead read, Problems problems) {
+    read.tell("", problems);
+    return read.rows();
+  }
+
+  private static RowsRead parseLeniently(String text, char separator, int most) {
     try {
       return parse(text, separator, true, most);
     } catch (UncheckedIOException | IOException e) {
       try {
         return parse(text, separator, false, most);
       } catch (UncheckedIOException | IOException impossible) {
-        return Collections.emptyList();
+        return new RowsRead();
       }
     }
   }
 
-  private static List<Table.Row> parse(String text, char separator, boolean quotes, int most)
+  private static RowsRead parse(String text, char separator, boolean quotes, int most)
       throws IOException {
     var format =
         CSVFormat.DEFAULT
@@ -148,13 +152,11 @@ public final class SeparatedValues implements TableKind {
             .setLenientEof(false)
             .setTrailingData(true)
             .get();
-    var rows = new ArrayList<Table.Row>();
+    var rows = new RowsRead(most);
     try (var parser = format.parse(new StringReader(text))) {
       for (CSVRecord record : parser) {
-        if (record.stream().anyMatch(cell -> !cell.isBlank())) {
-          rows.add(new Table.Row((int) record.getRecordNumber(), record.toList()));
-        }
-        if (rows.size() >= most) {
+        rows.add((int) record.getRecordNumber(), record.toList(), Set.of());
+        if (rows.isFull()) {
           break;
         }
       }

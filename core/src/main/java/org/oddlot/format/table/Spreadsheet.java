@@ -34,8 +34,8 @@ import org.oddlot.text.Phrase;
 public final class Spreadsheet implements TableKind {
   private static final int SAMPLE = 30;
 
-  /** More rows than any log has; what comes after them is said and left. */
-  private static final int MOST_ROWS = 1_000_000;
+  /** The bytes that an archive with nothing in it has. */
+  private static final int SMALLEST = 22;
 
   private static final Pattern QUOTED = Pattern.compile("\"[^\"]*\"|\\\\.|\\[[^\\]hms]*\\]");
 
@@ -63,6 +63,13 @@ public final class Spreadsheet implements TableKind {
   /** The table in {@code bytes}; empty where there is none, and then {@code problems} says why. */
   public static Optional<Table> read(
       byte[] bytes, org.oddlot.input.ReadingOptions options, Problems problems) {
+    if (bytes.length < SMALLEST) {
+      problems.error(
+          "",
+          bytes.length == 0 ? "The file is empty." : "The spreadsheet is cut off.",
+          "Save it again, or copy it again from where it came.");
+      return Optional.empty();
+    }
     if (ReadableWorkbook.isOLE2Header(bytes)) {
       problems.error(
           "",
@@ -70,14 +77,15 @@ public final class Spreadsheet implements TableKind {
           "Save it as .xlsx without a password, or as CSV.");
       return Optional.empty();
     }
+    MarkedCells marked = MarkedCells.of(bytes);
     try (var workbook =
-        new ReadableWorkbook(new ByteArrayInputStream(bytes), new ReadingOptions(true, true))) {
-      return new Reading(workbook, MarkedCells.of(bytes), problems)
-          .read(options.get(TableOptions.SHEET));
+        new ReadableWorkbook(
+            new ByteArrayInputStream(bytes), new ReadingOptions(marked.hasStyles(), true))) {
+      return new Reading(workbook, marked, problems).read(options.get(TableOptions.SHEET));
     } catch (IOException | RuntimeException e) {
       problems.error(
           "",
-          "The spreadsheet is damaged: " + String.valueOf(e.getMessage()).strip() + ".",
+          "This is no spreadsheet, or one that is cut off or damaged.",
           "Open it in a spreadsheet program and save it again, or as CSV.");
       return Optional.empty();
     }
@@ -107,9 +115,6 @@ public final class Spreadsheet implements TableKind {
       if (rows.isEmpty()) {
         problems.error(name, "The sheet has no rows.", "");
         return Optional.empty();
-      }
-      if (rows.size() == MOST_ROWS) {
-        problems.warning(name, "The sheet has more rows than are read.", "Split it.");
       }
       Table table = HeaderRow.split(rows, "sheet " + name).among(names);
       return Optional.of(meant.isPresent() ? table : withSheetsLike(table, best.get(), sheets));
@@ -169,7 +174,9 @@ public final class Spreadsheet implements TableKind {
     }
 
     private int knownHeaders(Sheet sheet) throws IOException {
-      return rows(sheet, SAMPLE, Map.of()).stream()
+      var sample = new RowsRead(SAMPLE);
+      fill(sample, sheet, Map.of());
+      return sample.rows().stream()
           .mapToInt(row -> HeaderCells.known(row.cells()))
           .max()
           .orElse(-1);
@@ -177,22 +184,22 @@ public final class Spreadsheet implements TableKind {
 
     /** All rows of a sheet, with what is marked in them. */
     private List<Table.Row> rows(Sheet sheet) throws IOException {
-      return rows(sheet, MOST_ROWS, marked.of(sheet.getName()));
+      var rows = new RowsRead();
+      fill(rows, sheet, marked.of(sheet.getName()));
+      rows.tell(sheet.getName(), problems);
+      return rows.rows();
     }
 
-    private static List<Table.Row> rows(Sheet sheet, int most, Map<Integer, Set<Integer>> marked)
+    private static void fill(RowsRead rows, Sheet sheet, Map<Integer, Set<Integer>> marked)
         throws IOException {
       try (Stream<Row> stream = sheet.openStream()) {
-        return stream
-            .map(row ->
-                new Table.Row(
+        stream
+            .peek(row ->
+                rows.add(
                     row.getRowNum(),
                     cells(row),
-                    "",
                     marked.getOrDefault(row.getRowNum(), Set.of())))
-            .filter(row -> row.cells().stream().anyMatch(cell -> !cell.isBlank()))
-            .limit(most)
-            .toList();
+            .anyMatch(_ -> rows.isFull());
       }
     }
   }
