@@ -7,7 +7,7 @@ import org.oddlot.cli.OddLot;
 /** The program: every command, those that open the window included. */
 public final class Main {
   static final List<Class<? extends Callable<Integer>>> COMMANDS =
-      List.of(OpenCommand.class, DemoCommand.class, PicturesCommand.class);
+      List.of(OpenCommand.class, DemoCommand.class, PicturesCommand.class, RehearseCommand.class);
 
   private Main() {}
 

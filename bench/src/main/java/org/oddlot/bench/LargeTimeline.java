@@ -4,8 +4,10 @@ import java.io.BufferedWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.Base64;
 import java.util.Random;
+import org.oddlot.text.Phrase;
 
 /**
  * Makes a large OTIO file such as an editing program exports for a long documentary: one timeline,
@@ -13,6 +15,8 @@ import java.util.Random;
  * same bytes each time.
  */
 final class LargeTimeline {
+  private static final int CLIPS_A_DAY = 400;
+
   private final Random random = new Random(1956);
   private final BufferedWriter out;
 
@@ -24,6 +28,37 @@ final class LargeTimeline {
     try (var out = Files.newBufferedWriter(file)) {
       new LargeTimeline(out).document(clips);
     }
+  }
+
+  /** What somebody wrote down about every fifth clip, the pressing of a button late or early. */
+  static void writeLog(Path file, int clips) throws IOException {
+    var random = new Random(1957);
+    try (var out = Files.newBufferedWriter(file)) {
+      out.write("Scene,Take,Camera,TC In,Date,Notes\n");
+      for (int i = 0; i < clips; i += 5) {
+        long pressed = start(i) + random.nextInt(-9, 10);
+        out.write(
+            Phrase.of(
+                "%d,%d,A,%02d:%02d:%02d:%02d,%s,the rope %d%n",
+                1 + i / 9,
+                1 + i % 9,
+                pressed / 86_400,
+                pressed / 1440 % 60,
+                pressed / 24 % 60,
+                pressed % 24,
+                day(i),
+                i));
+      }
+    }
+  }
+
+  /** The first frame of a clip: its day begins at eight. */
+  private static long start(int i) {
+    return 24L * 8 * 3600 + i % CLIPS_A_DAY * 1300L;
+  }
+
+  private static LocalDate day(int i) {
+    return LocalDate.of(2026, 1, 5).plusDays(i / CLIPS_A_DAY);
   }
 
   private void document(int clips) throws IOException {
@@ -71,8 +106,8 @@ final class LargeTimeline {
   private void clip(int i) throws IOException {
     var opaque = new byte[120];
     random.nextBytes(opaque);
-    long start = 864_000 + i * 130L;
-    String name = "A%03dC%03d".formatted(1 + i / 400, 1 + i % 400);
+    long start = start(i);
+    String name = "A%03dC%03d".formatted(1 + i / CLIPS_A_DAY, 1 + i % CLIPS_A_DAY);
     String clip =
         """
         {
@@ -95,7 +130,11 @@ final class LargeTimeline {
           "media_references": {
             "DEFAULT_MEDIA": {
               "OTIO_SCHEMA": "ExternalReference.1",
-              "metadata": {},
+              "metadata": {
+                "practice_desk": {
+                  "shoot": { "day": "%s", "unit": "A", "card": "A%03d" }
+                }
+              },
               "name": "%s",
               "available_range": %s,
               "available_image_bounds": null,
@@ -112,6 +151,8 @@ final class LargeTimeline {
                 1 + i % 9,
                 name,
                 range(start + 12, 96).indent(2).strip(),
+                day(i),
+                1 + i / CLIPS_A_DAY,
                 name,
                 range(start, 120).indent(6).strip(),
                 name);

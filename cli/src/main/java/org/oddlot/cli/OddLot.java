@@ -67,7 +67,7 @@ public final class OddLot implements Callable<Integer> {
           line.addSubcommand(command);
         } else {
           CommandSpec named = CommandSpec.create().name(said.name());
-          named.usageMessage().description(said.description());
+          named.usageMessage().description(said.description()).hidden(said.hidden());
           line.addSubcommand(said.name(), named);
         }
       }

@@ -7,6 +7,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.problem.Problems;
 import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
@@ -124,7 +125,7 @@ public final class Bounds {
     }
   }
 
-  private static RuntimeException rethrown(Throwable thrown) {
+  private static RuntimeException rethrown(@Nullable Throwable thrown) {
     return switch (thrown) {
       case RuntimeException e -> e;
       case Error e -> throw e;

@@ -18,16 +18,20 @@ import org.oddlot.text.Phrase;
 /** {@code .yaml}: the limits within which captions can be read. Three come with the program. */
 public final class GuidelineFiles implements InputKind<Guideline> {
   private static final List<String> SHIPPED = List.of("broadcast", "streaming", "upright");
-  private static final List<Guideline> READ = SHIPPED.stream().map(GuidelineFiles::load).toList();
+
+  /** Read when one is asked for: most files are no captions. */
+  private static final class Shipped {
+    static final List<Guideline> READ = SHIPPED.stream().map(GuidelineFiles::load).toList();
+  }
 
   /** Those that come with the program. */
   public static List<Guideline> shipped() {
-    return READ;
+    return Shipped.READ;
   }
 
   /** The one of this name among {@code own} and those that come with the program. */
   public static Optional<Guideline> byName(String name, List<Guideline> own) {
-    return java.util.stream.Stream.concat(own.stream(), READ.stream())
+    return java.util.stream.Stream.concat(own.stream(), Shipped.READ.stream())
         .filter(guideline -> guideline.name().equals(name))
         .findFirst();
   }

@@ -193,13 +193,13 @@ public final class Spreadsheet implements TableKind {
     private static void fill(RowsRead rows, Sheet sheet, Map<Integer, Set<Integer>> marked)
         throws IOException {
       try (Stream<Row> stream = sheet.openStream()) {
-        stream
-            .peek(row ->
-                rows.add(
-                    row.getRowNum(),
-                    cells(row),
-                    marked.getOrDefault(row.getRowNum(), Set.of())))
-            .anyMatch(_ -> rows.isFull());
+        for (Row row : (Iterable<Row>) stream::iterator) {
+          rows.add(
+              row.getRowNum(), cells(row), marked.getOrDefault(row.getRowNum(), Set.of()));
+          if (rows.isFull()) {
+            return;
+          }
+        }
       }
     }
   }

@@ -22,16 +22,20 @@ import org.oddlot.title.Style;
 /** {@code .yaml}: how titles look. Three come with the program. */
 public final class StyleFiles implements InputKind<Style> {
   private static final List<String> SHIPPED = List.of("boxed", "plain", "upright");
-  private static final List<Style> READ = SHIPPED.stream().map(StyleFiles::load).toList();
+
+  /** Read when one is asked for: most files are no titles. */
+  private static final class Shipped {
+    static final List<Style> READ = SHIPPED.stream().map(StyleFiles::load).toList();
+  }
 
   /** Those that come with the program. */
   public static List<Style> shipped() {
-    return READ;
+    return Shipped.READ;
   }
 
   /** The one of this name that comes with the program. */
   public static Optional<Style> byName(String name) {
-    return READ.stream().filter(style -> style.name().equals(name)).findFirst();
+    return Shipped.READ.stream().filter(style -> style.name().equals(name)).findFirst();
   }
 
   private static Style load(String name) {
