@@ -7,15 +7,17 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Base64;
 import java.util.Random;
+import java.util.regex.Pattern;
 import org.oddlot.text.Phrase;
 
 /**
  * Makes a large OTIO file such as an editing program exports for a long documentary: one timeline,
- * indented by two spaces, each clip with its media and about as much metadata again. Seeded: the
+ * indented by one space, each clip with its media and about as much metadata again. Seeded: the
  * same bytes each time.
  */
 final class LargeTimeline {
   private static final int CLIPS_A_DAY = 400;
+  private static final Pattern TWO_SPACES = Pattern.compile("(?<=^|\\G) {2}", Pattern.MULTILINE);
 
   private final Random random = new Random(1956);
   private final BufferedWriter out;
@@ -156,7 +158,7 @@ final class LargeTimeline {
                 name,
                 range(start, 120).indent(6).strip(),
                 name);
-    out.write(clip.indent(14).stripTrailing());
+    out.write(TWO_SPACES.matcher(clip).replaceAll(" ").indent(7).stripTrailing());
   }
 
   private static String range(long start, long duration) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.cli.OddLot.JsonOption;
@@ -137,12 +138,14 @@ final class RunCommand implements Callable<Integer> {
     var problems = new ArrayList<>(opened.problems());
     problems.addAll(read.problems());
     problems.addAll(answerProblems(outcome));
+    // Comparing takes about as long as writing, and neither needs the other.
+    var ledgerBeside = CompletableFuture.supplyAsync(outcome::ledger);
     boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
     List<Output.Written> written =
         folder == null || nothing
             ? List.of()
             : new Output(read.lot(), outcome).write(folder, Progress.NONE);
-    List<LedgerEntry> ledger = outcome.ledger();
+    List<LedgerEntry> ledger = ledgerBeside.join();
     PrintWriter out = spec.commandLine().getOut();
     if (output.json) {
       out.println(

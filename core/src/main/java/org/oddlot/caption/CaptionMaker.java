@@ -11,6 +11,8 @@ public final class CaptionMaker {
   /** A silence after which another caption begins. */
   private static final Rational PAUSE = Rational.of(7, 10);
 
+  private static final int WORDS_AFTER = 8;
+
   private final Guideline guideline;
   private final Sense sense;
   private final List<Caption> captions = new ArrayList<>();
@@ -93,7 +95,9 @@ public final class CaptionMaker {
     if (longest == run.size()) {
       return longest;
     }
-    String all = String.join(" ", run.subList(from, run.size()).stream().map(Word::text).toList());
+    // What comes after tells where the last words may part, and a few words tell that.
+    int heard = Math.min(run.size(), longest + WORDS_AFTER);
+    String all = String.join(" ", run.subList(from, heard).stream().map(Word::text).toList());
     List<Sense.Break> breaks = sense.breaks(all);
     int best = longest;
     int least = Integer.MAX_VALUE;
@@ -131,8 +135,11 @@ public final class CaptionMaker {
     }
   }
 
-  private int longest(String rest) {
-    if (sense.lines(rest, guideline.letters(), guideline.lines()).isPresent()) {
+  private int longest(String whole) {
+    // No more than this can be on a caption, whatever its letters are made of.
+    String rest =
+        whole.substring(0, Math.min(whole.length(), 10 * guideline.letters() * guideline.lines()));
+    if (rest.length() == whole.length() && sense.lines(rest, guideline.letters(), guideline.lines()).isPresent()) {
       return rest.length();
     }
     int best = rest.length();

@@ -7,6 +7,8 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Supplier;
 import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
@@ -78,8 +80,29 @@ public record InputFile(Path path) {
 
   /** The SHA-256 of {@code bytes} as lower-case hexadecimal digits. */
   public static String sha256(byte[] bytes) {
+    return HexFormat.of().formatHex(newDigest().digest(bytes));
+  }
+
+  /** The SHA-256 of {@code bytes}, worked out on another processor until it is asked for. */
+  public static Supplier<String> sha256Beside(byte[] bytes) {
+    return CompletableFuture.supplyAsync(() -> sha256(bytes))::join;
+  }
+
+  /** The SHA-256 of what is in a file, which need not fit into memory. */
+  public static String sha256(Path file) throws IOException {
+    MessageDigest digest = newDigest();
+    try (var in = Files.newInputStream(file)) {
+      var buffer = new byte[1 << 18];
+      for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
+        digest.update(buffer, 0, n);
+      }
+    }
+    return HexFormat.of().formatHex(digest.digest());
+  }
+
+  private static MessageDigest newDigest() {
     try {
-      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+      return MessageDigest.getInstance("SHA-256");
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException("Every Java platform has SHA-256", e);
     }

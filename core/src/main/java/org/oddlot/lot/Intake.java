@@ -312,7 +312,7 @@ public final class Intake {
     try {
       return Files.size(file.path()) > LARGEST_WITH_DIGEST
           ? ""
-          : InputFile.sha256(Files.readAllBytes(file.path()));
+          : InputFile.sha256(file.path());
     } catch (java.io.IOException e) {
       return "";
     }

@@ -12,6 +12,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.input.FileState;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
@@ -23,9 +25,13 @@ import org.oddlot.sound.SoundMedia;
 
 /** Finds the media of a lot where its timelines say that it lies. */
 final class MediaFinder {
+  /** What comes before the colon of an address that is no path; RFC 3986, 3.1. */
+  private static final Pattern OTHER_SCHEME = Pattern.compile("[A-Za-z][A-Za-z0-9+.-]+:");
+
   private final Map<String, Path> folders;
   private final Map<FileState, Optional<SoundFile>> known;
   private final Map<FileState, Optional<SoundFile>> heads = new HashMap<>();
+  private final Map<Path, Boolean> thereFolders = new HashMap<>();
 
   /**
    * @param folders where the timeline files lie, by their names in the lot
@@ -49,10 +55,16 @@ final class MediaFinder {
           .clips()
           .findFirst()
           .flatMap(clip -> Optional.ofNullable(folders.get(clip.document())))
-          .flatMap(folder -> file(source.id(), folder))
+          .flatMap(folder -> path(source.id(), folder))
+          .filter(file -> isFolder(file.getParent()) && Files.isRegularFile(file))
           .ifPresent(file -> files.put(source.id(), file));
     }
     return new MediaAtHand(files);
+  }
+
+  /** Whether a folder is there; asked once for all that should be in it. */
+  private boolean isFolder(@Nullable Path folder) {
+    return folder != null && thereFolders.computeIfAbsent(folder, Files::isDirectory);
   }
 
   /**
@@ -109,17 +121,21 @@ final class MediaFinder {
    * The file that a target URL means, if it is there: a file URL, or a path beside the timeline.
    */
   static Optional<Path> file(String url, Path folder) {
+    return path(url, folder).filter(Files::isRegularFile);
+  }
+
+  private static Optional<Path> path(String url, Path folder) {
     try {
       Path path;
       if (url.startsWith("file:")) {
         URI uri = URI.create(url.replace(" ", "%20"));
         path = Path.of(Optional.ofNullable(uri.getPath()).orElse(""));
-      } else if (url.matches("[A-Za-z][A-Za-z0-9+.-]+:.*")) {
+      } else if (OTHER_SCHEME.matcher(url).lookingAt()) {
         return Optional.empty();
       } else {
         path = folder.resolve(URLDecoder.decode(url.replace("+", "%2B"), StandardCharsets.UTF_8));
       }
-      return Optional.of(path).filter(Files::isRegularFile);
+      return Optional.of(path);
     } catch (IllegalArgumentException e) {
       // A path that this system cannot have is not there.
       return Optional.empty();

@@ -93,7 +93,7 @@ public final class Output {
 
   private static String digest(Path path) throws IOException {
     if (!Files.isDirectory(path)) {
-      return InputFile.sha256(Files.readAllBytes(path));
+      return InputFile.sha256(path);
     }
     try (Stream<Path> files = Files.walk(path)) {
       var lines = new ArrayList<String>();

@@ -1,20 +1,42 @@
 package org.oddlot.lot;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.InetAddress;
+import java.net.UnknownHostException;
 import java.nio.channels.FileChannel;
 import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.DirectoryIteratorException;
+import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Comparator;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.oddlot.problem.FileTrouble;
 
 /**
  * Writes files completely or not at all: to a name of their own first, to the disk, and only then
  * into place. Whatever happens on the way, the file that was there before is still there.
+ *
+ * <p>The name on the way is {@code .oddlot-HOST-PROCESS-NUMBER.part}: no two writers share one, and
+ * it is short, however long the other is. What a run that was cut off left under such a name is
+ * removed by the next one that writes into the folder.
  */
 public final class SafeFile {
-  private static final String PART = ".part";
+  private static final String HOST = Integer.toString(hostName().hashCode() & 0xFFFF, 36);
+  private static final Pattern PART = Pattern.compile("\\.oddlot-([0-9a-z]+)-(\\d+)-\\d+\\.part");
+  private static final AtomicLong NUMBERS = new AtomicLong();
+
+  /** What another machine writes is not touched for so long; nobody writes one file for a day. */
+  private static final Duration LEFT_ALONE = Duration.ofDays(1);
 
   private SafeFile() {}
 
@@ -55,8 +77,7 @@ public final class SafeFile {
         part -> {
           for (int number = 1; ; number++) {
             Path target = numbered(wanted.toAbsolutePath(), number);
-            if (!Files.exists(target)) {
-              move(part, target);
+            if (!Files.exists(target, LinkOption.NOFOLLOW_LINKS) && placeNew(part, target)) {
               return target;
             }
             if (isSame(part, target)) {
@@ -77,17 +98,73 @@ public final class SafeFile {
     if (folder == null) {
       throw new IOException("There is no file to be written at " + target);
     }
-    Files.createDirectories(folder);
-    Path part = folder.resolve("." + absolute.getFileName() + PART);
-    // What is left of a run that was cut off.
-    delete(part);
     try {
-      writer.write(part);
-      sync(part);
-      return placing.place(part);
-    } catch (IOException | RuntimeException | Error e) {
-      delete(part);
-      throw e;
+      Files.createDirectories(folder);
+      Path part =
+          folder.resolve(
+              ".oddlot-%s-%d-%d.part"
+                  .formatted(HOST, ProcessHandle.current().pid(), NUMBERS.incrementAndGet()));
+      removeLitter(folder);
+      try {
+        writer.write(part);
+        sync(part);
+        return placing.place(part);
+      } catch (IOException | RuntimeException | Error e) {
+        delete(part);
+        throw e;
+      }
+    } catch (IOException e) {
+      throw FileTrouble.writing(target, e);
+    } catch (UncheckedIOException e) {
+      throw FileTrouble.writing(target, e.getCause());
+    }
+  }
+
+  /** Puts a finished file where nothing is; false where something has come there in between. */
+  private static boolean placeNew(Path part, Path target) throws IOException {
+    if (Files.isRegularFile(part)) {
+      try {
+        Files.createLink(target, part);
+        Files.delete(part);
+        return true;
+      } catch (FileAlreadyExistsException e) {
+        return false;
+      } catch (UnsupportedOperationException | FileSystemException e) {
+        // Not every file system has links; there it is moved.
+      }
+    }
+    move(part, target);
+    return true;
+  }
+
+  /** Removes what runs of this machine left that are not running any more, and what is very old. */
+  private static void removeLitter(Path folder) {
+    try (var files = Files.newDirectoryStream(folder, ".oddlot-*.part")) {
+      for (Path file : files) {
+        Matcher name = PART.matcher(String.valueOf(file.getFileName()));
+        if (name.matches() && isLitter(file, name.group(1), Long.parseLong(name.group(2)))) {
+          delete(file);
+        }
+      }
+    } catch (IOException | DirectoryIteratorException | NumberFormatException e) {
+      // It harms nobody; whoever writes has other things to say.
+    }
+  }
+
+  private static boolean isLitter(Path file, String host, long process) throws IOException {
+    boolean isRunning = ProcessHandle.of(process).filter(ProcessHandle::isAlive).isPresent();
+    if (host.equals(HOST) && !isRunning) {
+      return true;
+    }
+    Instant changed = Files.getLastModifiedTime(file, LinkOption.NOFOLLOW_LINKS).toInstant();
+    return changed.isBefore(Instant.now().minus(LEFT_ALONE));
+  }
+
+  private static String hostName() {
+    try {
+      return InetAddress.getLocalHost().getHostName();
+    } catch (UnknownHostException e) {
+      return "";
     }
   }
 
@@ -118,7 +195,13 @@ public final class SafeFile {
   }
 
   private static void sync(Path part) throws IOException {
-    if (Files.isRegularFile(part)) {
+    if (Files.isDirectory(part, LinkOption.NOFOLLOW_LINKS)) {
+      try (var files = Files.list(part)) {
+        for (Path inside : (Iterable<Path>) files::iterator) {
+          sync(inside);
+        }
+      }
+    } else if (Files.isRegularFile(part, LinkOption.NOFOLLOW_LINKS)) {
       try (var channel = FileChannel.open(part, StandardOpenOption.WRITE)) {
         channel.force(true);
       }
@@ -134,7 +217,7 @@ public final class SafeFile {
   }
 
   private static void delete(Path path) throws IOException {
-    if (!Files.exists(path)) {
+    if (!Files.exists(path, LinkOption.NOFOLLOW_LINKS)) {
       return;
     }
     try (var files = Files.walk(path)) {

@@ -53,7 +53,9 @@ public final class Sources {
         gathered.computeIfAbsent(idOf(clip), Gathered::new).add(placed);
       }
     }
-    return new Sources(gathered.values().stream().map(Gathered::toSource).toList());
+    // Each by itself, on all processors; they stay in their order.
+    return new Sources(
+        List.copyOf(gathered.values()).parallelStream().map(Gathered::toSource).toList());
   }
 
   /** What the source of {@code clip} is known by. */

@@ -23,4 +23,25 @@ public final class HeaderCells {
             .filter(cell -> HeaderWords.of(cell).filter(HeaderWords.Meaning::whole).isPresent())
             .count();
   }
+
+  /** Whether two thirds of what is said in these cells are known headers, and at least two are. */
+  static boolean areHeaders(List<String> cells) {
+    int said = said(cells);
+    int known = 0;
+    int left = said;
+    for (String cell : cells) {
+      if (cell.isBlank()) {
+        continue;
+      }
+      // Most rows are none, and after a cell or two that can be seen.
+      if (3 * (known + left) < 2 * said) {
+        return false;
+      }
+      left--;
+      if (HeaderWords.of(cell).filter(HeaderWords.Meaning::whole).isPresent()) {
+        known++;
+      }
+    }
+    return known > 1 && 3 * known >= 2 * said;
+  }
 }

@@ -4,7 +4,6 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
-import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
 
@@ -174,10 +173,20 @@ public record Label(
   /** {@code 10:14:07:12}; {@code 10:14:07} where there are no frames. */
   @Override
   public String toString() {
-    String clock = Phrase.of("%02d:%02d:%02d", hours, minutes, seconds);
+    var text = new StringBuilder(12);
+    two(hours, text).append(':');
+    two(minutes, text).append(':');
+    two(seconds, text);
     if (millis >= 0) {
-      return clock + "." + Phrase.of("%03d", millis);
+      text.append('.').append((char) ('0' + millis / 100));
+      return two(millis % 100, text).toString();
     }
-    return frames < 0 ? clock : clock + (semicolon ? ";" : ":") + Phrase.of("%02d", frames);
+    return frames < 0
+        ? text.toString()
+        : two(frames, text.append(semicolon ? ';' : ':')).toString();
+  }
+
+  private static StringBuilder two(int number, StringBuilder text) {
+    return text.append(number < 10 ? "0" : "").append(number);
   }
 }

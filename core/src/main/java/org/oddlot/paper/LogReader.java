@@ -240,8 +240,7 @@ public final class LogReader {
   }
 
   private static boolean isRepeatedHeader(Table.Row row) {
-    int known = HeaderCells.known(row.cells());
-    return known > 1 && 3 * known >= 2 * HeaderCells.said(row.cells());
+    return HeaderCells.areHeaders(row.cells());
   }
 
   private boolean isTotal(Table.Row row) {

@@ -9,7 +9,6 @@ import java.nio.file.FileSystemException;
 import java.nio.file.FileSystemLoopException;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.NotDirectoryException;
-import java.nio.file.ReadOnlyFileSystemException;
 import java.util.Locale;
 
 /** What is wrong with a file, in a sentence: the system's own messages are often a path alone. */
@@ -41,11 +40,6 @@ public final class FileTrouble {
     return exception instanceof Told
         ? exception
         : new Told("Cannot write " + file + ": " + why(exception), exception);
-  }
-
-  /** That {@code file} cannot be written, and why. */
-  public static IOException writing(Object file, ReadOnlyFileSystemException exception) {
-    return new Told("Cannot write " + file + ": the disk is read-only.", exception);
   }
 
   /** One that says all in its message. */

@@ -243,27 +243,6 @@ class LotTest {
   }
 
   @Test
-  void whatIsCutOffWhileWritingLeavesTheOldState() throws IOException {
-    Path target = write("lot.oddlot", "the old state");
-    assertThatThrownBy(() ->
-            SafeFile.write(
-                target,
-                part -> {
-                  Files.writeString(part, "half of the new");
-                  throw new IOException("The disk is full");
-                }))
-        .hasMessage("The disk is full");
-    assertThat(target).hasContent("the old state");
-    // What a killed run leaves behind does not stop the next one, which clears it away.
-    write(".lot.oddlot.part", "left by a run that was killed");
-    SafeFile.write(target, part -> Files.writeString(part, "new"));
-    assertThat(target).hasContent("new");
-    try (var files = Files.list(folder)) {
-      assertThat(files).containsExactly(target);
-    }
-  }
-
-  @Test
   void decisionsAreKeptUntilTheLotIsSaved() throws IOException {
     Path file = folder.resolve("day.oddlot");
     Lot lot = day();

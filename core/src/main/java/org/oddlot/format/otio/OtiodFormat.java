@@ -3,9 +3,11 @@ package org.oddlot.format.otio;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.ReadingOptions;
@@ -35,10 +37,20 @@ public final class OtiodFormat implements TimelineFormat {
       problems.error("", "An .otiod is a folder; this is a file.", "Choose the folder.");
       return Optional.empty();
     }
-    return new InputFile(file.path().resolve(Bundle.CONTENT))
+    Path content = file.path().resolve(Bundle.CONTENT);
+    if (!Files.exists(content, LinkOption.NOFOLLOW_LINKS)) {
+      problems.error(
+          "",
+          "The folder has no timeline in it (" + Bundle.CONTENT + ").",
+          "It is no .otiod, or was not copied whole.");
+      return Optional.empty();
+    }
+    return new InputFile(content)
         .read(problems)
-        .flatMap(bytes ->
-            OtioReader.read(bytes, problems).map(root -> new Read(root, InputFile.sha256(bytes))));
+        .flatMap(bytes -> {
+          Supplier<String> digest = InputFile.sha256Beside(bytes);
+          return OtioReader.read(bytes, problems).map(root -> new Read(root, digest.get()));
+        });
   }
 
   @Override
@@ -58,7 +70,8 @@ public final class OtiodFormat implements TimelineFormat {
   public List<String> filesBeside(Path file) throws IOException {
     try (var files = Files.walk(file)) {
       return files
-          .filter(Files::isRegularFile)
+          // Links too, wherever they lead: what is lost must be said.
+          .filter(inside -> !Files.isDirectory(inside, LinkOption.NOFOLLOW_LINKS))
           .map(inside -> file.relativize(inside).toString().replace('\\', '/'))
           .filter(Bundle::isBeside)
           .sorted()
@@ -66,16 +79,30 @@ public final class OtiodFormat implements TimelineFormat {
     }
   }
 
+  /** Copies files and folders; a link stays one, and leads where it led. */
   private static void copyAllButContent(Path source, Path target) throws IOException {
     try (var files = Files.walk(source)) {
       for (Path file : (Iterable<Path>) files::iterator) {
         Path copy = target.resolve(source.relativize(file).toString());
-        if (Files.isDirectory(file)) {
+        if (Files.isSymbolicLink(file)) {
+          copyLink(file, source, copy);
+        } else if (Files.isDirectory(file)) {
           Files.createDirectories(copy);
-        } else if (!file.equals(source.resolve(Bundle.CONTENT))) {
+        } else if (Files.isRegularFile(file) && !file.equals(source.resolve(Bundle.CONTENT))) {
           Files.copy(file, copy);
         }
+        // A pipe or a device has nothing in it that could be copied.
       }
     }
+  }
+
+  private static void copyLink(Path link, Path source, Path copy) throws IOException {
+    if (link.equals(source.resolve(Bundle.CONTENT))) {
+      return;
+    }
+    Path leads = Files.readSymbolicLink(link);
+    Path there = link.toAbsolutePath().resolveSibling(leads).normalize();
+    boolean leavesTheBundle = !there.startsWith(source.toAbsolutePath().normalize());
+    Files.createSymbolicLink(copy, leavesTheBundle ? there : leads);
   }
 }

@@ -11,6 +11,7 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.zip.CRC32;
 import java.util.zip.ZipException;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
@@ -73,9 +74,10 @@ public final class OtiozFormat implements TimelineFormat {
         return Optional.empty();
       }
       return unpack(zip, content, problems)
-          .flatMap(bytes ->
-              OtioReader.read(bytes, problems)
-                  .map(root -> new Read(root, InputFile.sha256(bytes))));
+          .flatMap(bytes -> {
+            Supplier<String> digest = InputFile.sha256Beside(bytes);
+            return OtioReader.read(bytes, problems).map(root -> new Read(root, digest.get()));
+          });
     } catch (ZipException e) {
       problems.error(
           "",

@@ -2,7 +2,6 @@ package org.oddlot.pass.intake;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -71,7 +70,10 @@ public final class IntakePass implements Pass<IntakeFinding> {
       Document document = documents.get(input.name());
       Paper paper = papers.get(input.name());
       if (document != null) {
-        findings.add(document(document, input.problems()));
+        // Of the only file all sources are its own, and they have been looked for already.
+        Sources its =
+            documents.size() == 1 ? material.sources() : Sources.of(List.of(document));
+        findings.add(document(document, its, input.problems()));
       } else if (paper != null) {
         findings.add(paper(paper, input.problems()));
       } else if (input.value().orElse(null) instanceof Profile profile) {
@@ -85,7 +87,8 @@ public final class IntakePass implements Pass<IntakeFinding> {
     return Look.of(findings);
   }
 
-  private static IntakeFinding document(Document document, List<Problem> problems) {
+  private static IntakeFinding document(
+      Document document, Sources sources, List<Problem> problems) {
     var counts = new TreeMap<String, Integer>();
     var timelines = new ArrayList<String>();
     Placed.root(document.root())
@@ -96,7 +99,6 @@ public final class IntakePass implements Pass<IntakeFinding> {
             timelines.add(timeline.name());
           }
         });
-    Sources sources = Sources.of(List.of(document));
     var evidence = new ArrayList<Evidence>();
     add(evidence, "timelines", timelines.size(), String.join(", ", timelines));
     add(evidence, "bins", counts.getOrDefault(Bin.class.getSimpleName(), 0), "");
@@ -318,30 +320,26 @@ public final class IntakePass implements Pass<IntakeFinding> {
   }
 
   private static String dates(Stream<LocalDate> dates) {
-    List<LocalDate> sorted = dates.sorted().toList();
-    return sorted.isEmpty() ? "" : span(sorted.getFirst(), sorted.getLast());
+    return span(dates.map(LocalDate::toString));
   }
 
   private static String timecodes(Sources sources) {
-    List<Timecode> starts =
-        sources.all().stream()
-            .flatMap(source -> source.startLabel().stream())
-            .sorted(Comparator.comparing(Timecode::toString))
-            .toList();
-    return starts.isEmpty() ? "" : span(starts.getFirst(), starts.getLast());
+    return span(
+        sources.all().stream().flatMap(each -> each.startLabel().stream()).map(Timecode::toString));
   }
 
   private static String labels(List<LogEntry> entries) {
-    List<Label> labels =
-        entries.stream()
-            .flatMap(entry -> entry.in().stream())
-            .sorted(Comparator.comparing(Label::toString))
-            .toList();
-    return labels.isEmpty() ? "" : span(labels.getFirst(), labels.getLast());
+    return span(entries.stream().flatMap(entry -> entry.in().stream()).map(Label::toString));
   }
 
-  private static String span(Object first, Object last) {
-    return first.equals(last) ? first.toString() : first + " – " + last;
+  /** The first and the last of some texts that sort as they count; one of both where it is one. */
+  private static String span(Stream<String> texts) {
+    var ends = new String[2];
+    texts.forEach(text -> {
+      ends[0] = ends[0] == null || text.compareTo(ends[0]) < 0 ? text : ends[0];
+      ends[1] = ends[1] == null || text.compareTo(ends[1]) > 0 ? text : ends[1];
+    });
+    return ends[0] == null ? "" : ends[0].equals(ends[1]) ? ends[0] : ends[0] + " – " + ends[1];
   }
 
   private static String unused(List<ColumnMapping.Column> columns) {
