@@ -79,7 +79,6 @@ final class StackMaps {
   private static ClassTransform withStackMaps() {
     return ClassTransform.transformingMethodBodies((code, element) -> code.with(element))
         .andThen(ClassTransform.dropping(element -> element instanceof ClassFileVersion))
-        .andThen(
-            ClassTransform.endHandler(its -> its.withVersion(ClassFile.JAVA_8_VERSION, 0)));
+        .andThen(ClassTransform.endHandler(its -> its.withVersion(ClassFile.JAVA_8_VERSION, 0)));
   }
 }

@@ -74,8 +74,7 @@ public final class WholeCommands {
     line("plain scan", scan(file), one);
     line("convert", convert, one);
     line("check", median(List.of("check", file.toString(), log.toString())), one);
-    Cost run =
-        median(List.of("run", file.toString(), log.toString(), "--out", out.toString()));
+    Cost run = median(List.of("run", file.toString(), log.toString(), "--out", out.toString()));
     line("run", run, one);
     if (!python.isEmpty()) {
       line("reference read and write", reference(python, file), one);

@@ -119,8 +119,7 @@ public final class OddLot implements Callable<Integer> {
           exception instanceof IOException e
               ? e
               : exception instanceof UncheckedIOException e ? e.getCause() : null;
-      String message =
-          trouble == null ? FaultReport.keep(exception) : FileTrouble.inWords(trouble);
+      String message = trouble == null ? FaultReport.keep(exception) : FileTrouble.inWords(trouble);
       command.getErr().println("oddlot: " + message);
       tell(command, parsed.originalArgs().toArray(String[]::new), message);
       return trouble == null ? ExitCode.FAULT : ExitCode.WRONG_INPUT;
@@ -140,7 +139,8 @@ public final class OddLot implements Callable<Integer> {
     }
     try (var files = Files.list(folder)) {
       return files
-          .filter(file -> String.valueOf(file.getFileName()).equals(String.valueOf(path.getFileName())))
+          .filter(
+              file -> String.valueOf(file.getFileName()).equals(String.valueOf(path.getFileName())))
           .findFirst()
           .orElse(path);
     }
@@ -161,7 +161,9 @@ public final class OddLot implements Callable<Integer> {
 
   /** The option that every command has. */
   static final class JsonOption {
-    @Option(names = JSON, description = "Print one JSON document on standard output and nothing else.")
+    @Option(
+        names = JSON,
+        description = "Print one JSON document on standard output and nothing else.")
     boolean json;
   }
 

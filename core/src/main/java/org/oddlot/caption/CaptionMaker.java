@@ -139,7 +139,8 @@ public final class CaptionMaker {
     // No more than this can be on a caption, whatever its letters are made of.
     String rest =
         whole.substring(0, Math.min(whole.length(), 10 * guideline.letters() * guideline.lines()));
-    if (rest.length() == whole.length() && sense.lines(rest, guideline.letters(), guideline.lines()).isPresent()) {
+    if (rest.length() == whole.length()
+        && sense.lines(rest, guideline.letters(), guideline.lines()).isPresent()) {
       return rest.length();
     }
     int best = rest.length();

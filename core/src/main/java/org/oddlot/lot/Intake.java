@@ -310,9 +310,7 @@ public final class Intake {
       return "";
     }
     try {
-      return Files.size(file.path()) > LARGEST_WITH_DIGEST
-          ? ""
-          : InputFile.sha256(file.path());
+      return Files.size(file.path()) > LARGEST_WITH_DIGEST ? "" : InputFile.sha256(file.path());
     } catch (java.io.IOException e) {
       return "";
     }

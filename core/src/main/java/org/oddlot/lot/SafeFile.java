@@ -17,6 +17,7 @@ import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.Objects;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -116,7 +117,7 @@ public final class SafeFile {
     } catch (IOException e) {
       throw FileTrouble.writing(target, e);
     } catch (UncheckedIOException e) {
-      throw FileTrouble.writing(target, e.getCause());
+      throw FileTrouble.writing(target, Objects.requireNonNull(e.getCause()));
     }
   }
 

@@ -73,7 +73,7 @@ public record LogEntry(
   }
 
   public LogEntry {
-    tracks = Collections.unmodifiableMap(new TreeMap<>(tracks));
+    tracks = tracks.isEmpty() ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(tracks));
     people = List.copyOf(people);
     keywords = List.copyOf(keywords);
     implied = Set.copyOf(implied);

@@ -132,8 +132,8 @@ public final class OtioWriter {
         after.mediaReferences().values().stream()
             .findFirst()
             .<Change>map(media ->
-                new Change.Written(lead ->
-                    changed("media_reference", old.orElse(null), media, before, lead)))
+                new Change.Written(
+                    lead -> changed("media_reference", old.orElse(null), media, before, lead)))
             .orElseGet(() -> new Change.Written(_ -> out.raw("null"))));
   }
 

@@ -80,11 +80,10 @@ public final class OtiozFormat implements TimelineFormat {
           });
     } catch (ZipException e) {
       problems.error(
-          "",
-          "This is not a zip archive, or one that is cut off or damaged.",
-          "Export it again.");
+          "", "This is not a zip archive, or one that is cut off or damaged.", "Export it again.");
     } catch (IOException e) {
-      problems.error("", "The archive cannot be read. " + FileTrouble.inWords(e), "Export it again.");
+      problems.error(
+          "", "The archive cannot be read. " + FileTrouble.inWords(e), "Export it again.");
     }
     return Optional.empty();
   }

@@ -1,7 +1,9 @@
 package org.oddlot.format.table;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
@@ -13,8 +15,8 @@ import org.oddlot.text.Phrase;
  * book cost no more than a paper does.
  */
 final class RowsRead {
-  /** More rows than any log has. */
-  static final int MOST_ROWS = 1_000_000;
+  /** As many as a workbook's sheet can have; ECMA-376 part 1, from memory. */
+  static final int MOST_ROWS = 1 << 20;
 
   /** More columns than any log has. */
   static final int MOST_COLUMNS = 500;
@@ -22,7 +24,11 @@ final class RowsRead {
   /** More than anybody writes into a cell. */
   static final int LONGEST_CELL = 5_000;
 
+  private static final int LONGEST_SHARED = 8;
+  private static final int MOST_SHARED = 20_000;
+
   private final List<Table.Row> rows = new ArrayList<>();
+  private final Map<String, String> seen = new HashMap<>();
   private final int most;
   private int widest;
   private int firstWide;
@@ -60,7 +66,24 @@ final class RowsRead {
       longest = Math.max(longest, kept.stream().mapToInt(String::length).max().orElse(0));
       kept = kept.stream().map(RowsRead::bounded).toList();
     }
-    rows.add(new Table.Row(number, kept, "", marked));
+    rows.add(new Table.Row(number, shared(kept), "", marked));
+  }
+
+  /** Much of a paper is said again in the next row: that is kept once. */
+  private List<String> shared(List<String> cells) {
+    var all = new String[cells.size()];
+    for (int i = 0; i < all.length; i++) {
+      String cell = cells.get(i);
+      String known = cell.length() > LONGEST_SHARED ? null : seen.get(cell);
+      if (known == null) {
+        known = cell;
+        if (cell.length() <= LONGEST_SHARED && seen.size() < MOST_SHARED) {
+          seen.put(cell, cell);
+        }
+      }
+      all[i] = known;
+    }
+    return List.of(all);
   }
 
   private static String bounded(String cell) {
@@ -92,15 +115,13 @@ final class RowsRead {
     if (widest > 0) {
       problems.warning(
           place(place, firstWide),
-          Phrase.of(
-              "There are %,d columns; the first %,d are read.", widest, MOST_COLUMNS),
+          Phrase.of("There are %,d columns; the first %,d are read.", widest, MOST_COLUMNS),
           "Take out what stands far beside the table, or choose another separator.");
     }
     if (longest > 0) {
       problems.warning(
           place(place, firstLong),
-          Phrase.of(
-              "A cell has %,d characters; the first %,d are read.", longest, LONGEST_CELL),
+          Phrase.of("A cell has %,d characters; the first %,d are read.", longest, LONGEST_CELL),
           "Look whether a quotation mark is missing there.");
     }
   }

@@ -194,8 +194,7 @@ public final class Spreadsheet implements TableKind {
         throws IOException {
       try (Stream<Row> stream = sheet.openStream()) {
         for (Row row : (Iterable<Row>) stream::iterator) {
-          rows.add(
-              row.getRowNum(), cells(row), marked.getOrDefault(row.getRowNum(), Set.of()));
+          rows.add(row.getRowNum(), cells(row), marked.getOrDefault(row.getRowNum(), Set.of()));
           if (rows.isFull()) {
             return;
           }

@@ -71,8 +71,7 @@ public final class IntakePass implements Pass<IntakeFinding> {
       Paper paper = papers.get(input.name());
       if (document != null) {
         // Of the only file all sources are its own, and they have been looked for already.
-        Sources its =
-            documents.size() == 1 ? material.sources() : Sources.of(List.of(document));
+        Sources its = documents.size() == 1 ? material.sources() : Sources.of(List.of(document));
         findings.add(document(document, its, input.problems()));
       } else if (paper != null) {
         findings.add(paper(paper, input.problems()));

@@ -56,6 +56,50 @@ class BundleTest {
   }
 
   @Test
+  void aDamagedArchiveIsAnError() throws IOException {
+    Path stored = folder.resolve("stored.otioz");
+    try (var zip = new ZipOutputStream(Files.newOutputStream(stored))) {
+      var entry = new ZipEntry("content.otio");
+      entry.setMethod(ZipEntry.STORED);
+      entry.setSize(content.length);
+      var checksum = new java.util.zip.CRC32();
+      checksum.update(content);
+      entry.setCrc(checksum.getValue());
+      zip.putNextEntry(entry);
+      zip.write(content);
+      zip.closeEntry();
+    }
+    byte[] bytes = Files.readAllBytes(stored);
+    assertThat(read(stored).root()).isNotNull();
+    // One digit of a number becomes another: still JSON, another time.
+    int digit = new String(bytes, StandardCharsets.ISO_8859_1).indexOf("\"value\"") + 9;
+    bytes[digit] = (byte) (bytes[digit] == '1' ? '2' : '1');
+    Files.write(stored, bytes);
+    assertThat(format(stored).read(new InputFile(stored), ReadingOptions.DETECTED, problems))
+        .isEmpty();
+    assertThat(problems.list())
+        .extracting(Problem::message)
+        .anyMatch(message -> message.contains("not what was put into it"));
+  }
+
+  @Test
+  void linksOfADirectoryStayLinksWhereverTheyLead() throws IOException {
+    Path directory = folder.resolve("day.otiod");
+    Files.createDirectories(directory.resolve("media"));
+    Files.write(directory.resolve("content.otio"), content);
+    Path unplugged = Path.of("/unplugged/disk/A003C014.mov");
+    Files.createSymbolicLink(directory.resolve("media/A003C014.mov"), unplugged);
+    Files.createSymbolicLink(directory.resolve("media/again"), Path.of(".."));
+    assertThat(format(directory).filesBeside(directory))
+        .containsExactly("media/A003C014.mov", "media/again");
+    Path copy = folder.resolve("copy.otiod");
+    format(directory).write(read(directory).root().withName("Renamed"), directory, copy);
+    assertThat(Files.readSymbolicLink(copy.resolve("media/A003C014.mov"))).isEqualTo(unplugged);
+    assertThat(Files.readSymbolicLink(copy.resolve("media/again"))).isEqualTo(Path.of(".."));
+    assertThat(read(copy).root().name()).isEqualTo("Renamed");
+  }
+
+  @Test
   void anUnchangedArchiveIsCopiedToTheByte() throws IOException {
     Path copy = folder.resolve("copy.otioz");
     format(archive).write(read(archive).root(), archive, copy);

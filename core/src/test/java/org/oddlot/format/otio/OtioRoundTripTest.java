@@ -235,7 +235,8 @@ class OtioRoundTripTest {
   void anOldClipWithoutMediaStaysWithoutIt(String media) {
     String json =
         """
-        {"OTIO_SCHEMA": "Clip.1", %s "name": "x", "metadata": {}}"""
+        {"OTIO_SCHEMA": "Clip.1", %s "name": "x", "metadata": {}}\
+        """
             .formatted(media);
     Clip clip = (Clip) Fixtures.read(json);
     assertThat(Fixtures.text(clip.withName("y"))).isEqualTo(json.replace("\"x\"", "\"y\""));
@@ -248,7 +249,8 @@ class OtioRoundTripTest {
         """
         {"OTIO_SCHEMA": "Marker.2", "name": "rope", "marked_range": {"OTIO_SCHEMA": "TimeRange.1",
         "start_time": {"OTIO_SCHEMA": "RationalTime.1", "rate": 25, "value": 3},
-        "duration": {"OTIO_SCHEMA": "RationalTime.1", "rate": 25, "value": -5}}}""";
+        "duration": {"OTIO_SCHEMA": "RationalTime.1", "rate": 25, "value": -5}}}\
+        """;
     assertThat(OtioReader.read(json.getBytes(UTF_8), problems)).isPresent();
     assertThat(problems.list().toString())
         .contains("lasts less than nothing", "A Marker.2 has no time that can be used")

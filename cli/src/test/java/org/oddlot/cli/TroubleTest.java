@@ -1,0 +1,86 @@
+package org.oddlot.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.oddlot.problem.FaultReport;
+import picocli.CommandLine;
+
+/** Whatever goes wrong, a person gets a sentence and a program its one document. */
+class TroubleTest {
+  private static final String TIMELINE =
+      "{\"OTIO_SCHEMA\":\"Timeline.1\",\"name\":\"a\",\"metadata\":{},\"tracks\":null}";
+
+  @TempDir private Path folder;
+
+  @ParameterizedTest
+  @ValueSource(strings = {"run --json", "check --json --nonsense", "convert --json a.otio b.xyz"})
+  void aWrongCallIsOneDocumentWhereThatIsAsked(String call) {
+    Ended ended = Ended.run(call.split(" ", -1));
+    assertThat(ended.code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(ended.json().get("problems")).isPresent();
+    assertThat(ended.err()).isNotBlank().doesNotContain("\tat ");
+  }
+
+  @Test
+  void aFolderThatCannotBeWrittenIsSaidWithItsName() throws IOException {
+    Path timeline = Files.writeString(folder.resolve("a.otio"), TIMELINE);
+    Path file = Files.writeString(folder.resolve("file"), "");
+    Path out = file.resolve("b.otio");
+    Ended ended = Ended.run("convert", "--json", timeline.toString(), out.toString());
+    assertThat(ended.code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(ended.out()).contains("Cannot write " + out);
+    assertThat(ended.json().get("problems")).isPresent();
+  }
+
+  @Test
+  void oneBadFileDoesNotCostTheGoodOnes() throws IOException {
+    Path good = Files.writeString(folder.resolve("good.otio"), TIMELINE);
+    Path empty = Files.writeString(folder.resolve("empty.xlsx"), "");
+    Path deep =
+        Files.writeString(folder.resolve("deep.yaml"), "style: x\na: " + "[".repeat(90_000));
+    Path device = Files.createSymbolicLink(folder.resolve("zero.wav"), Path.of("/dev/zero"));
+    Ended ended =
+        Ended.run(
+            "check",
+            "--json",
+            empty.toString(),
+            deep.toString(),
+            device.toString(),
+            good.toString());
+    assertThat(ended.code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(ended.out())
+        .contains("The file is empty.", "nested more deeply", "This is a pipe", "\"timelines\": 1");
+  }
+
+  @Test
+  void aFaultIsOneSentenceAndAReport() throws IOException {
+    String said = FaultReport.keep(new IllegalStateException("broken inside"));
+    assertThat(said).doesNotContain("broken inside").contains("What happened stands in ");
+    Path report = Path.of(said.substring(said.indexOf("stands in ") + 10, said.length() - 1));
+    assertThat(report).content().contains("broken inside", "TroubleTest");
+    Files.delete(report);
+    assertThat(FaultReport.keep(new OutOfMemoryError())).contains("JAVA_OPTS=-Xmx");
+  }
+
+  @Test
+  void onlyTheCommandThatIsCalledIsLookedAtInWhole() {
+    CommandLine line = OddLot.commandLine(new String[] {"check"}, List.of());
+    assertThat(line.getSubcommands()).containsKeys("check", "run", "report");
+    assertThat(options(line, "check")).isNotEmpty();
+    assertThat(options(line, "run")).isEmpty();
+    assertThat(line.getUsageMessage()).isEqualTo(OddLot.commandLine().getUsageMessage());
+  }
+
+  private static List<?> options(CommandLine line, String command) {
+    return Objects.requireNonNull(line.getSubcommands().get(command)).getCommandSpec().options();
+  }
+}
