@@ -43,7 +43,7 @@ def killed(source, folder, whole, near_the_end):
     """Whether it was killed before it ended, and whether a part was left."""
     process = start(source, folder)
     wait = whole * random.random() if not near_the_end else whole
-    later = random.random() * 0.004
+    later = random.random() * 0.06
     while process.poll() is None:
         here = parts(folder)
         if here and size(folder, here[0]) >= wait:
