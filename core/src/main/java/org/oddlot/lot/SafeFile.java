@@ -14,14 +14,13 @@ import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.Comparator;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlot.problem.FileTrouble;
+import org.oddlot.text.Phrase;
 
 /**
  * Writes files completely or not at all: to a name of their own first, to the disk, and only then
@@ -35,9 +34,6 @@ public final class SafeFile {
   private static final String HOST = Integer.toString(hostName().hashCode() & 0xFFFF, 36);
   private static final Pattern PART = Pattern.compile("\\.oddlot-([0-9a-z]+)-(\\d+)-\\d+\\.part");
   private static final AtomicLong NUMBERS = new AtomicLong();
-
-  /** What another machine writes is not touched for so long; nobody writes one file for a day. */
-  private static final Duration LEFT_ALONE = Duration.ofDays(1);
 
   private SafeFile() {}
 
@@ -103,8 +99,9 @@ public final class SafeFile {
       Files.createDirectories(folder);
       Path part =
           folder.resolve(
-              ".oddlot-%s-%d-%d.part"
-                  .formatted(HOST, ProcessHandle.current().pid(), NUMBERS.incrementAndGet()));
+              Phrase.of(
+                  ".oddlot-%s-%d-%d.part",
+                  HOST, ProcessHandle.current().pid(), NUMBERS.incrementAndGet()));
       removeLitter(folder);
       try {
         writer.write(part);
@@ -138,12 +135,12 @@ public final class SafeFile {
     return true;
   }
 
-  /** Removes what runs of this machine left that are not running any more, and what is very old. */
+  /** Removes what runs of this machine left that are not running any more. */
   private static void removeLitter(Path folder) {
     try (var files = Files.newDirectoryStream(folder, ".oddlot-*.part")) {
       for (Path file : files) {
         Matcher name = PART.matcher(String.valueOf(file.getFileName()));
-        if (name.matches() && isLitter(file, name.group(1), Long.parseLong(name.group(2)))) {
+        if (name.matches() && isLitter(name.group(1), Long.parseLong(name.group(2)))) {
           delete(file);
         }
       }
@@ -152,13 +149,9 @@ public final class SafeFile {
     }
   }
 
-  private static boolean isLitter(Path file, String host, long process) throws IOException {
-    boolean isRunning = ProcessHandle.of(process).filter(ProcessHandle::isAlive).isPresent();
-    if (host.equals(HOST) && !isRunning) {
-      return true;
-    }
-    Instant changed = Files.getLastModifiedTime(file, LinkOption.NOFOLLOW_LINKS).toInstant();
-    return changed.isBefore(Instant.now().minus(LEFT_ALONE));
+  /** What another machine left cannot be told from what it is writing. */
+  private static boolean isLitter(String host, long process) {
+    return host.equals(HOST) && ProcessHandle.of(process).filter(ProcessHandle::isAlive).isEmpty();
   }
 
   private static String hostName() {

@@ -276,7 +276,7 @@ class WaveReaderTest {
       out.write(ByteBuffer.wrap(new byte[] {'>'}), at + 8 + (500 << 20) - 1);
     }
     assertThat(WaveReader.read(file, problems)).isPresent();
-    assertThat(messages()).contains("\"iXML\" has 500 MB and is not read");
+    assertThat(messages()).contains("\"iXML\" has 524 MB and is not read");
   }
 
   @Test
