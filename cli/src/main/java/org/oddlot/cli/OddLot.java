@@ -47,7 +47,9 @@ public final class OddLot implements Callable<Integer> {
 
   /** A command line with all of these commands; more can be added. */
   public static CommandLine commandLine() {
-    return commandLine(COMMANDS);
+    var line = new CommandLine(new OddLot());
+    COMMANDS.forEach(line::addSubcommand);
+    return configured(line);
   }
 
   /**
@@ -58,7 +60,7 @@ public final class OddLot implements Callable<Integer> {
    */
   public static CommandLine commandLine(
       String[] arguments, List<Class<? extends Callable<Integer>>> more) {
-    var line = commandLine(List.of());
+    var line = new CommandLine(new OddLot());
     String called = arguments.length == 0 ? "" : arguments[0];
     for (var commands : List.of(COMMANDS, more)) {
       for (Class<? extends Callable<Integer>> command : commands) {
@@ -96,12 +98,6 @@ public final class OddLot implements Callable<Integer> {
       tell(line, arguments, message);
       return ExitCode.FAULT;
     }
-  }
-
-  private static CommandLine commandLine(List<Class<? extends Callable<Integer>>> commands) {
-    var line = new CommandLine(new OddLot());
-    commands.forEach(line::addSubcommand);
-    return configured(line);
   }
 
   /** Picocli sets these for the commands that are there when they are set. */

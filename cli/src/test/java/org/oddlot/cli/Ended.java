@@ -2,6 +2,7 @@ package org.oddlot.cli;
 
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.util.List;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
 import picocli.CommandLine;
@@ -18,7 +19,7 @@ record Ended(int code, String out, String err) {
   static Ended run(String... arguments) {
     var out = new StringWriter();
     var err = new StringWriter();
-    CommandLine line = OddLot.commandLine();
+    CommandLine line = OddLot.commandLine(arguments, List.of());
     line.setOut(new PrintWriter(out));
     line.setErr(new PrintWriter(err));
     return new Ended(line.execute(arguments), out.toString(), err.toString());
