@@ -53,6 +53,16 @@ def otioz(content, extra=(), method=zipfile.ZIP_STORED):
     return out.getvalue()
 
 
+def blanks(name, megabytes=1500):
+    """A small archive whose one entry unpacks to more than any memory here."""
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        with archive.open(name, "w", force_zip64=True) as entry:
+            for _ in range(megabytes):
+                entry.write(b" " * (1 << 20))
+    return out.getvalue()
+
+
 def log_rows(rows=20):
     return [["Scene", "Slate", "Take", "Camera", "Timecode in", "Timecode out", "Notes"]] + [
         ["12", f"12{chr(65 + i % 5)}", str(i % 4 + 1), "A", f"01:00:{i % 60:02}:00", f"01:00:{i % 60:02}:20",
@@ -279,12 +289,7 @@ class Maker:
         self.put("size-more.otioz", deflated.replace(size, struct.pack("<I", 1 << 30)))
         self.put("no-content.otioz", otioz(dump(timeline())).replace(b"content.otio", b"kontent.otio"))
         self.put("climbs.otioz", otioz(dump(timeline()), [("../../out.mov", b"x"), ("/etc/x", b"x")]), harmless=True)
-        bomb = io.BytesIO()
-        with zipfile.ZipFile(bomb, "w", zipfile.ZIP_DEFLATED) as bundle:
-            with bundle.open("content.otio", "w", force_zip64=True) as entry:
-                for _ in range(1500):
-                    entry.write(b" " * (1 << 20))
-        self.put("bomb.otioz", bomb.getvalue())
+        self.put("bomb.otioz", blanks("content.otio"))
         many = [(f"media/{i}.mov", b"") for i in range(70_000)]
         self.put("entries.otioz", otioz(dump(timeline()), many), harmless=True)
         data = otioz(dump(timeline()))
@@ -372,12 +377,7 @@ class Maker:
                                          for j in range(4000)))
                 sheet.write(b"</sheetData></worksheet>")
         self.put("bomb.xlsx", bomb.getvalue(), harmless=True)
-        spaces = io.BytesIO()
-        with zipfile.ZipFile(spaces, "w", zipfile.ZIP_DEFLATED) as book:
-            with book.open("xl/workbook.xml", "w", force_zip64=True) as part:
-                for _ in range(1500):
-                    part.write(b" " * (1 << 20))
-        self.put("bomb-spaces.xlsx", spaces.getvalue())
+        self.put("bomb-spaces.xlsx", blanks("xl/workbook.xml"))
         strings = "".join(f"<si><t>{'x' * 1000}</t></si>" for _ in range(200_000))
         self.put("bomb-strings.xlsx", workbook(row, f'<sst xmlns="{SHEET}">{strings}</sst>'), harmless=True)
         entity = "<!DOCTYPE a [" + "".join(

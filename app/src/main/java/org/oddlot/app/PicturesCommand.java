@@ -1,7 +1,6 @@
 package org.oddlot.app;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -22,22 +21,11 @@ final class PicturesCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    Path scratch = Files.createTempDirectory("oddlot-pictures");
     // Nothing of the person's own may be seen on the pictures.
-    System.setProperty("oddlot.cache", scratch.resolve("cache").toString());
-    System.setProperty("oddlot.config", scratch.resolve("config").toString());
-    OddLotApp.tour(
-        Demo.makeAll(scratch.resolve("The Night Ferry/Orrin")), folder.toAbsolutePath(), scratch);
-    delete(scratch);
-    return ExitCode.DONE;
-  }
-
-  private static void delete(Path folder) throws IOException {
-    try (var files = Files.walk(folder)) {
-      List<Path> deepestFirst = files.sorted(java.util.Comparator.reverseOrder()).toList();
-      for (Path file : deepestFirst) {
-        Files.delete(file);
-      }
+    try (var scratch = Scratch.open()) {
+      List<Path> lots = Demo.makeAll(scratch.folder().resolve("The Night Ferry/Orrin"));
+      OddLotApp.tour(lots, folder.toAbsolutePath(), scratch.folder());
     }
+    return ExitCode.DONE;
   }
 }

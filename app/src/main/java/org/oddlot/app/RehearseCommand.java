@@ -5,7 +5,6 @@ import java.io.PrintWriter;
 import java.io.Writer;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlot.cli.ExitCode;
@@ -55,17 +54,12 @@ final class RehearseCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    Path folder = Files.createTempDirectory("oddlot-rehearsal");
-    System.setProperty("oddlot.cache", folder.resolve("cache").toString());
-    System.setProperty("oddlot.config", folder.resolve("config").toString());
-    try {
+    try (var scratch = Scratch.open()) {
       if (extent == Extent.ALL) {
-        all(folder);
+        all(scratch.folder());
       } else {
-        simple(folder);
+        simple(scratch.folder());
       }
-    } finally {
-      delete(folder);
     }
     return ExitCode.DONE;
   }
@@ -111,13 +105,5 @@ final class RehearseCommand implements Callable<Integer> {
 
   private static String in(Path folder, String name) {
     return folder.resolve(name).toString();
-  }
-
-  private static void delete(Path folder) throws IOException {
-    try (var files = Files.walk(folder)) {
-      for (Path file : (Iterable<Path>) files.sorted(Comparator.reverseOrder())::iterator) {
-        Files.delete(file);
-      }
-    }
   }
 }

@@ -171,10 +171,7 @@ public final class Intake {
         file.isOutOfReach(problems) ? Optional.empty() : InputKinds.of(file);
     if (kind.isEmpty()) {
       sayWhyUnknown(file, problems);
-      return new Loaded(
-          new Input(input.name(), "", "file", Optional.empty(), Contents.of(""), problems.list()),
-          input.sha256(),
-          input.reading());
+      return notRead(input, "", "file", problems);
     }
     return load(input, file, kind.get(), problems, progress);
   }
@@ -199,26 +196,17 @@ public final class Intake {
       Lot.Input input, InputFile file, InputKind<T> kind, Problems problems, Progress progress) {
     return new Bounds()
         .read(
-            file,
-            kind.what(),
-            problems,
-            progress,
-            own -> {
-              Loaded loaded = load(input, file, kind, own);
-              return Optional.of(loaded);
-            })
+            file, kind.what(), problems, progress, own -> Optional.of(load(input, file, kind, own)))
         .map(loaded -> loaded.withProblems(problems.list()))
-        .orElseGet(() ->
-            new Loaded(
-                new Input(
-                    input.name(),
-                    kind.name(),
-                    kind.what(),
-                    Optional.empty(),
-                    Contents.of(""),
-                    problems.list()),
-                input.sha256(),
-                input.reading()));
+        .orElseGet(() -> notRead(input, kind.name(), kind.what(), problems));
+  }
+
+  /** A file of which nothing could be made. */
+  private static Loaded notRead(Lot.Input input, String format, String what, Problems problems) {
+    return new Loaded(
+        new Input(input.name(), format, what, Optional.empty(), Contents.of(""), problems.list()),
+        input.sha256(),
+        input.reading());
   }
 
   private <T> Loaded load(Lot.Input input, InputFile file, InputKind<T> kind, Problems problems) {

@@ -55,8 +55,7 @@ final class MediaFinder {
           .clips()
           .findFirst()
           .flatMap(clip -> Optional.ofNullable(folders.get(clip.document())))
-          .flatMap(folder -> path(source.id(), folder))
-          .filter(file -> isFolder(file.getParent()) && Files.isRegularFile(file))
+          .flatMap(folder -> file(source.id(), folder))
           .ifPresent(file -> files.put(source.id(), file));
     }
     return new MediaAtHand(files);
@@ -120,8 +119,9 @@ final class MediaFinder {
   /**
    * The file that a target URL means, if it is there: a file URL, or a path beside the timeline.
    */
-  static Optional<Path> file(String url, Path folder) {
-    return path(url, folder).filter(Files::isRegularFile);
+  Optional<Path> file(String url, Path folder) {
+    return path(url, folder)
+        .filter(file -> isFolder(file.getParent()) && Files.isRegularFile(file));
   }
 
   private static Optional<Path> path(String url, Path folder) {

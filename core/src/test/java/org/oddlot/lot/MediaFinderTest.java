@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -12,6 +13,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class MediaFinderTest {
   @TempDir private Path folder;
+
+  private final MediaFinder finder = new MediaFinder(Map.of(), Map.of());
 
   private Path media() throws IOException {
     Path file = folder.resolve("media/Engine room 1+2.mov");
@@ -22,15 +25,15 @@ class MediaFinderTest {
   @Test
   void aPathBesideTheTimelineIsFound() throws IOException {
     Path file = media();
-    assertThat(MediaFinder.file("media/Engine room 1+2.mov", folder)).contains(file);
-    assertThat(MediaFinder.file("media/Engine%20room%201+2.mov", folder)).contains(file);
+    assertThat(finder.file("media/Engine room 1+2.mov", folder)).contains(file);
+    assertThat(finder.file("media/Engine%20room%201+2.mov", folder)).contains(file);
   }
 
   @Test
   void aFileUrlIsFoundWithAndWithoutEscapes() throws IOException {
     Path file = media();
-    assertThat(MediaFinder.file(file.toUri().toString(), Path.of("elsewhere"))).contains(file);
-    assertThat(MediaFinder.file("file://" + file, Path.of("elsewhere"))).contains(file);
+    assertThat(finder.file(file.toUri().toString(), Path.of("elsewhere"))).contains(file);
+    assertThat(finder.file("file://" + file, Path.of("elsewhere"))).contains(file);
   }
 
   @ParameterizedTest
@@ -48,6 +51,6 @@ class MediaFinderTest {
       })
   void whatIsNotThereIsNoFile(String url) throws IOException {
     media();
-    assertThat(MediaFinder.file(url, folder)).isEmpty();
+    assertThat(finder.file(url, folder)).isEmpty();
   }
 }

@@ -6,7 +6,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.Probe;
@@ -42,11 +41,7 @@ public final class OtioFormat implements TimelineFormat {
 
   @Override
   public Optional<Read> read(InputFile file, ReadingOptions options, Problems problems) {
-    return file.read(problems)
-        .flatMap(bytes -> {
-          Supplier<String> digest = InputFile.sha256Beside(bytes);
-          return OtioReader.read(bytes, problems).map(root -> new Read(root, digest.get()));
-        });
+    return file.read(problems).flatMap(bytes -> OtioReader.whole(bytes, problems));
   }
 
   @Override

@@ -8,7 +8,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
 import org.oddlot.json.JsonAudit;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonObject;
@@ -72,6 +75,12 @@ public final class OtioReader {
       problems.error(e.place(), "This is not valid JSON: " + e.getMessage() + ".", EXPORT_AGAIN);
       return Optional.empty();
     }
+  }
+
+  /** The same with its digest, which is worked out meanwhile. */
+  static Optional<TimelineFormat.Read> whole(byte[] utf8, Problems problems) {
+    Supplier<String> digest = InputFile.sha256Beside(utf8);
+    return read(utf8, problems).map(root -> new TimelineFormat.Read(root, digest.get()));
   }
 
   private static boolean isPlausible(byte[] bytes, Problems problems) {

@@ -7,7 +7,6 @@ import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.ReadingOptions;
@@ -47,10 +46,7 @@ public final class OtiodFormat implements TimelineFormat {
     }
     return new InputFile(content)
         .read(problems)
-        .flatMap(bytes -> {
-          Supplier<String> digest = InputFile.sha256Beside(bytes);
-          return OtioReader.read(bytes, problems).map(root -> new Read(root, digest.get()));
-        });
+        .flatMap(bytes -> OtioReader.whole(bytes, problems));
   }
 
   @Override

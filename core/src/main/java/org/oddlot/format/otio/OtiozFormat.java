@@ -11,7 +11,6 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
 import java.util.zip.CRC32;
 import java.util.zip.ZipException;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
@@ -73,11 +72,7 @@ public final class OtiozFormat implements TimelineFormat {
             "It is no .otioz; export it again.");
         return Optional.empty();
       }
-      return unpack(zip, content, problems)
-          .flatMap(bytes -> {
-            Supplier<String> digest = InputFile.sha256Beside(bytes);
-            return OtioReader.read(bytes, problems).map(root -> new Read(root, digest.get()));
-          });
+      return unpack(zip, content, problems).flatMap(bytes -> OtioReader.whole(bytes, problems));
     } catch (ZipException e) {
       problems.error(
           "", "This is not a zip archive, or one that is cut off or damaged.", "Export it again.");
