@@ -62,7 +62,7 @@ final class SoundDocument {
         .ifPresent(reference ->
             lines.add(
                 Phrase.of(
-                    "begins %s (%s), %d samples after midnight",
+                    "begins %s (%s), %,d samples after midnight",
                     Timecode.of(
                         reference.toFrames(rate, RoundingMode.FLOOR),
                         sound.dropFrame() && rate.canDropFrames()),

@@ -92,7 +92,7 @@ public final class DeviceLog {
       entries.addAll(more);
       progress.at(
           total == 0 ? 1 : (double) entries.size() / total,
-          Phrase.of("Received %d of %d entries", entries.size(), total));
+          Phrase.of("Received %,d of %,d entries", entries.size(), total));
     }
     return JsonObject.EMPTY
         .with("device", head.get("device").orElse(JsonString.of("device")))
@@ -117,7 +117,8 @@ public final class DeviceLog {
         from == 0
             ? "The log could not be received: " + last.getMessage()
             : Phrase.of(
-                "The connection broke off after %d of %d entries; nothing was kept.", from, total),
+                "The connection broke off after %,d of %,d entries; nothing was kept.",
+                from, total),
         last);
   }
 

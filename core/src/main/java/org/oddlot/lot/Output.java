@@ -38,8 +38,8 @@ public final class Output {
   public List<ReturnFinding> planned() {
     return outcome.steps().stream()
         .flatMap(step -> step.reviewed().stream())
-        .filter(reviewed -> reviewed.standing() == Standing.SETTLED)
         .filter(reviewed -> reviewed.finding() instanceof ReturnFinding)
+        .filter(reviewed -> reviewed.standing() == Standing.SETTLED)
         .map(reviewed -> (ReturnFinding) reviewed.finding())
         .filter(finding -> finding.plan().isPresent())
         .toList();

@@ -2,6 +2,7 @@ package org.oddlot.material;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.oddlot.timeline.Difference;
@@ -13,13 +14,15 @@ import org.oddlot.timeline.Differences;
  */
 public final class Changes {
   /** Those of the documents as they are. */
-  public static final Derived<Changes> SO_FAR = Derived.of(Set.of(Document.class), Changes::new);
+  public static final Derived<Changes> SO_FAR = Derived.anew(Set.of(Document.class), Changes::new);
 
   private final Material material;
   private final Map<String, List<Difference>> known = new ConcurrentHashMap<>();
+  private final Map<String, List<Difference>> former;
 
-  private Changes(Material material) {
+  private Changes(Material material, Optional<Changes> former) {
     this.material = material;
+    this.former = former.map(its -> Map.copyOf(its.known)).orElse(Map.of());
   }
 
   /**
@@ -35,7 +38,9 @@ public final class Changes {
             material
                 .document(name)
                 .filter(its -> !its.isNew())
-                .map(its -> Differences.between(its.asRead(), its.root()))
+                .map(its ->
+                    Differences.between(
+                        its.asRead(), its.root(), former.getOrDefault(name, List.of())))
                 .orElse(List.of()));
   }
 }

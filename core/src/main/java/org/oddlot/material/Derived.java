@@ -1,6 +1,8 @@
 package org.oddlot.material;
 
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 
 /**
@@ -11,9 +13,9 @@ import java.util.function.Function;
  */
 public final class Derived<T> {
   private final Set<Class<?>> from;
-  private final Function<Material, T> how;
+  private final BiFunction<Material, Optional<T>, T> how;
 
-  private Derived(Set<Class<?>> from, Function<Material, T> how) {
+  private Derived(Set<Class<?>> from, BiFunction<Material, Optional<T>, T> how) {
     this.from = from;
     this.how = how;
   }
@@ -23,6 +25,14 @@ public final class Derived<T> {
    * from}.
    */
   public static <T> Derived<T> of(Set<Class<?>> from, Function<Material, T> how) {
+    return new Derived<>(Set.copyOf(from), (material, _) -> how.apply(material));
+  }
+
+  /**
+   * Something of which most stays as it is where little changes: {@code how} is handed what came of
+   * an earlier state, if there was one, and gives what it would have given without that.
+   */
+  public static <T> Derived<T> anew(Set<Class<?>> from, BiFunction<Material, Optional<T>, T> how) {
     return new Derived<>(Set.copyOf(from), how);
   }
 
@@ -30,7 +40,7 @@ public final class Derived<T> {
     return from;
   }
 
-  T of(Material material) {
-    return how.apply(material);
+  T of(Material material, Optional<T> former) {
+    return how.apply(material, former);
   }
 }

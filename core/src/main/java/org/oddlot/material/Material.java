@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -21,22 +20,14 @@ import org.oddlot.timeline.Edits;
  */
 public final class Material {
   private final String lot;
-  private final Map<Class<?>, List<?>> parts;
-
-  /** What was worked out of the parts, each kept as long as its parts are the same. */
-  private final Map<Derived<?>, Object> derived;
+  private final Map<Class<?>, Part> parts;
 
   /** Whoever looks on is told which types were asked for; nobody does where this is null. */
   private final @Nullable Set<Class<?>> asked;
 
-  private Material(
-      String lot,
-      Map<Class<?>, List<?>> parts,
-      Map<Derived<?>, Object> derived,
-      @Nullable Set<Class<?>> asked) {
+  private Material(String lot, Map<Class<?>, Part> parts, @Nullable Set<Class<?>> asked) {
     this.lot = lot;
     this.parts = parts;
-    this.derived = derived;
     this.asked = asked;
   }
 
@@ -46,7 +37,7 @@ public final class Material {
    * @param lot the lot's name
    */
   public static Material of(String lot) {
-    return new Material(lot, Map.of(), new ConcurrentHashMap<>(), null);
+    return new Material(lot, Map.of(), null);
   }
 
   /**
@@ -63,6 +54,10 @@ public final class Material {
     return lot;
   }
 
+  private Part part(Class<?> type) {
+    return parts.getOrDefault(type, Part.NONE);
+  }
+
   /** Everything of one type, in order; none where nothing of it is known. */
   @SuppressWarnings("unchecked") // a list is only ever put under the class of its elements
   public <T> List<T> all(Class<T> type) {
@@ -70,7 +65,7 @@ public final class Material {
     if (watcher != null) {
       watcher.add(type);
     }
-    return (List<T>) parts.getOrDefault(type, List.of());
+    return (List<T>) part(type).values();
   }
 
   /** The first thing of a type of which there is one at the most. */
@@ -81,76 +76,73 @@ public final class Material {
   /** This with everything of one type replaced; the very same where that changes nothing. */
   public <T> Material with(Class<T> type, List<? extends T> values) {
     List<T> copy = List.copyOf(values);
-    if (copy.equals(parts.getOrDefault(type, List.of()))) {
-      return this;
-    }
-    return put(Map.of(type, copy));
+    return copy.equals(part(type).values()) ? this : put(type, copy);
   }
 
-  private Material put(Map<Class<?>, List<?>> changed) {
-    var newParts = new HashMap<>(parts);
-    newParts.putAll(changed);
-    var kept = new ConcurrentHashMap<Derived<?>, Object>();
-    derived.forEach((key, value) -> {
-      if (changed.keySet().stream().noneMatch(key.from()::contains)) {
-        kept.put(key, value);
-      }
-    });
-    return new Material(lot, Map.copyOf(newParts), kept, asked);
+  private Material put(Class<?> type, List<?> values) {
+    var changed = new Part(values);
+    changed.follow(part(type));
+    return put(Map.of(type, changed));
+  }
+
+  private Material put(Map<Class<?>, Part> changed) {
+    var all = new HashMap<>(parts);
+    all.putAll(changed);
+    return new Material(lot, Map.copyOf(all), asked);
   }
 
   /**
    * What can be worked out of this, worked out once for each state of the parts that it depends on.
    */
-  @SuppressWarnings("unchecked") // what is kept under a key is what the key made
   public <T> T derive(Derived<T> key) {
     Set<Class<?>> watcher = asked;
     if (watcher != null) {
       watcher.addAll(key.from());
     }
-    Object known = derived.get(key);
-    if (known == null) {
-      synchronized (derived) {
-        known = derived.get(key);
-        if (known == null) {
-          known = key.of(unwatched());
-          derived.put(key, known);
-        }
-      }
+    // It is kept with the timelines where they have a part in it: they are what is large.
+    Part keeper =
+        key.from().contains(Document.class)
+            ? part(Document.class)
+            : part(key.from().iterator().next());
+    Material whole = withoutWatcher();
+    if (keeper == Part.NONE) {
+      return key.of(whole, Optional.empty());
     }
-    return (T) known;
-  }
-
-  private Material unwatched() {
-    return asked == null ? this : new Material(lot, parts, derived, null);
+    return keeper.derive(
+        key, key.from().stream().map(this::part).toList(), former -> key.of(whole, former));
   }
 
   /** This, telling {@code types} which types are asked for; it must be safe for several threads. */
   public Material watchedBy(Set<Class<?>> types) {
-    return new Material(lot, parts, derived, types);
+    return new Material(lot, parts, types);
   }
 
   /** This without anybody looking on. */
   public Material withoutWatcher() {
-    return unwatched();
+    return asked == null ? this : new Material(lot, parts, null);
   }
 
   /** Whether this and {@code other} hold the very same of all these types. */
-  @SuppressWarnings("ReferenceEquality") // the very same list is what is asked about
+  @SuppressWarnings("ReferenceEquality") // the very same part is what is asked about
   public boolean isSame(Material other, Set<Class<?>> types) {
-    return lot.equals(other.lot)
-        && types.stream()
-            .allMatch(type ->
-                parts.getOrDefault(type, List.of()) == other.parts.getOrDefault(type, List.of()));
+    return lot.equals(other.lot) && types.stream().allMatch(type -> part(type) == other.part(type));
+  }
+
+  /**
+   * Says that this is nearly the same as {@code earlier}: what was worked out of that need not be
+   * worked out of this from nothing.
+   */
+  public void follow(Material earlier) {
+    parts.forEach((type, part) -> part.follow(earlier.part(type)));
   }
 
   /** This with whatever {@code after} holds otherwise than {@code before}. */
-  @SuppressWarnings("ReferenceEquality") // what was not changed is the very same list
+  @SuppressWarnings("ReferenceEquality") // what was not changed is the very same part
   public Material withChangesBetween(Material before, Material after) {
-    var changed = new HashMap<Class<?>, List<?>>();
-    after.parts.forEach((type, values) -> {
-      if (values != before.parts.get(type)) {
-        changed.put(type, values);
+    var changed = new HashMap<Class<?>, Part>();
+    after.parts.forEach((type, part) -> {
+      if (part != before.part(type)) {
+        changed.put(type, part);
       }
     });
     return changed.isEmpty() ? this : put(changed);
@@ -188,12 +180,13 @@ public final class Material {
 
   /** Whether a source is sound by itself, by its name or by what its file says. */
   public boolean isSound(Source source) {
-    return source.isSound() || derive(Recordings.SOUND_IDS).contains(source.id());
+    return source.isSound()
+        || (!sounds().isEmpty() && derive(Recordings.SOUND_IDS).contains(source.id()));
   }
 
   /** This with each document changed. */
   public Material withDocuments(UnaryOperator<Document> change) {
-    return put(Map.of(Document.class, documents().stream().map(change).toList()));
+    return put(Document.class, documents().stream().map(change).toList());
   }
 
   /** This with edits made in some documents, by their names; the very same where there are none. */
@@ -208,7 +201,7 @@ public final class Material {
 
   /** This with each paper changed. */
   public Material withPapers(UnaryOperator<Paper> change) {
-    return put(Map.of(Paper.class, papers().stream().map(change).toList()));
+    return put(Paper.class, papers().stream().map(change).toList());
   }
 
   /** The document of this name. */

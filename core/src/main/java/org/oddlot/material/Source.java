@@ -5,6 +5,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
@@ -44,15 +46,21 @@ public record Source(
 
   private static final FrameRate LIKE_SAMPLES = FrameRate.of(1000);
 
-  private static final List<String> SOUND_ENDINGS =
+  private static final Set<String> SOUND_ENDINGS =
       Stream.of(SoundFile.WAVE_ENDINGS, SoundFile.OTHER_ENDINGS, List.of(".w64"))
           .flatMap(List::stream)
-          .toList();
+          .collect(Collectors.toUnmodifiableSet());
 
   public Source {
     inBins = List.copyOf(inBins);
     uses = List.copyOf(uses);
     alternatives = List.copyOf(alternatives);
+  }
+
+  /** The same source, its clips in other places. */
+  Source placed(List<PlacedClip> nowInBins, List<PlacedClip> nowUsed) {
+    return new Source(
+        id, name, range, camera, cameraIsGuessed, reel, recorded, nowInBins, nowUsed, alternatives);
   }
 
   /** Its source timecode at the first frame, if it is known. */
@@ -67,8 +75,8 @@ public record Source(
 
   /** Whether it is sound by itself: a file whose name ends like that of a sound file. */
   public boolean isSound() {
-    String lower = id.toLowerCase(Locale.ROOT);
-    return SOUND_ENDINGS.stream().anyMatch(lower::endsWith);
+    int dot = id.lastIndexOf('.');
+    return dot >= 0 && SOUND_ENDINGS.contains(id.substring(dot).toLowerCase(Locale.ROOT));
   }
 
   /** Its rate, if it is known. */

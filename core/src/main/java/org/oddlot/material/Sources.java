@@ -1,6 +1,7 @@
 package org.oddlot.material;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -28,21 +29,27 @@ public final class Sources {
 
   /** The sources of all documents of a lot. */
   static final Derived<Sources> OF_DOCUMENTS =
-      Derived.of(Set.of(Document.class), material -> of(material.documents()));
+      Derived.anew(Set.of(Document.class), (material, former) -> of(material.documents(), former));
 
   private final List<Source> all;
   private final Map<String, Source> byId;
 
   private Sources(List<Source> all) {
     this.all = List.copyOf(all);
-    var ids = new LinkedHashMap<String, Source>();
+    Map<String, Source> ids = HashMap.newHashMap(all.size());
     all.forEach(source -> ids.put(source.id(), source));
     this.byId = ids;
   }
 
   /** The sources of these documents, in the order in which they first appear. */
   public static Sources of(List<Document> documents) {
-    var gathered = new LinkedHashMap<String, Gathered>();
+    return of(documents, Optional.empty());
+  }
+
+  /** The same; a source whose clips are what they were says what it said. */
+  private static Sources of(List<Document> documents, Optional<Sources> former) {
+    LinkedHashMap<String, Gathered> gathered =
+        LinkedHashMap.newLinkedHashMap(former.map(its -> its.all.size()).orElse(16));
     for (Document document : documents) {
       for (Placed place : Placed.root(document.root()).clips()) {
         var placed = new PlacedClip(document.name(), document.profile(), place);
@@ -55,7 +62,13 @@ public final class Sources {
     }
     // Each by itself, on all processors; they stay in their order.
     return new Sources(
-        List.copyOf(gathered.values()).parallelStream().map(Gathered::toSource).toList());
+        List.copyOf(gathered.values()).parallelStream()
+            .map(each ->
+                former
+                    .flatMap(its -> its.byId(each.id))
+                    .flatMap(each::asBefore)
+                    .orElseGet(each::toSource))
+            .toList());
   }
 
   /** What the source of {@code clip} is known by. */
@@ -94,15 +107,29 @@ public final class Sources {
 
   private static final class Gathered {
     private final String id;
-    private final List<PlacedClip> inBins = new ArrayList<>();
-    private final List<PlacedClip> uses = new ArrayList<>();
+    private List<PlacedClip> inBins = List.of();
+    private List<PlacedClip> uses = List.of();
 
     Gathered(String id) {
       this.id = id;
     }
 
     void add(PlacedClip placed) {
-      (placed.place().timeline().isPresent() ? uses : inBins).add(placed);
+      if (placed.place().timeline().isPresent()) {
+        uses = plus(uses, placed);
+      } else {
+        inBins = plus(inBins, placed);
+      }
+    }
+
+    /** Most sources have one clip; only for those that have more a list is kept that grows. */
+    private static List<PlacedClip> plus(List<PlacedClip> some, PlacedClip more) {
+      if (some.isEmpty()) {
+        return List.of(more);
+      }
+      List<PlacedClip> all = some instanceof ArrayList ? some : new ArrayList<>(some);
+      all.add(more);
+      return all;
     }
 
     private List<String> alternatives() {
@@ -118,6 +145,28 @@ public final class Sources {
                     }
                   }));
       return List.copyOf(found);
+    }
+
+    /** What it was before, with the places of its clips as they are now. */
+    Optional<Source> asBefore(Source before) {
+      return areSame(before.inBins(), inBins) && areSame(before.uses(), uses)
+          ? Optional.of(before.placed(inBins, uses))
+          : Optional.empty();
+    }
+
+    @SuppressWarnings("ReferenceEquality") // a clip that did not change is the same object
+    private static boolean areSame(List<PlacedClip> before, List<PlacedClip> now) {
+      if (before.size() != now.size()) {
+        return false;
+      }
+      for (int i = 0; i < now.size(); i++) {
+        PlacedClip was = before.get(i);
+        PlacedClip is = now.get(i);
+        if (was.place().object() != is.place().object() || was.profile() != is.profile()) {
+          return false;
+        }
+      }
+      return true;
     }
 
     Source toSource() {

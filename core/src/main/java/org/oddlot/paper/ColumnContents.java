@@ -121,7 +121,7 @@ final class ColumnContents {
       return new Guess(
           Optional.of(LogField.CIRCLED),
           false,
-          Phrase.of("\"%s\" in %d rows", distinct.first(), cells.size()));
+          Phrase.of("\"%s\" in %,d rows", distinct.first(), cells.size()));
     }
     if (distinct.size() <= 6 && areMostly(cell -> cell.matches("[A-H]"))) {
       return new Guess(Optional.of(LogField.CAMERA), false, String.join(", ", distinct));

@@ -59,9 +59,16 @@ public record Answers(Map<FindingId, Decision> decisions, List<Instruction> inst
 
   /** This with another answer to a finding; empty takes back what was answered. */
   public Answers with(FindingId finding, Optional<Decision> decision) {
+    return with(Map.of(finding, decision));
+  }
+
+  /** This with other answers to several findings; those that are empty take back what was said. */
+  public Answers with(Map<FindingId, Optional<Decision>> said) {
     var changed = new LinkedHashMap<>(decisions);
-    changed.remove(finding);
-    decision.ifPresent(said -> changed.put(finding, said));
+    said.forEach((finding, decision) -> {
+      changed.remove(finding);
+      decision.ifPresent(its -> changed.put(finding, its));
+    });
     return new Answers(changed, instructions);
   }
 

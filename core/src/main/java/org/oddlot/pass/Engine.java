@@ -116,11 +116,11 @@ public final class Engine {
 
   private <F extends Finding> StepOutcome<F> step(
       Pass<F> pass, Request request, Optional<Outcome> previous) {
-    return previous
-        .flatMap(p -> p.step(pass))
+    Optional<StepOutcome<F>> before = previous.flatMap(p -> p.step(pass));
+    return before
         .filter(p -> isSame(p, request))
         .map(p -> p.on(request.material()))
-        .orElseGet(() -> run(pass, request));
+        .orElseGet(() -> run(pass, request, before));
   }
 
   private static boolean isSame(StepOutcome<?> before, Request request) {
@@ -129,7 +129,8 @@ public final class Engine {
         && before.before().isSame(request.material(), before.asked());
   }
 
-  private <F extends Finding> StepOutcome<F> run(Pass<F> pass, Request request) {
+  private <F extends Finding> StepOutcome<F> run(
+      Pass<F> pass, Request request, Optional<StepOutcome<F>> before) {
     Set<Class<?>> asked = ConcurrentHashMap.newKeySet();
     var unusable = new ArrayList<UnusableAnswer>();
     Answers understood = understood(pass, request.answers(), unusable);
@@ -155,6 +156,8 @@ public final class Engine {
                     .filter(each -> !isAccepted(each) && each.standing().needsAPerson())
                     .map(Reviewed::finding)
                     .toList()));
+    // Most of it is what it was when the pass was run before.
+    before.ifPresent(step -> after.follow(step.after()));
     Ledger.check(pass, request.material(), new Applied(after, applied.claims()));
     return new StepOutcome<>(
         pass,
@@ -225,14 +228,13 @@ public final class Engine {
       if (!seen.add(finding.id())) {
         throw new IllegalStateException("Two findings are known by " + finding.id());
       }
-      Optional<Decision> decision =
-          answers.decision(finding.id()).or(() -> finding.formerId().flatMap(answers::decision));
+      Reviewed<F> said = Reviewed.of(finding, answers);
       Optional<String> problem =
-          decision
+          said.decision()
               .filter(Decision::isAccepted)
-              .flatMap(said -> pass.problem(finding, said.chosen(), request.material()));
+              .flatMap(its -> pass.problem(finding, its.chosen(), request.material()));
       problem.ifPresent(what -> unusable.add(new UnusableAnswer(finding.id().text(), what)));
-      reviewed.add(new Reviewed<>(finding, problem.isPresent() ? Optional.empty() : decision));
+      reviewed.add(problem.isPresent() ? new Reviewed<>(finding, Optional.empty()) : said);
     }
     return List.copyOf(reviewed);
   }

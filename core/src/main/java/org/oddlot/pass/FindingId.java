@@ -18,6 +18,9 @@ public record FindingId(String text) implements Comparable<FindingId> {
    *     those between them
    */
   public static FindingId of(String pass, String... parts) {
+    if (parts.length == 1) {
+      return new FindingId(pass + ":" + parts[0]);
+    }
     var all = new ArrayList<String>();
     all.add(pass);
     for (int i = 0; i < parts.length; i++) {

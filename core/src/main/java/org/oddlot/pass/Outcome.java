@@ -59,6 +59,24 @@ public record Outcome(
       return Tally.of(reviewed);
     }
 
+    /** The same findings with other answers, before anything was done with those. */
+    private StepOutcome<F> showing(Answers said) {
+      return said.equals(answers)
+          ? this
+          : new StepOutcome<>(
+              pass,
+              settings,
+              answers,
+              before,
+              look,
+              look.findings().stream().map(finding -> Reviewed.of(finding, said)).toList(),
+              after,
+              claims,
+              notes,
+              asked,
+              unusable);
+    }
+
     /** The same on material in which nothing is different that the pass asked for. */
     @SuppressWarnings("ReferenceEquality") // the very same material needs no other
     StepOutcome<F> on(Material material) {
@@ -101,6 +119,20 @@ public record Outcome(
   @SuppressWarnings("unchecked") // a pass's outcome has its findings
   public <F extends Finding> Optional<StepOutcome<F>> step(Pass<F> pass) {
     return step(pass.id()).map(step -> (StepOutcome<F>) step);
+  }
+
+  /**
+   * This as it is shown until the passes have looked at other answers: the findings stand as was
+   * said of them now, all else is what came of the answers before.
+   */
+  public Outcome showing(Answers said) {
+    return new Outcome(
+        steps.stream()
+            .<StepOutcome<?>>map(step -> step.showing(said.to(step.pass().id())))
+            .toList(),
+        start,
+        end,
+        unknownAnswers);
   }
 
   /** Whether some finding needs a person. */

@@ -18,6 +18,13 @@ public record Reviewed<F extends Finding>(F finding, Optional<Decision> decision
     this(finding, decision, false);
   }
 
+  /** A finding and what {@code answers} say of it, by the id that it has or had before. */
+  static <F extends Finding> Reviewed<F> of(F finding, Answers answers) {
+    return new Reviewed<>(
+        finding,
+        answers.decision(finding.id()).or(() -> finding.formerId().flatMap(answers::decision)));
+  }
+
   /** A finding that is accepted as it is proposed, with all others. */
   static <F extends Finding> Reviewed<F> acceptedWithAll(F finding) {
     return new Reviewed<>(finding, Optional.of(Decision.accept()), true);
@@ -25,9 +32,10 @@ public record Reviewed<F extends Finding>(F finding, Optional<Decision> decision
 
   /** How it stands, the decision heeded. */
   public Standing standing() {
-    return decision
-        .map(said -> said.isAccepted() ? Standing.SETTLED : Standing.DECLINED)
-        .orElseGet(finding::standing);
+    if (decision.isEmpty()) {
+      return finding.standing();
+    }
+    return decision.get().isAccepted() ? Standing.SETTLED : Standing.DECLINED;
   }
 
   /** What it is accepted as: what the person chose, else what is proposed. */

@@ -1,6 +1,5 @@
 package org.oddlot.pass;
 
-import java.util.EnumMap;
 import java.util.List;
 
 /**
@@ -15,13 +14,13 @@ public record Tally(int settled, int toLookAt, int open, int declined) {
 
   /** The tally of these findings. */
   public static Tally of(List<? extends Reviewed<?>> reviewed) {
-    var counts = new EnumMap<Standing, Integer>(Standing.class);
-    reviewed.forEach(finding -> counts.merge(finding.standing(), 1, Integer::sum));
+    var counts = new int[Standing.values().length];
+    reviewed.forEach(finding -> counts[finding.standing().ordinal()]++);
     return new Tally(
-        counts.getOrDefault(Standing.SETTLED, 0),
-        counts.getOrDefault(Standing.TO_LOOK_AT, 0),
-        counts.getOrDefault(Standing.OPEN, 0),
-        counts.getOrDefault(Standing.DECLINED, 0));
+        counts[Standing.SETTLED.ordinal()],
+        counts[Standing.TO_LOOK_AT.ordinal()],
+        counts[Standing.OPEN.ordinal()],
+        counts[Standing.DECLINED.ordinal()]);
   }
 
   /** How many of that standing. */

@@ -125,7 +125,7 @@ public final class WaveReader {
         problems.warning(
             place(at),
             Phrase.of(
-                "The chunk \"%s\" says that it has %d bytes, and %d are left.",
+                "The chunk \"%s\" says that it has %,d bytes, and %,d are left.",
                 printable(name), length, rest),
             "It is read as far as it goes. Compare the file with the one on the card.");
         length = rest;
@@ -283,7 +283,7 @@ public final class WaveReader {
       problems.warning(
           "",
           Phrase.of(
-              "It says that one sample of all channels has %d bytes; it must be %d.",
+              "It says that one sample of all channels has %,d bytes; it must be %d.",
               is.blockBytes, block),
           "");
     } else {
@@ -323,7 +323,7 @@ public final class WaveReader {
     }
     if (is.sampleRate == 0 || is.sampleRate > 10_000_000) {
       return Optional.of(
-          Phrase.of("The file says that it has %d samples in a second.", is.sampleRate));
+          Phrase.of("The file says that it has %,d samples in a second.", is.sampleRate));
     }
     return is.coding != WaveHead.Coding.OTHER && (is.bits == 0 || is.bits > 64)
         ? Optional.of(Phrase.of("The file says that a sample has %d bits.", is.bits))

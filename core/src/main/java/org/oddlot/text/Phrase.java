@@ -35,9 +35,10 @@ public final class Phrase {
         : String.format(Locale.ROOT, "%." + places + "f", value);
   }
 
-  /** A count with its noun: {@code 1 entry}, {@code 3 entries}, {@code 2 clips}. */
+  /** A count with its noun: {@code 1 entry}, {@code 3 entries}, {@code 2 clips}, {@code 2 days}. */
   public static String count(int count, String noun) {
-    String plural = noun.endsWith("y") ? noun.substring(0, noun.length() - 1) + "ies" : noun + "s";
+    String plural =
+        noun.matches(".*[^aeiou]y") ? noun.substring(0, noun.length() - 1) + "ies" : noun + "s";
     return number(count) + " " + (count == 1 ? noun : plural);
   }
 }

@@ -19,15 +19,44 @@ import org.oddlot.json.JsonObject;
  */
 @SuppressWarnings("ReferenceEquality") // being the very same object is what is asked about here
 public final class Differences {
+  private static final String POSITION = "position";
+
   private final List<Difference> found = new ArrayList<>();
+
+  /** What differs in clips that were compared before, by the clips as they are now. */
+  private final Map<TimelineObject, List<Difference>> known = new IdentityHashMap<>();
 
   private Differences() {}
 
   /** What differs, in the order of the tree. */
   public static List<Difference> between(TimelineObject before, TimelineObject after) {
+    return between(before, after, List.of());
+  }
+
+  /**
+   * The same, where what differed between {@code before} and an earlier state is known: a clip that
+   * is still the same object as then is not compared again.
+   *
+   * @param earlier what differed then
+   */
+  public static List<Difference> between(
+      TimelineObject before, TimelineObject after, List<Difference> earlier) {
     var differences = new Differences();
+    earlier.forEach(differences::know);
     differences.objects(before, after, Placed.root(before), Placed.root(after), "");
     return List.copyOf(differences.found);
+  }
+
+  private void know(Difference difference) {
+    // Where a clip lies can be otherwise now; what it says of itself cannot.
+    boolean isOfIt = !difference.property().isEmpty() && !difference.property().equals(POSITION);
+    if (isOfIt && difference.place().object() instanceof Clip clip) {
+      List<Difference> its = known.computeIfAbsent(clip, _ -> new ArrayList<>());
+      // One that lies in two places was found to differ in each.
+      if (its.isEmpty() || its.getFirst().place() == difference.place()) {
+        its.add(difference);
+      }
+    }
   }
 
   /** Compares two objects; {@code prefix} names them where they are properties of their place. */
@@ -38,6 +67,12 @@ public final class Differences {
       Placed placeAfter,
       String prefix) {
     if (before == after) {
+      return;
+    }
+    List<Difference> same = prefix.isEmpty() ? known.get(after) : null;
+    if (same != null) {
+      same.forEach(each ->
+          found.add(new Difference(placeAfter, each.property(), each.before(), each.after())));
       return;
     }
     if (!before.schema().equals(after.schema())) {
@@ -150,7 +185,7 @@ public final class Differences {
         Placed is = now.get(pair.newIndex);
         objects(was.object(), is.object(), was, is, "");
         if (pair.moved) {
-          add(is, "position", (long) was.index() + 1, (long) is.index() + 1);
+          add(is, POSITION, (long) was.index() + 1, (long) is.index() + 1);
         }
       }
     }

@@ -67,7 +67,7 @@ public final class MediaStartFinder implements StartFinder {
                         java.math.RoundingMode.FLOOR),
                     false),
                 Origin.TIME_REFERENCE,
-                Phrase.of("%d samples after midnight", samples)));
+                Phrase.of("%,d samples after midnight", samples)));
   }
 
   private static Optional<FoundTimecode> onChannels(
@@ -97,7 +97,7 @@ public final class MediaStartFinder implements StartFinder {
                 found.start(),
                 Origin.LTC,
                 Phrase.of(
-                    "channel %d, %d of %d frames agree%s",
+                    "channel %d, %,d of %,d frames agree%s",
                     i + 1, found.agreeing(), found.frames(), steady)));
       }
     }

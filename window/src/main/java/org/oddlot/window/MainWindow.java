@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -35,13 +34,11 @@ import org.oddlot.demo.Demo;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
-import org.oddlot.material.Source;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.rights.LicencePaper;
 import org.oddlot.rights.MusicPaper;
 import org.oddlot.text.Phrase;
-import org.oddlot.time.FrameRate;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Bench;
 import org.oddlot.window.kit.Overlay;
@@ -79,6 +76,7 @@ final class MainWindow {
   private final BorderPane main = new BorderPane();
   private final StackPane root = new StackPane(main, overlay);
   private final Scene scene;
+  private final SourceFacts facts = new SourceFacts();
   private String open;
 
   MainWindow(Session session, FilePicker picker, java.util.function.Consumer<Path> onShow) {
@@ -248,7 +246,7 @@ final class MainWindow {
         bench().focus();
       }
       inAndOut.setText(inAndOut(state));
-      status.facts(outcome.map(MainWindow::facts).orElse(""));
+      status.facts(outcome.map(its -> facts.of(its.start().sources())).orElse(""));
     }
     showBanner(state);
   }
@@ -308,29 +306,6 @@ final class MainWindow {
             ? ""
             : "  →  " + out.getFirst() + (out.size() > 1 ? " +" + (out.size() - 1) : "");
     return in + goes;
-  }
-
-  private static String facts(Outcome outcome) {
-    List<Source> sources = outcome.start().sources().all();
-    String rates =
-        sources.stream()
-            .filter(source -> !source.isSound())
-            .flatMap(source -> source.rate().stream())
-            .distinct()
-            .sorted()
-            .map(FrameRate::toString)
-            .collect(Collectors.joining(", "));
-    String days =
-        sources.stream()
-            .flatMap(source -> source.recorded().stream())
-            .distinct()
-            .sorted()
-            .limit(2)
-            .map(Object::toString)
-            .collect(Collectors.joining(" – "));
-    return java.util.stream.Stream.of(rates, days)
-        .filter(text -> !text.isEmpty())
-        .collect(Collectors.joining(" · "));
   }
 
   private void showBanner(State state) {

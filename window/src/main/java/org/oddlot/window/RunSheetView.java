@@ -20,8 +20,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.lot.ReadySheet;
-import org.oddlot.material.Material;
-import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.RunSheet;
@@ -216,7 +214,7 @@ final class RunSheetView extends VBox {
     var concerned = new ArrayList<Row>();
     var others = new ArrayList<Station>();
     for (Station station : inOrder(state.lot().sheet())) {
-      boolean concerns = state.outcome().map(its -> concerns(station, its)).orElse(true);
+      boolean concerns = concerns(station, state);
       boolean isOn =
           state.lot().sheet().inWorkingOrder().stream()
               .filter(step -> step.pass().equals(station.id()))
@@ -239,10 +237,14 @@ final class RunSheetView extends VBox {
     return concerned;
   }
 
-  /** By what the passes before left: a channel gets its role before there are tracks to lay. */
-  private static boolean concerns(Station station, Outcome outcome) {
-    return station.concerns(
-        outcome.step(station.id()).<Material>map(StepOutcome::before).orElseGet(outcome::start));
+  private static boolean concerns(Station station, State state) {
+    return state
+        .outcome()
+        .map(outcome ->
+            station.pass().isPresent()
+                ? !state.idle().contains(station.id())
+                : station.concerns(outcome.start()))
+        .orElse(true);
   }
 
   private static Row row(int number, Station station, boolean isOn, boolean concerns, State state) {
@@ -314,10 +316,7 @@ final class RunSheetView extends VBox {
       title.setId("nothing-to-do");
       var line =
           new HBox(
-              6,
-              title,
-              Words.spring(),
-              Words.of(Integer.toString(folded.count), "figures", "quiet"));
+              6, title, Words.spring(), Words.of(Phrase.number(folded.count), "figures", "quiet"));
       line.setAlignment(Pos.CENTER_LEFT);
       setGraphic(line);
       setAccessibleText(
@@ -350,7 +349,7 @@ final class RunSheetView extends VBox {
         int count = tally.of(standing);
         if (count > 0) {
           Node mark = new StandingMark(standing);
-          var pair = new HBox(4, mark, Words.of(Integer.toString(count), "figures"));
+          var pair = new HBox(4, mark, Words.of(Phrase.number(count), "figures"));
           pair.setAlignment(Pos.CENTER_LEFT);
           line.getChildren().add(pair);
         }
@@ -367,6 +366,6 @@ final class RunSheetView extends VBox {
 
   private static String spoken(Tally tally) {
     return Phrase.of(
-        ", %d settled, %d to look at, %d open", tally.settled(), tally.toLookAt(), tally.open());
+        ", %,d settled, %,d to look at, %,d open", tally.settled(), tally.toLookAt(), tally.open());
   }
 }

@@ -144,7 +144,7 @@ public final class OtioReader {
       problems.info(
           text.place(reader.firstNonFinite()),
           Phrase.of(
-              "%d numbers are NaN or infinite, the first one here; they are carried unchanged.",
+              "%,d numbers are NaN or infinite, the first one here; they are carried unchanged.",
               reader.nonFiniteNumbers()));
     }
     if (reader.longestString() > 0) {

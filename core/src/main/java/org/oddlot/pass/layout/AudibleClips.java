@@ -59,6 +59,9 @@ final class AudibleClips {
   /** What is heard in {@code timeline}. */
   static AudibleClips in(Timeline timeline, Profile profile) {
     var heard = new AudibleClips(profile, RoleTracks.areIn(timeline));
+    if (!hasSoundTrack(timeline)) {
+      return heard;
+    }
     Cut cut = Cut.of(timeline);
     for (Cut.Event event : cut.events()) {
       if (event.enabled() && event.kind().equals(Track.AUDIO)) {
@@ -72,6 +75,16 @@ final class AudibleClips {
     }
     cut.unknown().forEach(placed -> heard.notUnderstood.add(placed.object().name()));
     return heard;
+  }
+
+  private static boolean hasSoundTrack(TimelineObject object) {
+    for (TimelineObject child : object.children()) {
+      boolean isSound = child instanceof Track track && track.kind().equals(Track.AUDIO);
+      if (isSound || hasSoundTrack(child)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   List<Piece> pieces() {

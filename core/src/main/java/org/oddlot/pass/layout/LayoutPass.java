@@ -9,12 +9,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
-import org.oddlot.material.ChannelNote;
+import org.oddlot.material.ClipSound;
 import org.oddlot.material.Derived;
 import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.NewTimelines;
-import org.oddlot.material.Source;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Look;
@@ -52,11 +51,9 @@ public final class LayoutPass implements Pass<LayoutFinding> {
       Derived.of(
           Set.of(Document.class),
           material ->
-              material.sources().all().stream()
-                  .flatMap(Source::clips)
-                  .anyMatch(clip ->
-                      ChannelNote.of(clip.clip(), clip.profile()).values().stream()
-                          .anyMatch(note -> !note.role().isEmpty())));
+              material.derive(ClipSound.NOTED).all().stream()
+                  .flatMap(noted -> noted.channels().values().stream())
+                  .anyMatch(note -> !note.role().isEmpty()));
 
   @Override
   public String id() {

@@ -1,17 +1,13 @@
 package org.oddlot.pass.match;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.oddlot.material.DateGap;
 import org.oddlot.material.Material;
 import org.oddlot.material.Pairing;
-import org.oddlot.material.PlainName;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Answers;
@@ -22,11 +18,7 @@ import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
-import org.oddlot.progress.Progress;
 import org.oddlot.setting.Setting;
-import org.oddlot.setting.Settings;
-import org.oddlot.sound.Recording;
-import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.RationalTime;
 
@@ -41,8 +33,6 @@ public final class MatchPass implements Pass<MatchFinding> {
   /** How far apart an entry and the start of its clip may be. */
   public static final Setting<Integer> TOLERANCE =
       Setting.number("tolerance", "Tolerance", 48, 0, 10_000, "frames");
-
-  private static final int ENTRIES_AT_ONCE = 5000;
 
   @Override
   public String id() {
@@ -77,61 +67,15 @@ public final class MatchPass implements Pass<MatchFinding> {
   @Override
   public Look<MatchFinding> look(Request request) {
     Material material = request.material();
-    Settings settings = request.settings();
     Answers answers = request.answers();
-    Progress progress = request.progress();
-    Set<String> sounds = soundsApart(material);
-    Map<String, LocalDate> days = new HashMap<>();
-    material
-        .all(DateGap.class)
-        .forEach(each -> each.entries().forEach(id -> days.put(id, each.clipDay())));
-    List<LogEntry> entries =
+    Sightings.Seen seen =
         material
-            .entries()
-            .map(entry ->
-                days.containsKey(entry.id())
-                    ? entry.withDate(Optional.ofNullable(days.get(entry.id())))
-                    : entry)
-            .filter(entry ->
-                sounds.isEmpty()
-                    || entry.clip().isEmpty()
-                    || !sounds.contains(PlainName.of(entry.clip())))
-            .toList();
-    List<Source> sources = material.sources().all();
-    var sight = new Sight(sources, new Naming(sources, entries), settings.get(TOLERANCE));
-    var seen = new ArrayList<Sight.Seen>(entries.size());
-    for (int from = 0; from < entries.size(); from += ENTRIES_AT_ONCE) {
-      progress.check();
-      progress.at(0.8 * from / entries.size(), "Match");
-      // What is seen of an entry does not depend on the others.
-      seen.addAll(
-          entries.subList(from, Math.min(from + ENTRIES_AT_ONCE, entries.size())).parallelStream()
-              .map(sight::of)
-              .toList());
-    }
-    var trust = new Trust(material, seen);
+            .derive(Sightings.OF_ENTRIES)
+            .within(request.settings().get(TOLERANCE), request.progress());
+    var trust = new Trust(material, seen.entries());
     List<MatchFinding> findings =
-        new Verdicts(seen, sight, trust, material.sources(), answers).findings();
+        new Verdicts(seen.entries(), seen.sight(), trust, material.sources(), answers).findings();
     return Look.of(findings, leftOver(material, findings, answers));
-  }
-
-  /** The names of sound that came in by itself: what a report says of it is about no clip. */
-  private static Set<String> soundsApart(Material material) {
-    if (material.sounds().isEmpty()) {
-      return Set.of();
-    }
-    var names = new HashSet<String>();
-    for (Recording recording : material.recordings()) {
-      List<SoundFile> apart =
-          recording.files().stream()
-              .filter(file -> material.sources().byId(file.id()).isEmpty())
-              .toList();
-      apart.forEach(file -> names.add(PlainName.of(file.stem())));
-      if (!apart.isEmpty()) {
-        names.add(PlainName.of(recording.name()));
-      }
-    }
-    return names;
   }
 
   /** Sources that no finding speaks for, each with the best reason why. */
@@ -174,12 +118,14 @@ public final class MatchPass implements Pass<MatchFinding> {
     if (source.start().isEmpty()) {
       return "the files do not say its start timecode";
     }
-    return near.map(n ->
-            Phrase.of(
-                "the nearest row, %d, is %s away and goes with another clip or none",
-                n.entry.row(),
-                RationalTime.of(n.candidate.distance(), n.candidate.entryAt().orElseThrow().rate())
-                    .inWords()))
+    return near.map(its ->
+            "the nearest row, "
+                + its.entry.row()
+                + ", is "
+                + RationalTime.of(
+                        its.candidate.distance(), its.candidate.entryAt().orElseThrow().rate())
+                    .inWords()
+                + " away and goes with another clip or none")
         .orElse("no entry is near");
   }
 

@@ -124,9 +124,9 @@ final class Trust {
     return Optional.of(
         new Verdict(
             new Why(
-                Phrase.of("only %d of %d fit", falling, its.size()),
+                Phrase.of("only %,d of %,d fit", falling, its.size()),
                 Phrase.of(
-                    "only %d of the paper's %d entries fall on clips, as they would by chance: it"
+                    "only %,d of the paper's %,d entries fall on clips, as they would by chance: it"
                         + " seems to be of another day or unit, or its clock is off",
                     falling, its.size())),
             true,

@@ -228,7 +228,7 @@ final class Verdicts {
         new Why(
             "in order",
             Phrase.of(
-                "row %d lists several takes; %s is number %d of the clips from its start on%s",
+                "row %d lists several takes; %s is number %,d of the clips from its start on%s",
                 sequel.row(),
                 names,
                 sequel.nth(),
@@ -304,7 +304,7 @@ final class Verdicts {
                 Standing.TO_LOOK_AT,
                 new Why(
                     "several of this name",
-                    Phrase.of("%d clips can be meant by %s", group.size(), one.entry().clip()))));
+                    Phrase.of("%,d clips can be meant by %s", group.size(), one.entry().clip()))));
       }
     }
     Optional<Why> doubt =

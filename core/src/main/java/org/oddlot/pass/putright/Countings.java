@@ -78,8 +78,8 @@ final class Countings {
             Standing.SETTLED,
             "drop-frame, with colons",
             Phrase.of(
-                "its labels are counted drop-frame though written with colons: %d of %d entries"
-                    + " fall on clips that way, %d as written",
+                "its labels are counted drop-frame though written with colons: %,d of %,d entries"
+                    + " fall on clips that way, %,d as written",
                 then, total, now),
             List.of(
                 choice(Correction.Counting.DROPS, "read as drop-frame", then),

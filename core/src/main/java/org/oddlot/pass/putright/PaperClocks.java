@@ -275,7 +275,7 @@ final class PaperClocks {
           correction,
           Standing.SETTLED,
           "clock in step",
-          Phrase.of("%d of %d entries fall on clips; no shift does better", now, total),
+          Phrase.of("%,d of %,d entries fall on clips; no shift does better", now, total),
           List.of(),
           List.of(),
           List.of(new Evidence("now", now + " of " + total, "fall on clips")));
@@ -298,13 +298,14 @@ final class PaperClocks {
         estimate.isUndecided() ? "two clocks fit" : proposed ? "clock " + inWords : "clock unclear",
         estimate.isUndecided()
             ? Phrase.of(
-                "two shifts explain it about equally well: %s matches %d entries, %s %d",
+                "two shifts explain it about equally well: %s matches %,d entries, %s %,d",
                 inWords,
                 best.matches(),
                 direction(estimate.rival().orElseThrow().frames(), rate),
                 estimate.rival().orElseThrow().matches())
             : Phrase.of(
-                "%d of %d entries match now; %d would with the log %s", now, total, after, inWords),
+                "%,d of %,d entries match now; %,d would with the log %s",
+                now, total, after, inWords),
         choices,
         proposed ? List.of(Long.toString(best.frames())) : List.of(),
         List.of(
@@ -350,7 +351,7 @@ final class PaperClocks {
         Standing.TO_LOOK_AT,
         "clock changes at " + changes,
         Phrase.of(
-            "%d of %d entries match with one clock; %d would with a clock that changes at %s",
+            "%,d of %,d entries match with one clock; %,d would with a clock that changes at %s",
             Math.max(
                 leading.estimate().now(), leading.estimate().best().map(Shift::matches).orElse(0)),
             leading.size(),

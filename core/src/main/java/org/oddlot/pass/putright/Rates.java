@@ -63,7 +63,7 @@ final class Rates {
             : clock;
     String reason =
         Phrase.of(
-            "%d entries are tagged %s, the clips run at %s; %d would match if %s",
+            "%,d entries are tagged %s, the clips run at %s; %,d would match if %s",
             count, from, to, better.matches, better.words);
     return new PutRightFinding(
         FindingId.of("putright", "rate", clocks.paper().name(), from.toString()),

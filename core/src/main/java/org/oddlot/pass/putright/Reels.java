@@ -147,7 +147,7 @@ final class Reels {
         Standing.TO_LOOK_AT,
         Phrase.of("all begin in hour %02d", reels.getFirst().hour()),
         Phrase.of(
-            "%d reels of one camera and day lie over each other in time; the first clips start at"
+            "%,d reels of one camera and day lie over each other in time; the first clips start at"
                 + " %s",
             reels.size(),
             reels.stream().map(Reels::firstLabel).distinct().collect(Collectors.joining(", "))),

@@ -73,7 +73,7 @@ final class StretchRates {
         Standing.TO_LOOK_AT,
         "rate " + from + ", clips " + to,
         Phrase.of(
-            "%s tagged %s, most clips run at %s; %d would lie in clips",
+            "%s tagged %s, most clips run at %s; %,d would lie in clips",
             Phrase.count(its.size(), "entry"), from, to, most),
         List.of(
             choice(Meaning.CLOCK, Correction.Rate.words(Meaning.CLOCK, to), clock),

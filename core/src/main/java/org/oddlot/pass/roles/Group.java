@@ -2,16 +2,21 @@ package org.oddlot.pass.roles;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.oddlot.material.ChannelNote;
+import org.oddlot.material.ClipSound;
+import org.oddlot.material.Derived;
+import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.sound.Recording;
+import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 
 /**
@@ -40,20 +45,28 @@ public record Group(String name, boolean isPicture, List<Member> members) {
     return leader().layout();
   }
 
+  private static final Derived<List<Group>> ALL =
+      Derived.of(Set.of(Document.class, Paper.class, SoundFile.class), Group::all);
+
   /** The groups of a lot: pictures and sound apart. */
   static List<Group> of(Material material) {
+    return material.derive(ALL);
+  }
+
+  private static List<Group> all(Material material) {
     var groups = new LinkedHashMap<String, List<Member>>();
+    ClipSound noted = material.derive(ClipSound.NOTED);
     for (Source source : material.sources().all()) {
-      if (!material.isSound(source)) {
-        Member member = picture(source);
-        if (!member.channels().isEmpty()) {
-          String name = source.camera().isEmpty() ? "Pictures" : "Camera " + source.camera();
-          groups.computeIfAbsent("picture " + name, _ -> new ArrayList<>()).add(member);
-        }
+      int channels = channelCount(source, noted);
+      if (channels > 0 && !material.isSound(source)) {
+        String name = source.camera().isEmpty() ? "Pictures" : "Camera " + source.camera();
+        groups
+            .computeIfAbsent("picture " + name, _ -> new ArrayList<>())
+            .add(picture(source, channels, noted));
       }
     }
     for (Recording recording : material.recordings()) {
-      sound(recording, material)
+      sound(recording, material, noted)
           .ifPresent(member ->
               groups
                   .computeIfAbsent("sound " + called(recording, member), _ -> new ArrayList<>())
@@ -63,7 +76,7 @@ public record Group(String name, boolean isPicture, List<Member> members) {
     groups.forEach((key, members) ->
         list.add(
             new Group(key.substring(key.indexOf(' ') + 1), key.startsWith("picture "), members)));
-    return list;
+    return List.copyOf(list);
   }
 
   private static String called(Recording recording, Member member) {
@@ -74,14 +87,19 @@ public record Group(String name, boolean isPicture, List<Member> members) {
     return recording.recorder() + form;
   }
 
-  private static Member picture(Source source) {
-    PlacedClip placed = source.clips().findFirst().orElseThrow();
-    Map<Integer, ChannelNote> notes = notes(source);
-    int count =
-        Math.max(
-            placed.profile().channelCount(placed.clip()).orElse(0),
-            notes.keySet().stream().mapToInt(Integer::intValue).max().orElse(0));
-    var channels = new ArrayList<Member.Channel>();
+  /** How many channels a picture has, by its first clip and by what is noted about them. */
+  private static int channelCount(Source source, ClipSound noted) {
+    PlacedClip first = (source.inBins().isEmpty() ? source.uses() : source.inBins()).getFirst();
+    int count = noted.of(first).channelCount();
+    for (int number : notes(source, noted).keySet()) {
+      count = Math.max(count, number);
+    }
+    return count;
+  }
+
+  private static Member picture(Source source, int count, ClipSound noted) {
+    Map<Integer, ChannelNote> notes = notes(source, noted);
+    var channels = new ArrayList<Member.Channel>(count);
     for (int i = 1; i <= count; i++) {
       channels.add(channel(i, source, i, i, Optional.ofNullable(notes.get(i)), ""));
     }
@@ -89,15 +107,14 @@ public record Group(String name, boolean isPicture, List<Member> members) {
   }
 
   /** A recording whose files have clips; empty where one of them has none. */
-  private static Optional<Member> sound(Recording recording, Material material) {
+  private static Optional<Member> sound(Recording recording, Material material, ClipSound noted) {
     var channels = new ArrayList<Member.Channel>();
-    Map<Source, Map<Integer, ChannelNote>> noted = new HashMap<>();
     for (Recording.Channel channel : recording.channels()) {
       Optional<Source> source = material.sources().byId(channel.file().id());
       if (source.isEmpty()) {
         return Optional.empty();
       }
-      Map<Integer, ChannelNote> notes = noted.computeIfAbsent(source.get(), Group::notes);
+      Map<Integer, ChannelNote> notes = notes(source.get(), noted);
       channels.add(
           channel(
               channel.number(),
@@ -131,13 +148,19 @@ public record Group(String name, boolean isPicture, List<Member> members) {
   }
 
   /** What is noted in any clip of a source. */
-  private static Map<Integer, ChannelNote> notes(Source source) {
-    return source
-        .clips()
-        .map(placed -> ChannelNote.of(placed.clip(), placed.profile()))
-        .filter(notes -> !notes.isEmpty())
-        .findFirst()
-        .orElse(Map.of());
+  private static Map<Integer, ChannelNote> notes(Source source, ClipSound noted) {
+    Map<Integer, ChannelNote> inBins = notes(source.inBins(), noted);
+    return inBins.isEmpty() ? notes(source.uses(), noted) : inBins;
+  }
+
+  private static Map<Integer, ChannelNote> notes(List<PlacedClip> clips, ClipSound noted) {
+    for (PlacedClip placed : clips) {
+      Map<Integer, ChannelNote> notes = noted.of(placed).channels();
+      if (!notes.isEmpty()) {
+        return notes;
+      }
+    }
+    return Map.of();
   }
 
   /** This with other names of some channels than the mixer's, by the ids of the members. */

@@ -14,8 +14,8 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.oddlot.json.JsonString;
 import org.oddlot.material.ChannelNote;
+import org.oddlot.material.ClipSound;
 import org.oddlot.material.Material;
-import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
@@ -145,7 +145,7 @@ public final class RolesPass implements Pass<RolesFinding> {
     } else if (!named) {
       reason = group.inWords() + ", without names: the camera's own sound";
     } else {
-      reason = Phrase.of("%s; %d of %d known by name", group.inWords(), proposed, rows.size());
+      reason = Phrase.of("%s; %,d of %,d known by name", group.inWords(), proposed, rows.size());
     }
     return new RolesFinding.OfGroup(group, rows, standing, reason);
   }
@@ -218,24 +218,12 @@ public final class RolesPass implements Pass<RolesFinding> {
   /** The roles that clips have already, and how many clips have each. */
   private static Map<String, Integer> existing(Material material) {
     var roles = new TreeMap<String, Integer>();
-    for (Source source : material.sources().all()) {
-      source
-          .clips()
-          .forEach(placed -> {
-            Set<String> its =
-                ChannelNote.of(placed.clip(), placed.profile()).values().stream()
-                    .map(ChannelNote::role)
-                    .filter(role -> !role.isEmpty())
-                    .collect(Collectors.toSet());
-            picture(placed).ifPresent(its::add);
-            its.forEach(role -> roles.merge(role, 1, Integer::sum));
-          });
+    for (ClipSound.Noted noted : material.derive(ClipSound.NOTED).all()) {
+      if (!noted.isEmpty()) {
+        noted.roles().forEach(role -> roles.merge(role, 1, Integer::sum));
+      }
     }
     return roles;
-  }
-
-  private static Optional<String> picture(PlacedClip placed) {
-    return placed.profile().text(placed.clip(), Field.ROLE).map(placed.profile()::roleRead);
   }
 
   @Override

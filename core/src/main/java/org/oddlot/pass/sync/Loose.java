@@ -62,7 +62,7 @@ final class Loose {
                 recording,
                 "at no picture",
                 Phrase.of(
-                    "%d of the %d sounds of %s lie at a picture: its clock or its date may be"
+                    "%,d of the %,d sounds of %s lie at a picture: its clock or its date may be"
                         + " wrong; say how late it is, or leave them as wild sound",
                     its[1], its[0], recording.recorder())));
       }

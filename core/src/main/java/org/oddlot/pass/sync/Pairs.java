@@ -179,7 +179,7 @@ final class Pairs {
     return all != null && all.confirms()
         ? Optional.of(
             Phrase.of(
-                "only so %d of %d pictures have all of their sound", all.now(), all.touched()))
+                "only so %,d of %,d pictures have all of their sound", all.now(), all.touched()))
         : Optional.empty();
   }
 

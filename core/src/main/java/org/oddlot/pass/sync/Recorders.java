@@ -149,7 +149,7 @@ final class Recorders {
                 Standing.TO_LOOK_AT,
                 Phrase.of("about %s %s", words, way),
                 Phrase.of(
-                    "its sounds cover %d of %d pictures from end to end; %s %s they would cover %d."
+                    "its sounds cover %,d of %,d pictures from end to end; %s %s they would cover %d."
                         + " That tells which take is which; the exact frame needs listening",
                     its.now(), its.touched(), words, way, better.pictures()),
                 List.of(
@@ -351,7 +351,8 @@ final class Recorders {
               EAR,
               Standing.SETTLED,
               "in step by ear",
-              Phrase.of("%d of %d pairs agree by ear with their timecode", agreeing, heard.size()),
+              Phrase.of(
+                  "%,d of %,d pairs agree by ear with their timecode", agreeing, heard.size()),
               List.of(),
               List.of(),
               evidence));
@@ -364,7 +365,7 @@ final class Recorders {
             Standing.TO_LOOK_AT,
             Phrase.of("%.1f f %s by ear", Math.abs(median) / frame, way),
             Phrase.of(
-                "its clock is %.1f frames %s all day: %d of %d pairs agree by ear",
+                "its clock is %.1f frames %s all day: %,d of %,d pairs agree by ear",
                 Math.abs(median) / frame, way, agreeing, heard.size()),
             List.of(
                 new Choice(
@@ -466,7 +467,7 @@ final class Recorders {
             Standing.TO_LOOK_AT,
             Phrase.of("%s %s", words, way),
             Phrase.of(
-                "%d of its recordings lie at no picture, and %s after those of their slate",
+                "%,d of its recordings lie at no picture, and %s after those of their slate",
                 late.size(), proposed > 0 ? words : "−" + words),
             List.of(
                 new Choice(

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.oddlot.material.Source;
 
 /** What the sources of a lot will be called, seen together so that no two are called the same. */
@@ -26,10 +27,13 @@ final class NewNames {
     pattern = text.isBlank() ? Optional.empty() : Optional.of(NamePattern.parse(text));
   }
 
-  void add(Source source, Map<String, String> itsValues) {
-    values.put(source.id(), itsValues);
-    pattern.ifPresent(
-        p -> byName.computeIfAbsent(p.name(itsValues), _ -> new ArrayList<>()).add(source.id()));
+  /** Adds a source; its values are asked for where there is a pattern. */
+  void add(Source source, Supplier<Map<String, String>> itsValues) {
+    pattern.ifPresent(p -> {
+      Map<String, String> its = itsValues.get();
+      values.put(source.id(), its);
+      byName.computeIfAbsent(p.name(its), _ -> new ArrayList<>()).add(source.id());
+    });
   }
 
   Name of(Source source) {

@@ -105,34 +105,43 @@ public final class TagPass implements Pass<TagFinding> {
               bySource.computeIfAbsent(pairing.sourceId(), _ -> new ArrayList<>()).add(entry));
     }
 
+    TaggedBefore before = material.derive(TaggedBefore.KNOWN);
     var findings = new ArrayList<TagFinding>();
-    var gathered = new LinkedHashMap<Source, Tags>();
+    var gathered = new ArrayList<Gathered>();
     var names = new NewNames(settings.get(NAME));
     for (Source source : material.sources().all()) {
       List<LogEntry> its = bySource.get(source.id());
       if (its != null) {
         its.sort(Comparator.comparing(LogEntry::paper).thenComparingInt(LogEntry::row));
-        var tags = new Tags(source, its);
-        tags.alsoAsKeywords(settings.get(KEYWORDS));
-        if (settings.get(SELECTS)) {
-          tags.selectCircled();
-        }
-        names.add(source, TagFinding.tokens(source, tags.notes()));
-        gathered.put(source, tags);
+        Tags tags = before.tags(source, its, settings, () -> tags(source, its, settings));
+        names.add(source, () -> TagFinding.tokens(source, tags.notes()));
+        gathered.add(new Gathered(source, its, tags));
       }
       if (gathered.size() % 1000 == 999) {
         progress.check();
       }
     }
-    gathered.forEach((source, tags) ->
-        findings.add(
-            finding(
-                source,
-                bySource.getOrDefault(source.id(), List.of()),
-                tags,
-                names.of(source),
-                settings)));
+    for (Gathered each : gathered) {
+      NewNames.Name name = names.of(each.source);
+      findings.add(
+          before.finding(
+              each.source,
+              name,
+              () -> finding(each.source, each.entries, each.tags, name, settings)));
+    }
     return Look.of(findings);
+  }
+
+  /** A source, the entries that belong to it, and what they say together. */
+  private record Gathered(Source source, List<LogEntry> entries, Tags tags) {}
+
+  private static Tags tags(Source source, List<LogEntry> entries, Settings settings) {
+    var tags = new Tags(source, entries);
+    tags.alsoAsKeywords(settings.get(KEYWORDS));
+    if (settings.get(SELECTS)) {
+      tags.selectCircled();
+    }
+    return tags;
   }
 
   private static TagFinding finding(
@@ -195,6 +204,7 @@ public final class TagPass implements Pass<TagFinding> {
     Material material = request.material();
     Settings settings = request.settings();
     Progress progress = request.progress();
+    TaggedBefore before = material.derive(TaggedBefore.KNOWN);
     var changes = new ClipChanges();
     for (Reviewed<TagFinding> reviewed : accepted) {
       progress.check();
@@ -202,7 +212,7 @@ public final class TagPass implements Pass<TagFinding> {
       for (PlacedClip placed : clips(finding.source(), settings)) {
         changes.add(
             placed,
-            clip -> tagged(clip, finding, placed.profile()),
+            clip -> before.written(clip, finding, () -> tagged(clip, finding, placed.profile())),
             reviewed.reason(),
             "metadata",
             "markers",

@@ -131,6 +131,9 @@ public final class TimesPass implements Pass<TimesFinding> {
   @Override
   public Look<TimesFinding> look(Request request) {
     Material material = request.material();
+    if (!concerns(material)) {
+      return Look.of(List.of());
+    }
     List<Programme> programmes = material.derive(Programme.ALL);
     var files = new ArrayList<Words>();
     for (Captions captions : material.all(Captions.class)) {

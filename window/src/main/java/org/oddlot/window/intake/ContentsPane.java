@@ -99,6 +99,6 @@ final class ContentsPane {
                 rate -> timeline.recordTimecode(org.oddlot.time.RationalTime.zero(rate)).toString())
             .orElse("");
     return new Row(
-        placed.path(), "timeline", Phrase.of("%d tracks, %d clips", tracks, clips), start);
+        placed.path(), "timeline", Phrase.of("%,d tracks, %,d clips", tracks, clips), start);
   }
 }

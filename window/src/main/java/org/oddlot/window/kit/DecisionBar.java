@@ -201,14 +201,8 @@ public final class DecisionBar<F extends Finding> {
       session.tell("None of these can be accepted as it is.");
       return;
     }
-    session.changeLot(
-        lot -> {
-          var changed = lot;
-          for (var each : able.entrySet()) {
-            changed = changed.withDecision(each.getKey(), each.getValue());
-          }
-          return changed;
-        },
+    session.decide(
+        able,
         wording.accepted()
             + " "
             + Phrase.count(able.size(), wording.noun())

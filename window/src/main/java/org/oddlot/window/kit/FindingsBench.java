@@ -109,7 +109,7 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
                     .add(
                         Actions.button(
                             "next-station",
-                            Phrase.of("Go on to %s, %d to look at", next.title(), next.needing()),
+                            Phrase.of("Go on to %s, %,d to look at", next.title(), next.needing()),
                             "G",
                             () -> place.way().open(next.station()))),
             () ->

@@ -37,13 +37,7 @@ public final class Sheet<T> extends TableView<T> {
     Object id = selected == null ? null : identity.apply(selected);
     getSelectionModel().clearSelection();
     setItems(FXCollections.observableList(rows));
-    int again = -1;
-    for (int i = 0; id != null && i < rows.size(); i++) {
-      if (identity.apply(rows.get(i)).equals(id)) {
-        again = i;
-        break;
-      }
-    }
+    int again = id == null ? -1 : find(id, index, rows, identity);
     if (again < 0 && !rows.isEmpty()) {
       again = Math.clamp(index, 0, rows.size() - 1);
     }
@@ -51,6 +45,19 @@ public final class Sheet<T> extends TableView<T> {
       getSelectionModel().select(again);
       getFocusModel().focus(again);
     }
+  }
+
+  /** Where a row is now: it is looked for near where it was first. */
+  private static <T> int find(Object id, int before, List<T> rows, Function<T, Object> identity) {
+    int last = Math.max(before, rows.size() - 1 - before);
+    for (int away = 0; away <= last; away++) {
+      for (int at : new int[] {before + away, before - away}) {
+        if (at >= 0 && at < rows.size() && identity.apply(rows.get(at)).equals(id)) {
+          return at;
+        }
+      }
+    }
+    return -1;
   }
 
   /** Makes this as high as its rows, from {@code least} up to {@code most} of them. */

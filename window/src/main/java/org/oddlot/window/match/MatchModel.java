@@ -1,5 +1,6 @@
 package org.oddlot.window.match;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
@@ -20,11 +21,32 @@ import org.oddlot.window.kit.Moment;
 
 /** What the bench of Match shows, without a node. */
 final class MatchModel {
+  /** More rows of clips are not to be told apart in the picture of a moment. */
+  private static final int MOST_CAMERAS = 5;
+
+  /** Seconds to either side of a moment that its picture shows. */
+  private static final double REACH = 150;
+
   private Optional<Sources> sources = Optional.empty();
   private List<LogEntry> entries = List.of();
+  private List<String> cameras = List.of();
+  private FrameRate rate = FrameRate.FPS_24;
+  private Spans spans = new Spans(List.of());
 
+  @SuppressWarnings("ReferenceEquality") // what did not change is the very same
   void show(Optional<StepOutcome<MatchFinding>> step) {
-    sources = step.map(its -> its.before().sources());
+    Optional<Sources> now = step.map(its -> its.before().sources());
+    if (now.isEmpty() || sources.isEmpty() || now.get() != sources.get()) {
+      sources = now;
+      List<Source> all = now.map(Sources::all).orElse(List.of());
+      cameras = all.stream().map(Source::camera).distinct().sorted().limit(MOST_CAMERAS).toList();
+      spans = new Spans(all);
+      rate =
+          all.stream()
+              .flatMap(source -> source.rate().stream())
+              .findFirst()
+              .orElse(FrameRate.FPS_24);
+    }
     entries = step.map(its -> its.before().entries().toList()).orElse(List.of());
   }
 
@@ -112,54 +134,52 @@ final class MatchModel {
     }
   }
 
-  /** The picture of the moment around a row's entry; empty where it has no timecode. */
+  /**
+   * The picture of the moment around a row's entry, of its day if it has one; empty where it has no
+   * timecode.
+   */
   Optional<Moment> around(MatchRow row, Set<String> chosen, double width) {
-    FrameRate rate =
-        sources.stream()
-            .flatMap(s -> s.all().stream())
-            .flatMap(source -> source.rate().stream())
-            .findFirst()
-            .orElse(FrameRate.FPS_24);
     Optional<Timecode> now = at(row, rate);
     if (now.isEmpty() || sources.isEmpty()) {
       return Optional.empty();
     }
-    double reach = 150;
-    List<String> cameras =
-        sources.get().all().stream().map(Source::camera).distinct().sorted().limit(5).toList();
+    Optional<LocalDate> day = row.entry().date();
     var slips = new ArrayList<Moment.Slip>();
-    for (Source source : sources.get().all()) {
+    for (Source source : spans.within((long) REACH * now.get().rate().nominal(), now.get())) {
+      boolean isChosen = chosen.contains(source.id());
       int lane = cameras.indexOf(source.camera());
-      source
-          .range()
-          .filter(_ -> lane >= 0)
-          .ifPresent(range ->
-              slip(range, now.get(), lane, chosen.contains(source.id())).ifPresent(slips::add));
+      if (lane >= 0 && (isChosen || isOf(day, source.recorded()))) {
+        slips.add(slip(source.range().orElseThrow(), now.get(), lane, isChosen));
+      }
     }
     List<Double> ticks =
         entries.stream()
+            .filter(entry -> isOf(day, entry.date()))
             .flatMap(entry -> entry.in().stream())
             .flatMap(label -> label.toTheSecond().at(rate, false).stream())
             .map(at -> seconds(at.frames() - now.get().frames(), rate))
-            .filter(seconds -> Math.abs(seconds) <= reach)
+            .filter(seconds -> Math.abs(seconds) <= REACH)
             .toList();
     List<String> labels =
         List.of(
-            minute(now.get(), -(long) (reach / 2)),
+            minute(now.get(), -(long) (REACH / 2)),
             minute(now.get(), 0),
-            minute(now.get(), (long) (reach / 2)));
-    return Optional.of(new Moment(width, reach, cameras, slips, ticks, labels));
+            minute(now.get(), (long) (REACH / 2)));
+    return Optional.of(new Moment(width, REACH, cameras, slips, ticks, labels));
   }
 
-  private static Optional<Moment.Slip> slip(
-      TimeRange range, Timecode now, int lane, boolean chosen) {
+  /** Whether something is of this day, as far as both are known. */
+  private static boolean isOf(Optional<LocalDate> day, Optional<LocalDate> its) {
+    return day.isEmpty() || its.isEmpty() || day.equals(its);
+  }
+
+  private static Moment.Slip slip(TimeRange range, Timecode now, int lane, boolean chosen) {
     RationalTime start = range.start();
-    if (start.rate().nominal() != now.rate().nominal()) {
-      return Optional.empty();
-    }
-    double from = seconds(start.value() - now.frames(), start.rate());
-    double to = seconds(start.value() + range.duration().value() - now.frames(), start.rate());
-    return Optional.of(new Moment.Slip(lane, from, to, chosen));
+    return new Moment.Slip(
+        lane,
+        seconds(start.value() - now.frames(), start.rate()),
+        seconds(start.value() + range.duration().value() - now.frames(), start.rate()),
+        chosen);
   }
 
   private static double seconds(long frames, FrameRate rate) {

@@ -283,7 +283,7 @@ public final class PutRightBench extends FindingsBench<PutRightFinding> {
         .ifPresent(t ->
             trial.setText(
                 Phrase.of(
-                    "%s: %d of %d match", inWords(frames, clock), t.matches(frames), t.total())));
+                    "%s: %,d of %,d match", inWords(frames, clock), t.matches(frames), t.total())));
     decisions.acceptButton().setDisable(false);
   }
 
@@ -356,7 +356,7 @@ public final class PutRightBench extends FindingsBench<PutRightFinding> {
               + " written; or neither.";
       case Correction.Start start ->
           Phrase.of(
-              "The start of %d sources, and every use of them in timelines with it: each record"
+              "The start of %,d sources, and every use of them in timelines with it: each record"
                   + " frame still shows the same picture.",
               start.sources().size());
       case ByHand hand ->
@@ -367,7 +367,7 @@ public final class PutRightBench extends FindingsBench<PutRightFinding> {
           "How the log’s entries call them, in this lot only. The paper stays as it is.";
       case Correction.Rename rename ->
           Phrase.of(
-              "The names of %d clips and of their uses, in the file that is written.",
+              "The names of %,d clips and of their uses, in the file that is written.",
               rename.names().size());
     };
   }

@@ -38,7 +38,8 @@ final class ShiftChart extends Pane {
     label(Phrase.of("%+d f", frames), width / 2 - 18);
     label(Phrase.of("%d s", frames / step + BARS / 2), width - 34);
     setAccessibleText(
-        Phrase.of("%d of %d entries at %+d frames", trial.matches(frames), trial.total(), frames));
+        Phrase.of(
+            "%,d of %,d entries at %+d frames", trial.matches(frames), trial.total(), frames));
   }
 
   private void label(String words, double x) {

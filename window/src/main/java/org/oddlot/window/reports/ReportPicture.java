@@ -166,7 +166,7 @@ final class ReportPicture extends Region {
     }
     to.setFill(QUIET);
     String rest =
-        bars.size() > MOST_BARS ? Phrase.of("; %d more in the rows", bars.size() - MOST_BARS) : "";
+        bars.size() > MOST_BARS ? Phrase.of("; %,d more in the rows", bars.size() - MOST_BARS) : "";
     boolean isLimited = bars.stream().anyMatch(bar -> bar.allowed > 0);
     to.fillText(
         (isLimited ? "seen, and counted once; red line: what is allowed" : "heard or seen") + rest,

@@ -56,7 +56,7 @@ final class ValueChoice extends FlowPane {
               return value == null || value.isEmpty()
                   ? "any " + property.word()
                   : Phrase.of(
-                      "%s × %d",
+                      "%s × %,d",
                       value, counts.getOrDefault(property, Map.of()).getOrDefault(value, 0));
             }
 

@@ -63,7 +63,7 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
     table.column(rows -> {
       rows.words("From", 200, ReturnBench::from);
       rows.words("Goes out", 250, ReturnBench::goesOut);
-      rows.figures("Changes", 70, each -> Integer.toString(each.finding().changes()));
+      rows.figures("Changes", 70, each -> Phrase.number(each.finding().changes()));
       rows.words("What it is", 76, ReturnBench::what, "quiet");
       rows.words("Not in it", 110, ReturnBench::lost, "quiet");
     });
@@ -260,7 +260,7 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
             .add(
                 Words.paragraph(
                     Phrase.of(
-                        "%s: %d clips taken in without a warning.", name, project.clips().size()),
+                        "%s: %,d clips taken in without a warning.", name, project.clips().size()),
                     "settled-words"));
       } else {
         project.complaints().stream()

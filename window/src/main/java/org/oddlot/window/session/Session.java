@@ -7,13 +7,18 @@ import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Collection;
 import java.util.Deque;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Executor;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.oddlot.input.ReadingOptions;
@@ -35,12 +40,15 @@ import org.oddlot.measure.Measured;
 import org.oddlot.measure.Measurement;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
+import org.oddlot.pass.Answers;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Instruction;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.Passes;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.problem.Problem;
@@ -53,6 +61,9 @@ import org.oddlot.text.Phrase;
  * have a lane of their own, and what comes of them arrives as a new {@link #state}.
  */
 public final class Session {
+  /** A picture takes about this long. */
+  private static final long PICTURE_NANOS = 50_000_000;
+
   private final Preferences preferences;
   private final MappingMemory memory;
   private final Measurer measurer;
@@ -73,7 +84,14 @@ public final class Session {
 
   private Optional<IntakeResult> read = Optional.empty();
   private Measured measured = Measured.NOTHING;
+
+  /** Both together; the very same for all runs until one of them changes. */
+  private Optional<Material> material = Optional.empty();
+
   private boolean measuringIsOff;
+
+  /** What came of the last run; what is shown can be ahead of it in what was said. */
+  private Optional<Outcome> ran = Optional.empty();
 
   /** What is to be done once everything was run. */
   private Optional<Runnable> afterwards = Optional.empty();
@@ -206,6 +224,7 @@ public final class Session {
     done.clear();
     undone.clear();
     read = Optional.empty();
+    ran = Optional.empty();
     measured = Measured.NOTHING;
     measuringIsOff = false;
     afterwards = Optional.empty();
@@ -337,33 +356,32 @@ public final class Session {
 
   /** Says something about findings; empty takes back what was said. */
   public void decide(Collection<FindingId> findings, Optional<Decision> decision, String what) {
+    var said = new LinkedHashMap<FindingId, Optional<Decision>>();
+    findings.forEach(finding -> said.put(finding, decision));
+    decide(said, what);
+  }
+
+  /** Says of each finding what is said of it, in one step. */
+  public void decide(Map<FindingId, Optional<Decision>> said, String what) {
     Lot lot = state().lot();
-    for (FindingId finding : findings) {
-      lot = lot.withDecision(finding, decision);
-    }
-    change(lot, what);
+    change(lot.withAnswers(lot.answers().with(said)), what);
   }
 
   /** Takes back what was said of findings, and withdraws the instructions among them. */
   public void takeBack(Collection<? extends Reviewed<?>> reviewed, String what) {
     Lot lot = state().lot();
+    var said = new LinkedHashMap<FindingId, Optional<Decision>>();
+    Answers answers = lot.answers();
     for (Reviewed<?> each : reviewed) {
       Optional<String> ordered = each.finding().instruction();
-      lot =
-          ordered.isPresent()
-              ? lot.withAnswers(lot.answers().without(ordered.get()))
-              : lot.withAnswers(withoutBoth(lot, each));
+      if (ordered.isPresent()) {
+        answers = answers.without(ordered.get());
+      } else {
+        said.put(each.finding().id(), Optional.empty());
+        each.finding().formerId().ifPresent(former -> said.put(former, Optional.empty()));
+      }
     }
-    change(lot, what);
-  }
-
-  private static org.oddlot.pass.Answers withoutBoth(Lot lot, Reviewed<?> reviewed) {
-    var answers = lot.answers().with(reviewed.finding().id(), Optional.empty());
-    return reviewed
-        .finding()
-        .formerId()
-        .map(former -> answers.with(former, Optional.empty()))
-        .orElse(answers);
+    change(lot.withAnswers(answers.with(said)), what);
   }
 
   /** Orders something of a pass that nobody asked for. */
@@ -463,7 +481,8 @@ public final class Session {
   }
 
   private void take(Lot lot) {
-    state.set(state().withLot(lot, true));
+    // A decision is seen at once, what depends on it once the passes have looked at it.
+    state.set(state().withLot(lot, true).withOutcome(ran.map(its -> its.showing(lot.answers()))));
     autosave(autosave -> autosave.keep(lot));
     refresh();
   }
@@ -564,7 +583,7 @@ public final class Session {
       // What was found out of the files since then still holds.
       state.set(state().withInputs(read.orElseThrow().lot().inputs()));
       reading.drop();
-      run(state().outcome(), () -> {});
+      run(ran, () -> {});
     } else {
       running.drop();
       read(lot);
@@ -583,31 +602,64 @@ public final class Session {
         progress -> {
           IntakeResult result = Intake.read(lot, memory, before, progress);
           return () -> {
-            read = Optional.of(result);
-            measured = measured.stillTrue();
+            know(result, measured.stillTrue());
             // Nothing else can have been done to the inputs: that would have stopped this.
             state.set(state().withInputs(result.lot().inputs()));
-            run(state().outcome(), () -> {});
+            run(ran, () -> {});
           };
         },
         this::settle);
   }
 
+  private void know(IntakeResult result, Measured more) {
+    read = Optional.of(result);
+    measured = more;
+    material = Optional.of(result.material().with(Measured.class, List.of(more)));
+  }
+
   private void run(Optional<Outcome> previous, Runnable after) {
     Lot lot = state().lot();
-    Material material = read.orElseThrow().material().with(Measured.class, List.of(measured));
+    Material known = material.orElseThrow();
     running.start(
         "Run",
         progress -> {
-          Outcome outcome = engine.run(material, lot.sheet(), lot.answers(), previous, progress);
+          letItBeSeen();
+          Outcome outcome = engine.run(known, lot.sheet(), lot.answers(), previous, progress);
+          Set<String> idle = idle(outcome);
           return () -> {
-            state.set(state().withOutcome(outcome));
+            ran = Optional.of(outcome);
+            state.set(state().withOutcome(ran).withIdle(idle));
             after.run();
             measure(outcome.wanted());
             settle();
           };
         },
-        this::settle);
+        () -> {
+          // What was said since was not looked at: what is shown goes back to what is true.
+          state.set(state().withOutcome(ran));
+          settle();
+        });
+  }
+
+  /**
+   * Lets the picture of what was decided just now come first: on few processors the passes would
+   * hold it up, and who decides one thing after the other is ahead of them anyway.
+   */
+  private static void letItBeSeen() {
+    LockSupport.parkNanos(PICTURE_NANOS);
+  }
+
+  /** The passes that the lot has nothing for, by what the passes before them left. */
+  private static Set<String> idle(Outcome outcome) {
+    return Passes.all().stream()
+        .filter(pass ->
+            !pass.concerns(
+                outcome
+                    .step(pass.id())
+                    .<Material>map(Outcome.StepOutcome::before)
+                    .orElseGet(outcome::start)))
+        .map(Pass::id)
+        .collect(Collectors.toUnmodifiableSet());
   }
 
   private void settle() {
@@ -629,10 +681,10 @@ public final class Session {
         progress -> {
           Measured more = measurer.measure(wanted, known, progress);
           return () -> {
-            measured = more;
+            read.ifPresent(its -> know(its, more));
             // What is being read will be run with it.
             if (!reading.isBusy() && read.isPresent()) {
-              run(state().outcome(), () -> {});
+              run(ran, () -> {});
             }
           };
         },

@@ -3,6 +3,7 @@ package org.oddlot.window.session;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.Output;
 import org.oddlot.pass.Outcome;
@@ -13,7 +14,8 @@ import org.oddlot.pass.Outcome;
  * @param lot the open lot; one without files if nothing is open
  * @param file where it is saved, if it is
  * @param unsaved whether it differs from what is saved
- * @param outcome what came of the last run
+ * @param outcome what came of the last run, with what was said since
+ * @param idle the ids of the passes that the lot had nothing for in the last run
  * @param recoverable decisions of a session that was cut off
  * @param written the files that were written last
  */
@@ -22,6 +24,7 @@ public record State(
     Optional<Path> file,
     boolean unsaved,
     Optional<Outcome> outcome,
+    Set<String> idle,
     Optional<Lot> recoverable,
     List<Output.Written> written) {
 
@@ -32,10 +35,12 @@ public record State(
           Optional.empty(),
           false,
           Optional.empty(),
+          Set.of(),
           Optional.empty(),
           List.of());
 
   public State {
+    idle = Set.copyOf(idle);
     written = List.copyOf(written);
   }
 
@@ -45,28 +50,32 @@ public record State(
   }
 
   State withLot(Lot newLot, boolean isUnsaved) {
-    return new State(newLot, file, isUnsaved, outcome, recoverable, written);
+    return new State(newLot, file, isUnsaved, outcome, idle, recoverable, written);
   }
 
   State withFile(Optional<Path> newFile, boolean isUnsaved) {
-    return new State(lot, newFile, isUnsaved, outcome, recoverable, written);
+    return new State(lot, newFile, isUnsaved, outcome, idle, recoverable, written);
   }
 
   State withInputs(List<Lot.Input> inputs) {
     return inputs.equals(lot.inputs())
         ? this
-        : new State(lot.withInputs(inputs), file, unsaved, outcome, recoverable, written);
+        : new State(lot.withInputs(inputs), file, unsaved, outcome, idle, recoverable, written);
   }
 
-  State withOutcome(Outcome newOutcome) {
-    return new State(lot, file, unsaved, Optional.of(newOutcome), recoverable, written);
+  State withOutcome(Optional<Outcome> newOutcome) {
+    return new State(lot, file, unsaved, newOutcome, idle, recoverable, written);
+  }
+
+  State withIdle(Set<String> newIdle) {
+    return new State(lot, file, unsaved, outcome, newIdle, recoverable, written);
   }
 
   State withRecoverable(Optional<Lot> kept) {
-    return new State(lot, file, unsaved, outcome, kept, written);
+    return new State(lot, file, unsaved, outcome, idle, kept, written);
   }
 
   State withWritten(List<Output.Written> files) {
-    return new State(lot, file, unsaved, outcome, recoverable, files);
+    return new State(lot, file, unsaved, outcome, idle, recoverable, files);
   }
 }

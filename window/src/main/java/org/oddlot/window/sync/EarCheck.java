@@ -34,7 +34,7 @@ final class EarCheck {
               lag.samples() == 0
                   ? "together"
                   : Phrase.of(
-                      "%.2f f %s (%d samples)",
+                      "%.2f f %s (%,d samples)",
                       Math.abs(lag.samples()) / samplesPerFrame,
                       lag.samples() > 0 ? "late" : "early",
                       lag.samples()))

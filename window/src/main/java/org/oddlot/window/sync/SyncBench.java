@@ -278,7 +278,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
                   pass.id(),
                   ClockInstruction.CODEC,
                   new ClockInstruction(recorder, new RecorderAnswer.Late(samples)),
-                  Phrase.of("set the clock of %s %d samples", recorder, samples));
+                  Phrase.of("set the clock of %s %,d samples", recorder, samples));
             });
     place.overlay().open(typed.node(), typed.first());
   }

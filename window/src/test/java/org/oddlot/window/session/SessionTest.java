@@ -110,6 +110,41 @@ class SessionTest {
   }
 
   @Test
+  void aDecisionIsSeenBeforeThePassesHaveLookedAtIt() {
+    open();
+    var before = session.state().outcome().orElseThrow();
+    Reviewed<?> reviewed = doubtful();
+    session.decide(
+        List.of(reviewed.finding().id()),
+        Optional.of(Decision.accept(reviewed.chosen())),
+        "accepted it");
+    assertThat(settled()).isEqualTo(65);
+    assertThat(session.state().outcome().orElseThrow().end()).isSameAs(before.end());
+    session.stop();
+    work();
+    assertThat(settled()).as("what was stopped is not shown as done").isEqualTo(64);
+    assertThat(session.state().outcome()).contains(before);
+    session.refresh();
+    work();
+    assertThat(settled()).isEqualTo(65);
+    assertThat(session.state().outcome().orElseThrow().end()).isNotSameAs(before.end());
+  }
+
+  @Test
+  void whatIsTakenBackBeforeThePassesHaveLookedIsAsItWas() {
+    open();
+    Reviewed<?> reviewed = doubtful();
+    session.decide(
+        List.of(reviewed.finding().id()),
+        Optional.of(Decision.accept(reviewed.chosen())),
+        "accepted it");
+    session.undo();
+    assertThat(settled()).isEqualTo(64);
+    work();
+    assertThat(settled()).isEqualTo(64);
+  }
+
+  @Test
   void settingsOfAPassAreTakenBackToo() {
     open();
     session.changeSheet(
