@@ -23,8 +23,7 @@ import org.oddlot.text.Phrase;
 /**
  * What a single decision costs in a large lot: {@code Decisions DIR [CLIPS] [RUNS]}. The files are
  * read once, all passes look once; then one finding after the other is declined, and each time the
- * passes look at what that leaves. Prints for each pass the first time and the median, and how long
- * it takes until the decision could be shown.
+ * passes look at what that leaves. Prints for each pass the first time and the median.
  */
 public final class Decisions {
   private Decisions() {}
@@ -57,7 +56,6 @@ public final class Decisions {
     Outcome outcome = before;
     Answers answers = Answers.NONE;
     var all = new ArrayList<Stages>();
-    double[] shown = new double[runs];
     for (int run = 0; run < runs; run++) {
       FindingId next = outcome.step(pass).orElseThrow().reviewed().get(run * 7).finding().id();
       answers = answers.with(next, Optional.of(Decision.decline()));

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.problem.FaultReport;
+import org.oddlot.text.Phrase;
 import picocli.CommandLine;
 
 /** Whatever goes wrong, a person gets a sentence and a program its one document. */
@@ -39,6 +40,33 @@ class TroubleTest {
     assertThat(ended.code()).isEqualTo(ExitCode.WRONG_INPUT);
     assertThat(ended.out()).contains("Cannot write " + out);
     assertThat(ended.json().get("problems")).isPresent();
+  }
+
+  /** Where a clip lies before all time the times of captions cannot be counted. */
+  @Test
+  void aPassThatFailsIsLeftOutAndTheOthersGoOn() throws IOException {
+    String time = "{\"OTIO_SCHEMA\":\"RationalTime.1\",\"rate\":25.0,\"value\":%s}";
+    Path timeline =
+        Files.writeString(
+            folder.resolve("a.otio"),
+            TIMELINE.replace(
+                "\"tracks\":null",
+                Phrase.of(
+                    "\"global_start_time\":%s,\"tracks\":{\"OTIO_SCHEMA\":\"Stack.1\","
+                        + "\"children\":[{\"OTIO_SCHEMA\":\"Track.1\",\"kind\":\"Video\","
+                        + "\"children\":[{\"OTIO_SCHEMA\":\"Clip.2\",\"name\":\"c\",\"source_range\":"
+                        + "{\"OTIO_SCHEMA\":\"TimeRange.1\",\"start_time\":%s,"
+                        + "\"duration\":%s}}]}]}",
+                    Phrase.of(time, "-1e18"), Phrase.of(time, "0.0"), Phrase.of(time, "48.0"))));
+    Path captions =
+        Files.writeString(
+            folder.resolve("a.srt"), "1\n00:00:01,123 --> 00:00:02,457\nThe ferry is late.\n");
+    Ended ended = Ended.run("run", "--json", timeline.toString(), captions.toString());
+    assertThat(ended.code()).isEqualTo(ExitCode.NEEDS_A_PERSON);
+    assertThat(ended.out())
+        .contains("Caption times failed on what came in and was left out.")
+        .contains("\"pass\": \"captions\"");
+    assertThat(ended.err()).doesNotContain("\tat ");
   }
 
   @Test

@@ -9,9 +9,12 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.caption.Captions;
@@ -54,6 +57,9 @@ import org.oddlot.text.Phrase;
 public final class Intake {
   /** Larger files are told apart by size and time alone: a digest would take too long. */
   private static final long LARGEST_WITH_DIGEST = 256L << 20;
+
+  /** What takes so long to read that the smaller files are read beside it, in bytes. */
+  private static final long LARGE = 16L << 20;
 
   private final MappingMemory memory;
   private final Optional<IntakeResult> previous;
@@ -109,12 +115,10 @@ public final class Intake {
 
   private IntakeResult readAll(Lot lot, Progress progress) {
     var inputs = new ArrayList<Lot.Input>();
-    for (int i = 0; i < lot.inputs().size(); i++) {
-      Lot.Input input = lot.inputs().get(i);
-      progress.check();
-      progress.at((double) i / lot.inputs().size(), "Reading " + input.path().getFileName());
-      Loaded file = load(input, progress);
-      inputs.add(input.withSha256(file.sha256).withReading(file.options));
+    for (Asked asked : read(lot.inputs(), progress)) {
+      Loaded file = asked.loaded();
+      loaded.put(new Key(asked.input.name(), asked.state, file.options), file);
+      inputs.add(asked.input.withSha256(file.sha256).withReading(file.options));
     }
     readDatesByTheClips();
     Material material = material(lot);
@@ -154,15 +158,63 @@ public final class Intake {
             .orElse(file));
   }
 
-  private Loaded load(Lot.Input input, Progress progress) {
-    FileState state = FileState.of(input.path());
-    var key = new Key(input.name(), state, input.reading());
-    Loaded file =
-        previous
-            .map(result -> result.loaded().get(key))
-            .orElseGet(() -> load(input, new InputFile(input.path()), progress));
-    loaded.put(new Key(input.name(), state, file.options), file);
-    return file;
+  /** A file that is to be read, and what came of it. */
+  private static final class Asked {
+    private final Lot.Input input;
+    private final FileState state;
+    private @Nullable Loaded loaded;
+
+    Asked(Lot.Input input) {
+      this.input = input;
+      this.state = FileState.of(input.path());
+    }
+
+    boolean isLarge() {
+      return state.size() > LARGE;
+    }
+
+    Loaded loaded() {
+      return Objects.requireNonNull(loaded);
+    }
+  }
+
+  /** Reads these, the small ones beside the large ones where there are both. */
+  private List<Asked> read(List<Lot.Input> inputs, Progress progress) {
+    List<Asked> all = inputs.stream().map(Asked::new).toList();
+    List<Asked> large = all.stream().filter(Asked::isLarge).toList();
+    if (large.isEmpty() || large.size() == all.size()) {
+      readInOrder(all, progress);
+      return all;
+    }
+    List<Asked> small = all.stream().filter(asked -> !asked.isLarge()).toList();
+    Progress quiet = Progress.untold(progress);
+    var beside = new FutureTask<>(() -> readInOrder(small, quiet), small);
+    Thread.ofPlatform().name("reading beside").daemon(true).start(beside);
+    readInOrder(large, progress);
+    try {
+      beside.get();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new CancelledException();
+    } catch (ExecutionException e) {
+      throw e.getCause() instanceof RuntimeException cause
+          ? cause
+          : new IllegalStateException(e.getCause());
+    }
+    return all;
+  }
+
+  private void readInOrder(List<Asked> files, Progress progress) {
+    for (int i = 0; i < files.size(); i++) {
+      Asked asked = files.get(i);
+      progress.check();
+      progress.at((double) i / files.size(), "Reading " + asked.input.path().getFileName());
+      var key = new Key(asked.input.name(), asked.state, asked.input.reading());
+      asked.loaded =
+          previous
+              .map(result -> result.loaded().get(key))
+              .orElseGet(() -> load(asked.input, new InputFile(asked.input.path()), progress));
+    }
   }
 
   private Loaded load(Lot.Input input, InputFile file, Progress progress) {

@@ -19,7 +19,7 @@ public final class ClipSound {
   public static final Derived<ClipSound> NOTED =
       Derived.anew(Set.of(Document.class), ClipSound::new);
 
-  private final Map<Clip, Noted> byClip;
+  private final IdentityHashMap<Clip, Noted> byClip;
 
   /**
    * What is noted in one clip.
@@ -59,8 +59,11 @@ public final class ClipSound {
 
   private ClipSound(Material material, Optional<ClipSound> former) {
     profiles = material.documents().stream().map(Document::profile).toList();
-    Map<Clip, Noted> before =
-        former.filter(its -> its.profiles.equals(profiles)).map(its -> its.byClip).orElse(Map.of());
+    IdentityHashMap<Clip, Noted> before =
+        former
+            .filter(its -> its.profiles.equals(profiles))
+            .map(its -> its.byClip)
+            .orElseGet(IdentityHashMap::new);
     List<PlacedClip> clips = material.sources().all().stream().flatMap(Source::clips).toList();
     List<Noted> notes =
         clips.parallelStream()

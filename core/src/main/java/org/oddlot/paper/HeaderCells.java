@@ -18,10 +18,15 @@ public final class HeaderCells {
 
   /** How many of these cells are known headers. */
   public static int known(List<String> cells) {
-    return (int)
-        cells.stream()
-            .filter(cell -> HeaderWords.of(cell).filter(HeaderWords.Meaning::whole).isPresent())
-            .count();
+    return (int) cells.stream().filter(HeaderCells::isKnown).count();
+  }
+
+  /** No known header begins with a figure; most values do, and need no second look. */
+  private static boolean isKnown(String cell) {
+    String text = cell.strip();
+    return !text.isEmpty()
+        && !Character.isDigit(text.charAt(0))
+        && HeaderWords.of(text).filter(HeaderWords.Meaning::whole).isPresent();
   }
 
   /** Whether two thirds of what is said in these cells are known headers, and at least two are. */
@@ -38,7 +43,7 @@ public final class HeaderCells {
         return false;
       }
       left--;
-      if (HeaderWords.of(cell).filter(HeaderWords.Meaning::whole).isPresent()) {
+      if (isKnown(cell)) {
         known++;
       }
     }

@@ -16,6 +16,7 @@ import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Outcome.UnusableAnswer;
 import org.oddlot.pass.RunSheet.Step;
+import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
 
 /** Runs the passes of a sheet, one on what the other left; those that come last, last. */
@@ -42,7 +43,7 @@ public final class Engine {
   }
 
   /**
-   * Runs the sheet.
+   * Runs the sheet. A pass that fails is left out, and its outcome says on what it failed.
    *
    * @param answers what was said
    * @param previous an earlier outcome; a pass for which nothing is different of what it asked for
@@ -140,24 +141,41 @@ public final class Engine {
             request.settings(),
             understood,
             request.progress());
-    Look<F> look = pass.look(watched);
+    Look<F> look;
+    try {
+      look = pass.look(watched);
+    } catch (CancelledException e) {
+      throw e;
+    } catch (RuntimeException | StackOverflowError e) {
+      return failed(pass, request, asked, e);
+    }
     List<Reviewed<F>> reviewed = reviewed(pass, look, watched, unusable);
     if (acceptance == Acceptance.ALL) {
       reviewed = reviewed.stream().map(Engine::takenWithAll).toList();
     }
     request.progress().check();
-    Applied applied = pass.apply(watched, reviewed.stream().filter(Engine::isAccepted).toList());
-    Material after =
-        withDoubts(
-            applied.material().withoutWatcher(),
-            pass.doubts(
-                watched.material(),
-                reviewed.stream()
-                    .filter(each -> !isAccepted(each) && each.standing().needsAPerson())
-                    .map(Reviewed::finding)
-                    .toList()));
+    Applied applied;
+    Material after;
+    try {
+      applied = pass.apply(watched, reviewed.stream().filter(Engine::isAccepted).toList());
+      after =
+          withDoubts(
+              applied.material().withoutWatcher(),
+              pass.doubts(
+                  watched.material(),
+                  reviewed.stream()
+                      .filter(each -> !isAccepted(each) && each.standing().needsAPerson())
+                      .map(Reviewed::finding)
+                      .toList()));
+    } catch (CancelledException e) {
+      throw e;
+    } catch (RuntimeException | StackOverflowError e) {
+      return failed(pass, request, asked, e);
+    }
     // Most of it is what it was when the pass was run before.
-    before.ifPresent(step -> after.follow(step.after()));
+    if (before.isPresent()) {
+      after.follow(before.get().after());
+    }
     Ledger.check(pass, request.material(), new Applied(after, applied.claims()));
     return new StepOutcome<>(
         pass,
@@ -170,7 +188,26 @@ public final class Engine {
         applied.claims(),
         applied.notes(),
         Set.copyOf(asked),
-        unusable);
+        unusable,
+        Optional.empty());
+  }
+
+  /** A pass that fails on what came in is left out; what the others make of it is not lost. */
+  private static <F extends Finding> StepOutcome<F> failed(
+      Pass<F> pass, Request request, Set<Class<?>> asked, Throwable fault) {
+    return new StepOutcome<>(
+        pass,
+        request.settings(),
+        request.answers(),
+        request.material(),
+        Look.of(List.of()),
+        List.of(),
+        request.material(),
+        List.of(),
+        List.of(),
+        Set.copyOf(asked),
+        List.of(),
+        Optional.of(fault));
   }
 
   private static Material withDoubts(Material material, List<Doubt> more) {

@@ -33,6 +33,7 @@ public record Outcome(
    * @param claims what its changes are owed to
    * @param asked the types of material that it asked for
    * @param unusable what was said and cannot be used, and why
+   * @param fault what the pass failed on; then it saw nothing and changed nothing
    * @param <F> its findings
    */
   public record StepOutcome<F extends Finding>(
@@ -46,7 +47,8 @@ public record Outcome(
       List<Applied.Claim> claims,
       List<Applied.Note> notes,
       Set<Class<?>> asked,
-      List<UnusableAnswer> unusable) {
+      List<UnusableAnswer> unusable,
+      Optional<Throwable> fault) {
     public StepOutcome {
       reviewed = List.copyOf(reviewed);
       claims = List.copyOf(claims);
@@ -74,7 +76,8 @@ public record Outcome(
               claims,
               notes,
               asked,
-              unusable);
+              unusable,
+              fault);
     }
 
     /** The same on material in which nothing is different that the pass asked for. */
@@ -93,7 +96,8 @@ public record Outcome(
               claims,
               notes,
               asked,
-              unusable);
+              unusable,
+              fault);
     }
   }
 
@@ -148,6 +152,11 @@ public record Outcome(
         .filter(each -> !measured.has(each))
         .distinct()
         .toList();
+  }
+
+  /** The passes that failed, and on what. */
+  public List<StepOutcome<?>> failed() {
+    return steps.stream().<StepOutcome<?>>filter(step -> step.fault().isPresent()).toList();
   }
 
   /** All that was said and cannot be used. */

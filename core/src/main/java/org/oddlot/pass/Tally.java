@@ -14,13 +14,19 @@ public record Tally(int settled, int toLookAt, int open, int declined) {
 
   /** The tally of these findings. */
   public static Tally of(List<? extends Reviewed<?>> reviewed) {
-    var counts = new int[Standing.values().length];
-    reviewed.forEach(finding -> counts[finding.standing().ordinal()]++);
-    return new Tally(
-        counts[Standing.SETTLED.ordinal()],
-        counts[Standing.TO_LOOK_AT.ordinal()],
-        counts[Standing.OPEN.ordinal()],
-        counts[Standing.DECLINED.ordinal()]);
+    int settled = 0;
+    int toLookAt = 0;
+    int open = 0;
+    int declined = 0;
+    for (Reviewed<?> each : reviewed) {
+      switch (each.standing()) {
+        case SETTLED -> settled++;
+        case TO_LOOK_AT -> toLookAt++;
+        case OPEN -> open++;
+        case DECLINED -> declined++;
+      }
+    }
+    return new Tally(settled, toLookAt, open, declined);
   }
 
   /** How many of that standing. */

@@ -33,6 +33,11 @@ public final class FaultReport {
     }
   }
 
+  /** The same of a part of the work that failed and was left out, while the rest was done. */
+  public static String keepLeftOut(String part, Throwable fault) {
+    return part + " failed on what came in and was left out. " + keep(fault);
+  }
+
   private static String text(Throwable fault) {
     var text = new StringWriter();
     var out = new PrintWriter(text);

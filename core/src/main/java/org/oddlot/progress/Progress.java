@@ -15,6 +15,19 @@ public interface Progress {
         }
       };
 
+  /** One that asks {@code other} whether to stop, and tells nothing. */
+  static Progress untold(Progress other) {
+    return new Progress() {
+      @Override
+      public void at(double fraction, String what) {}
+
+      @Override
+      public boolean isCancelled() {
+        return other.isCancelled();
+      }
+    };
+  }
+
   /** The work is {@code fraction} done, from 0 to 1; {@code what} says what is going on. */
   void at(double fraction, String what);
 

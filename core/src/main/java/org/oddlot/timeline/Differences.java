@@ -24,7 +24,7 @@ public final class Differences {
   private final List<Difference> found = new ArrayList<>();
 
   /** What differs in clips that were compared before, by the clips as they are now. */
-  private final Map<TimelineObject, List<Difference>> known = new IdentityHashMap<>();
+  private final IdentityHashMap<TimelineObject, List<Difference>> known = new IdentityHashMap<>();
 
   private Differences() {}
 

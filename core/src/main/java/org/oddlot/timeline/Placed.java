@@ -13,6 +13,9 @@ import org.oddlot.time.Timecode;
 
 /** An object and where it lies: what it lies in, as the how-manieth, and from when on. */
 public final class Placed {
+  /** Names of more letters are shortened where a place is told in words. */
+  private static final int LONGEST = 400;
+
   private final TimelineObject object;
   private final @Nullable Placed parent;
   private final int index;
@@ -202,11 +205,16 @@ public final class Placed {
   }
 
   private String label() {
-    String name = object.name().isEmpty() ? object.schema() + " " + (index + 1) : object.name();
+    String own = object.name().length() > LONGEST ? shortened(object.name()) : object.name();
+    String name = own.isEmpty() ? object.schema() + " " + (index + 1) : own;
     if (object instanceof Item && !(object instanceof Track)) {
       return recordTimecode().map(at -> at + " " + name).orElse(name);
     }
     return name;
+  }
+
+  private static String shortened(String name) {
+    return name.substring(0, name.offsetByCodePoints(0, LONGEST / 2)) + "…";
   }
 
   @Override

@@ -56,7 +56,13 @@ final class RunSheetView extends VBox {
   /** A line of the sheet. */
   private sealed interface Row {
     /** A station; its number is the key that opens it. */
-    record Of(int number, Station station, boolean on, boolean concerns, Optional<Tally> tally)
+    record Of(
+        int number,
+        Station station,
+        boolean on,
+        boolean concerns,
+        boolean failed,
+        Optional<Tally> tally)
         implements Row {}
 
     /** The stations that the lot has nothing for. */
@@ -256,6 +262,11 @@ final class RunSheetView extends VBox {
         state
             .outcome()
             .flatMap(outcome -> outcome.step(station.id()))
+            .filter(step -> step.fault().isPresent())
+            .isPresent(),
+        state
+            .outcome()
+            .flatMap(outcome -> outcome.step(station.id()))
             .<Tally>map(StepOutcome::tally));
   }
 
@@ -333,6 +344,8 @@ final class RunSheetView extends VBox {
       line.setAlignment(Pos.CENTER_LEFT);
       if (!row.on()) {
         line.getChildren().add(Words.of("off", "quiet"));
+      } else if (row.failed()) {
+        line.getChildren().add(Words.of("failed", "trouble"));
       } else if (row.station().pass().isPresent()) {
         row.tally()
             .ifPresentOrElse(

@@ -25,7 +25,7 @@ final class MatchModel {
   private static final int MOST_CAMERAS = 5;
 
   /** Seconds to either side of a moment that its picture shows. */
-  private static final double REACH = 150;
+  private static final int REACH = 150;
 
   private Optional<Sources> sources = Optional.empty();
   private List<LogEntry> entries = List.of();
@@ -145,7 +145,7 @@ final class MatchModel {
     }
     Optional<LocalDate> day = row.entry().date();
     var slips = new ArrayList<Moment.Slip>();
-    for (Source source : spans.within((long) REACH * now.get().rate().nominal(), now.get())) {
+    for (Source source : spans.within(REACH * now.get().rate().nominal(), now.get())) {
       boolean isChosen = chosen.contains(source.id());
       int lane = cameras.indexOf(source.camera());
       if (lane >= 0 && (isChosen || isOf(day, source.recorded()))) {
@@ -161,10 +161,7 @@ final class MatchModel {
             .filter(seconds -> Math.abs(seconds) <= REACH)
             .toList();
     List<String> labels =
-        List.of(
-            minute(now.get(), -(long) (REACH / 2)),
-            minute(now.get(), 0),
-            minute(now.get(), (long) (REACH / 2)));
+        List.of(minute(now.get(), -REACH / 2), minute(now.get(), 0), minute(now.get(), REACH / 2));
     return Optional.of(new Moment(width, REACH, cameras, slips, ticks, labels));
   }
 

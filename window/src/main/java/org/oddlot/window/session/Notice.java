@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.Optional;
+import org.oddlot.problem.FaultReport;
 
 /**
  * The last thing worth saying.
@@ -29,7 +30,7 @@ public record Notice(String text, boolean trouble, Optional<Path> file) {
       return trouble(sentence(String.valueOf(wrong.getMessage())));
     }
     System.getLogger(Notice.class.getName()).log(System.Logger.Level.ERROR, "fault", wrong);
-    return trouble("A fault of the program: " + wrong + ". Nothing was changed.");
+    return trouble(FaultReport.keep(wrong));
   }
 
   static String sentence(String text) {

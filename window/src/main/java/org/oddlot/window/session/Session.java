@@ -51,6 +51,7 @@ import org.oddlot.pass.Pass;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.Problem;
 import org.oddlot.profile.Profiles;
 import org.oddlot.text.Phrase;
@@ -630,6 +631,7 @@ public final class Session {
             ran = Optional.of(outcome);
             state.set(state().withOutcome(ran).withIdle(idle));
             after.run();
+            sayFaults(previous, outcome);
             measure(outcome.wanted());
             settle();
           };
@@ -647,6 +649,22 @@ public final class Session {
    */
   private static void letItBeSeen() {
     LockSupport.parkNanos(PICTURE_NANOS);
+  }
+
+  /** Says which passes failed, unless that was said of the run before. */
+  private void sayFaults(Optional<Outcome> before, Outcome outcome) {
+    for (Outcome.StepOutcome<?> step : outcome.failed()) {
+      boolean isKnown =
+          before
+              .flatMap(its -> its.step(step.pass().id()))
+              .filter(its -> its.fault().equals(step.fault()))
+              .isPresent();
+      if (!isKnown) {
+        say(
+            Notice.trouble(
+                FaultReport.keepLeftOut(step.pass().title(), step.fault().orElseThrow())));
+      }
+    }
   }
 
   /** The passes that the lot has nothing for, by what the passes before them left. */

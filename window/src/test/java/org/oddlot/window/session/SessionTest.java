@@ -298,7 +298,7 @@ class SessionTest {
         _ -> {});
     work();
     assertThat(session.noticeProperty().get().trouble()).isTrue();
-    assertThat(notice()).contains("the sea is dry");
+    assertThat(notice()).contains("A fault of the program");
   }
 
   @Test

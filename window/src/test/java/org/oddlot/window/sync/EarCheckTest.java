@@ -78,7 +78,7 @@ class EarCheckTest {
 
     // By its timecode it would lie one frame earlier in the recording than it is heard.
     List<EarCheck.Strip> late = EarCheck.of(camera, laid(recorder, 46_000));
-    assertThat(late).extracting(EarCheck.Strip::words).containsOnly("1.00 f late (2000 samples)");
+    assertThat(late).extracting(EarCheck.Strip::words).containsOnly("1.00 f late (2,000 samples)");
     assertThat(late.getFirst().own().loudest()).isGreaterThan(0.1f);
   }
 
