@@ -14,9 +14,6 @@ import org.oddlot.time.FrameRate;
 
 /** The rates and the days of all sources in a few words, worked out once for the same sources. */
 final class SourceFacts {
-  /** More days than these are told by the first, the last and their number. */
-  private static final int FEW = 3;
-
   private Optional<Sources> known = Optional.empty();
   private String words = "";
 
@@ -48,8 +45,11 @@ final class SourceFacts {
   }
 
   private static String words(NavigableSet<LocalDate> days) {
-    return days.size() <= FEW
-        ? days.stream().map(LocalDate::toString).collect(Collectors.joining(", "))
-        : Phrase.of("%s – %s, %s", days.first(), days.last(), Phrase.count(days.size(), "day"));
+    return switch (days.size()) {
+      case 1 -> days.first().toString();
+      case 2 -> days.first() + " – " + days.last();
+      default ->
+          Phrase.of("%s – %s, %s", days.first(), days.last(), Phrase.count(days.size(), "day"));
+    };
   }
 }

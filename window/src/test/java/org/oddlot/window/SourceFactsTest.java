@@ -32,7 +32,7 @@ class SourceFactsTest {
   @Test
   void allDaysAreTold() {
     assertThat(SourceFacts.words(List.of(source(1), source(0), source(1))))
-        .isEqualTo("24 · 2026-01-05, 2026-01-06");
+        .isEqualTo("24 · 2026-01-05 – 2026-01-06");
     assertThat(
             SourceFacts.words(IntStream.range(0, 250).mapToObj(SourceFactsTest::source).toList()))
         .isEqualTo("24 · 2026-01-05 – 2026-09-11, 250 days");
