@@ -56,6 +56,14 @@ class SessionTest {
     work();
   }
 
+  private void acceptTheDoubtful() {
+    Reviewed<?> reviewed = doubtful();
+    session.decide(
+        List.of(reviewed.finding().id()),
+        Optional.of(Decision.accept(reviewed.chosen())),
+        "accepted it");
+  }
+
   private Reviewed<?> doubtful() {
     return session.state().outcome().orElseThrow().step("match").orElseThrow().reviewed().stream()
         .filter(reviewed -> reviewed.standing() == Standing.TO_LOOK_AT)
@@ -86,11 +94,7 @@ class SessionTest {
   @Test
   void aDecisionIsTakenAndTakenBack() {
     open();
-    Reviewed<?> reviewed = doubtful();
-    session.decide(
-        List.of(reviewed.finding().id()),
-        Optional.of(Decision.accept(reviewed.chosen())),
-        "accepted it");
+    acceptTheDoubtful();
     work();
     assertThat(settled()).isEqualTo(65);
     assertThat(session.state().unsaved()).isTrue();
@@ -113,11 +117,7 @@ class SessionTest {
   void aDecisionIsSeenBeforeThePassesHaveLookedAtIt() {
     open();
     var before = session.state().outcome().orElseThrow();
-    Reviewed<?> reviewed = doubtful();
-    session.decide(
-        List.of(reviewed.finding().id()),
-        Optional.of(Decision.accept(reviewed.chosen())),
-        "accepted it");
+    acceptTheDoubtful();
     assertThat(settled()).isEqualTo(65);
     assertThat(session.state().outcome().orElseThrow().end()).isSameAs(before.end());
     session.stop();
@@ -133,11 +133,7 @@ class SessionTest {
   @Test
   void whatIsTakenBackBeforeThePassesHaveLookedIsAsItWas() {
     open();
-    Reviewed<?> reviewed = doubtful();
-    session.decide(
-        List.of(reviewed.finding().id()),
-        Optional.of(Decision.accept(reviewed.chosen())),
-        "accepted it");
+    acceptTheDoubtful();
     session.undo();
     assertThat(settled()).isEqualTo(64);
     work();
@@ -217,11 +213,7 @@ class SessionTest {
   @Test
   void writingRunsFirstAndSaysWhereTheFileIs() {
     open();
-    Reviewed<?> reviewed = doubtful();
-    session.decide(
-        List.of(reviewed.finding().id()),
-        Optional.of(Decision.accept(reviewed.chosen())),
-        "accepted it");
+    acceptTheDoubtful();
     // The decision has not been run when writing is asked for.
     session.write(folder.resolve("out"));
     work();
