@@ -1,14 +1,16 @@
 package org.oddlot.paper;
 
-import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The cells of rows by what they hold. */
 final class FieldCells {
+  private static final Pattern SEPARATOR = Pattern.compile("[;,]");
+
   private final ColumnMapping mapping;
   private final Map<LogField, List<Integer>> columns = new EnumMap<>(LogField.class);
 
@@ -42,6 +44,9 @@ final class FieldCells {
 
   /** What stands in all of its columns. */
   String joined(Table.Row row, LogField field) {
+    if (!has(field)) {
+      return "";
+    }
     return columnsOf(field)
         .map(row::cell)
         .filter(cell -> !cell.isEmpty())
@@ -50,7 +55,12 @@ final class FieldCells {
 
   /** The words of a list, each once. */
   List<String> list(Table.Row row, LogField field) {
-    return Arrays.stream(joined(row, field).split("[;,]", -1))
+    String all = joined(row, field);
+    if (all.isEmpty()) {
+      return List.of();
+    }
+    return SEPARATOR
+        .splitAsStream(all)
         .map(String::strip)
         .filter(word -> !word.isEmpty())
         .distinct()

@@ -15,6 +15,10 @@ import java.util.regex.Pattern;
 
 /** The words that stand above columns in ten languages, and which field each of them means. */
 final class HeaderWords {
+  private static final Pattern MARKS = Pattern.compile("\\p{M}");
+  private static final Pattern OTHERS = Pattern.compile("[^\\p{L}\\p{N}#]+");
+  private static final Pattern BEFORE_NUMBER = Pattern.compile("(?<=\\p{L})(?=\\d)");
+
   private static final Map<String, LogField> WORDS = load();
 
   private HeaderWords() {}
@@ -49,7 +53,7 @@ final class HeaderWords {
       return Optional.of(new Meaning(withoutUnit, bare, true));
     }
     // Numbered columns: Tr1 is a Tr.
-    List<String> words = List.of(bare.replaceAll("(?<=\\p{L})(?=\\d)", " ").split(" ", -1));
+    List<String> words = List.of(BEFORE_NUMBER.matcher(bare).replaceAll(" ").split(" ", -1));
     for (int length = words.size() - 1; length > 0; length--) {
       String tail = String.join(" ", words.subList(words.size() - length, words.size()));
       LogField ending = WORDS.get(tail);
@@ -69,13 +73,13 @@ final class HeaderWords {
 
   /** Lower case, without accents, everything but letters and digits as single spaces. */
   static String plain(String header) {
+    if (header.isEmpty()) {
+      return "";
+    }
     String decomposed = Normalizer.normalize(header, Normalizer.Form.NFD);
-    return decomposed
-        .replaceAll("\\p{M}", "")
-        .toLowerCase(Locale.ROOT)
-        .replace('ß', 's')
-        .replaceAll("[^\\p{L}\\p{N}#]+", " ")
-        .strip();
+    String letters =
+        MARKS.matcher(decomposed).replaceAll("").toLowerCase(Locale.ROOT).replace('ß', 's');
+    return OTHERS.matcher(letters).replaceAll(" ").strip();
   }
 
   private static Map<String, LogField> load() {

@@ -434,13 +434,14 @@ public final class LogReader {
   private String id(
       String scene, String take, Optional<Label> in, List<String> keywords, String marker) {
     String self =
-        Phrase.of(
-            "%s:%s/%s@%s%s",
-            name,
-            scene,
-            take,
-            in.map(Label::toString).orElse(""),
-            keywords.isEmpty() ? marker : "=" + String.join("+", keywords));
+        name
+            + ":"
+            + scene
+            + "/"
+            + take
+            + "@"
+            + in.map(Label::toString).orElse("")
+            + (keywords.isEmpty() ? marker : "=" + String.join("+", keywords));
     int count = idsSeen.merge(self, 1, Integer::sum);
     return count == 1 ? self : self + "#" + count;
   }
