@@ -35,6 +35,8 @@ public final class OddLotApp extends Application {
     loadFonts();
     var session = new Session(Platform::runLater, Preferences.ofUser(), MeasurementStore.ofUser());
     open = Optional.of(session);
+    Thread.setDefaultUncaughtExceptionHandler(
+        (_, fault) -> Platform.runLater(() -> session.tellFault(fault)));
     var window = new MainWindow(session, new FxFilePicker(stage), file -> show(file));
     stage.setTitle("Odd Lot");
     stage.setScene(window.scene());

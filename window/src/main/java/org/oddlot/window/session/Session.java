@@ -776,6 +776,11 @@ public final class Session {
     say(Notice.of(text));
   }
 
+  /** Says that something failed that nothing else has caught; what is open stays as it is. */
+  public void tellFault(Throwable fault) {
+    say(Notice.of(fault));
+  }
+
   /** Does something beside that nobody waits for, and then shows what came of it. */
   public <T> void aside(Supplier<T> work, Consumer<T> show) {
     looking.queue(_ -> {

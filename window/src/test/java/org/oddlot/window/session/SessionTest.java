@@ -281,6 +281,19 @@ class SessionTest {
   }
 
   @Test
+  void aFaultThatNothingCatchesIsASentenceAndAFile() throws IOException {
+    open();
+    session.tellFault(new IllegalStateException("the sea is dry"));
+    assertThat(notice()).startsWith("A fault of the program; nothing of yours was changed.");
+    Path report = Path.of(notice().replaceAll(".* stands in (.*)\\.", "$1"));
+    assertThat(report).content().contains("the sea is dry");
+    Files.delete(report);
+    session.tellFault(new OutOfMemoryError());
+    assertThat(notice()).contains("JAVA_OPTS");
+    assertThat(session.state().isEmpty()).isFalse();
+  }
+
+  @Test
   void aFaultInAnyWorkIsSaid() {
     open();
     session.aside(
