@@ -191,6 +191,7 @@ final class ReportCommand implements Callable<Integer> {
                 Progress.NONE);
     var problems = new ArrayList<>(opened.problems());
     problems.addAll(read.problems());
+    problems.addAll(Faults.of(outcome));
     boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
     refuseTimeline(outcome.end(), nothing);
     Book book = Books.of(outcome.end(), asked);
@@ -208,7 +209,7 @@ final class ReportCommand implements Callable<Integer> {
     boolean needs =
         outcome.steps().stream()
             .anyMatch(step -> passes.contains(step.pass().id()) && step.tally().needsAPerson());
-    return needs ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
+    return needs || !outcome.failed().isEmpty() ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
   }
 
   private ParameterException wrong(String message) {

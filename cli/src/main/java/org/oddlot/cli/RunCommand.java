@@ -30,11 +30,9 @@ import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Outcome.UnusableAnswer;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
-import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
 import org.oddlot.progress.Progress;
@@ -140,7 +138,7 @@ final class RunCommand implements Callable<Integer> {
     var problems = new ArrayList<>(opened.problems());
     problems.addAll(read.problems());
     problems.addAll(answerProblems(outcome));
-    problems.addAll(faults(outcome));
+    problems.addAll(Faults.of(outcome));
     // Comparing takes about as long as writing, and neither needs the other.
     var ledgerBeside = CompletableFuture.supplyAsync(outcome::ledger);
     boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
@@ -174,16 +172,6 @@ final class RunCommand implements Callable<Integer> {
     return outcome.needsAPerson() || !outcome.failed().isEmpty()
         ? ExitCode.NEEDS_A_PERSON
         : ExitCode.DONE;
-  }
-
-  /** The passes that failed, each with where its report lies. */
-  private static List<Problem> faults(Outcome outcome) {
-    var problems = new Problems("");
-    for (StepOutcome<?> step : outcome.failed()) {
-      problems.error(
-          "", FaultReport.keepLeftOut(step.pass().title(), step.fault().orElseThrow()), "");
-    }
-    return problems.list();
   }
 
   private Lot readAsSaid(Lot lot) {

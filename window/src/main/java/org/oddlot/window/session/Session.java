@@ -670,14 +670,18 @@ public final class Session {
   /** The passes that the lot has nothing for, by what the passes before them left. */
   private static Set<String> idle(Outcome outcome) {
     return Passes.all().stream()
-        .filter(pass ->
-            !pass.concerns(
-                outcome
-                    .step(pass.id())
-                    .<Material>map(Outcome.StepOutcome::before)
-                    .orElseGet(outcome::start)))
+        .filter(pass -> isIdle(pass, outcome))
         .map(Pass::id)
         .collect(Collectors.toUnmodifiableSet());
+  }
+
+  private static boolean isIdle(Pass<?> pass, Outcome outcome) {
+    Optional<? extends Outcome.StepOutcome<?>> step = outcome.step(pass.id());
+    // One that fails on what came in may do so here too; it is to be seen that it does.
+    boolean failed = step.filter(its -> its.fault().isPresent()).isPresent();
+    return !failed
+        && !pass.concerns(
+            step.<Material>map(Outcome.StepOutcome::before).orElseGet(outcome::start));
   }
 
   private void settle() {
