@@ -156,7 +156,7 @@ public record Outcome(
 
   /** The passes that failed, and on what. */
   public List<StepOutcome<?>> failed() {
-    return steps.stream().<StepOutcome<?>>filter(step -> step.fault().isPresent()).toList();
+    return steps.stream().filter(step -> step.fault().isPresent()).toList();
   }
 
   /** All that was said and cannot be used. */
