@@ -477,7 +477,7 @@ class CommandsTest {
             JsonValue.parse("{\"input\":2,\"name\":\"Inés\"}"));
     assertThat(run("check", sound.toString()).out())
         .contains("2 channels of 48000 Hz, 2.0 s")
-        .contains("begins 10:00:00:000 (by the clock), 1728000000 samples after midnight")
+        .contains("begins 10:00:00:000 (by the clock), 1,728,000,000 samples after midnight")
         .contains("tracks: 1 Boom, 2 Inés");
   }
 

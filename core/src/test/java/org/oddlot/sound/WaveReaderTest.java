@@ -223,7 +223,7 @@ class WaveReaderTest {
     int data = indexOf(bytes, "data");
     ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).putInt(data + 4, 0x7FFFFFF0);
     assertThat(readBytes(bytes).orElseThrow().frames()).isBetween(50L, 400L);
-    assertThat(messages()).contains("\"data\" says that it has 2147483632 bytes");
+    assertThat(messages()).contains("\"data\" says that it has 2,147,483,632 bytes");
   }
 
   @Test
