@@ -4,6 +4,11 @@ import java.util.Optional;
 import org.oddlot.problem.Problems;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Compose;
+import org.snakeyaml.engine.v2.api.lowlevel.Parse;
+import org.snakeyaml.engine.v2.events.CollectionEndEvent;
+import org.snakeyaml.engine.v2.events.CollectionStartEvent;
+import org.snakeyaml.engine.v2.events.Event;
+import org.snakeyaml.engine.v2.exceptions.Mark;
 import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
 import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
@@ -11,6 +16,13 @@ import org.snakeyaml.engine.v2.nodes.Node;
 
 /** Reads a file that is a list of keys and values in YAML, as nodes that know their lines. */
 public final class YamlFile {
+  /**
+   * Far more than anything that people write; what nests deeper is not composed, which recurses.
+   */
+  private static final int DEEPEST = 1000;
+
+  private static final LoadSettings SETTINGS = LoadSettings.builder().build();
+
   private YamlFile() {}
 
   /**
@@ -21,16 +33,21 @@ public final class YamlFile {
    */
   public static Optional<MappingNode> read(String yaml, String what, Problems problems) {
     try {
-      Optional<Node> root = new Compose(LoadSettings.builder().build()).composeString(yaml);
+      Optional<Event> tooDeep = tooDeep(yaml);
+      if (tooDeep.isPresent()) {
+        problems.error(
+            line(tooDeep.get().getStartMark()),
+            "It is nested more deeply than can be read.",
+            "Write it with less in it.");
+        return Optional.empty();
+      }
+      Optional<Node> root = new Compose(SETTINGS).composeString(yaml);
       if (root.orElse(null) instanceof MappingNode mapping) {
         return Optional.of(mapping);
       }
       problems.error("", what + " is a list of keys and values; this is not one.", "");
     } catch (MarkedYamlEngineException e) {
-      problems.error(
-          e.getProblemMark().map(mark -> "line " + (mark.getLine() + 1)).orElse(""),
-          "This is not YAML: " + e.getProblem() + ".",
-          "");
+      problems.error(line(e.getProblemMark()), "This is not YAML: " + e.getProblem() + ".", "");
     } catch (YamlEngineException e) {
       problems.error("", "This is not YAML: " + e.getMessage() + ".", "");
     }
@@ -39,6 +56,24 @@ public final class YamlFile {
 
   /** Where a node stands: {@code line 3}. */
   public static String place(Node node) {
-    return node.getStartMark().map(mark -> "line " + (mark.getLine() + 1)).orElse("");
+    return line(node.getStartMark());
+  }
+
+  private static String line(Optional<Mark> mark) {
+    return mark.map(its -> "line " + (its.getLine() + 1)).orElse("");
+  }
+
+  /** Where the nesting is deeper than is read; found event by event, without recursion. */
+  private static Optional<Event> tooDeep(String yaml) {
+    int depth = 0;
+    for (Event event : new Parse(SETTINGS).parseString(yaml)) {
+      if (event instanceof CollectionStartEvent && ++depth > DEEPEST) {
+        return Optional.of(event);
+      }
+      if (event instanceof CollectionEndEvent) {
+        depth--;
+      }
+    }
+    return Optional.empty();
   }
 }
