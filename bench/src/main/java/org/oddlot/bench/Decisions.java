@@ -33,13 +33,8 @@ public final class Decisions {
     Path folder = Files.createDirectories(Path.of(arguments[0]));
     int clips = arguments.length > 1 ? Integer.parseInt(arguments[1]) : 100_000;
     int runs = arguments.length > 2 ? Integer.parseInt(arguments[2]) : 9;
-    Path file = folder.resolve("whole-" + clips + ".otio");
-    Path log = folder.resolve("whole-" + clips + ".csv");
-    if (!Files.exists(log)) {
-      LargeTimeline.write(file, clips);
-      LargeTimeline.writeLog(log, clips);
-    }
-    Lot lot = Lot.of(List.of(file, log));
+    var files = LargeTimeline.WithLog.in(folder, clips);
+    Lot lot = Lot.of(List.of(files.timeline(), files.log()));
     IntakeResult read = Intake.read(lot, Progress.NONE);
     var engine = new Engine();
     var first = new Stages();

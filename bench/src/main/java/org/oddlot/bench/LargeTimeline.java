@@ -32,8 +32,30 @@ final class LargeTimeline {
     }
   }
 
+  /**
+   * A timeline and a log.
+   *
+   * @param timeline of so many clips
+   * @param log of a fifth as many rows
+   */
+  record WithLog(Path timeline, Path log) {
+
+    /** Those in {@code folder}, made where they are not there yet. */
+    static WithLog in(Path folder, int clips) throws IOException {
+      var files =
+          new WithLog(
+              folder.resolve("whole-" + clips + ".otio"),
+              folder.resolve("whole-" + clips + ".csv"));
+      if (!Files.exists(files.log)) {
+        write(files.timeline, clips);
+        writeLog(files.log, clips);
+      }
+      return files;
+    }
+  }
+
   /** What somebody wrote down about every fifth clip, the pressing of a button late or early. */
-  static void writeLog(Path file, int clips) throws IOException {
+  private static void writeLog(Path file, int clips) throws IOException {
     var random = new Random(1957);
     try (var out = Files.newBufferedWriter(file)) {
       out.write("Scene,Take,Camera,TC In,Date,Notes\n");

@@ -57,12 +57,9 @@ public final class WholeCommands {
   }
 
   private Cost sized(int clips, String python) throws IOException, InterruptedException {
-    Path file = directory.resolve("whole-" + clips + ".otio");
-    Path log = directory.resolve("whole-" + clips + ".csv");
-    if (!Files.exists(log)) {
-      LargeTimeline.write(file, clips);
-      LargeTimeline.writeLog(log, clips);
-    }
+    var files = LargeTimeline.WithLog.in(directory, clips);
+    Path file = files.timeline();
+    Path log = files.log();
     System.out.print(
         Phrase.of(
             "%,d clips (%s), %,d rows of a log%n",

@@ -169,9 +169,7 @@ final class RunCommand implements Callable<Integer> {
     if (nothing) {
       return ExitCode.WRONG_INPUT;
     }
-    return outcome.needsAPerson() || !outcome.failed().isEmpty()
-        ? ExitCode.NEEDS_A_PERSON
-        : ExitCode.DONE;
+    return outcome.needsAPerson() ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
   }
 
   private Lot readAsSaid(Lot lot) {

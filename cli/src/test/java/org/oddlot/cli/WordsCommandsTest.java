@@ -163,16 +163,7 @@ class WordsCommandsTest {
     Path sound = Files.write(folder.resolve("talk.wav"), new byte[300]);
     try (var service = CaptionerServer.start(SCRIPT, 0, new Habits(4, 0, 0))) {
       var asked = new AtomicInteger();
-      Progress stopping =
-          new Progress() {
-            @Override
-            public void at(double share, String what) {}
-
-            @Override
-            public boolean isCancelled() {
-              return asked.incrementAndGet() > 4;
-            }
-          };
+      Progress stopping = Progress.untold(() -> asked.incrementAndGet() > 4);
       assertThrows(
           CancelledException.class,
           () -> CaptionService.caption(service.address(), sound, "", folder, stopping));

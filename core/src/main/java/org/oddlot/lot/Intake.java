@@ -187,7 +187,7 @@ public final class Intake {
       return all;
     }
     List<Asked> small = all.stream().filter(asked -> !asked.isLarge()).toList();
-    Progress quiet = Progress.untold(progress);
+    Progress quiet = Progress.untold(progress::isCancelled);
     var beside = new FutureTask<>(() -> readInOrder(small, quiet), small);
     Thread.ofPlatform().name("reading beside").daemon(true).start(beside);
     readInOrder(large, progress);

@@ -139,9 +139,9 @@ public record Outcome(
         unknownAnswers);
   }
 
-  /** Whether some finding needs a person. */
+  /** Whether some finding needs a person, or a pass that failed does. */
   public boolean needsAPerson() {
-    return steps.stream().anyMatch(step -> step.tally().needsAPerson());
+    return steps.stream().anyMatch(step -> step.fault().isPresent() || step.tally().needsAPerson());
   }
 
   /** What the passes would like measured and is not yet. */

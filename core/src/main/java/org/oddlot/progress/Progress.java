@@ -1,29 +1,22 @@
 package org.oddlot.progress;
 
+import java.util.function.BooleanSupplier;
+
 /** Where long work says how far it is and asks whether to go on. */
 public interface Progress {
 
   /** Says nothing and always goes on. */
-  Progress NONE =
-      new Progress() {
-        @Override
-        public void at(double fraction, String what) {}
+  Progress NONE = untold(() -> false);
 
-        @Override
-        public boolean isCancelled() {
-          return false;
-        }
-      };
-
-  /** One that asks {@code other} whether to stop, and tells nothing. */
-  static Progress untold(Progress other) {
+  /** One that tells nothing, and stops where {@code stops} says so. */
+  static Progress untold(BooleanSupplier stops) {
     return new Progress() {
       @Override
       public void at(double fraction, String what) {}
 
       @Override
       public boolean isCancelled() {
-        return other.isCancelled();
+        return stops.getAsBoolean();
       }
     };
   }

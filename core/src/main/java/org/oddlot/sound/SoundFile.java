@@ -131,7 +131,7 @@ public record SoundFile(
       problems.warning(
           "iXML",
           Phrase.of(
-              "It says %,d samples since midnight, the broadcast extension %d.",
+              "It says %,d samples since midnight, the broadcast extension %,d.",
               inIxml.get(), inBext.get()),
           "The broadcast extension is used.");
     }

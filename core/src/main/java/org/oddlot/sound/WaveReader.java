@@ -283,7 +283,7 @@ public final class WaveReader {
       problems.warning(
           "",
           Phrase.of(
-              "It says that one sample of all channels has %,d bytes; it must be %d.",
+              "It says that one sample of all channels has %,d bytes; it must be %,d.",
               is.blockBytes, block),
           "");
     } else {

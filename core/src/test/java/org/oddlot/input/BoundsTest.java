@@ -86,16 +86,7 @@ class BoundsTest {
 
   @Test
   void whoeverWantsToStopIsHeardWhileAFileIsRead() {
-    var stopping =
-        new Progress() {
-          @Override
-          public void at(double fraction, String what) {}
-
-          @Override
-          public boolean isCancelled() {
-            return true;
-          }
-        };
+    Progress stopping = Progress.untold(() -> true);
     assertThatThrownBy(() ->
             new Bounds()
                 .read(

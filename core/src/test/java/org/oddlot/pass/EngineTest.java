@@ -185,16 +185,7 @@ class EngineTest {
 
   @Test
   void aRunCanBeStopped() {
-    var stopped =
-        new Progress() {
-          @Override
-          public void at(double fraction, String what) {}
-
-          @Override
-          public boolean isCancelled() {
-            return true;
-          }
-        };
+    Progress stopped = Progress.untold(() -> true);
     assertThatThrownBy(() ->
             new Engine()
                 .run(

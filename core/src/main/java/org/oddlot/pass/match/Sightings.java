@@ -54,12 +54,7 @@ final class Sightings {
    * @throws org.oddlot.progress.CancelledException if {@code progress} asks to stop
    */
   Seen within(int tolerance, Progress progress) {
-    Seen known = byTolerance.get(tolerance);
-    if (known == null) {
-      known = look(tolerance, progress);
-      byTolerance.put(tolerance, known);
-    }
-    return known;
+    return byTolerance.computeIfAbsent(tolerance, its -> look(its, progress));
   }
 
   private Seen look(int tolerance, Progress progress) {

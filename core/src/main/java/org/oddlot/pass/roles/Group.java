@@ -57,12 +57,13 @@ public record Group(String name, boolean isPicture, List<Member> members) {
     var groups = new LinkedHashMap<String, List<Member>>();
     ClipSound noted = material.derive(ClipSound.NOTED);
     for (Source source : material.sources().all()) {
-      int channels = channelCount(source, noted);
+      Map<Integer, ChannelNote> notes = notes(source, noted);
+      int channels = channelCount(source, notes, noted);
       if (channels > 0 && !material.isSound(source)) {
         String name = source.camera().isEmpty() ? "Pictures" : "Camera " + source.camera();
         groups
             .computeIfAbsent("picture " + name, _ -> new ArrayList<>())
-            .add(picture(source, channels, noted));
+            .add(picture(source, channels, notes));
       }
     }
     for (Recording recording : material.recordings()) {
@@ -88,17 +89,16 @@ public record Group(String name, boolean isPicture, List<Member> members) {
   }
 
   /** How many channels a picture has, by its first clip and by what is noted about them. */
-  private static int channelCount(Source source, ClipSound noted) {
+  private static int channelCount(Source source, Map<Integer, ChannelNote> notes, ClipSound noted) {
     PlacedClip first = (source.inBins().isEmpty() ? source.uses() : source.inBins()).getFirst();
     int count = noted.of(first).channelCount();
-    for (int number : notes(source, noted).keySet()) {
+    for (int number : notes.keySet()) {
       count = Math.max(count, number);
     }
     return count;
   }
 
-  private static Member picture(Source source, int count, ClipSound noted) {
-    Map<Integer, ChannelNote> notes = notes(source, noted);
+  private static Member picture(Source source, int count, Map<Integer, ChannelNote> notes) {
     var channels = new ArrayList<Member.Channel>(count);
     for (int i = 1; i <= count; i++) {
       channels.add(channel(i, source, i, i, Optional.ofNullable(notes.get(i)), ""));

@@ -149,7 +149,7 @@ final class Recorders {
                 Standing.TO_LOOK_AT,
                 Phrase.of("about %s %s", words, way),
                 Phrase.of(
-                    "its sounds cover %,d of %,d pictures from end to end; %s %s they would cover %d."
+                    "its sounds cover %,d of %,d pictures from end to end; %s %s they would cover %,d."
                         + " That tells which take is which; the exact frame needs listening",
                     its.now(), its.touched(), words, way, better.pictures()),
                 List.of(

@@ -107,33 +107,27 @@ public final class TagPass implements Pass<TagFinding> {
 
     TaggedBefore before = material.derive(TaggedBefore.KNOWN);
     var findings = new ArrayList<TagFinding>();
-    var gathered = new ArrayList<Gathered>();
+    var gathered = new ArrayList<TaggedBefore.About>();
     var names = new NewNames(settings.get(NAME));
     for (Source source : material.sources().all()) {
       List<LogEntry> its = bySource.get(source.id());
       if (its != null) {
         its.sort(Comparator.comparing(LogEntry::paper).thenComparingInt(LogEntry::row));
-        Tags tags = before.tags(source, its, settings, () -> tags(source, its, settings));
-        names.add(source, () -> TagFinding.tokens(source, tags.notes()));
-        gathered.add(new Gathered(source, its, tags));
+        TaggedBefore.About about =
+            before.about(source, its, settings, () -> tags(source, its, settings));
+        names.add(source, () -> TagFinding.tokens(source, about.tags().notes()));
+        gathered.add(about);
       }
       if (gathered.size() % 1000 == 999) {
         progress.check();
       }
     }
-    for (Gathered each : gathered) {
-      NewNames.Name name = names.of(each.source);
-      findings.add(
-          before.finding(
-              each.source,
-              name,
-              () -> finding(each.source, each.entries, each.tags, name, settings)));
+    for (TaggedBefore.About about : gathered) {
+      NewNames.Name name = names.of(about.source());
+      findings.add(about.finding(name, its -> finding(its, name, settings)));
     }
     return Look.of(findings);
   }
-
-  /** A source, the entries that belong to it, and what they say together. */
-  private record Gathered(Source source, List<LogEntry> entries, Tags tags) {}
 
   private static Tags tags(Source source, List<LogEntry> entries, Settings settings) {
     var tags = new Tags(source, entries);
@@ -145,7 +139,10 @@ public final class TagPass implements Pass<TagFinding> {
   }
 
   private static TagFinding finding(
-      Source source, List<LogEntry> entries, Tags tags, NewNames.Name name, Settings settings) {
+      TaggedBefore.About about, NewNames.Name name, Settings settings) {
+    Source source = about.source();
+    List<LogEntry> entries = about.entries();
+    Tags tags = about.tags();
     var conflicts = new ArrayList<Evidence>(tags.contradictions());
     for (PlacedClip placed : clips(source, settings)) {
       Profile profile = placed.profile();

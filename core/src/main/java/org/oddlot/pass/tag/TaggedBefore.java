@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.oddlot.material.Derived;
 import org.oddlot.material.Document;
@@ -30,20 +31,31 @@ final class TaggedBefore {
 
   private TaggedBefore() {}
 
-  /**
-   * What the entries of a source say of it.
-   *
-   * @param finding what was found, and under which name; empty until it was found
-   */
-  private record About(
-      Source source,
-      List<LogEntry> entries,
-      Settings settings,
-      Tags tags,
-      Optional<Named> finding) {
+  /** What the entries of a source say of it, and what was found of that last. */
+  static final class About {
+    private final Source source;
+    private final List<LogEntry> entries;
+    private final Settings settings;
+    private final Tags tags;
+    private Optional<Named> last = Optional.empty();
+
+    private About(Source source, List<LogEntry> entries, Settings settings, Tags tags) {
+      this.source = source;
+      this.entries = List.copyOf(entries);
+      this.settings = settings;
+      this.tags = tags;
+    }
+
+    Source source() {
+      return source;
+    }
+
+    Tags tags() {
+      return tags;
+    }
 
     @SuppressWarnings("ReferenceEquality") // what did not change is the very same
-    boolean isOf(Source same, List<LogEntry> its, Settings set) {
+    private boolean isOf(Source same, List<LogEntry> its, Settings set) {
       if (source != same || entries.size() != its.size() || !settings.equals(set)) {
         return false;
       }
@@ -54,40 +66,33 @@ final class TaggedBefore {
       }
       return true;
     }
+
+    /** What is found where the source is to have this name. */
+    synchronized TagFinding finding(NewNames.Name name, Function<About, TagFinding> found) {
+      Named its =
+          last.filter(named -> named.name.equals(name))
+              .orElseGet(() -> new Named(name, found.apply(this)));
+      last = Optional.of(its);
+      return its.finding;
+    }
+
+    List<LogEntry> entries() {
+      return entries;
+    }
   }
 
   private record Named(NewNames.Name name, TagFinding finding) {}
 
   private record Written(TagFinding finding, Clip clip) {}
 
-  /** The tags of a source. */
-  Tags tags(Source source, List<LogEntry> entries, Settings settings, Supplier<Tags> made) {
-    About about = bySource.get(source.id());
-    if (about == null || !about.isOf(source, entries, settings)) {
-      about = new About(source, List.copyOf(entries), settings, made.get(), Optional.empty());
-      bySource.put(source.id(), about);
-    }
-    return about.tags;
-  }
-
-  /** What was found about a source of which {@link #tags} was asked last. */
-  TagFinding finding(Source source, NewNames.Name name, Supplier<TagFinding> made) {
-    About about = bySource.get(source.id());
-    Optional<Named> known =
-        Optional.ofNullable(about).flatMap(About::finding).filter(named -> named.name.equals(name));
-    if (known.isPresent() || about == null) {
-      return known.map(Named::finding).orElseGet(made);
-    }
-    TagFinding finding = made.get();
-    bySource.put(
+  /** What these entries say of a source. */
+  About about(Source source, List<LogEntry> entries, Settings settings, Supplier<Tags> tags) {
+    return bySource.compute(
         source.id(),
-        new About(
-            about.source,
-            about.entries,
-            about.settings,
-            about.tags,
-            Optional.of(new Named(name, finding))));
-    return finding;
+        (_, known) ->
+            known != null && known.isOf(source, entries, settings)
+                ? known
+                : new About(source, entries, settings, tags.get()));
   }
 
   /** {@code clip} with what was found written into it. */

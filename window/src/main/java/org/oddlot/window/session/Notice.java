@@ -29,7 +29,6 @@ public record Notice(String text, boolean trouble, Optional<Path> file) {
     if (wrong instanceof IOException || wrong instanceof UncheckedIOException) {
       return trouble(sentence(String.valueOf(wrong.getMessage())));
     }
-    System.getLogger(Notice.class.getName()).log(System.Logger.Level.ERROR, "fault", wrong);
     return trouble(FaultReport.keep(wrong));
   }
 

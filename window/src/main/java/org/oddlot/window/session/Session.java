@@ -624,7 +624,9 @@ public final class Session {
     running.start(
         "Run",
         progress -> {
-          letItBeSeen();
+          if (previous.isPresent()) {
+            letItBeSeen();
+          }
           Outcome outcome = engine.run(known, lot.sheet(), lot.answers(), previous, progress);
           Set<String> idle = idle(outcome);
           return () -> {
