@@ -74,10 +74,7 @@ final class CheckCommand implements Callable<Integer> {
     // Each is looked at among the others: a profile says how a timeline file is understood.
     Lot lot = Lot.of(opened);
     Map<String, Input> inputs = new java.util.HashMap<>();
-    Intake.read(lot, Progress.NONE)
-        .material()
-        .all(Input.class)
-        .forEach(input -> inputs.put(input.name(), input));
+    Intake.inputs(lot, Progress.NONE).forEach(input -> inputs.put(input.name(), input));
     var checked = new ArrayList<Checked>();
     for (Lot.Input each : lot.inputs()) {
       String file =

@@ -113,14 +113,20 @@ public final class Intake {
     return new Intake(memory, previous).readAll(lot, progress);
   }
 
+  /**
+   * What each file of {@code lot} is and what is wrong with it, in their order; the media that the
+   * timelines use is not looked for.
+   *
+   * @throws CancelledException if {@code progress} asks to stop
+   */
+  public static List<Input> inputs(Lot lot, Progress progress) {
+    var intake = new Intake(MappingMemory.none(), Optional.empty());
+    intake.readFiles(lot, progress);
+    return intake.inputs(intake.documents(List.of()));
+  }
+
   private IntakeResult readAll(Lot lot, Progress progress) {
-    var inputs = new ArrayList<Lot.Input>();
-    for (Asked asked : read(lot.inputs(), progress)) {
-      Loaded file = asked.loaded();
-      loaded.put(new Key(asked.input.name(), asked.state, file.options), file);
-      inputs.add(asked.input.withSha256(file.sha256).withReading(file.options));
-    }
-    readDatesByTheClips();
+    List<Lot.Input> inputs = readFiles(lot, progress);
     Material material = material(lot);
     var finder = new MediaFinder(folders(), previous.map(IntakeResult::heads).orElse(Map.of()));
     MediaAtHand media = finder.find(material);
@@ -131,6 +137,18 @@ public final class Intake {
         material.with(SoundFile.class, sounds),
         Map.copyOf(loaded),
         finder.heads());
+  }
+
+  /** Reads them, and says how they were read. */
+  private List<Lot.Input> readFiles(Lot lot, Progress progress) {
+    var inputs = new ArrayList<Lot.Input>();
+    for (Asked asked : read(lot.inputs(), progress)) {
+      Loaded file = asked.loaded();
+      loaded.put(new Key(asked.input.name(), asked.state, file.options), file);
+      inputs.add(asked.input.withSha256(file.sha256).withReading(file.options));
+    }
+    readDatesByTheClips();
+    return inputs;
   }
 
   /** Which order dates are written in cannot always be seen from a paper; the clips have days. */
@@ -388,9 +406,11 @@ public final class Intake {
     return material
         .with(Captions.class, captions)
         .with(Document.class, documents)
-        .with(
-            Input.class,
-            loaded.values().stream().map(file -> withProfileProblem(file, documents)).toList());
+        .with(Input.class, inputs(documents));
+  }
+
+  private List<Input> inputs(List<Document> documents) {
+    return loaded.values().stream().map(file -> withProfileProblem(file, documents)).toList();
   }
 
   private <T> Material withAll(Material material, Class<T> type) {

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.table.TableOptions;
 import org.oddlot.input.ReadingOptions;
+import org.oddlot.material.Input;
 import org.oddlot.material.Paper;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogField;
@@ -137,6 +138,9 @@ class ProfileAndMemoryTest {
     assertThat(unknown.problems())
         .extracting(Problem::message)
         .containsExactly("There is no mapping profile \"no such\".");
+    assertThat(Intake.inputs(read(clip(), "no such"), Progress.NONE))
+        .extracting(Input::problems)
+        .containsExactly(unknown.problems());
     assertThat(Profiles.yaml("practice-desk").orElseThrow()).contains("/practice_desk/shoot/day");
     assertThat(Profiles.yaml("harbour")).isEmpty();
   }
