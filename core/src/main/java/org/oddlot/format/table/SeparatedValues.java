@@ -1,7 +1,7 @@
 package org.oddlot.format.table;
 
 import java.io.IOException;
-import java.io.StringReader;
+import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.Charset;
 import java.util.HashMap;
@@ -63,12 +63,12 @@ public final class SeparatedValues implements TableKind {
       return Optional.empty();
     }
     Charset charset = TableOptions.charset(options).orElseGet(() -> Charsets.detect(bytes));
-    String text = Charsets.decode(bytes, charset);
-    if (text.indexOf('\0') >= 0) {
+    var text = new Text(bytes, charset);
+    if (text.has('\0')) {
       problems.error("", "This is not a text file.", "Save the log as CSV.");
       return Optional.empty();
     }
-    if (text.indexOf('\uFFFD') >= 0) {
+    if (text.has('\uFFFD')) {
       problems.warning(
           "",
           Phrase.of("Some characters do not belong to the charset %s.", charset.name()),
@@ -84,7 +84,38 @@ public final class SeparatedValues implements TableKind {
     return Optional.of(HeaderRow.split(rows, form));
   }
 
-  private static char separator(String text) {
+  /** The letters of a file, decoded as they are read. */
+  private static final class Text {
+    private final byte[] bytes;
+    private final Charset charset;
+
+    Text(byte[] bytes, Charset charset) {
+      this.bytes = bytes;
+      this.charset = charset;
+    }
+
+    Reader open() {
+      return Charsets.reader(bytes, charset);
+    }
+
+    boolean has(char letter) {
+      var part = new char[1 << 13];
+      try (Reader letters = open()) {
+        for (int count = letters.read(part); count > 0; count = letters.read(part)) {
+          for (int i = 0; i < count; i++) {
+            if (part[i] == letter) {
+              return true;
+            }
+          }
+        }
+        return false;
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
+  }
+
+  private static char separator(Text text) {
     char best = ',';
     double bestScore = -1;
     for (char candidate : SEPARATORS) {
@@ -110,7 +141,7 @@ public final class SeparatedValues implements TableKind {
         .orElse(-0.5);
   }
 
-  private static List<Table.Row> rows(String text, char separator, Problems problems) {
+  private static List<Table.Row> rows(Text text, char separator, Problems problems) {
     try {
       return told(parse(text, separator, true, RowsRead.MOST_ROWS), problems);
     } catch (UncheckedIOException | IOException e) {
@@ -128,7 +159,7 @@ public final class SeparatedValues implements TableKind {
     return read.rows();
   }
 
-  private static RowsRead parseLeniently(String text, char separator, int most) {
+  private static RowsRead parseLeniently(Text text, char separator, int most) {
     try {
       return parse(text, separator, true, most);
     } catch (UncheckedIOException | IOException e) {
@@ -140,7 +171,7 @@ public final class SeparatedValues implements TableKind {
     }
   }
 
-  private static RowsRead parse(String text, char separator, boolean quotes, int most)
+  private static RowsRead parse(Text text, char separator, boolean quotes, int most)
       throws IOException {
     var format =
         CSVFormat.DEFAULT
@@ -153,7 +184,7 @@ public final class SeparatedValues implements TableKind {
             .setTrailingData(true)
             .get();
     var rows = new RowsRead(most);
-    try (var parser = format.parse(new StringReader(text))) {
+    try (var parser = format.parse(text.open())) {
       for (CSVRecord record : parser) {
         rows.add((int) record.getRecordNumber(), record.toList(), Set.of());
         if (rows.isFull()) {

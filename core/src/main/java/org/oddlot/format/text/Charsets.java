@@ -1,5 +1,8 @@
 package org.oddlot.format.text;
 
+import java.io.ByteArrayInputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
 import java.nio.ByteBuffer;
 import java.nio.CharBuffer;
 import java.nio.charset.Charset;
@@ -16,6 +19,7 @@ import org.oddlot.paper.HeaderCells;
 public final class Charsets {
   private static final Charset WINDOWS_LATIN = Charset.forName("windows-1252");
   private static final Charset MAC = Charset.forName("x-MacRoman");
+  private static final char MARK = '\uFEFF';
   private static final int SAMPLE = 1 << 20;
   private static final int HEAD = 1 << 16;
   private static final int HEAD_LINES = 30;
@@ -109,7 +113,18 @@ public final class Charsets {
   /** The text of {@code bytes}, without a byte order mark; what does not belong becomes U+FFFD. */
   public static String decode(byte[] bytes, Charset charset) {
     String text = new String(bytes, charset);
-    return text.startsWith("\uFEFF") ? text.substring(1) : text;
+    return !text.isEmpty() && text.charAt(0) == MARK ? text.substring(1) : text;
+  }
+
+  /** The same letter by letter, so that no second copy of a large file is made. */
+  public static Reader reader(byte[] bytes, Charset charset) {
+    byte[] mark =
+        charset.newEncoder().canEncode(MARK) ? String.valueOf(MARK).getBytes(charset) : new byte[0];
+    boolean marked =
+        bytes.length >= mark.length && Arrays.equals(mark, 0, mark.length, bytes, 0, mark.length);
+    int start = marked ? mark.length : 0;
+    return new InputStreamReader(
+        new ByteArrayInputStream(bytes, start, bytes.length - start), charset);
   }
 
   private static boolean isUtf8(byte[] bytes) {
