@@ -2,7 +2,6 @@ package org.oddlot.paper;
 
 import java.time.DateTimeException;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -41,10 +40,20 @@ public final class DateReader {
 
   private final Order order;
   private final boolean decided;
+  private final List<DateForm> forms;
 
   private DateReader(Order order, boolean decided) {
     this.order = order;
     this.decided = decided;
+    forms =
+        List.of(
+            new DateForm(YEAR_FIRST, 1, 2, 3),
+            new DateForm(COMPACT, 1, 2, 3),
+            order == Order.DAY_FIRST
+                ? new DateForm(YEAR_LAST, 3, 2, 1)
+                : new DateForm(YEAR_LAST, 3, 1, 2),
+            new DateForm(MONTH_IN_WORDS, 3, 2, 1),
+            new DateForm(MONTH_WORD_FIRST, 3, 1, 2));
   }
 
   /** A reader for a column: the order is the one in which all its dates can be read. */
@@ -120,21 +129,15 @@ public final class DateReader {
 
   /** The date that a cell says; empty where it says none. */
   public Optional<LocalDate> read(String cell) {
+    if (cell.isEmpty()) {
+      return Optional.empty();
+    }
     Optional<LocalDate> date = readBare(cell.strip());
     return date.isPresent() ? date : readBare(WEEKDAY.matcher(cell.strip()).replaceFirst(""));
   }
 
   private Optional<LocalDate> readBare(String text) {
-    var readings = new ArrayList<DateForm>();
-    readings.add(new DateForm(YEAR_FIRST, 1, 2, 3));
-    readings.add(new DateForm(COMPACT, 1, 2, 3));
-    readings.add(
-        order == Order.DAY_FIRST
-            ? new DateForm(YEAR_LAST, 3, 2, 1)
-            : new DateForm(YEAR_LAST, 3, 1, 2));
-    readings.add(new DateForm(MONTH_IN_WORDS, 3, 2, 1));
-    readings.add(new DateForm(MONTH_WORD_FIRST, 3, 1, 2));
-    return readings.stream().flatMap(reading -> reading.read(text).stream()).findFirst();
+    return forms.stream().flatMap(form -> form.read(text).stream()).findFirst();
   }
 
   /** A way of writing dates, and which group of its pattern is the year, the month and the day. */

@@ -4,7 +4,6 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The cells of rows by what they hold. */
@@ -44,13 +43,14 @@ final class FieldCells {
 
   /** What stands in all of its columns. */
   String joined(Table.Row row, LogField field) {
-    if (!has(field)) {
-      return "";
+    String all = "";
+    for (int column : columns.getOrDefault(field, List.of())) {
+      String cell = row.cell(column);
+      if (!cell.isEmpty()) {
+        all = all.isEmpty() ? cell : all + "; " + cell;
+      }
     }
-    return columnsOf(field)
-        .map(row::cell)
-        .filter(cell -> !cell.isEmpty())
-        .collect(Collectors.joining("; "));
+    return all;
   }
 
   /** The words of a list, each once. */

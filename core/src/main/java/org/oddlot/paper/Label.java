@@ -46,6 +46,10 @@ public record Label(
    */
   public static Optional<Label> parse(String text) {
     String stripped = text.strip();
+    Optional<Label> plain = plain(stripped);
+    if (plain.isPresent()) {
+      return plain;
+    }
     Matcher half = HALF_OF_DAY.matcher(stripped);
     if (half.matches()) {
       boolean afternoon = half.group(2).equalsIgnoreCase("p");
@@ -73,6 +77,30 @@ public record Label(
             ":",
             false)
         : Optional.empty();
+  }
+
+  /** What most are, {@code 10:14:07:12}, without a pattern; empty where it is anything else. */
+  private static Optional<Label> plain(String text) {
+    if (text.length() != 11
+        || text.charAt(2) != ':'
+        || text.charAt(5) != ':'
+        || (text.charAt(8) != ':' && text.charAt(8) != ';')) {
+      return Optional.empty();
+    }
+    int hours = two(text, 0);
+    int minutes = two(text, 3);
+    int seconds = two(text, 6);
+    int frames = two(text, 9);
+    return hours < 0 || minutes < 0 || minutes > 59 || seconds < 0 || seconds > 59 || frames < 0
+        ? Optional.empty()
+        : Optional.of(of(hours, minutes, seconds, frames, text.charAt(8) == ';'));
+  }
+
+  /** Two digits as a number; -1 where one of them is none. */
+  private static int two(String text, int at) {
+    int tens = text.charAt(at) - '0';
+    int ones = text.charAt(at + 1) - '0';
+    return tens < 0 || tens > 9 || ones < 0 || ones > 9 ? -1 : 10 * tens + ones;
   }
 
   private static Optional<Label> of(

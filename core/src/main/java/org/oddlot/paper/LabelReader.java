@@ -1,6 +1,5 @@
 package org.oddlot.paper;
 
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -84,10 +83,5 @@ final class LabelReader {
 
   private Label counted(Label label) {
     return drops && label.isToTheFrame() ? label.dropping(true) : label;
-  }
-
-  /** The day that a moment says, by the reader of the paper's dates. */
-  static Optional<LocalDate> day(Moment moment, DateReader dates) {
-    return moment.day().flatMap(dates::read);
   }
 }

@@ -11,10 +11,12 @@ import org.oddlot.text.Phrase;
  *
  * @param name the file's name, unlike that of any other input of the lot
  * @param entries what it says
- * @param rows what became of each of its rows
+ * @param rows how many rows it has
+ * @param others what became of those of them that are no entries
  * @param datesOpen whether its dates can be read with the day first or the month first
  */
-public record Log(String name, List<LogEntry> entries, List<RowUse> rows, boolean datesOpen) {
+public record Log(
+    String name, List<LogEntry> entries, int rows, List<RowUse> others, boolean datesOpen) {
 
   /** What becomes of a row. */
   public enum Use {
@@ -42,23 +44,23 @@ public record Log(String name, List<LogEntry> entries, List<RowUse> rows, boolea
   }
 
   /**
-   * A row and what became of it.
+   * A row that is no entry, and what became of it.
    *
    * @param row its number in the file, counted from one
    * @param sheet the sheet that it stands in, empty where there is one only
    * @param use what became of it
-   * @param text what stands in it, where it is no entry
+   * @param text what stands in it
    */
   public record RowUse(int row, String sheet, Use use, String text) {}
 
   public Log {
     entries = List.copyOf(entries);
-    rows = List.copyOf(rows);
+    others = List.copyOf(others);
   }
 
   /** This with other entries of the same rows. */
   public Log withEntries(List<LogEntry> changed) {
-    return new Log(name, changed, rows, datesOpen);
+    return new Log(name, changed, rows, others, datesOpen);
   }
 
   /** How many rows became what, nothing left out. */
@@ -67,25 +69,26 @@ public record Log(String name, List<LogEntry> entries, List<RowUse> rows, boolea
     for (Use use : Use.values()) {
       counts.put(use, 0);
     }
-    rows.forEach(row -> counts.merge(row.use(), 1, Integer::sum));
+    counts.put(Use.ENTRY, rows - others.size());
+    others.forEach(row -> counts.merge(row.use(), 1, Integer::sum));
     return counts;
   }
 
   /** How many entries came of how many rows, and what became of the other rows. */
   public List<String> inWords() {
     var words = new ArrayList<String>();
-    words.add(Phrase.count(entries.size(), "entry") + " from " + Phrase.count(rows.size(), "row"));
+    words.add(Phrase.count(entries.size(), "entry") + " from " + Phrase.count(rows, "row"));
     counts()
         .forEach((use, count) -> {
           if (use != Use.ENTRY && count > 0) {
-            words.add(count + " " + use.words());
+            words.add(Phrase.of("%,d %s", count, use.words()));
           }
         });
     return words;
   }
 
-  /** The rows that became this. */
-  public List<RowUse> rows(Use use) {
-    return rows.stream().filter(row -> row.use() == use).toList();
+  /** The rows that became this, which is not an entry. */
+  public List<RowUse> others(Use use) {
+    return others.stream().filter(row -> row.use() == use).toList();
   }
 }

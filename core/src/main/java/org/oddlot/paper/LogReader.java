@@ -52,9 +52,14 @@ public final class LogReader {
   private final RowTimes times;
   private final Above above;
   private final Map<String, Integer> idsSeen = new HashMap<>();
+  private final CellMemory<List<TakeCell>> takesOf = new CellMemory<>(LogReader::takes);
+  private final CellMemory<String> scenes = new CellMemory<>(TakeCell::scene);
+  private final CellMemory<String> cameras = new CellMemory<>(LogReader::letters);
+  private final CellMemory<String> units = new CellMemory<>(Clues::plainUnit);
   private final boolean marksAreCircles;
   private final List<LogEntry> entries = new ArrayList<>();
-  private final List<RowUse> uses = new ArrayList<>();
+  private final List<RowUse> others = new ArrayList<>();
+  private int rows;
 
   /** What the paper's name and its titles say, then that with its tab's name, then headings'. */
   private final Clues ofPaper;
@@ -159,10 +164,13 @@ public final class LogReader {
         continue;
       }
       Use use = use(row);
-      uses.add(new RowUse(row.number(), row.sheet(), use, use == Use.ENTRY ? "" : row.text()));
+      rows++;
+      if (use != Use.ENTRY) {
+        others.add(new RowUse(row.number(), row.sheet(), use, row.text()));
+      }
     }
     rowProblems.tell(problems);
-    return new Log(name, entries, uses, times.areDatesOpen());
+    return new Log(name, entries, rows, others, times.areDatesOpen());
   }
 
   /** Of the columns that are not understood, those count without which a paper says half. */
@@ -199,7 +207,7 @@ public final class LogReader {
       return add(row);
     }
     String notes = cells.joined(row, LogField.NOTES);
-    String ofScene = TakeCell.scene(cells.raw(row, LogField.SCENE));
+    String ofScene = scenes.of(cells.raw(row, LogField.SCENE));
     boolean sameScene =
         scene
             && lastGroup < entries.size()
@@ -308,7 +316,7 @@ public final class LogReader {
     boolean sameSetUp = Above.isLeftOut(sceneCell) && isTake;
     boolean goesOn =
         isTake || (!cells.has(LogField.TAKE) && cells.raw(row, LogField.KEYWORD).isEmpty());
-    String scene = sameSetUp ? aboveScene() : TakeCell.scene(sceneCell);
+    String scene = sameSetUp ? aboveScene() : scenes.of(sceneCell);
     if (!Above.isLeftOut(sceneCell)) {
       if (!scene.equals(above.last(LogField.SCENE))) {
         setUpNotes = "";
@@ -318,14 +326,14 @@ public final class LogReader {
     var implied = EnumSet.noneOf(LogField.class);
     String shot = above.filled(row, LogField.SHOT, goesOn, sameSetUp && !scene.isEmpty());
     String camera =
-        letters(
+        cameras.of(
             or(
                 above.filled(row, LogField.CAMERA, goesOn, sameSetUp),
                 now.camera(),
                 LogField.CAMERA,
                 implied));
     String unit =
-        Clues.plainUnit(
+        units.of(
             or(
                 above.filled(row, LogField.UNIT, goesOn, sameSetUp),
                 now.unit(),
@@ -357,12 +365,12 @@ public final class LogReader {
     String marker = cells.raw(row, LogField.MARKER);
     String notes = both(setUpNotes, cells.joined(row, LogField.NOTES), "; ");
     boolean rowCircled = isCircled(row) || (marksAreCircles && isMarked(row));
-    List<String> takes = takeCell.isEmpty() ? List.of("") : Several.each(takeCell);
+    List<TakeCell> takes = takesOf.of(takeCell);
     String clipCell = above.value(row, LogField.CLIP);
     List<String> clips = takes.size() > 1 ? Several.each(clipCell) : List.of();
     lastGroup = entries.size();
     for (int i = 0; i < takes.size(); i++) {
-      TakeCell take = TakeCell.of(takes.get(i));
+      TakeCell take = takes.get(i);
       boolean first = i == 0;
       String clip = clips.size() == takes.size() ? clips.get(i) : clipCell;
       Optional<Label> its = first ? start : Optional.empty();
@@ -409,8 +417,14 @@ public final class LogReader {
     return last.isEmpty() ? now.scene() : last;
   }
 
-  private static boolean anyCircled(List<String> takes) {
-    return takes.stream().anyMatch(take -> TakeCell.of(take).circled());
+  /** The takes of a cell, one without a number where it is empty. */
+  private static List<TakeCell> takes(String cell) {
+    List<String> each = cell.isEmpty() ? List.of("") : Several.each(cell);
+    return each.stream().map(TakeCell::of).toList();
+  }
+
+  private static boolean anyCircled(List<TakeCell> takes) {
+    return takes.stream().anyMatch(TakeCell::circled);
   }
 
   private static String or(String said, String clue, LogField field, Set<LogField> implied) {

@@ -55,6 +55,8 @@ final class RowTimes {
   private final RowProblems problems;
   private final LabelReader labels;
   private final DateReader dates;
+  private final CellMemory<Optional<LocalDate>> days;
+  private final CellMemory<SaidRate> rates = new CellMemory<>(SaidRate::of);
   private final boolean datesOpen;
   private final Optional<FrameRate> headerRate;
 
@@ -89,6 +91,7 @@ final class RowTimes {
             HEADER_DROP.matcher(headers).matches() || ofPaper.drops());
     DateReader seen = DateReader.forColumn(dateCells());
     dates = order.map(seen::in).orElse(seen);
+    days = new CellMemory<>(dates::read);
     datesOpen = !seen.isDecided() && order.isEmpty();
   }
 
@@ -131,23 +134,35 @@ final class RowTimes {
   record Rated(Optional<FrameRate> rate, boolean drops) {}
 
   /**
+   * What a cell says about the rate.
+   *
+   * @param cell without what it says about dropping
+   * @param rate empty where it is none
+   */
+  private record SaidRate(String cell, Optional<FrameRate> rate, boolean drops) {
+    static SaidRate of(String said) {
+      String kind =
+          Optional.of(DROP.matcher(said)).filter(Matcher::find).map(m -> m.group(1)).orElse("");
+      boolean drops = kind.equalsIgnoreCase("DF") || kind.equalsIgnoreCase("drop");
+      String cell = DROP.matcher(said).replaceFirst("").replaceFirst("(?i)\\s*fps$|(?<=\\d)p$", "");
+      return new SaidRate(cell, parsed(cell), drops);
+    }
+  }
+
+  /**
    * The rate of a row.
    *
    * @param said what stands for it in the row, or above
    */
   Rated rate(Table.Row row, String said, Clues now) {
-    String kind =
-        Optional.of(DROP.matcher(said)).filter(Matcher::find).map(m -> m.group(1)).orElse("");
-    boolean drops = kind.equalsIgnoreCase("DF") || kind.equalsIgnoreCase("drop");
-    String cell = DROP.matcher(said).replaceFirst("").replaceFirst("(?i)\\s*fps$|(?<=\\d)p$", "");
-    if (cell.isEmpty()) {
-      return new Rated(now.rate().or(() -> headerRate), drops || now.drops());
+    SaidRate its = rates.of(said);
+    if (its.cell.isEmpty()) {
+      return new Rated(now.rate().or(() -> headerRate), its.drops || now.drops());
     }
-    Optional<FrameRate> rate = parsed(cell);
-    if (rate.isEmpty()) {
-      problems.add(NO_RATE, row.number(), cell);
+    if (its.rate.isEmpty()) {
+      problems.add(NO_RATE, row.number(), its.cell);
     }
-    return new Rated(rate, drops);
+    return new Rated(its.rate, its.drops);
   }
 
   /** The moment that a cell of a row names. */
@@ -209,11 +224,11 @@ final class RowTimes {
       Optional<LabelReader.Moment> in,
       Clues now,
       Set<LogField> implied) {
-    Optional<LocalDate> inTime = in.flatMap(moment -> LabelReader.day(moment, dates));
+    Optional<LocalDate> inTime = in.flatMap(LabelReader.Moment::day).flatMap(days::of);
     if (inTime.isPresent()) {
       return inTime;
     }
-    Optional<LocalDate> date = dates.read(cell);
+    Optional<LocalDate> date = days.of(cell);
     if (date.isPresent()) {
       return date;
     }

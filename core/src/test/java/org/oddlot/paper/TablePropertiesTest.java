@@ -72,6 +72,21 @@ class TablePropertiesTest {
     return cell.list().ofSize(3).list().ofMinSize(1).ofMaxSize(6);
   }
 
+  /** What is written closely is read without a pattern, and says what it says with space in it. */
+  @Property(tries = 300)
+  void spaceInATimecodeDoesNotMatter(
+      @ForAll @IntRange(max = 99) int hours,
+      @ForAll @IntRange(max = 70) int minutes,
+      @ForAll @IntRange(max = 70) int seconds,
+      @ForAll @IntRange(max = 99) int frames,
+      @ForAll boolean drops) {
+    String end = drops ? ";" : ":";
+    assertThat(Label.parse("%02d:%02d:%02d%s%02d".formatted(hours, minutes, seconds, end, frames)))
+        .isEqualTo(
+            Label.parse(
+                "%02d : %02d : %02d %s %02d".formatted(hours, minutes, seconds, end, frames)));
+  }
+
   /** In whatever order the columns stand, the entries say the same. */
   @Property(tries = 100)
   void theOrderOfColumnsDoesNotMatter(

@@ -98,7 +98,7 @@ class SeparatedValuesTest {
     Log log =
         LogReader.read("t.csv", table, ColumnMapping.guess(table), Optional.empty(), problems);
     assertThat(log.entries()).extracting(LogEntry::row).containsExactly(5, 7);
-    assertThat(log.rows(Log.Use.HEADING)).extracting(Log.RowUse::row).containsExactly(6);
+    assertThat(log.others(Log.Use.HEADING)).extracting(Log.RowUse::row).containsExactly(6);
   }
 
   @Test

@@ -91,7 +91,7 @@ final class MappingPane {
   /** What became of the rows, and which were not understood. */
   private void showRows(Paper paper) {
     uses.setText(String.join(" · ", paper.log().inWords()));
-    List<Log.RowUse> rows = paper.log().rows(Log.Use.NOT_UNDERSTOOD);
+    List<Log.RowUse> rows = paper.log().others(Log.Use.NOT_UNDERSTOOD);
     unread.setText(
         rows.isEmpty()
             ? ""
