@@ -1,5 +1,7 @@
 package org.oddlot.cli;
 
+import java.io.IOException;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -108,15 +110,16 @@ final class JsonDocuments {
         .toObject();
   }
 
-  static JsonArray written(List<Output.Written> written) {
-    return JsonArray.of(
-        written.stream()
-            .map(file ->
-                new JsonDocuments()
-                    .put("file", file.path().toString())
-                    .put("sha256", file.sha256())
-                    .toObject())
-            .toList());
+  static JsonArray written(List<Output.Written> written) throws IOException {
+    var files = new ArrayList<JsonObject>();
+    for (Output.Written file : written) {
+      files.add(
+          new JsonDocuments()
+              .put("file", file.path().toString())
+              .put("sha256", file.sha256())
+              .toObject());
+    }
+    return JsonArray.of(files);
   }
 
   static JsonArray ledger(List<LedgerEntry> ledger) {

@@ -155,7 +155,8 @@ final class TitlesCommand implements Callable<Integer> {
       List<LaidTitle> titles,
       List<TitleChange> changes,
       List<Look.Remark> remarks,
-      List<Output.Written> written) {
+      List<Output.Written> written)
+      throws IOException {
     PrintWriter out = spec.commandLine().getOut();
     if (output.json) {
       var setter = new Typesetter(TitlesPass.fonts(read.material()));

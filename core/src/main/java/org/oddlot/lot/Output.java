@@ -30,9 +30,14 @@ public final class Output {
    * A file that was written.
    *
    * @param path where it is
-   * @param sha256 of its content; of a folder, of the names and digests of all that is in it
    */
-  public record Written(Path path, String sha256) {}
+  public record Written(Path path) {
+
+    /** The SHA-256 of its content; of a folder, of the names and digests of all that is in it. */
+    public String sha256() throws IOException {
+      return digest(path);
+    }
+  }
 
   /** The files that will be written: those that were not left out. */
   public List<ReturnFinding> planned() {
@@ -78,8 +83,8 @@ public final class Output {
 
   private Written write(PlannedFile plan, Path wanted) throws IOException {
     try {
-      Path path = SafeFile.writeNew(wanted, part -> plan.write(outcome.end(), this::pathOf, part));
-      return new Written(path, digest(path));
+      return new Written(
+          SafeFile.writeNew(wanted, part -> plan.write(outcome.end(), this::pathOf, part)));
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }

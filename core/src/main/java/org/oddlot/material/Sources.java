@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
 import org.oddlot.time.TimeRange;
@@ -134,17 +133,20 @@ public final class Sources {
 
     private List<String> alternatives() {
       var found = new LinkedHashSet<String>();
-      Stream.concat(inBins.stream(), uses.stream())
-          .map(PlacedClip::clip)
-          .filter(clip -> clip.mediaReferences().size() > 1)
-          .forEach(clip ->
-              clip.mediaReferences()
-                  .forEach((key, media) -> {
-                    if (!key.equals(clip.activeKey())) {
-                      found.add(key + ": " + url(media).orElse(media.name()));
-                    }
-                  }));
+      inBins.forEach(placed -> addAlternatives(placed.clip(), found));
+      uses.forEach(placed -> addAlternatives(placed.clip(), found));
       return List.copyOf(found);
+    }
+
+    private static void addAlternatives(Clip clip, Set<String> found) {
+      if (clip.mediaReferences().size() > 1) {
+        clip.mediaReferences()
+            .forEach((key, media) -> {
+              if (!key.equals(clip.activeKey())) {
+                found.add(key + ": " + url(media).orElse(media.name()));
+              }
+            });
+      }
     }
 
     /** What it was before, with the places of its clips as they are now. */
