@@ -25,11 +25,11 @@ import org.oddlot.time.Rational;
 
 /**
  * Each reader on files that were mutated at random: nothing is thrown, nothing hangs, what was read
- * is written back to the byte. {@code -Doddlot.mutations=N} says how many; five thousand take about
- * a minute.
+ * is written back to the byte. {@code -Doddlot.mutations=N} says how many; as many as usual take
+ * about twenty seconds.
  */
 class MutatedFilesTest {
-  private static final int MUTATIONS = Integer.getInteger("oddlot.mutations", 5000);
+  private static final int MUTATIONS = Integer.getInteger("oddlot.mutations", 1500);
   private static final Duration LONGEST = Duration.ofMinutes(5);
   private static final String[] PIECES = {
     "-->",
