@@ -94,6 +94,29 @@ class ExtensionTest {
   }
 
   @Test
+  void aPassThatChangesMoreThanItSaysIsLeftOut() throws IOException {
+    Path out = folder.resolve("careless");
+    Ended ended =
+        run(
+            "run",
+            timeline.toString(),
+            folder.resolve("demo/orrin-day1-shots.csv").toString(),
+            tides.toString(),
+            "--set",
+            "tide.careless=yes",
+            "--out",
+            out.toString());
+    assertThat(ended.code()).isEqualTo(1);
+    assertThat(ended.out()).contains("Tide failed on what came in and was left out");
+    // What the others found is written, and nothing of what it did.
+    assertThat(out.resolve("orrin-day1 (odd lot).otio"))
+        .content()
+        .contains("scene")
+        .doesNotContain("high water");
+    assertThat(out.resolve("high water (odd lot).txt")).doesNotExist();
+  }
+
+  @Test
   void theWindowShowsRunsAndWritesIt() throws Exception {
     FxToolkit.registerPrimaryStage();
     FxToolkit.setupApplication(OddLotApp.class, timeline.toString(), tides.toString());

@@ -2,6 +2,7 @@ package org.oddlot.tide;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
 import org.oddlot.pass.Applied;
@@ -11,10 +12,16 @@ import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Placed;
 
 /** Finds the clips that were shot at high water. */
 public final class TidePass implements Pass<TideFinding> {
   static final Setting<Integer> LEAST = Setting.number("least", "High water from", 40, 0, 99, "dm");
+
+  /** A mistake of whoever wrote this: a clip is renamed, and no finding says so. */
+  static final Setting<Boolean> CARELESS = Setting.yesNo("careless", "Rename in silence", false);
 
   @Override
   public String id() {
@@ -38,7 +45,7 @@ public final class TidePass implements Pass<TideFinding> {
 
   @Override
   public List<Setting<?>> settings() {
-    return List.of(LEAST);
+    return List.of(LEAST, CARELESS);
   }
 
   @Override
@@ -68,7 +75,15 @@ public final class TidePass implements Pass<TideFinding> {
             .map(Reviewed::finding)
             .map(each -> new HighWater(Phrase.of("%s %d", each.source().name(), each.height())))
             .toList();
-    return new Applied(request.material().with(HighWater.class, list), List.of());
+    Material material = request.material().with(HighWater.class, list);
+    boolean careless = request.settings().get(CARELESS);
+    return new Applied(careless ? material.withDocuments(TidePass::renamed) : material, List.of());
+  }
+
+  private static Document renamed(Document document) {
+    var first = (Clip) Placed.root(document.root()).clips().getFirst().object();
+    return document.withRoot(
+        new Edits().change(first, clip -> clip.withName("high water")).applyTo(document.root()));
   }
 
   /** A line of the list that goes out: a fact of a type of its own. */

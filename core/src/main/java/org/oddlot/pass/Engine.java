@@ -43,14 +43,13 @@ public final class Engine {
   }
 
   /**
-   * Runs the sheet. A pass that fails is left out, and its outcome says on what it failed.
+   * Runs the sheet. A pass that fails, that changes what none of its findings speaks of, or two of
+   * whose findings are known by the same is left out, and its outcome says on what it failed.
    *
    * @param answers what was said
    * @param previous an earlier outcome; a pass for which nothing is different of what it asked for
    *     then is not run again
    * @throws org.oddlot.progress.CancelledException if {@code progress} asks to stop
-   * @throws UnclaimedChangeException if a pass changed what it should not have
-   * @throws IllegalStateException if two findings have one identity
    */
   public Outcome run(
       Material start,
@@ -121,7 +120,7 @@ public final class Engine {
     return before
         .filter(p -> isSame(p, request))
         .map(p -> p.on(request.material()))
-        .orElseGet(() -> run(pass, request, before));
+        .orElseGet(() -> runOrLeave(pass, request, before));
   }
 
   private static boolean isSame(StepOutcome<?> before, Request request) {
@@ -130,9 +129,21 @@ public final class Engine {
         && before.before().isSame(request.material(), before.asked());
   }
 
-  private <F extends Finding> StepOutcome<F> run(
+  /** A pass that fails is left out; what the others make of what came in is not lost. */
+  private <F extends Finding> StepOutcome<F> runOrLeave(
       Pass<F> pass, Request request, Optional<StepOutcome<F>> before) {
     Set<Class<?>> asked = ConcurrentHashMap.newKeySet();
+    try {
+      return run(pass, request, asked, before);
+    } catch (CancelledException e) {
+      throw e;
+    } catch (RuntimeException | StackOverflowError e) {
+      return failed(pass, request, asked, e);
+    }
+  }
+
+  private <F extends Finding> StepOutcome<F> run(
+      Pass<F> pass, Request request, Set<Class<?>> asked, Optional<StepOutcome<F>> before) {
     var unusable = new ArrayList<UnusableAnswer>();
     Answers understood = understood(pass, request.answers(), unusable);
     var watched =
@@ -141,37 +152,22 @@ public final class Engine {
             request.settings(),
             understood,
             request.progress());
-    Look<F> look;
-    try {
-      look = pass.look(watched);
-    } catch (CancelledException e) {
-      throw e;
-    } catch (RuntimeException | StackOverflowError e) {
-      return failed(pass, request, asked, e);
-    }
+    Look<F> look = pass.look(watched);
     List<Reviewed<F>> reviewed = reviewed(pass, look, watched, unusable);
     if (acceptance == Acceptance.ALL) {
       reviewed = reviewed.stream().map(Engine::takenWithAll).toList();
     }
     request.progress().check();
-    Applied applied;
-    Material after;
-    try {
-      applied = pass.apply(watched, reviewed.stream().filter(Engine::isAccepted).toList());
-      after =
-          withDoubts(
-              applied.material().withoutWatcher(),
-              pass.doubts(
-                  watched.material(),
-                  reviewed.stream()
-                      .filter(each -> !isAccepted(each) && each.standing().needsAPerson())
-                      .map(Reviewed::finding)
-                      .toList()));
-    } catch (CancelledException e) {
-      throw e;
-    } catch (RuntimeException | StackOverflowError e) {
-      return failed(pass, request, asked, e);
-    }
+    Applied applied = pass.apply(watched, reviewed.stream().filter(Engine::isAccepted).toList());
+    Material after =
+        withDoubts(
+            applied.material().withoutWatcher(),
+            pass.doubts(
+                watched.material(),
+                reviewed.stream()
+                    .filter(each -> !isAccepted(each) && each.standing().needsAPerson())
+                    .map(Reviewed::finding)
+                    .toList()));
     // Most of it is what it was when the pass was run before.
     if (before.isPresent()) {
       after.follow(before.get().after());
@@ -192,7 +188,6 @@ public final class Engine {
         Optional.empty());
   }
 
-  /** A pass that fails on what came in is left out; what the others make of it is not lost. */
   private static <F extends Finding> StepOutcome<F> failed(
       Pass<F> pass, Request request, Set<Class<?>> asked, Throwable fault) {
     return new StepOutcome<>(
