@@ -71,7 +71,7 @@ public record Outcome(
               answers,
               before,
               look,
-              look.findings().stream().map(finding -> Reviewed.of(finding, said)).toList(),
+              reviewed.stream().map(each -> each.with(said)).toList(),
               after,
               claims,
               notes,

@@ -25,6 +25,12 @@ public record Reviewed<F extends Finding>(F finding, Optional<Decision> decision
         answers.decision(finding.id()).or(() -> finding.formerId().flatMap(answers::decision)));
   }
 
+  /** The same finding and what {@code answers} say of it; this, where they say what was said. */
+  Reviewed<F> with(Answers answers) {
+    Reviewed<F> other = of(finding, answers);
+    return other.equals(this) ? this : other;
+  }
+
   /** A finding that is accepted as it is proposed, with all others. */
   static <F extends Finding> Reviewed<F> acceptedWithAll(F finding) {
     return new Reviewed<>(finding, Optional.of(Decision.accept()), true);

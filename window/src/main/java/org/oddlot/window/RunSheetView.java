@@ -205,15 +205,27 @@ final class RunSheetView extends VBox {
                 .orElse("Your own")
                 .toUpperCase(java.util.Locale.ROOT));
     List<Row> rows = rows(state, open);
-    if (!rows.equals(list.getItems())) {
-      list.getItems().setAll(rows);
-    }
+    put(rows);
     for (int i = 0; i < rows.size(); i++) {
       if (rows.get(i) instanceof Row.Of of && of.station().id().equals(open)) {
         list.getSelectionModel().select(i);
       }
     }
     filling = false;
+  }
+
+  /** Mostly one station stands otherwise, and all others are as they were. */
+  private void put(List<Row> rows) {
+    List<Row> now = list.getItems();
+    if (now.size() != rows.size()) {
+      list.getItems().setAll(rows);
+      return;
+    }
+    for (int i = 0; i < rows.size(); i++) {
+      if (!now.get(i).equals(rows.get(i))) {
+        now.set(i, rows.get(i));
+      }
+    }
   }
 
   private List<Row> rows(State state, String open) {

@@ -5,6 +5,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableCell;
@@ -36,7 +37,7 @@ public final class Sheet<T> extends TableView<T> {
     int index = getSelectionModel().getSelectedIndex();
     Object id = selected == null ? null : identity.apply(selected);
     getSelectionModel().clearSelection();
-    setItems(FXCollections.observableList(rows));
+    put(rows);
     int again = id == null ? -1 : find(id, index, rows, identity);
     if (again < 0 && !rows.isEmpty()) {
       again = Math.clamp(index, 0, rows.size() - 1);
@@ -44,6 +45,36 @@ public final class Sheet<T> extends TableView<T> {
     if (again >= 0) {
       getSelectionModel().select(again);
       getFocusModel().focus(again);
+    }
+  }
+
+  /** Puts in what is different; a row that stays what it was is not drawn anew. */
+  @SuppressWarnings("ReferenceEquality") // what did not change is the very same
+  private void put(List<T> rows) {
+    ObservableList<T> now = getItems();
+    int both = Math.min(now.size(), rows.size());
+    int first = 0;
+    while (first < both && now.get(first) == rows.get(first)) {
+      first++;
+    }
+    int last = 0;
+    while (last < both - first
+        && now.get(now.size() - 1 - last) == rows.get(rows.size() - 1 - last)) {
+      last++;
+    }
+    List<T> come = rows.subList(first, rows.size() - last);
+    int gone = now.size() - last - first;
+    if (first + last == 0) {
+      setItems(FXCollections.observableArrayList(rows));
+    } else if (gone == come.size()) {
+      for (int i = 0; i < gone; i++) {
+        if (now.get(first + i) != come.get(i)) {
+          now.set(first + i, come.get(i));
+        }
+      }
+    } else {
+      now.remove(first, first + gone);
+      now.addAll(first, come);
     }
   }
 
