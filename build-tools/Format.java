@@ -23,7 +23,7 @@ final class Format {
         new Formatter(
             JavaFormatterOptions.builder().style(JavaFormatterOptions.Style.GOOGLE).build());
     List<Path> differing =
-        sources(root).stream().filter(file -> differs(file, formatter, write)).toList();
+        sources(root).parallelStream().filter(file -> differs(file, formatter, write)).toList();
     for (Path file : differing) {
       System.out.println((write ? "formatted " : "not formatted: ") + root.relativize(file));
     }

@@ -29,7 +29,7 @@ import org.oddlot.time.Rational;
  * about twenty seconds.
  */
 class MutatedFilesTest {
-  private static final int MUTATIONS = Integer.getInteger("oddlot.mutations", 1500);
+  private static final int MUTATIONS = Integer.getInteger("oddlot.mutations", 1000);
   private static final Duration LONGEST = Duration.ofMinutes(5);
   private static final String[] PIECES = {
     "-->",
