@@ -27,6 +27,7 @@ import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Place;
+import org.oddlot.window.kit.Rows;
 import org.oddlot.window.kit.StandingMark;
 import org.oddlot.window.kit.Station;
 import org.oddlot.window.kit.Words;
@@ -205,27 +206,13 @@ final class RunSheetView extends VBox {
                 .orElse("Your own")
                 .toUpperCase(java.util.Locale.ROOT));
     List<Row> rows = rows(state, open);
-    put(rows);
+    Rows.put(rows, list.getItems(), Row::equals);
     for (int i = 0; i < rows.size(); i++) {
       if (rows.get(i) instanceof Row.Of of && of.station().id().equals(open)) {
         list.getSelectionModel().select(i);
       }
     }
     filling = false;
-  }
-
-  /** Mostly one station stands otherwise, and all others are as they were. */
-  private void put(List<Row> rows) {
-    List<Row> now = list.getItems();
-    if (now.size() != rows.size()) {
-      list.getItems().setAll(rows);
-      return;
-    }
-    for (int i = 0; i < rows.size(); i++) {
-      if (!now.get(i).equals(rows.get(i))) {
-        now.set(i, rows.get(i));
-      }
-    }
   }
 
   private List<Row> rows(State state, String open) {

@@ -64,11 +64,12 @@ public final class SeparatedValues implements TableKind {
     }
     Charset charset = TableOptions.charset(options).orElseGet(() -> Charsets.detect(bytes));
     var text = new Text(bytes, charset);
-    if (text.has('\0')) {
+    Oddities odd = text.oddities();
+    if (odd.zero) {
       problems.error("", "This is not a text file.", "Save the log as CSV.");
       return Optional.empty();
     }
-    if (text.has('\uFFFD')) {
+    if (odd.unknown) {
       problems.warning(
           "",
           Phrase.of("Some characters do not belong to the charset %s.", charset.name()),
@@ -94,26 +95,35 @@ public final class SeparatedValues implements TableKind {
       this.charset = charset;
     }
 
-    Reader open() {
+    Reader open() throws IOException {
       return Charsets.reader(bytes, charset);
     }
 
-    boolean has(char letter) {
+    Oddities oddities() {
+      boolean zero = false;
+      boolean unknown = false;
       var part = new char[1 << 13];
       try (Reader letters = open()) {
         for (int count = letters.read(part); count > 0; count = letters.read(part)) {
           for (int i = 0; i < count; i++) {
-            if (part[i] == letter) {
-              return true;
-            }
+            zero |= part[i] == '\0';
+            unknown |= part[i] == '\uFFFD';
           }
         }
-        return false;
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }
+      return new Oddities(zero, unknown);
     }
   }
+
+  /**
+   * What should not be in a text.
+   *
+   * @param zero a letter of no text at all
+   * @param unknown what does not belong to the charset
+   */
+  private record Oddities(boolean zero, boolean unknown) {}
 
   private static char separator(Text text) {
     char best = ',';

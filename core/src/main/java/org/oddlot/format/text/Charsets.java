@@ -1,7 +1,9 @@
 package org.oddlot.format.text;
 
 import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.io.InputStreamReader;
+import java.io.PushbackReader;
 import java.io.Reader;
 import java.nio.ByteBuffer;
 import java.nio.CharBuffer;
@@ -117,14 +119,14 @@ public final class Charsets {
   }
 
   /** The same letter by letter, so that no second copy of a large file is made. */
-  public static Reader reader(byte[] bytes, Charset charset) {
-    byte[] mark =
-        charset.newEncoder().canEncode(MARK) ? String.valueOf(MARK).getBytes(charset) : new byte[0];
-    boolean marked =
-        bytes.length >= mark.length && Arrays.equals(mark, 0, mark.length, bytes, 0, mark.length);
-    int start = marked ? mark.length : 0;
-    return new InputStreamReader(
-        new ByteArrayInputStream(bytes, start, bytes.length - start), charset);
+  public static Reader reader(byte[] bytes, Charset charset) throws IOException {
+    var letters =
+        new PushbackReader(new InputStreamReader(new ByteArrayInputStream(bytes), charset));
+    int first = letters.read();
+    if (first >= 0 && first != MARK) {
+      letters.unread(first);
+    }
+    return letters;
   }
 
   private static boolean isUtf8(byte[] bytes) {

@@ -24,7 +24,10 @@ class CharsetsTest {
   /** Letter by letter it is the text that it is as a whole, broken sequences included. */
   @Property(tries = 200)
   void letterByLetterIsTheWhole(@ForAll @Size(max = 40) byte[] bytes) throws IOException {
-    for (String name : new String[] {"UTF-8", "UTF-16LE", "UTF-16BE", "windows-1252"}) {
+    for (String name :
+        new String[] {
+          "UTF-8", "UTF-16", "UTF-16LE", "UTF-16BE", "windows-1252", "ISO-2022-CN", "GB18030"
+        }) {
       Charset charset = Charset.forName(name);
       assertThat(read(bytes, charset)).isEqualTo(Charsets.decode(bytes, charset));
     }

@@ -4,8 +4,6 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.collections.FXCollections;
-import javafx.collections.ObservableList;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableCell;
@@ -32,12 +30,13 @@ public final class Sheet<T> extends TableView<T> {
   }
 
   /** Puts other rows in, keeping the selected row where it is still among them. */
+  @SuppressWarnings("ReferenceEquality") // what did not change is the very same
   public void show(List<T> rows, Function<T, Object> identity) {
     T selected = getSelectionModel().getSelectedItem();
     int index = getSelectionModel().getSelectedIndex();
     Object id = selected == null ? null : identity.apply(selected);
     getSelectionModel().clearSelection();
-    put(rows);
+    Rows.put(rows, getItems(), (was, is) -> was == is);
     int again = id == null ? -1 : find(id, index, rows, identity);
     if (again < 0 && !rows.isEmpty()) {
       again = Math.clamp(index, 0, rows.size() - 1);
@@ -45,36 +44,6 @@ public final class Sheet<T> extends TableView<T> {
     if (again >= 0) {
       getSelectionModel().select(again);
       getFocusModel().focus(again);
-    }
-  }
-
-  /** Puts in what is different; a row that stays what it was is not drawn anew. */
-  @SuppressWarnings("ReferenceEquality") // what did not change is the very same
-  private void put(List<T> rows) {
-    ObservableList<T> now = getItems();
-    int both = Math.min(now.size(), rows.size());
-    int first = 0;
-    while (first < both && now.get(first) == rows.get(first)) {
-      first++;
-    }
-    int last = 0;
-    while (last < both - first
-        && now.get(now.size() - 1 - last) == rows.get(rows.size() - 1 - last)) {
-      last++;
-    }
-    List<T> come = rows.subList(first, rows.size() - last);
-    int gone = now.size() - last - first;
-    if (first + last == 0) {
-      setItems(FXCollections.observableArrayList(rows));
-    } else if (gone == come.size()) {
-      for (int i = 0; i < gone; i++) {
-        if (now.get(first + i) != come.get(i)) {
-          now.set(first + i, come.get(i));
-        }
-      }
-    } else {
-      now.remove(first, first + gone);
-      now.addAll(first, come);
     }
   }
 
