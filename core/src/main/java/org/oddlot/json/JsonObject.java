@@ -1,6 +1,5 @@
 package org.oddlot.json;
 
-import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -88,35 +87,34 @@ public final class JsonObject implements JsonValue {
       return Optional.ofNullable(members.get(key));
     }
     JsonSlice slice = origin();
-    if (slice == null) {
-      return Optional.empty();
-    }
-    var reader = slice.reader();
-    byte[] utf8 = key.getBytes(StandardCharsets.UTF_8);
-    reader.beginObject();
-    for (boolean first = true; reader.nextMember(first); first = false) {
-      if (reader.keyIs(utf8) || (reader.keyHasEscapes() && reader.key().equals(key))) {
-        return Optional.of(JsonValue.read(slice.text(), reader));
-      }
-      reader.skipValue();
-    }
-    return Optional.empty();
+    return slice == null ? Optional.empty() : find(slice, List.of(key));
   }
 
   /** The value at the end of {@code path} through objects, if there is one. */
   public Optional<JsonValue> at(List<String> path) {
     JsonValue value = this;
-    for (String key : path) {
+    for (int step = 0; step < path.size(); step++) {
       if (!(value instanceof JsonObject object)) {
         return Optional.empty();
       }
-      Optional<JsonValue> next = object.get(key);
-      if (next.isEmpty()) {
-        return next;
+      JsonSlice slice = object.origin;
+      if (object.members == null && slice != null) {
+        return find(slice, path.subList(step, path.size()));
       }
-      value = next.get();
+      value = object.members().get(path.get(step));
     }
-    return Optional.of(value);
+    return Optional.ofNullable(value);
+  }
+
+  /** The value at the end of a path through a text; nothing is made of what lies on the way. */
+  private static Optional<JsonValue> find(JsonSlice slice, List<String> path) {
+    JsonReader reader = slice.reader();
+    for (String key : path) {
+      if (reader.peek() != '{' || !reader.skipToMember(key)) {
+        return Optional.empty();
+      }
+    }
+    return Optional.of(JsonValue.read(slice.text(), reader));
   }
 
   /** The value at the end of {@code path} through objects, if there is one. */

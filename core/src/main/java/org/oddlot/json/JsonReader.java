@@ -148,6 +148,22 @@ public final class JsonReader {
     return true;
   }
 
+  /**
+   * Reads into the object that comes next up to the value of its first member of this key, or past
+   * the end of it where there is none.
+   */
+  boolean skipToMember(String key) {
+    byte[] utf8 = key.getBytes(StandardCharsets.UTF_8);
+    beginObject();
+    for (boolean first = true; nextMember(first); first = false) {
+      if (keyIs(utf8) || (keyHasEscapes() && key().equals(key))) {
+        return true;
+      }
+      skipValue();
+    }
+    return false;
+  }
+
   private void readKey() {
     if (bytes[at] != '"') {
       throw unexpected("a key in quotation marks");
