@@ -32,6 +32,10 @@ final class MediaFinder {
   private final Map<FileState, Optional<SoundFile>> known;
   private final Map<FileState, Optional<SoundFile>> heads = new HashMap<>();
   private final Map<Path, Boolean> thereFolders = new HashMap<>();
+  private final Map<Beside, Boolean> therePlaces = new HashMap<>();
+
+  /** Where addresses lie that have the same beginning, in timelines of one folder. */
+  private record Beside(String beginning, Path folder) {}
 
   /**
    * @param folders where the timeline files lie, by their names in the lot
@@ -51,12 +55,10 @@ final class MediaFinder {
   MediaAtHand find(Material material) {
     var files = new LinkedHashMap<String, Path>();
     for (Source source : material.sources().all()) {
-      source
-          .clips()
-          .findFirst()
-          .flatMap(clip -> Optional.ofNullable(folders.get(clip.document())))
-          .flatMap(folder -> file(source.id(), folder))
-          .ifPresent(file -> files.put(source.id(), file));
+      Path folder = folders.get(source.first().document());
+      if (folder != null) {
+        file(source.id(), folder).ifPresent(file -> files.put(source.id(), file));
+      }
     }
     return new MediaAtHand(files);
   }
@@ -120,8 +122,19 @@ final class MediaFinder {
    * The file that a target URL means, if it is there: a file URL, or a path beside the timeline.
    */
   Optional<Path> file(String url, Path folder) {
-    return path(url, folder)
-        .filter(file -> isFolder(file.getParent()) && Files.isRegularFile(file));
+    return mayBeThere(url, folder)
+        ? path(url, folder).filter(file -> isFolder(file.getParent()) && Files.isRegularFile(file))
+        : Optional.empty();
+  }
+
+  /** Whether there is a folder where this address lies; of most that are not there it is not. */
+  private boolean mayBeThere(String url, Path folder) {
+    int end = url.lastIndexOf('/') + 1;
+    // What is written as a percentage may be another slash.
+    return url.indexOf('%', end) >= 0
+        || therePlaces.computeIfAbsent(
+            new Beside(url.substring(0, end), folder),
+            place -> path(place.beginning, folder).filter(this::isFolder).isPresent());
   }
 
   private static Optional<Path> path(String url, Path folder) {

@@ -90,7 +90,7 @@ final class Recordings {
 
   /** A file that is not at hand, as the timeline describes it: known to the frame only. */
   private static SoundFile unseen(Source source) {
-    PlacedClip placed = source.clips().findFirst().orElseThrow();
+    PlacedClip placed = source.first();
     Clip clip = placed.clip();
     Profile profile = placed.profile();
     long sampleRate =

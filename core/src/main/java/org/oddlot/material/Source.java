@@ -3,10 +3,7 @@ package org.oddlot.material;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.time.FrameRate;
@@ -46,10 +43,10 @@ public record Source(
 
   private static final FrameRate LIKE_SAMPLES = FrameRate.of(1000);
 
-  private static final Set<String> SOUND_ENDINGS =
+  private static final List<String> SOUND_ENDINGS =
       Stream.of(SoundFile.WAVE_ENDINGS, SoundFile.OTHER_ENDINGS, List.of(".w64"))
           .flatMap(List::stream)
-          .collect(Collectors.toUnmodifiableSet());
+          .toList();
 
   public Source {
     inBins = List.copyOf(inBins);
@@ -75,8 +72,13 @@ public record Source(
 
   /** Whether it is sound by itself: a file whose name ends like that of a sound file. */
   public boolean isSound() {
-    int dot = id.lastIndexOf('.');
-    return dot >= 0 && SOUND_ENDINGS.contains(id.substring(dot).toLowerCase(Locale.ROOT));
+    for (String ending : SOUND_ENDINGS) {
+      int at = id.length() - ending.length();
+      if (id.regionMatches(true, at, ending, 0, ending.length())) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Its rate, if it is known. */
@@ -105,6 +107,11 @@ public record Source(
     return address.isEmpty()
         ? List.of(name)
         : List.of(name, address.substring(address.lastIndexOf('/') + 1), address);
+  }
+
+  /** The clip that what is known of it is taken from: the first one in bins, else in timelines. */
+  public PlacedClip first() {
+    return (inBins.isEmpty() ? uses : inBins).getFirst();
   }
 
   /** All clips of it, those in bins first. */

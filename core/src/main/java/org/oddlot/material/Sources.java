@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -177,16 +178,24 @@ public final class Sources {
       Profile places = leading.profile();
       Optional<TimeRange> range =
           first.availableRange().isPresent() ? first.availableRange() : first.sourceRange();
-      Matcher name = CAMERA_NAME.matcher(first.name());
-      boolean named = name.matches();
-      Optional<String> camera = places.text(first, Field.SOURCE_CAMERA);
+      String camera = places.text(first, Field.SOURCE_CAMERA).orElse("");
+      String reel = places.text(first, Field.SOURCE_REEL).orElse("");
+      boolean cameraIsGuessed = false;
+      if (camera.isEmpty() || reel.isEmpty()) {
+        Matcher name = CAMERA_NAME.matcher(first.name());
+        if (name.matches()) {
+          cameraIsGuessed = camera.isEmpty();
+          camera = cameraIsGuessed ? name.group(2).toUpperCase(Locale.ROOT) : camera;
+          reel = reel.isEmpty() ? name.group(1) : reel;
+        }
+      }
       return new Source(
           id,
           first.name(),
           range,
-          camera.orElse(named ? name.group(2).toUpperCase(java.util.Locale.ROOT) : ""),
-          camera.isEmpty() && named,
-          places.text(first, Field.SOURCE_REEL).orElse(named ? name.group(1) : ""),
+          camera,
+          cameraIsGuessed,
+          reel,
           places.recorded(first),
           inBins,
           uses,

@@ -30,6 +30,14 @@ class MediaFinderTest {
   }
 
   @Test
+  void aSlashThatIsWrittenAsAPercentageIsOne() throws IOException {
+    Path file = media();
+    assertThat(finder.file("media%2FEngine room 1+2.mov", folder)).contains(file);
+    assertThat(finder.file("none/..%2Fmedia%2FEngine room 1+2.mov", folder))
+        .isEqualTo(finder.file("none/../media/Engine room 1+2.mov", folder));
+  }
+
+  @Test
   void aFileUrlIsFoundWithAndWithoutEscapes() throws IOException {
     Path file = media();
     assertThat(finder.file(file.toUri().toString(), Path.of("elsewhere"))).contains(file);

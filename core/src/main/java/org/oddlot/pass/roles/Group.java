@@ -90,7 +90,7 @@ public record Group(String name, boolean isPicture, List<Member> members) {
 
   /** How many channels a picture has, by its first clip and by what is noted about them. */
   private static int channelCount(Source source, Map<Integer, ChannelNote> notes, ClipSound noted) {
-    PlacedClip first = (source.inBins().isEmpty() ? source.uses() : source.inBins()).getFirst();
+    PlacedClip first = source.first();
     int count = noted.of(first).channelCount();
     for (int number : notes.keySet()) {
       count = Math.max(count, number);

@@ -102,7 +102,7 @@ final class Synced {
     var claims = new ArrayList<Applied.Claim>();
     Map<String, List<TimelineObject>> made = new LinkedHashMap<>();
     byPicture.forEach((picture, pairs) -> {
-      PlacedClip placed = picture.clips().findFirst().orElseThrow();
+      PlacedClip placed = picture.first();
       Stack stack = stack(placed, picture, pairs);
       made.computeIfAbsent(placed.document(), _ -> new ArrayList<>()).add(stack);
       claims.add(new Applied.Claim(stack.identity(), "", reasons.getOrDefault(picture, "")));
@@ -275,7 +275,7 @@ final class Synced {
     return material
         .sources()
         .byId(file.id())
-        .flatMap(source -> source.clips().findFirst())
+        .map(Source::first)
         .flatMap(placed -> placed.clip().media())
         .<MediaReference>map(media -> media.withAvailableRange(range))
         .orElseGet(() ->
