@@ -3,7 +3,6 @@ package org.oddlot.pass.match;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +10,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import org.oddlot.material.InOrder;
 import org.oddlot.material.Source;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
@@ -25,19 +25,12 @@ final class StartIndex {
   /** What was asked for before: most entries are of few days. */
   private final Map<Near, List<Lane>> near = new ConcurrentHashMap<>();
 
-  /** The sources of one rate, earliest first. */
-  private static final class Lane {
-    private final List<Source> sources;
-    private final long[] starts;
-    private final long longest;
-
-    Lane(List<Source> unsorted) {
-      this.sources =
-          unsorted.stream()
-              .sorted(Comparator.comparingLong((Source s) -> start(s)).thenComparing(Source::id))
-              .toList();
-      this.starts = sources.stream().mapToLong(StartIndex::start).toArray();
-      this.longest = sources.stream().mapToLong(StartIndex::duration).max().orElse(0);
+  /** The sources of one rate and day, earliest first, and how long the longest is. */
+  private record Lane(InOrder<Source> sources, long longest) {
+    static Lane of(List<Source> sources) {
+      return new Lane(
+          InOrder.of(sources, StartIndex::start),
+          sources.stream().mapToLong(StartIndex::duration).max().orElse(0));
     }
   }
 
@@ -54,7 +47,7 @@ final class StartIndex {
     }
     byRate.forEach((rate, days) -> {
       var lanesOfRate = new HashMap<Optional<LocalDate>, Lane>();
-      days.forEach((day, sources) -> lanesOfRate.put(day, new Lane(sources)));
+      days.forEach((day, sources) -> lanesOfRate.put(day, Lane.of(sources)));
       lanes.put(rate, lanesOfRate);
     });
     rates = lanes.keySet().stream().sorted().toList();
@@ -103,15 +96,7 @@ final class StartIndex {
    */
   void startingWithin(
       FrameRate rate, Optional<LocalDate> day, long from, long to, Consumer<Source> action) {
-    lanes(rate, day).forEach(lane -> startingWithin(lane, from, to, action));
-  }
-
-  private static void startingWithin(Lane lane, long from, long to, Consumer<Source> action) {
-    for (int i = firstFrom(lane.starts, from);
-        i < lane.starts.length && lane.starts[i] <= to;
-        i++) {
-      action.accept(lane.sources.get(i));
-    }
+    lanes(rate, day).forEach(lane -> lane.sources.within(from, to, action));
   }
 
   /**
@@ -122,8 +107,7 @@ final class StartIndex {
   void touching(
       FrameRate rate, Optional<LocalDate> day, long from, long to, Consumer<Source> action) {
     for (Lane lane : lanes(rate, day)) {
-      startingWithin(
-          lane,
+      lane.sources.within(
           from - lane.longest,
           Math.max(from, to - 1),
           source -> {
@@ -132,19 +116,5 @@ final class StartIndex {
             }
           });
     }
-  }
-
-  private static int firstFrom(long[] starts, long from) {
-    int low = 0;
-    int high = starts.length;
-    while (low < high) {
-      int middle = (low + high) >>> 1;
-      if (starts[middle] < from) {
-        low = middle + 1;
-      } else {
-        high = middle;
-      }
-    }
-    return low;
   }
 }

@@ -177,14 +177,16 @@ final class ClockEstimator {
       middle -= framesInDay;
     }
     long reach = 2 * framesInDay / BINS + 1;
-    long[] differences = differences(some(entries), middle - reach, middle + reach);
-    if (differences.length == 0) {
+    long least = middle - reach;
+    int[] differences = differences(some(entries), least, middle + reach);
+    int width = (int) Math.max(1, framesInDay / 86_400);
+    int first = densest(differences, width);
+    int inWindow = within(differences, first, width);
+    if (inWindow == 0) {
       return Optional.empty();
     }
-    int[] window = densest(differences, Math.max(1, framesInDay / 86_400));
-    long shift = differences[(window[0] + window[1]) / 2];
-    return Optional.of(
-        new Dense(new Shift(shift, matches(entries, shift)), window[1] - window[0] + 1));
+    long shift = least + median(differences, first, inWindow);
+    return Optional.of(new Dense(new Shift(shift, matches(entries, shift)), inWindow));
   }
 
   /** As many of many entries as are enough, from all over the day. */
@@ -199,59 +201,56 @@ final class ClockEstimator {
     return some;
   }
 
-  /** How far starts are from entries, as far as that lies in a range, in ascending order. */
-  private long[] differences(long[] entries, long from, long to) {
-    var differences = new LongList();
+  /** How often starts are how far from entries, from the least distance to the most. */
+  private int[] differences(long[] entries, long least, long most) {
+    int[] counts = new int[(int) (most - least + 1)];
     int first = 0;
     for (long entry : entries) {
-      while (first < starts.length && starts[first] < entry + from) {
+      while (first < starts.length && starts[first] < entry + least) {
         first++;
       }
-      for (int i = first; i < starts.length && starts[i] <= entry + to; i++) {
-        differences.add(starts[i] - entry);
+      for (int i = first; i < starts.length && starts[i] <= entry + most; i++) {
+        counts[(int) (starts[i] - entry - least)]++;
       }
     }
-    return differences.sorted();
+    return counts;
   }
 
-  /** The first and the last index of the values in the window of this width that holds most. */
-  private static int[] densest(long[] values, long width) {
-    int bestFirst = 0;
-    int bestLast = 0;
-    int last = 0;
-    for (int first = 0; first < values.length; first++) {
-      while (last + 1 < values.length && values[last + 1] <= values[first] + width) {
-        last++;
+  /** Where the window of this width begins that holds most; with something in it, if it can. */
+  private static int densest(int[] counts, int width) {
+    int best = 0;
+    int most = 0;
+    int within = within(counts, 0, width);
+    for (int first = 0; first < counts.length; first++) {
+      if (counts[first] > 0 && within > most) {
+        best = first;
+        most = within;
       }
-      if (last - first > bestLast - bestFirst) {
-        bestFirst = first;
-        bestLast = last;
-      }
+      int next = first + width + 1;
+      within += (next < counts.length ? counts[next] : 0) - counts[first];
     }
-    return new int[] {bestFirst, bestLast};
+    return best;
+  }
+
+  private static int within(int[] counts, int first, int width) {
+    int sum = 0;
+    for (int i = first; i <= first + width && i < counts.length; i++) {
+      sum += counts[i];
+    }
+    return sum;
+  }
+
+  /** The place of the middle one of so many that are counted from a place on. */
+  private static int median(int[] counts, int first, int many) {
+    int at = first;
+    for (int before = counts[at]; before <= (many - 1) / 2; before += counts[at]) {
+      at++;
+    }
+    return at;
   }
 
   private long distance(long one, long other) {
     long apart = Math.floorMod(one - other, framesInDay);
     return Math.min(apart, framesInDay - apart);
-  }
-
-  /** Numbers in a growing array. */
-  private static final class LongList {
-    private long[] values = new long[64];
-    private int size;
-
-    void add(long value) {
-      if (size == values.length) {
-        values = Arrays.copyOf(values, 2 * size);
-      }
-      values[size++] = value;
-    }
-
-    long[] sorted() {
-      long[] sorted = Arrays.copyOf(values, size);
-      Arrays.sort(sorted);
-      return sorted;
-    }
   }
 }

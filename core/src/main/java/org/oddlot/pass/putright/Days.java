@@ -10,12 +10,12 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.oddlot.material.DayBoundary;
+import org.oddlot.material.InOrder;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
@@ -208,22 +208,20 @@ final class Days {
 
   /** Sources by their day and their time of day. */
   private static final class Near {
-    private record At(long frame, Source source) {}
-
-    private final Map<LocalDate, NavigableMap<Long, List<At>>> byDay = new TreeMap<>();
+    private final Map<LocalDate, InOrder<Source>> byDay = new HashMap<>();
+    private final DayFrames dayFrames;
     private final long tolerance;
 
     Near(List<Source> sources, DayFrames dayFrames, long tolerance) {
+      this.dayFrames = dayFrames;
       this.tolerance = tolerance;
-      for (Source source : sources) {
-        dayFrames
-            .of(source)
-            .ifPresent(frame ->
-                byDay
-                    .computeIfAbsent(source.recorded().orElseThrow(), _ -> new TreeMap<>())
-                    .computeIfAbsent(frame, _ -> new ArrayList<>())
-                    .add(new At(frame, source)));
-      }
+      sources.stream()
+          .collect(Collectors.groupingBy(source -> source.recorded().orElseThrow()))
+          .forEach((day, its) -> byDay.put(day, InOrder.of(its, this::frame)));
+    }
+
+    private long frame(Source source) {
+      return dayFrames.of(source).orElseThrow();
     }
 
     Set<LocalDate> days() {
@@ -232,20 +230,19 @@ final class Days {
 
     /** The sources of some days that start near a time, the nearest first. */
     List<Source> at(long frame, Collection<LocalDate> days) {
-      var near = new ArrayList<At>();
+      var near = new ArrayList<Source>();
       for (LocalDate day : days) {
-        NavigableMap<Long, List<At>> ofDay = byDay.get(day);
+        InOrder<Source> ofDay = byDay.get(day);
         if (ofDay != null) {
-          ofDay
-              .subMap(frame - tolerance, true, frame + tolerance, true)
-              .values()
-              .forEach(near::addAll);
+          ofDay.within(frame - tolerance, frame + tolerance, near::add);
         }
       }
-      near.sort(
-          Comparator.comparingLong((At a) -> Math.abs(a.frame - frame))
-              .thenComparing(a -> a.source.id()));
-      return near.stream().map(At::source).toList();
+      if (near.size() > 1) {
+        near.sort(
+            Comparator.comparingLong((Source source) -> Math.abs(frame(source) - frame))
+                .thenComparing(Source::id));
+      }
+      return near;
     }
   }
 }

@@ -61,10 +61,7 @@ final class PaperClocks {
       this.frames = frames;
       this.tolerance = tolerance;
       long[] starts =
-          sources.stream()
-              .flatMap(source -> frames.of(source).stream())
-              .mapToLong(Long::longValue)
-              .toArray();
+          sources.stream().mapToLong(source -> frames.of(source).orElseThrow()).toArray();
       this.estimator = new ClockEstimator(starts, frames.inDay(), tolerance);
       this.times =
           entries.stream()
@@ -148,7 +145,7 @@ final class PaperClocks {
                   .filter(source -> DayFrames.canBeOf(source, camera))
                   .toList(),
               logged);
-      commonest(its.stream().flatMap(source -> source.rate().stream()))
+      commonest(its.stream().map(source -> source.rate().orElseThrow()))
           .ifPresent(
               rate -> groups.add(new Group(camera, entries, its, new DayFrames(rate), tolerance)));
     });

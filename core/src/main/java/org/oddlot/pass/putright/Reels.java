@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -47,7 +48,7 @@ final class Reels {
     }
   }
 
-  private record CameraDay(String camera, String day) {}
+  private record CameraDay(String camera, Optional<LocalDate> day) {}
 
   Reels(Material material, long tolerance) {
     this.material = material;
@@ -62,10 +63,7 @@ final class Reels {
             .filter(source -> !source.reel().isEmpty())
             .collect(
                 Collectors.groupingBy(
-                    source ->
-                        new CameraDay(
-                            DayFrames.camera(source.camera()),
-                            source.recorded().map(LocalDate::toString).orElse("")),
+                    source -> new CameraDay(DayFrames.camera(source.camera()), source.recorded()),
                     LinkedHashMap::new,
                     Collectors.toList()));
     var findings = new ArrayList<PutRightFinding>();
@@ -141,7 +139,12 @@ final class Reels {
     }
     String names = reels.stream().map(Reel::name).collect(Collectors.joining(", "));
     return new PutRightFinding(
-        FindingId.of("putright", "reels", key.camera, key.day, names.replace(", ", "+")),
+        FindingId.of(
+            "putright",
+            "reels",
+            key.camera,
+            key.day.map(LocalDate::toString).orElse(""),
+            names.replace(", ", "+")),
         names,
         new Start(starts),
         Standing.TO_LOOK_AT,
