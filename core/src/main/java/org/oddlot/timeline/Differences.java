@@ -157,32 +157,45 @@ public final class Differences {
 
   private void lists(
       List<?> before, List<?> after, Placed placeBefore, Placed placeAfter, String property) {
-    for (Pair pair : Pair.of(before, after)) {
-      String step = join(property, Integer.toString(1 + Math.max(pair.newIndex, pair.oldIndex)));
+    int same = Pair.sameStart(before, after);
+    for (int i = 0; i < same; i++) {
+      values(before.get(i), after.get(i), placeBefore, placeAfter, element(property, i));
+    }
+    for (Pair pair : Pair.rest(before, after, same)) {
       Object old = pair.oldIndex < 0 ? null : before.get(pair.oldIndex);
       Object now = pair.newIndex < 0 ? null : after.get(pair.newIndex);
-      values(old, now, placeBefore, placeAfter, step);
+      values(
+          old,
+          now,
+          placeBefore,
+          placeAfter,
+          element(property, Math.max(pair.newIndex, pair.oldIndex)));
     }
   }
 
   private void children(Placed before, Placed after) {
-    if (before.object().children() == after.object().children()) {
+    List<? extends TimelineObject> old = before.object().children();
+    List<? extends TimelineObject> now = after.object().children();
+    if (old == now) {
       return;
     }
-    var old = new ArrayList<Placed>();
-    before.forEachChild(old::add);
-    var now = new ArrayList<Placed>();
-    after.forEachChild(now::add);
-    for (Pair pair : Pair.of(before.object().children(), after.object().children())) {
+    int same = Pair.sameStart(old, now);
+    for (int i = 0; i < same; i++) {
+      // Of a hundred thousand clips most are the very same; nothing is made of those.
+      if (old.get(i) != now.get(i)) {
+        objects(old.get(i), now.get(i), before.child(i), after.child(i), "");
+      }
+    }
+    for (Pair pair : Pair.rest(old, now, same)) {
       if (pair.oldIndex < 0) {
-        Placed placed = now.get(pair.newIndex);
+        Placed placed = after.child(pair.newIndex);
         add(placed, "", null, placed.object());
       } else if (pair.newIndex < 0) {
-        Placed placed = old.get(pair.oldIndex);
+        Placed placed = before.child(pair.oldIndex);
         add(placed, "", placed.object(), null);
       } else {
-        Placed was = old.get(pair.oldIndex);
-        Placed is = now.get(pair.newIndex);
+        Placed was = before.child(pair.oldIndex);
+        Placed is = after.child(pair.newIndex);
         objects(was.object(), is.object(), was, is, "");
         if (pair.moved) {
           add(is, POSITION, (long) was.index() + 1, (long) is.index() + 1);
@@ -200,6 +213,10 @@ public final class Differences {
     return prefix.isEmpty() ? step : prefix + "/" + step;
   }
 
+  private static String element(String list, int index) {
+    return join(list, Integer.toString(index + 1));
+  }
+
   private static <K> Iterable<? extends K> union(
       Map<? extends K, ?> first, Map<? extends K, ?> second) {
     if (second.keySet().equals(first.keySet())) {
@@ -213,22 +230,24 @@ public final class Differences {
   /** Which element of one list belongs to which of the other; -1 where it has no partner. */
   private record Pair(int oldIndex, int newIndex, boolean moved) {
 
-    static List<Pair> of(List<?> before, List<?> after) {
-      var pairs = new ArrayList<Pair>(Math.max(before.size(), after.size()));
+    /** How many elements from the first one on are the same in both. */
+    static int sameStart(List<?> before, List<?> after) {
       int same = 0;
       while (same < before.size()
           && same < after.size()
-          && identity(before.get(same)) == identity(after.get(same))) {
-        pairs.add(new Pair(same, same, false));
+          && (before.get(same) == after.get(same)
+              || identity(before.get(same)) == identity(after.get(same)))) {
         same++;
       }
-      if (same < before.size() || same < after.size()) {
-        pairRest(before, after, same, pairs);
-      }
-      return pairs;
+      return same;
     }
 
-    private static void pairRest(List<?> before, List<?> after, int from, List<Pair> pairs) {
+    /** The pairs of all that comes from an index on. */
+    static List<Pair> rest(List<?> before, List<?> after, int from) {
+      if (from == before.size() && from == after.size()) {
+        return List.of();
+      }
+      var pairs = new ArrayList<Pair>();
       var oldIndexes = new IdentityHashMap<Object, Integer>();
       for (int i = from; i < before.size(); i++) {
         oldIndexes.put(identity(before.get(i)), i);
@@ -252,6 +271,7 @@ public final class Differences {
           pairs.add(new Pair(i, -1, false));
         }
       }
+      return pairs;
     }
 
     private static Object identity(Object element) {

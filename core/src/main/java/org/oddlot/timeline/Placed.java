@@ -39,10 +39,15 @@ public final class Placed {
 
   /** The children of this one, each in its place. */
   public void forEachChild(Consumer<Placed> action) {
-    List<? extends TimelineObject> children = object.children();
-    for (int i = 0; i < children.size(); i++) {
-      action.accept(new Placed(children.get(i), this, i));
+    int children = object.children().size();
+    for (int i = 0; i < children; i++) {
+      action.accept(child(i));
     }
+  }
+
+  /** One of the children, counted from zero. */
+  Placed child(int which) {
+    return new Placed(object.children().get(which), this, which);
   }
 
   /** When it begins within what it lies in; null where that is not known. */
