@@ -2,10 +2,12 @@ package org.oddlot.cli;
 
 import java.io.PrintWriter;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
@@ -25,10 +27,15 @@ import org.oddlot.text.Phrase;
  */
 final class RunReport {
   private static final int EXAMPLES = 3;
+  private static final Pattern NUMBER = Pattern.compile("\\d+");
+  private static final Pattern NUMBERED = Pattern.compile("\\b[A-Z]#\\w*");
 
   private final Outcome outcome;
   private final boolean verbose;
   private final PrintWriter out;
+
+  /** Texts without their numbers: the same is said of thousands. */
+  private final Map<String, String> plain = new HashMap<>();
 
   RunReport(Outcome outcome, boolean verbose, PrintWriter out) {
     this.outcome = outcome;
@@ -123,8 +130,9 @@ final class RunReport {
         });
   }
 
-  private static String withoutNumbers(String text) {
-    return text.replaceAll("\\d+", "#").replaceAll("\\b[A-Z]#\\w*", "#");
+  private String withoutNumbers(String text) {
+    return plain.computeIfAbsent(
+        text, its -> NUMBERED.matcher(NUMBER.matcher(its).replaceAll("#")).replaceAll("#"));
   }
 
   private void all(String pass, Reviewed<?> reviewed) {

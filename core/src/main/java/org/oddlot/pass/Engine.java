@@ -273,6 +273,9 @@ public final class Engine {
 
   /** Answers to passes that are not there, and to findings that are not there (any more). */
   private static List<String> unknown(List<StepOutcome<?>> steps, Answers answers) {
+    if (answers.decisions().isEmpty()) {
+      return List.of();
+    }
     var known = new HashSet<FindingId>();
     var ran = new HashSet<String>();
     for (StepOutcome<?> step : steps) {

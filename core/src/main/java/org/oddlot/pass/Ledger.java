@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.material.Changes;
 import org.oddlot.material.Document;
 import org.oddlot.material.LedgerEntry;
@@ -17,6 +18,11 @@ import org.oddlot.timeline.Placed;
 /** Computes ledgers: what differs, and which claim accounts for it. */
 final class Ledger {
   private final IdentityHashMap<Object, List<ClaimOfPass>> claims = new IdentityHashMap<>();
+
+  /** Of one clip several things differ, one after the other; its place is put into words once. */
+  private @Nullable Placed lastPlace;
+
+  private String lastPath = "";
 
   private record ClaimOfPass(Claim claim, Pass<?> pass) {}
 
@@ -113,12 +119,21 @@ final class Ledger {
             .orElseThrow(() -> new IllegalStateException("Nobody claims " + difference));
     return new LedgerEntry(
         document.name(),
-        difference.place().path(),
+        path(difference.place()),
         difference.property(),
         difference.beforeText(),
         difference.afterText(),
         claimed.pass.id(),
         claimed.claim.reason());
+  }
+
+  @SuppressWarnings("ReferenceEquality") // the place that was just asked about is the same object
+  private String path(Placed place) {
+    if (place != lastPlace) {
+      lastPlace = place;
+      lastPath = place.path();
+    }
+    return lastPath;
   }
 
   private Optional<ClaimOfPass> claimed(Placed whole) {

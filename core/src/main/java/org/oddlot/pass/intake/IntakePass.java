@@ -313,9 +313,10 @@ public final class IntakePass implements Pass<IntakeFinding> {
   }
 
   private static <T extends Comparable<T>> Map<T, Long> frequencies(Stream<T> values) {
-    var counts = new TreeMap<T, Long>();
+    // Counted first and put into order then: most values are one of a few.
+    var counts = new HashMap<T, Long>();
     values.forEach(value -> counts.merge(value, 1L, Long::sum));
-    return counts;
+    return new TreeMap<>(counts);
   }
 
   private static String dates(Stream<LocalDate> dates) {

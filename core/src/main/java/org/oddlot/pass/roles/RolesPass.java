@@ -300,6 +300,9 @@ public final class RolesPass implements Pass<RolesFinding> {
       Map<Source, String> reasons,
       Map<String, String> renamed) {
     var changes = new ClipChanges();
+    if (noted.isEmpty() && renamed.isEmpty()) {
+      return changes.applyTo(material);
+    }
     // A clip that lies in a synced clip as well is the same clip, and is changed in both by one.
     Set<Object> seen = Collections.newSetFromMap(new IdentityHashMap<>());
     for (Source source : material.sources().all()) {

@@ -1,12 +1,14 @@
 package org.oddlot.pass.tag;
 
 import java.util.List;
+import java.util.Optional;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Pointer;
+import org.oddlot.profile.Profile;
 
 /**
  * Something to be noted about a clip.
@@ -33,8 +35,13 @@ public record Note(Field field, List<String> values) {
     return field.key().replace('_', ' ');
   }
 
-  /** {@code metadata} with this noted at {@code place}. */
-  JsonObject write(JsonObject metadata, Pointer place) {
+  /** {@code metadata} with this noted; the very same where the program keeps it nowhere. */
+  JsonObject write(JsonObject metadata, Profile profile) {
+    Optional<Pointer> kept = profile.place(field);
+    if (kept.isEmpty()) {
+      return metadata;
+    }
+    Pointer place = kept.get();
     if (field == Field.PEOPLE) {
       return place.setAll(metadata, values.stream().map(JsonString::of).toList());
     }
@@ -45,12 +52,16 @@ public record Note(Field field, List<String> values) {
     return place.set(metadata, value);
   }
 
-  /** What {@code metadata} has at {@code place}, in the same words; empty if nothing. */
-  String there(JsonObject metadata, Pointer place) {
-    if (field == Field.PEOPLE) {
-      return String.join(", ", place.all(metadata).stream().map(JsonValue::display).toList());
+  /** What {@code metadata} has there already, in the same words; empty if nothing. */
+  String there(JsonObject metadata, Profile profile) {
+    Optional<Pointer> place = profile.place(field);
+    if (place.isEmpty()) {
+      return "";
     }
-    String text = place.text(metadata).orElse("");
+    if (field == Field.PEOPLE) {
+      return String.join(", ", place.get().all(metadata).stream().map(JsonValue::display).toList());
+    }
+    String text = place.get().text(metadata).orElse("");
     return field == Field.CIRCLED ? text.replace("true", "yes").replace("false", "no") : text;
   }
 }

@@ -145,15 +145,15 @@ public final class TagPass implements Pass<TagFinding> {
     Tags tags = about.tags();
     var conflicts = new ArrayList<Evidence>(tags.contradictions());
     for (PlacedClip placed : clips(source, settings)) {
-      Profile profile = placed.profile();
+      JsonObject metadata = placed.clip().metadata();
       for (Note note : tags.notes()) {
-        profile
-            .place(note.field())
-            .map(place -> note.there(placed.clip().metadata(), place))
-            .filter(there -> !there.isEmpty() && !there.equals(note.words()))
-            .map(there -> new Evidence(note.title(), there, "would become " + note.words()))
-            .filter(conflict -> !conflicts.contains(conflict))
-            .ifPresent(conflicts::add);
+        String there = note.there(metadata, placed.profile());
+        if (!there.isEmpty() && !there.equals(note.words())) {
+          var conflict = new Evidence(note.title(), there, "would become " + note.words());
+          if (!conflicts.contains(conflict)) {
+            conflicts.add(conflict);
+          }
+        }
       }
     }
     String rows =
@@ -223,9 +223,8 @@ public final class TagPass implements Pass<TagFinding> {
   private static Clip tagged(Clip clip, TagFinding finding, Profile profile) {
     JsonObject metadata = clip.metadata();
     for (Note note : finding.notes()) {
-      Optional<Pointer> place = profile.place(note.field());
-      if (place.isPresent() && !note.there(metadata, place.get()).equals(note.words())) {
-        metadata = note.write(metadata, place.get());
+      if (!note.there(metadata, profile).equals(note.words())) {
+        metadata = note.write(metadata, profile);
       }
     }
     var markers = new ArrayList<Marker>(clip.markers());

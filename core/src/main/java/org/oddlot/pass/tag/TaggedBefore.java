@@ -87,12 +87,12 @@ final class TaggedBefore {
 
   /** What these entries say of a source. */
   About about(Source source, List<LogEntry> entries, Settings settings, Supplier<Tags> tags) {
-    return bySource.compute(
-        source.id(),
-        (_, known) ->
-            known != null && known.isOf(source, entries, settings)
-                ? known
-                : new About(source, entries, settings, tags.get()));
+    About known = bySource.get(source.id());
+    if (known == null || !known.isOf(source, entries, settings)) {
+      known = new About(source, entries, settings, tags.get());
+      bySource.put(source.id(), known);
+    }
+    return known;
   }
 
   /** {@code clip} with what was found written into it. */

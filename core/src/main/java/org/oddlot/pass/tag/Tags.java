@@ -58,17 +58,16 @@ final class Tags {
       notes.add(Note.of(Field.CIRCLED, "yes"));
     }
     one(Field.DATE, entry -> entry.date().or(source::recorded).map(Object::toString).orElse(""));
-    String remarks =
-        shots.stream()
-            .map(LogEntry::notes)
-            .filter(text -> !text.isEmpty())
-            .distinct()
-            .collect(Collectors.joining("\n"));
-    if (!remarks.isEmpty()) {
-      notes.add(Note.of(Field.NOTES, remarks));
-    }
+    var remarks = new LinkedHashSet<String>();
     var people = new LinkedHashSet<String>();
-    shots.forEach(entry -> people.addAll(entry.people()));
+    for (LogEntry entry : shots) {
+      remarks.add(entry.notes());
+      people.addAll(entry.people());
+    }
+    remarks.remove("");
+    if (!remarks.isEmpty()) {
+      notes.add(Note.of(Field.NOTES, String.join("\n", remarks)));
+    }
     if (!people.isEmpty()) {
       notes.add(new Note(Field.PEOPLE, List.copyOf(people)));
     }
@@ -76,28 +75,36 @@ final class Tags {
 
   /** Notes a field in which all entries must agree. */
   private void one(Field field, Function<LogEntry, String> value) {
-    Map<String, LogEntry> said = new LinkedHashMap<>();
+    String first = "";
+    boolean agree = true;
     for (LogEntry entry : shots) {
       String its = value.apply(entry);
-      if (!its.isEmpty()) {
-        said.putIfAbsent(its, entry);
+      if (first.isEmpty()) {
+        first = its;
+      }
+      agree &= its.isEmpty() || its.equals(first);
+    }
+    if (!first.isEmpty()) {
+      Note note = Note.of(field, first);
+      notes.add(note);
+      if (!agree) {
+        contradictions.add(contradiction(note, value));
       }
     }
-    if (said.isEmpty()) {
-      return;
-    }
-    Note note = Note.of(field, said.keySet().iterator().next());
-    notes.add(note);
-    if (said.size() > 1) {
-      String all =
-          said.entrySet().stream()
-              .map(each ->
-                  Phrase.of(
-                      "%s in row %d of %s",
-                      each.getKey(), each.getValue().row(), each.getValue().paper()))
-              .collect(Collectors.joining(", "));
-      contradictions.add(new Evidence(note.title(), all, "the first would be written"));
-    }
+  }
+
+  private Evidence contradiction(Note note, Function<LogEntry, String> value) {
+    Map<String, LogEntry> said = new LinkedHashMap<>();
+    shots.forEach(entry -> said.putIfAbsent(value.apply(entry), entry));
+    said.remove("");
+    String all =
+        said.entrySet().stream()
+            .map(each ->
+                Phrase.of(
+                    "%s in row %d of %s",
+                    each.getKey(), each.getValue().row(), each.getValue().paper()))
+            .collect(Collectors.joining(", "));
+    return new Evidence(note.title(), all, "the first would be written");
   }
 
   private void mark(LogEntry entry) {
