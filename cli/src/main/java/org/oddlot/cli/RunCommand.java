@@ -139,8 +139,9 @@ final class RunCommand implements Callable<Integer> {
     problems.addAll(read.problems());
     problems.addAll(answerProblems(outcome));
     problems.addAll(Faults.of(outcome));
-    // Comparing takes about as long as writing, and neither needs the other.
-    var ledgerBeside = CompletableFuture.supplyAsync(outcome::ledger);
+    // Putting it into words takes about as long as writing, and neither needs the other.
+    var ledgerBeside =
+        CompletableFuture.supplyAsync(() -> output.json ? outcome.ledger() : List.<LedgerEntry>of());
     boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
     List<Output.Written> written =
         folder == null || nothing
@@ -163,7 +164,7 @@ final class RunCommand implements Callable<Integer> {
               .put("problems", JsonDocuments.problems(problems))
               .print());
     } else {
-      print(lot, read.material(), outcome, written, ledger.size(), problems, out);
+      print(lot, read.material(), outcome, written, problems, out);
     }
     out.flush();
     if (nothing) {
@@ -268,9 +269,9 @@ final class RunCommand implements Callable<Integer> {
       Material read,
       Outcome outcome,
       List<Output.Written> written,
-      int changes,
       List<Problem> problems,
       PrintWriter out) {
+    int changes = outcome.changes();
     out.println(lot.name());
     new RunReport(outcome, verbose, out).print(read, problems);
     out.println("  " + Phrase.count(changes, "change"));

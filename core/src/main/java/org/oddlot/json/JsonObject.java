@@ -212,6 +212,11 @@ public final class JsonObject implements JsonValue {
     return isPristine() && other.isPristine() && origin != null && origin.equals(other.origin);
   }
 
+  /** Whether this was changed since it was read where {@code other} still stands as it was read. */
+  public boolean isChangeOf(JsonObject other) {
+    return members != null && origin != null && other.isPristine() && origin.equals(other.origin);
+  }
+
   @Override
   public int hashCode() {
     return members().hashCode();

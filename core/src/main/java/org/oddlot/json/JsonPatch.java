@@ -3,6 +3,7 @@ package org.oddlot.json;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -59,20 +60,8 @@ public final class JsonPatch {
 
   /** Writes the object that stood at {@code origin} and now has {@code members}. */
   static void object(JsonOutput out, JsonSlice origin, Map<String, JsonValue> members) {
-    Map<String, JsonValue> before =
-        JsonObject.slice(origin.text(), origin.start(), origin.end()).members();
-    var changes = new LinkedHashMap<String, Change>();
-    for (String key : before.keySet()) {
-      if (!members.containsKey(key)) {
-        changes.put(key, new Change.Removed());
-      }
-    }
-    members.forEach((key, value) -> {
-      if (!value.equals(before.get(key))) {
-        changes.put(key, new Change.Written(lead -> out.value(value, lead)));
-      }
-    });
-    object(out, origin, changes, Optional.empty());
+    var patch = new ObjectPatch(out, origin, Optional.empty());
+    patch.write(patch.changesTo(members));
   }
 
   /**
@@ -246,6 +235,58 @@ public final class JsonPatch {
         }
         members.add(new Member(key, keyStart, keyEnd, valueStart, reader.offset()));
       }
+    }
+
+    /** What becomes of the members where the object now has these. */
+    Map<String, Change> changesTo(Map<String, JsonValue> now) {
+      var changes = new LinkedHashMap<String, Change>();
+      var there = new HashSet<String>();
+      for (Member member : members) {
+        JsonValue value = now.get(member.key);
+        if (!there.add(member.key)) {
+          continue;
+        }
+        if (value == null) {
+          changes.put(member.key, new Change.Removed());
+        } else if (!isAt(member, value)) {
+          changes.put(member.key, written(value));
+        }
+      }
+      now.forEach((key, value) -> {
+        if (!there.contains(key)) {
+          changes.put(key, written(value));
+        }
+      });
+      return changes;
+    }
+
+    private Change written(JsonValue value) {
+      return new Change.Written(lead -> out.value(value, lead));
+    }
+
+    /**
+     * Whether a member's value is this. One that was changed since it was read here is not compared:
+     * where it says the same again it is written as it was.
+     */
+    private boolean isAt(Member member, JsonValue value) {
+      JsonSlice slice =
+          switch (value) {
+            case JsonObject object -> object.origin();
+            case JsonArray array -> array.origin();
+            default -> null;
+          };
+      boolean isHere =
+          slice != null && slice.text() == text && slice.start() == member.valueStart;
+      return isHere
+          ? isPristine(value)
+          : value.equals(
+              JsonValue.read(text, new JsonReader(text, member.valueStart, member.valueEnd)));
+    }
+
+    private static boolean isPristine(JsonValue value) {
+      return value instanceof JsonObject object
+          ? object.isPristine()
+          : value instanceof JsonArray array && array.isPristine();
     }
 
     void write(Map<String, Change> changes) {

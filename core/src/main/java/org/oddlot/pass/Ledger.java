@@ -51,11 +51,26 @@ final class Ledger {
       if (document.isNew()) {
         entries.add(ledger.entry(document));
       }
-      for (Difference difference : outcome.end().derive(Changes.SO_FAR).of(document.name())) {
+      for (Difference difference : differences(document, outcome)) {
         entries.add(ledger.entry(document, difference));
       }
     }
     return List.copyOf(entries);
+  }
+
+  /** How many entries there are. */
+  static int count(Outcome outcome) {
+    int notes = outcome.steps().stream().mapToInt(step -> step.notes().size()).sum();
+    int inDocuments = 0;
+    for (Document document : outcome.end().documents()) {
+      inDocuments += document.isNew() ? 1 : 0;
+      inDocuments += differences(document, outcome).size();
+    }
+    return notes + inDocuments;
+  }
+
+  private static List<Difference> differences(Document document, Outcome outcome) {
+    return outcome.end().derive(Changes.SO_FAR).of(document.name());
   }
 
   /**

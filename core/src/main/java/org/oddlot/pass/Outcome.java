@@ -168,4 +168,9 @@ public record Outcome(
   public List<LedgerEntry> ledger() {
     return Ledger.of(this);
   }
+
+  /** How many entries the ledger has; it need not be written for that. */
+  public int changes() {
+    return Ledger.count(this);
+  }
 }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonValue;
 
 /**
  * Finds what differs between two states of a tree. Parts that both share are passed over by
@@ -136,22 +137,31 @@ public final class Differences {
     if (before == after || before.isSameSlice(after)) {
       return;
     }
-    var old = before.members();
-    var now = after.members();
-    for (String key : union(old, now)) {
-      var was = old.get(key);
-      var is = now.get(key);
-      boolean objects =
-          (was == null || was instanceof JsonObject) && (is == null || is instanceof JsonObject);
-      if (objects) {
-        json(
-            was instanceof JsonObject o ? o : JsonObject.EMPTY,
-            is instanceof JsonObject n ? n : JsonObject.EMPTY,
-            place,
-            join(property, key));
-      } else if (was == null || !was.equals(is)) {
-        add(place, join(property, key), was == JsonLiteral.NULL ? null : was, is);
+    Map<String, JsonValue> old = before.members();
+    Map<String, JsonValue> now = after.members();
+    old.forEach((key, was) -> member(was, now.get(key), place, property, key));
+    now.forEach((key, is) -> {
+      if (!old.containsKey(key)) {
+        member(null, is, place, property, key);
       }
+    });
+  }
+
+  private void member(
+      @Nullable JsonValue was, @Nullable JsonValue is, Placed place, String property, String key) {
+    if (was == is) {
+      return;
+    }
+    boolean objects =
+        (was == null || was instanceof JsonObject) && (is == null || is instanceof JsonObject);
+    if (objects) {
+      json(
+          was instanceof JsonObject o ? o : JsonObject.EMPTY,
+          is instanceof JsonObject n ? n : JsonObject.EMPTY,
+          place,
+          join(property, key));
+    } else if (was == null || !was.equals(is)) {
+      add(place, join(property, key), was == JsonLiteral.NULL ? null : was, is);
     }
   }
 

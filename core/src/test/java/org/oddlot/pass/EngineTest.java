@@ -198,7 +198,9 @@ class EngineTest {
     Outcome before = SAMPLE.run();
     FindingId id = before.step("match").orElseThrow().reviewed().getFirst().finding().id();
     Outcome declined = SAMPLE.run(Map.of(id, Decision.decline()));
-    assertThat(declined.ledger()).hasSizeLessThan(before.ledger().size());
+    assertThat(declined.ledger())
+        .hasSizeLessThan(before.ledger().size())
+        .hasSize(declined.changes());
     assertThat(SAMPLE.run(Map.of()).ledger()).isEqualTo(before.ledger());
   }
 }

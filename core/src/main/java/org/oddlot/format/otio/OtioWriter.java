@@ -97,7 +97,7 @@ public final class OtioWriter {
         .properties()
         .forEach((key, value) -> {
           Object was = old.get(key);
-          if (!value.equals(was)) {
+          if (mayDiffer(was, value)) {
             changes.put(key, new Change.Written(lead -> changed(key, was, value, before, lead)));
           }
         });
@@ -111,6 +111,12 @@ public final class OtioWriter {
       onlyReference(clipBefore, clip, changes);
     }
     return changes;
+  }
+
+  /** What was changed in metadata is seen while they are written; to compare them reads all twice. */
+  private static boolean mayDiffer(@Nullable Object was, Object value) {
+    return value instanceof JsonObject now && was instanceof JsonObject old && now.isChangeOf(old)
+        || !value.equals(was);
   }
 
   private static void underItsOldKey(String key, String oldKey, Map<String, Change> changes) {
@@ -287,11 +293,15 @@ public final class OtioWriter {
   /** Where in an array of the text the objects that were read from it stand. */
   private static final class Places {
     private final List<JsonSlice> slices;
+    private final List<?> objects;
     private final BitSet understood = new BitSet();
-    private final Map<Object, Integer> indexes = new HashMap<>();
+
+    /** Made where one does not stand where it is expected; most lists keep their order. */
+    private @Nullable Map<Object, Integer> indexes;
 
     Places(List<?> objects, List<JsonSlice> slices) {
       this.slices = slices;
+      this.objects = objects;
       int index = 0;
       for (Object object : objects) {
         Origin origin = ((TimelineObject) object).origin();
@@ -299,8 +309,21 @@ public final class OtioWriter {
           index++;
         }
         understood.set(index);
-        indexes.put(origin, index);
       }
+    }
+
+    private Map<Object, Integer> indexes() {
+      Map<Object, Integer> known = indexes;
+      if (known == null) {
+        known = new HashMap<>();
+        int index = -1;
+        for (Object object : objects) {
+          index = understood.nextSetBit(index + 1);
+          known.put(((TimelineObject) object).origin(), index);
+        }
+        indexes = known;
+      }
+      return known;
     }
 
     /** The index of the element that {@code object} was read from, or -1. */
@@ -309,7 +332,7 @@ public final class OtioWriter {
           expected < slices.size()
               && slices.get(expected).start() == object.origin().start()
               && slices.get(expected).text() == object.origin().text();
-      return asExpected ? expected : indexes.getOrDefault(object.origin(), -1);
+      return asExpected ? expected : indexes().getOrDefault(object.origin(), -1);
     }
 
     void addNotUnderstood(int from, int to, List<Item> items) {
