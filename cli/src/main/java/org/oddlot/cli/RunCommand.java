@@ -141,7 +141,8 @@ final class RunCommand implements Callable<Integer> {
     problems.addAll(Faults.of(outcome));
     // Putting it into words takes about as long as writing, and neither needs the other.
     var ledgerBeside =
-        CompletableFuture.supplyAsync(() -> output.json ? outcome.ledger() : List.<LedgerEntry>of());
+        CompletableFuture.supplyAsync(
+            () -> output.json ? outcome.ledger() : List.<LedgerEntry>of());
     boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
     List<Output.Written> written =
         folder == null || nothing

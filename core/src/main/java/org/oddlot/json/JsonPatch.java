@@ -265,8 +265,8 @@ public final class JsonPatch {
     }
 
     /**
-     * Whether a member's value is this. One that was changed since it was read here is not compared:
-     * where it says the same again it is written as it was.
+     * Whether a member's value is this. One that was changed since it was read here is not
+     * compared: where it says the same again it is written as it was.
      */
     private boolean isAt(Member member, JsonValue value) {
       JsonSlice slice =
@@ -275,8 +275,7 @@ public final class JsonPatch {
             case JsonArray array -> array.origin();
             default -> null;
           };
-      boolean isHere =
-          slice != null && slice.text() == text && slice.start() == member.valueStart;
+      boolean isHere = slice != null && slice.text() == text && slice.start() == member.valueStart;
       return isHere
           ? isPristine(value)
           : value.equals(

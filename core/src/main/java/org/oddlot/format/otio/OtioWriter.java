@@ -113,10 +113,13 @@ public final class OtioWriter {
     return changes;
   }
 
-  /** What was changed in metadata is seen while they are written; to compare them reads all twice. */
+  /**
+   * What was changed in metadata is seen while they are written; to compare them reads all twice.
+   */
   private static boolean mayDiffer(@Nullable Object was, Object value) {
-    return value instanceof JsonObject now && was instanceof JsonObject old && now.isChangeOf(old)
-        || !value.equals(was);
+    boolean isWrittenOver =
+        value instanceof JsonObject now && was instanceof JsonObject old && now.isChangeOf(old);
+    return isWrittenOver || !value.equals(was);
   }
 
   private static void underItsOldKey(String key, String oldKey, Map<String, Change> changes) {
