@@ -14,12 +14,14 @@ import java.util.function.ToLongFunction;
  * @param <T> what they are
  */
 public final class InOrder<T> {
-  private final List<Numbered<T>> all;
+  private final List<T> things;
+  private final long[] numbers;
 
   private record Numbered<T>(long number, T thing) {}
 
   private InOrder(List<Numbered<T>> all) {
-    this.all = all;
+    things = all.stream().map(Numbered::thing).toList();
+    numbers = all.stream().mapToLong(Numbered::number).toArray();
   }
 
   /** These things by this number of theirs. */
@@ -32,17 +34,17 @@ public final class InOrder<T> {
 
   /** Gives those whose numbers are from {@code least} to {@code most}, both included. */
   public void within(long least, long most, Consumer<T> action) {
-    for (int i = firstFrom(least); i < all.size() && all.get(i).number <= most; i++) {
-      action.accept(all.get(i).thing);
+    for (int i = firstFrom(least); i < numbers.length && numbers[i] <= most; i++) {
+      action.accept(things.get(i));
     }
   }
 
   private int firstFrom(long least) {
     int low = 0;
-    int high = all.size();
+    int high = numbers.length;
     while (low < high) {
       int middle = (low + high) >>> 1;
-      if (all.get(middle).number < least) {
+      if (numbers[middle] < least) {
         low = middle + 1;
       } else {
         high = middle;

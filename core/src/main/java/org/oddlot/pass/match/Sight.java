@@ -352,24 +352,23 @@ final class Sight {
         continue;
       }
       long frames = at.get().frames();
-      for (long reach = 2 * rate.nominal(); reach <= FAR_SECONDS * rate.nominal(); reach *= 4) {
-        int before = found.size();
+      int before = found.size();
+      starts.touching(
+          rate,
+          Optional.empty(),
+          frames,
+          frames + 1,
+          source -> found.add(nearest(source, frames)));
+      long reach = 2L * rate.nominal();
+      do {
         starts.startingWithin(
             rate,
             Optional.empty(),
             frames - reach,
             frames + reach,
             source -> found.add(nearest(source, frames)));
-        starts.touching(
-            rate,
-            Optional.empty(),
-            frames,
-            frames + 1,
-            source -> found.add(nearest(source, frames)));
-        if (found.size() > before) {
-          break;
-        }
-      }
+        reach *= 4;
+      } while (found.size() == before && reach <= FAR_SECONDS * rate.nominal());
     }
     // One at the entry's own rate and of its own day says more than one that is merely nearer.
     return found.stream()
