@@ -114,6 +114,10 @@ public final class JsonPatch {
       tail++;
     }
     boolean sameCount = before.size() == elements.size();
+    if (sameCount && head == elements.size()) {
+      out.copy(origin.text(), origin.start(), origin.end());
+      return;
+    }
     var items = new ArrayList<Item>();
     for (int i = 0; i < elements.size(); i++) {
       JsonValue element = elements.get(i);
@@ -289,6 +293,10 @@ public final class JsonPatch {
     }
 
     void write(Map<String, Change> changes) {
+      if (changes.isEmpty()) {
+        out.copy(text, origin.start(), origin.end());
+        return;
+      }
       var left = new LinkedHashMap<>(changes);
       String lead = lead();
       boolean first = true;

@@ -68,6 +68,22 @@ class JsonPatchTest {
   }
 
   @Test
+  void whatSaysTheSameAgainIsWrittenAsItWas() {
+    String json = "{ \"a\": { }, \"b\": [ ], \"c\": [1 ,2] }";
+    JsonObject read = object(json);
+    JsonObject filled = read.withAt(List.of("a", "x"), JsonNumber.of(1));
+    assertThat(written(filled.withoutAt(List.of("a", "x")), json)).isEqualTo(json);
+    for (String key : List.of("b", "c")) {
+      var array = (JsonArray) read.get(key).orElseThrow();
+      JsonArray anew = array.withElements(array.elements());
+      assertThat(written(JsonObject.of(Map.of(key, anew)), json))
+          .endsWith(array.slice().orElseThrow() + "}");
+      assertThat(written(filled.with(key, JsonLiteral.NULL).with(key, anew), json))
+          .isEqualTo(written(filled, json));
+    }
+  }
+
+  @Test
   void valuesAreEqualWhenTheyMeanTheSame() {
     assertThat(object("{\"a\":1.0,\"b\":[true]}"))
         .isEqualTo(object("{ \"b\" : [true], \"a\":1e0 }"));

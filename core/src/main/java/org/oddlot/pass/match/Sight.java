@@ -354,11 +354,7 @@ final class Sight {
       long frames = at.get().frames();
       int before = found.size();
       starts.touching(
-          rate,
-          Optional.empty(),
-          frames,
-          frames + 1,
-          source -> found.add(nearest(source, frames)));
+          rate, Optional.empty(), frames, frames + 1, source -> found.add(nearest(source, frames)));
       long reach = 2L * rate.nominal();
       do {
         starts.startingWithin(
