@@ -139,15 +139,19 @@ final class RunCommand implements Callable<Integer> {
     problems.addAll(read.problems());
     problems.addAll(answerProblems(outcome));
     problems.addAll(Faults.of(outcome));
-    // Putting it into words takes about as long as writing, and neither needs the other.
+    // Comparing takes about as long as writing, and neither needs the other; only JSON has the
+    // changes in words.
+    var changesBeside = CompletableFuture.supplyAsync(outcome::changes);
     var ledgerBeside =
-        CompletableFuture.supplyAsync(
-            () -> output.json ? outcome.ledger() : List.<LedgerEntry>of());
+        output.json
+            ? CompletableFuture.supplyAsync(outcome::ledger)
+            : CompletableFuture.completedFuture(List.<LedgerEntry>of());
     boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
     List<Output.Written> written =
         folder == null || nothing
             ? List.of()
             : new Output(read.lot(), outcome).write(folder, Progress.NONE);
+    int changes = changesBeside.join();
     List<LedgerEntry> ledger = ledgerBeside.join();
     PrintWriter out = spec.commandLine().getOut();
     if (output.json) {
@@ -160,12 +164,12 @@ final class RunCommand implements Callable<Integer> {
               .put("passes", JsonDocuments.passes(outcome))
               .put("findings", JsonDocuments.findings(outcome))
               .put("written", JsonDocuments.written(written))
-              .put("changes", ledger.size())
+              .put("changes", changes)
               .put("ledger", JsonDocuments.ledger(ledger))
               .put("problems", JsonDocuments.problems(problems))
               .print());
     } else {
-      print(lot, read.material(), outcome, written, problems, out);
+      print(lot, read.material(), outcome, written, changes, problems, out);
     }
     out.flush();
     if (nothing) {
@@ -270,9 +274,9 @@ final class RunCommand implements Callable<Integer> {
       Material read,
       Outcome outcome,
       List<Output.Written> written,
+      int changes,
       List<Problem> problems,
       PrintWriter out) {
-    int changes = outcome.changes();
     out.println(lot.name());
     new RunReport(outcome, verbose, out).print(read, problems);
     out.println("  " + Phrase.count(changes, "change"));

@@ -273,23 +273,17 @@ public final class JsonPatch {
      * compared: where it says the same again it is written as it was.
      */
     private boolean isAt(Member member, JsonValue value) {
-      JsonSlice slice =
-          switch (value) {
-            case JsonObject object -> object.origin();
-            case JsonArray array -> array.origin();
-            default -> null;
-          };
-      boolean isHere = slice != null && slice.text() == text && slice.start() == member.valueStart;
-      return isHere
-          ? isPristine(value)
-          : value.equals(
-              JsonValue.read(text, new JsonReader(text, member.valueStart, member.valueEnd)));
+      return switch (value) {
+        case JsonObject object when isHere(object.origin(), member) -> object.isPristine();
+        case JsonArray array when isHere(array.origin(), member) -> array.isPristine();
+        default ->
+            value.equals(
+                JsonValue.read(text, new JsonReader(text, member.valueStart, member.valueEnd)));
+      };
     }
 
-    private static boolean isPristine(JsonValue value) {
-      return value instanceof JsonObject object
-          ? object.isPristine()
-          : value instanceof JsonArray array && array.isPristine();
+    private boolean isHere(@Nullable JsonSlice slice, Member member) {
+      return slice != null && slice.text() == text && slice.start() == member.valueStart;
     }
 
     void write(Map<String, Change> changes) {

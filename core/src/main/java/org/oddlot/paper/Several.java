@@ -32,9 +32,6 @@ final class Several {
     if (cell.isEmpty()) {
       return Set.of();
     }
-    if (isOne(cell)) {
-      return Set.of(cell);
-    }
     var several = new LinkedHashSet<String>();
     for (String part : SEPARATORS.split(cell, -1)) {
       if (!part.isBlank()) {
@@ -42,18 +39,6 @@ final class Several {
       }
     }
     return Collections.unmodifiableSet(several);
-  }
-
-  /** Whether a cell is of letters and digits alone, as most are, so that nothing separates. */
-  private static boolean isOne(String cell) {
-    for (int i = 0; i < cell.length(); i++) {
-      char c = cell.charAt(i);
-      boolean plain = (c >= '0' && c <= '9') || (c >= 'A' && c <= 'Z') || (c >= 'a' && c <= 'z');
-      if (!plain) {
-        return false;
-      }
-    }
-    return !cell.equals("and") && !cell.equals("und");
   }
 
   /**

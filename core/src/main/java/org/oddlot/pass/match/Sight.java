@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.material.DayBoundary;
 import org.oddlot.material.Source;
@@ -353,16 +354,11 @@ final class Sight {
       }
       long frames = at.get().frames();
       int before = found.size();
-      starts.touching(
-          rate, Optional.empty(), frames, frames + 1, source -> found.add(nearest(source, frames)));
+      Consumer<Source> add = source -> found.add(nearest(source, frames));
+      starts.touching(rate, Optional.empty(), frames, frames + 1, add);
       long reach = 2L * rate.nominal();
       do {
-        starts.startingWithin(
-            rate,
-            Optional.empty(),
-            frames - reach,
-            frames + reach,
-            source -> found.add(nearest(source, frames)));
+        starts.startingWithin(rate, Optional.empty(), frames - reach, frames + reach, add);
         reach *= 4;
       } while (found.size() == before && reach <= FAR_SECONDS * rate.nominal());
     }

@@ -237,11 +237,9 @@ final class Days {
           ofDay.within(frame - tolerance, frame + tolerance, near::add);
         }
       }
-      if (near.size() > 1) {
-        near.sort(
-            Comparator.comparingLong((Source source) -> Math.abs(frame(source) - frame))
-                .thenComparing(Source::id));
-      }
+      near.sort(
+          Comparator.comparingLong((Source source) -> Math.abs(frame(source) - frame))
+              .thenComparing(Source::id));
       return near;
     }
   }

@@ -134,21 +134,18 @@ final class Spellings {
 
   /** Clips of the same name that are not the same. */
   private List<PutRightFinding> namesakes() {
-    var first = new HashMap<String, Source>();
-    var byName = new TreeMap<String, List<Source>>();
-    for (Source source : material.sources().all()) {
-      if (!source.name().isBlank() && !source.reel().isBlank()) {
-        String name = source.name().strip().toUpperCase(Locale.ROOT);
-        Source another = first.putIfAbsent(name, source);
-        if (another != null) {
-          byName.computeIfAbsent(name, _ -> new ArrayList<>(List.of(another))).add(source);
-        }
-      }
-    }
+    Map<String, List<Source>> byName =
+        material.sources().all().stream()
+            .filter(source -> !source.name().isBlank() && !source.reel().isBlank())
+            .collect(
+                Collectors.groupingBy(source -> source.name().strip().toUpperCase(Locale.ROOT)));
     var findings = new ArrayList<PutRightFinding>();
     var names = new LinkedHashMap<String, String>();
     var evidence = new ArrayList<Evidence>();
-    byName.values().stream()
+    byName.entrySet().stream()
+        .filter(named -> named.getValue().size() > 1)
+        .sorted(Map.Entry.comparingByKey())
+        .map(Map.Entry::getValue)
         .filter(same -> same.stream().map(Source::reel).distinct().count() == same.size())
         .forEach(same -> {
           same.forEach(source -> names.put(source.id(), source.reel() + "_" + source.name()));
