@@ -49,11 +49,6 @@ public final class TimesPass implements Pass<TimesFinding> {
           "broadcast",
           List.of("broadcast", "streaming", "upright"));
 
-  /**
-   * How many deviations from chance the cuts must speak for another rate, and more than for none.
-   */
-  private static final double SURE = 5;
-
   @Override
   public String id() {
     return "times";
@@ -267,12 +262,6 @@ public final class TimesPass implements Pass<TimesFinding> {
         .toList();
   }
 
-  /** Whether cuts speak for one way, and clearly more than for another. */
-  static boolean speaksFor(Trial trial, Trial instead) {
-    double more = trial.onCuts() - instead.onCuts();
-    return trial.sureness() >= SURE && more >= 3 * Math.sqrt(instead.onCuts() + 1);
-  }
-
   private static Optional<TimesFinding> makes(
       Transcript transcript, Material material, Settings settings) {
     boolean hasWords = transcript.words().findAny().isPresent();
@@ -412,8 +401,8 @@ public final class TimesPass implements Pass<TimesFinding> {
             Phrase.of("%s of %s", Phrase.number(trial.inside()), Phrase.number(count)),
             ""),
         new Evidence(
-            "on a cut",
-            Phrase.number(trial.onCuts()),
+            "at a cut",
+            Phrase.number(trial.atCuts()),
             Phrase.of("%.0f by chance", trial.expected())));
   }
 

@@ -1,6 +1,7 @@
 package org.oddlot.pass.times;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -18,20 +19,48 @@ import org.oddlot.time.Rational;
  * @param stretch what times are multiplied with
  * @param shift seconds that are added then
  * @param inside how many captions lie within the programme
- * @param onCuts how many begin with a cut, a frame or two either way
- * @param expected how many would by chance
+ * @param atCuts how many begin with a cut, a frame either way, or as far from one: some captioners
+ *     always come in a few frames before or after it
+ * @param expected how many would by chance, at one such distance
  */
 record Trial(
     Programme programme,
     Rational stretch,
     Rational shift,
     int inside,
-    int onCuts,
+    int atCuts,
     double expected) {
+
+  /** How many deviations from chance the cuts must speak for a way. */
+  private static final double SURE = 5;
+
+  /** How many frames before or after the cuts a captioner may always come in. */
+  private static final int HABIT = 6;
+
+  /** How many frames either way are the same distance; few, as drift is told by leaving it. */
+  private static final double SAME = 1.5;
 
   /** How far the cuts speak for it: deviations from chance. */
   double sureness() {
-    return (onCuts - expected) / Math.sqrt(Math.max(1, expected));
+    return (atCuts - expected) / Math.sqrt(Math.max(1, expected));
+  }
+
+  /**
+   * Whether the cuts speak for this way rather than for another: enough to doubt the other one. A
+   * thousandth of difference moves the first minutes by a few frames only, so that both ways have
+   * many captions at a cut.
+   */
+  boolean isLikelierThan(Trial other) {
+    return speaksAgainst(other, 1);
+  }
+
+  /** Whether the cuts speak so much more for this way that chance is out of the question. */
+  boolean isClearlyLikelierThan(Trial other) {
+    return speaksAgainst(other, 3);
+  }
+
+  private boolean speaksAgainst(Trial other, int deviations) {
+    return sureness() >= SURE && atCuts - other.atCuts >= deviations * Math.sqrt(other.atCuts + 1);
   }
 
   Fit fit() {
@@ -84,26 +113,31 @@ record Trial(
     double frame = programme.grid().step().toDouble();
     double[] cuts = programme.cuts().stream().mapToDouble(Rational::toDouble).toArray();
     int inside = 0;
-    int onCuts = 0;
+    int[] byHabit = new int[2 * HABIT + 1];
     for (Span span : spans) {
       double start = span.start().toDouble() * factor + moved;
       double end = span.end().toDouble() * factor + moved;
       inside += start >= from && end <= to ? 1 : 0;
-      onCuts += distance(cuts, start) < 2.5 * frame ? 1 : 0;
+      double frames = fromNearest(cuts, start) / frame;
+      for (int habit = -HABIT; habit <= HABIT; habit++) {
+        byHabit[habit + HABIT] += Math.abs(frames - habit) < SAME ? 1 : 0;
+      }
     }
+    int atCuts = Arrays.stream(byHabit).max().orElse(0);
     double length = Math.max(1, programme.span().length().toDouble());
-    double expected = spans.size() * Math.min(1, cuts.length * 5 * frame / length);
-    return new Trial(programme, stretch, shift, inside, onCuts, expected);
+    double expected = spans.size() * Math.min(1, cuts.length * 2 * SAME * frame / length);
+    return new Trial(programme, stretch, shift, inside, atCuts, expected);
   }
 
-  private static double distance(double[] cuts, double time) {
-    int at = java.util.Arrays.binarySearch(cuts, time);
+  /** How far {@code time} is after the nearest cut, in seconds; below zero where before it. */
+  private static double fromNearest(double[] cuts, double time) {
+    int at = Arrays.binarySearch(cuts, time);
     if (at >= 0) {
       return 0;
     }
     int next = -at - 1;
-    double before = next > 0 ? time - cuts[next - 1] : Double.MAX_VALUE;
-    double after = next < cuts.length ? cuts[next] - time : Double.MAX_VALUE;
-    return Math.min(before, after);
+    double after = next > 0 ? time - cuts[next - 1] : Double.MAX_VALUE;
+    double before = next < cuts.length ? cuts[next] - time : Double.MAX_VALUE;
+    return after <= before ? after : -before;
   }
 }

@@ -101,7 +101,7 @@ record Verdict(
     Optional<Trial> byCuts =
         others.stream()
             .filter(trial -> !trial.stretch().equals(best.stretch()))
-            .filter(trial -> TimesPass.speaksFor(trial, best))
+            .filter(trial -> trial.isLikelierThan(best))
             .findFirst();
     return byCuts.or(() ->
         heard
@@ -115,15 +115,15 @@ record Verdict(
   private TimesFinding otherRate(Trial trial) {
     boolean bothSay =
         heard.filter(h -> h.lies() && h.found().stretch().equals(trial.stretch())).isPresent()
-            && (trial.equals(best) || TimesPass.speaksFor(trial, best));
+            && (trial.equals(best) || trial.isClearlyLikelierThan(best));
     String others =
         trial.equals(best)
             ? Phrase.of("and only so do %s lie within it", Phrase.number(trial.inside()))
-            : Phrase.of("%s if its rate is right", Phrase.number(best.onCuts()));
+            : Phrase.of("%s if its rate is right", Phrase.number(best.atCuts()));
     String reason =
         Phrase.of(
-            "%s drifts: %s, %s begin on a cut, %s",
-            name, trial.fit().inWords(), Phrase.count(trial.onCuts(), "caption"), others);
+            "%s drifts: %s, %s begin at a cut, %s",
+            name, trial.fit().inWords(), Phrase.count(trial.atCuts(), "caption"), others);
     return new TimesFinding.Lies(
         name,
         count,

@@ -6,7 +6,10 @@ import java.util.List;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
@@ -81,6 +84,34 @@ class TimesPassTest {
     Outcome settled = truth.talk().captions(file).run();
     assertThat(lies(settled, "other.srt").standing()).isEqualTo(Standing.TO_LOOK_AT);
     assertTimes(laid(truth.talk().captions(file).run(Engine.Acceptance.ALL), "other.srt"), truth);
+  }
+
+  /**
+   * A thousandth over five minutes, which leaves the first minute at the cuts: doubted, never
+   * settled. Seeds of programmes that were settled once.
+   */
+  @ParameterizedTest
+  @CsvSource({"18043, 29.97", "20555, 25", "30496, 29.97", "30740, 25", "56518, 23.976"})
+  void aThousandthInAShortProgrammeIsDoubted(long index, String name) {
+    FrameRate rate = FrameRate.parse(name);
+    var random = new Random(index * 7919 + 5);
+    random.nextInt(RATES.size());
+    var truth = Talk.Programme.random(random, rate, 3600 * rate.nominal());
+    Captions file = truth.file("other.srt", Rational.of(1000, 1001), Rational.ZERO);
+    assertThat(lies(truth.talk().captions(file).run(), "other.srt").standing())
+        .isEqualTo(Standing.TO_LOOK_AT);
+  }
+
+  /** A captioner who always comes in some frames before or after the cut has the right rate. */
+  @Property(tries = 60)
+  void aHabitIsNoOtherRate(@ForAll long seed, @ForAll @IntRange(min = -5, max = 5) int frames) {
+    var random = new Random(seed);
+    FrameRate rate = RATES.get(random.nextInt(RATES.size()));
+    var truth = Talk.Programme.random(random, rate, 3600 * rate.nominal());
+    Rational habit = rate.frameDuration().times(frames);
+    Captions file = truth.file("ferry-talk.srt", Rational.ONE, habit.plus(Rational.of(3600)));
+    assertThat(lies(truth.talk().captions(file).run(), "ferry-talk.srt").finding().headline())
+        .doesNotContain("rate");
   }
 
   /** A second witness: another file lies right, and says the same at other times. */
