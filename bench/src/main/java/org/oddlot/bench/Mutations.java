@@ -9,6 +9,7 @@ import java.util.Random;
 import java.util.TreeMap;
 import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotFile;
 import org.oddlot.material.Input;
 import org.oddlot.problem.Severity;
 import org.oddlot.progress.Progress;
@@ -37,7 +38,14 @@ public final class Mutations {
     private int read;
     private int refused;
     private int unexplained;
+    private double seconds;
     private double longest;
+  }
+
+  private enum Result {
+    READ,
+    REFUSED,
+    UNEXPLAINED
   }
 
   private Mutations(Path scratch, long seed) {
@@ -95,22 +103,19 @@ public final class Mutations {
     long start = System.nanoTime();
     String failure = "";
     try {
-      Input input =
-          Intake.read(Lot.of(List.of(file)), Progress.NONE).material().all(Input.class).getFirst();
-      boolean said =
-          input.problems().stream().anyMatch(problem -> problem.severity() == Severity.ERROR);
-      if (input.value().isPresent()) {
-        tally.read++;
-      } else if (said) {
-        tally.refused++;
-      } else {
-        tally.unexplained++;
-        failure = "refused without a word";
+      switch (ending.equals(LotFile.EXTENSION) ? opened(file) : read(file)) {
+        case READ -> tally.read++;
+        case REFUSED -> tally.refused++;
+        case UNEXPLAINED -> {
+          tally.unexplained++;
+          failure = "refused without a word";
+        }
       }
     } catch (RuntimeException | Error e) { // whatever it is, it should not have come out
       failure = e.toString();
     }
     double seconds = (System.nanoTime() - start) / 1e9;
+    tally.seconds += seconds;
     tally.longest = Math.max(tally.longest, seconds);
     if (seconds > LONG_SECONDS) {
       failure = Phrase.of("took %.1f s", seconds);
@@ -120,6 +125,25 @@ public final class Mutations {
       Path kept = scratch.resolve("failed-" + number + ending);
       Files.write(kept, damaged);
       System.out.println(kept + ": " + failure);
+    }
+  }
+
+  private static Result read(Path file) {
+    Input input =
+        Intake.read(Lot.of(List.of(file)), Progress.NONE).material().all(Input.class).getFirst();
+    boolean said =
+        input.problems().stream().anyMatch(problem -> problem.severity() == Severity.ERROR);
+    return input.value().isPresent() ? Result.READ : said ? Result.REFUSED : Result.UNEXPLAINED;
+  }
+
+  /** A saved lot is opened; the files that it names are not there. */
+  private static Result opened(Path file) {
+    try {
+      LotFile.open(file);
+      return Result.READ;
+    } catch (IOException e) {
+      boolean said = e.getMessage() != null && e.getMessage().contains(" ");
+      return said ? Result.REFUSED : Result.UNEXPLAINED;
     }
   }
 
@@ -179,7 +203,12 @@ public final class Mutations {
     tallies.forEach((ending, tally) ->
         System.out.print(
             Phrase.of(
-                "  %-8s %,9d read %,9d refused %,4d without a word, longest %.2f s%n",
-                ending, tally.read, tally.refused, tally.unexplained, tally.longest)));
+                "  %-8s %,9d read %,9d refused %,4d without a word, %5.0f s in all, longest %.2f%n",
+                ending,
+                tally.read,
+                tally.refused,
+                tally.unexplained,
+                tally.seconds,
+                tally.longest)));
   }
 }
