@@ -11,8 +11,10 @@ import java.util.stream.Stream;
 import org.oddlot.input.InputFile;
 import org.oddlot.output.PlannedFile;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.returning.ReturnFinding;
+import org.oddlot.pass.returning.ReturnPass;
 import org.oddlot.progress.Progress;
 
 /** Writes what goes out. */
@@ -41,23 +43,21 @@ public final class Output {
 
   /** The files that will be written: those that were not left out. */
   public List<ReturnFinding> planned() {
-    return outcome.steps().stream()
-        .flatMap(step -> step.reviewed().stream())
-        .filter(reviewed -> reviewed.finding() instanceof ReturnFinding)
-        .filter(reviewed -> reviewed.standing() == Standing.SETTLED)
-        .map(reviewed -> (ReturnFinding) reviewed.finding())
+    return files(Standing.SETTLED)
+        .map(Reviewed::finding)
         .filter(finding -> finding.plan().isPresent())
         .toList();
   }
 
   /** How many files could be written and were left out by a person. */
   public int leftOut() {
-    return (int)
-        outcome.steps().stream()
-            .flatMap(step -> step.reviewed().stream())
-            .filter(reviewed -> reviewed.standing() == Standing.DECLINED)
-            .filter(reviewed -> reviewed.finding() instanceof ReturnFinding)
-            .count();
+    return (int) files(Standing.DECLINED).count();
+  }
+
+  private Stream<Reviewed<ReturnFinding>> files(Standing standing) {
+    return outcome.step(new ReturnPass()).stream()
+        .flatMap(step -> step.reviewed().stream())
+        .filter(reviewed -> reviewed.standing() == standing);
   }
 
   /**

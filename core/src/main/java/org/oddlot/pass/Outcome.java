@@ -29,6 +29,7 @@ public record Outcome(
    * @param before what it looked at
    * @param look what it saw
    * @param reviewed its findings and what was said about them
+   * @param tally how those stand; counted once, as the window asks all steps at each decision
    * @param after what it left
    * @param claims what its changes are owed to
    * @param asked the types of material that it asked for
@@ -43,6 +44,7 @@ public record Outcome(
       Material before,
       Look<F> look,
       List<Reviewed<F>> reviewed,
+      Tally tally,
       Material after,
       List<Applied.Claim> claims,
       List<Applied.Note> notes,
@@ -56,28 +58,26 @@ public record Outcome(
       unusable = List.copyOf(unusable);
     }
 
-    /** How its findings stand. */
-    public Tally tally() {
-      return Tally.of(reviewed);
-    }
-
     /** The same findings with other answers, before anything was done with those. */
     private StepOutcome<F> showing(Answers said) {
-      return said.equals(answers)
-          ? this
-          : new StepOutcome<>(
-              pass,
-              settings,
-              answers,
-              before,
-              look,
-              reviewed.stream().map(each -> each.with(said)).toList(),
-              after,
-              claims,
-              notes,
-              asked,
-              unusable,
-              fault);
+      if (said.equals(answers)) {
+        return this;
+      }
+      List<Reviewed<F>> now = reviewed.stream().map(each -> each.with(said)).toList();
+      return new StepOutcome<>(
+          pass,
+          settings,
+          answers,
+          before,
+          look,
+          now,
+          Tally.of(now),
+          after,
+          claims,
+          notes,
+          asked,
+          unusable,
+          fault);
     }
 
     /** The same on material in which nothing is different that the pass asked for. */
@@ -92,6 +92,7 @@ public record Outcome(
               material,
               look,
               reviewed,
+              tally,
               material.withChangesBetween(before, after),
               claims,
               notes,

@@ -20,15 +20,17 @@ public record Reviewed<F extends Finding>(F finding, Optional<Decision> decision
 
   /** A finding and what {@code answers} say of it, by the id that it has or had before. */
   static <F extends Finding> Reviewed<F> of(F finding, Answers answers) {
-    return new Reviewed<>(
-        finding,
-        answers.decision(finding.id()).or(() -> finding.formerId().flatMap(answers::decision)));
+    return new Reviewed<>(finding, said(finding, answers));
+  }
+
+  private static Optional<Decision> said(Finding finding, Answers answers) {
+    return answers.decision(finding.id()).or(() -> finding.formerId().flatMap(answers::decision));
   }
 
   /** The same finding and what {@code answers} say of it; this, where they say what was said. */
   Reviewed<F> with(Answers answers) {
-    Reviewed<F> other = of(finding, answers);
-    return other.equals(this) ? this : other;
+    Optional<Decision> said = said(finding, answers);
+    return !withAll && said.equals(decision) ? this : new Reviewed<>(finding, said);
   }
 
   /** A finding that is accepted as it is proposed, with all others. */

@@ -12,6 +12,7 @@ import org.oddlot.pass.Standing;
 /**
  * One entry and the sources that it may belong to.
  *
+ * @param id what it is known by: made once, as each decision asks all findings for it
  * @param entry the entry
  * @param candidates those sources, the likeliest first
  * @param proposed the ids of the sources that are proposed
@@ -21,6 +22,7 @@ import org.oddlot.pass.Standing;
  * @param tolerance how far apart entry and start may be, in frames
  */
 public record MatchFinding(
+    FindingId id,
     LogEntry entry,
     List<Candidate> candidates,
     List<String> proposed,
@@ -33,11 +35,6 @@ public record MatchFinding(
   public MatchFinding {
     candidates = List.copyOf(candidates);
     proposed = List.copyOf(proposed);
-  }
-
-  @Override
-  public FindingId id() {
-    return idOf(entry);
   }
 
   static FindingId idOf(LogEntry entry) {

@@ -375,6 +375,7 @@ final class Verdicts {
 
   private static MatchFinding made(Seen one, List<Candidate> proposed, Standing standing, Why why) {
     return new MatchFinding(
+        MatchFinding.idOf(one.entry()),
         one.entry(),
         one.candidates(),
         proposed.stream().map(candidate -> candidate.source().id()).toList(),

@@ -58,7 +58,7 @@ public final class IntakeBench extends FindingsBench<IntakeFinding> {
       rows.words("What is in it", 330, Reviewed::reason, "quiet");
     });
     // As they came in: a person looks for a file where it was put.
-    table.orderBy((_, _) -> 0);
+    table.rank(_ -> 0);
     remove = Actions.button("remove", "Take out of the lot", "Del", this::remove);
     layOut(List.of(), 7, detail);
     frame.withActions(

@@ -300,10 +300,8 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     List<Look.Remark> left = step.map(s -> s.look().remarks()).orElse(List.of());
     remarks.forEach(each -> each.all = left.stream().filter(each.which).toList());
     bars.forEach(bar -> bar.show(state.lot().sheet().settings(pass.id())));
-    List<Reviewed<F>> all = step.map(StepOutcome::reviewed).orElse(List.of());
-    table.show(all);
-    frame.answer(
-        answer(), (int) all.stream().filter(each -> each.standing().needsAPerson()).count());
+    table.show(step.map(StepOutcome::reviewed).orElse(List.of()));
+    frame.answer(answer(), table.needing());
   }
 
   private void select() {

@@ -1,7 +1,6 @@
 package org.oddlot.window.kit;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +10,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.IntSupplier;
 import java.util.function.Predicate;
+import java.util.function.ToIntFunction;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.SelectionMode;
@@ -34,11 +34,12 @@ public final class FindingsTable<F extends Finding> extends VBox {
   private final HBox line = new HBox(tabs);
   private final Map<String, Tab<F>> shown = new LinkedHashMap<>();
   private final Consumer<FindingsTable<F>> onChange;
+  private static final String NEEDING = "needing-a-person";
+
   private Function<Reviewed<F>, String> words =
       reviewed -> reviewed.finding().title() + " " + reviewed.reason();
-  private Comparator<Reviewed<F>> order =
-      Comparator.comparing(reviewed -> !reviewed.standing().needsAPerson());
-  private List<Reviewed<F>> all = List.of();
+  private final Groups<Reviewed<F>> groups =
+      new Groups<>(reviewed -> reviewed.standing().needsAPerson() ? 0 : 1);
   private Function<String, Node> whereEmpty;
   private String find = "";
   private int least;
@@ -49,7 +50,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
     String title();
 
     /** Some of the findings. */
-    record Group<F extends Finding>(String title, Predicate<Reviewed<F>> has) implements Tab<F> {}
+    record Group<F extends Finding>(String title) implements Tab<F> {}
 
     /** Something else. */
     record Pane<F extends Finding>(
@@ -63,6 +64,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
    */
   public FindingsTable(String id, String empty, Consumer<FindingsTable<F>> onChange) {
     this.onChange = onChange;
+    groups.add(NEEDING, reviewed -> reviewed.standing().needsAPerson());
     sheet = new Sheet<>(id + "-rows", empty);
     whereEmpty = _ -> Words.paragraph(empty, "empty");
     sheet.nodes("", 24, reviewed -> new StandingMark(reviewed.standing()));
@@ -96,7 +98,8 @@ public final class FindingsTable<F extends Finding> extends VBox {
 
   /** Adds a tab of some of the findings. */
   public void group(String id, String title, Predicate<Reviewed<F>> has) {
-    shown.put(id, new Tab.Group<>(title, has));
+    shown.put(id, new Tab.Group<>(title));
+    groups.add(id, has);
   }
 
   /** Adds a tab of something else, which is told what is to be found in it. */
@@ -120,9 +123,9 @@ public final class FindingsTable<F extends Finding> extends VBox {
     words = text;
   }
 
-  /** Sets which rows come first. */
-  public void orderBy(Comparator<Reviewed<F>> first) {
-    order = first;
+  /** Sets which rows come first: those with the lowest rank, from 0 to 127. */
+  public void rank(ToIntFunction<Reviewed<F>> lowestFirst) {
+    groups.rank(lowestFirst);
   }
 
   /** Makes the table as high as its rows, within limits. */
@@ -133,7 +136,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
 
   /** Puts other findings in; what was chosen stays chosen where it is still there. */
   public void show(List<Reviewed<F>> findings) {
-    all = findings;
+    groups.show(findings);
     refresh();
   }
 
@@ -145,7 +148,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
 
   private void refresh() {
     var list = new ArrayList<Tabs.Tab<String>>();
-    shown.forEach((id, tab) -> list.add(new Tabs.Tab<>(id, tab.title(), count(tab))));
+    shown.forEach((id, tab) -> list.add(new Tabs.Tab<>(id, tab.title(), count(id, tab))));
     boolean several = list.size() > 1 || line.getChildren().size() > 1;
     line.setVisible(several);
     line.setManaged(several);
@@ -153,13 +156,12 @@ public final class FindingsTable<F extends Finding> extends VBox {
     boolean hadTheKeyboard = stack.getChildren().stream().anyMatch(Node::isFocused);
     filling = true;
     switch (chosenTab()) {
-      case Tab.Group<F>(String _, Predicate<Reviewed<F>> has) -> {
+      case Tab.Group<F> _ -> {
         stack.getChildren().setAll(sheet);
-        List<Reviewed<F>> rows =
-            all.stream().filter(has).filter(this::isFound).sorted(order).toList();
+        List<Reviewed<F>> rows = groups.of(chosen(), this::isFound);
         if (rows.isEmpty()) {
           sheet.setPlaceholder(
-              find.isEmpty() || all.isEmpty()
+              find.isEmpty() || all().isEmpty()
                   ? whereEmpty.apply(chosen())
                   : Words.paragraph("Nothing here has “" + find + "” in it.", "empty"));
         }
@@ -187,10 +189,9 @@ public final class FindingsTable<F extends Finding> extends VBox {
     return java.util.Objects.requireNonNull(shown.get(chosen()));
   }
 
-  private int count(Tab<F> tab) {
+  private int count(String id, Tab<F> tab) {
     return switch (tab) {
-      case Tab.Group<F>(String _, Predicate<Reviewed<F>> has) ->
-          (int) all.stream().filter(has).count();
+      case Tab.Group<F> _ -> groups.count(id);
       case Tab.Pane<F> pane -> pane.count.getAsInt();
     };
   }
@@ -217,12 +218,17 @@ public final class FindingsTable<F extends Finding> extends VBox {
 
   /** All findings. */
   public List<Reviewed<F>> all() {
-    return all;
+    return groups.all();
   }
 
   /** How many of a group there are. */
   public int count(String group) {
-    return Optional.ofNullable(shown.get(group)).map(this::count).orElse(0);
+    return Optional.ofNullable(shown.get(group)).map(tab -> count(group, tab)).orElse(0);
+  }
+
+  /** How many findings need a person. */
+  public int needing() {
+    return groups.count(NEEDING);
   }
 
   /** The rows that are chosen; none while something else is shown. */

@@ -36,8 +36,11 @@ public final class Sheet<T> extends TableView<T> {
     int index = getSelectionModel().getSelectedIndex();
     Object id = selected == null ? null : identity.apply(selected);
     getSelectionModel().clearSelection();
-    Rows.put(rows, getItems(), (was, is) -> was == is);
-    int again = id == null ? -1 : find(id, index, rows, identity);
+    Rows.Change change = Rows.put(rows, getItems(), (was, is) -> was == is);
+    int again = id == null ? -1 : change.after(index);
+    if (again < 0 && id != null) {
+      again = find(id, index, change, rows, identity);
+    }
     if (again < 0 && !rows.isEmpty()) {
       again = Math.clamp(index, 0, rows.size() - 1);
     }
@@ -47,12 +50,13 @@ public final class Sheet<T> extends TableView<T> {
     }
   }
 
-  /** Where a row is now: it is looked for near where it was first. */
-  private static <T> int find(Object id, int before, List<T> rows, Function<T, Object> identity) {
-    int last = Math.max(before, rows.size() - 1 - before);
-    for (int away = 0; away <= last; away++) {
+  /** Where a row is now among those that are others: near where it was first. */
+  private static <T> int find(
+      Object id, int before, Rows.Change change, List<T> rows, Function<T, Object> identity) {
+    int end = change.first() + change.come();
+    for (int away = 0; away <= Math.max(before, end); away++) {
       for (int at : new int[] {before + away, before - away}) {
-        if (at >= 0 && at < rows.size() && identity.apply(rows.get(at)).equals(id)) {
+        if (at >= change.first() && at < end && identity.apply(rows.get(at)).equals(id)) {
           return at;
         }
       }

@@ -1,10 +1,16 @@
 package org.oddlot.window.kit;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 import java.util.function.Consumer;
+import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.text.Phrase;
 
@@ -15,6 +21,7 @@ import org.oddlot.text.Phrase;
  */
 public final class Tabs<G> extends HBox {
   private final ToggleGroup toggles = new ToggleGroup();
+  private final Map<G, ToggleButton> buttons = new LinkedHashMap<>();
   private final Consumer<G> onChoice;
   private @Nullable G chosen;
 
@@ -41,26 +48,39 @@ public final class Tabs<G> extends HBox {
     return chosen;
   }
 
-  /** Shows these groups. */
+  /** Shows these groups; those that are shown already keep their buttons. */
   public void show(List<Tab<G>> tabs) {
     if (chosen == null || tabs.stream().noneMatch(tab -> tab.group().equals(chosen))) {
       chosen = tabs.getFirst().group();
     }
-    boolean had = getChildren().stream().anyMatch(javafx.scene.Node::isFocused);
-    getChildren().clear();
-    for (Tab<G> tab : tabs) {
-      var button = new ToggleButton(tab.title() + " " + Phrase.number(tab.count()));
-      button.setId(
-          "tab-" + tab.group().toString().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
-      button.setToggleGroup(toggles);
-      button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-      button.setSelected(tab.group().equals(chosen));
-      button.setOnAction(_ -> choose(tab.group(), button));
-      getChildren().add(button);
-      if (had && button.isSelected()) {
-        button.requestFocus();
+    if (!tabs.stream().map(Tab::group).toList().equals(List.copyOf(buttons.keySet()))) {
+      boolean had = buttons.values().stream().anyMatch(Node::isFocused);
+      buttons.clear();
+      toggles.getToggles().clear();
+      tabs.forEach(tab -> buttons.put(tab.group(), button(tab.group())));
+      getChildren().setAll(buttons.values());
+      if (had) {
+        buttonOf(chosen).requestFocus();
       }
     }
+    for (Tab<G> tab : tabs) {
+      ToggleButton button = buttonOf(tab.group());
+      button.setText(tab.title() + " " + Phrase.number(tab.count()));
+      button.setSelected(tab.group().equals(chosen));
+    }
+  }
+
+  private ToggleButton buttonOf(G group) {
+    return Objects.requireNonNull(buttons.get(group));
+  }
+
+  private ToggleButton button(G group) {
+    var button = new ToggleButton();
+    button.setId("tab-" + group.toString().toLowerCase(Locale.ROOT).replace('_', '-'));
+    button.setToggleGroup(toggles);
+    button.setMinWidth(Region.USE_PREF_SIZE);
+    button.setOnAction(_ -> choose(group, button));
+    return button;
   }
 
   private void choose(G group, ToggleButton button) {

@@ -1,6 +1,5 @@
 package org.oddlot.window.match;
 
-import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -56,13 +55,12 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
             .where(
                 "No entries yet. Add the day's papers in Intake.",
                 "Choose a row to see what it rests on."));
-    table.orderBy(
-        Comparator.comparing(reviewed ->
-            switch (reviewed.standing()) {
-              case TO_LOOK_AT -> 0;
-              case OPEN -> 1;
-              case SETTLED, DECLINED -> 2;
-            }));
+    table.rank(reviewed ->
+        switch (reviewed.standing()) {
+          case TO_LOOK_AT -> 0;
+          case OPEN -> 1;
+          case SETTLED, DECLINED -> 2;
+        });
     table.column(this::columns);
     unlogged.words("Clip", 110, Look.Remark::title);
     unlogged.figures("Clip start", 96, remark -> startOf(remark.about()));

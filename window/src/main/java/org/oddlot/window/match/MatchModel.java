@@ -5,8 +5,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.oddlot.material.Paper;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
 import org.oddlot.paper.LogEntry;
@@ -28,7 +31,8 @@ final class MatchModel {
   private static final int REACH = 150;
 
   private Optional<Sources> sources = Optional.empty();
-  private List<LogEntry> entries = List.of();
+  private List<Paper> papers = List.of();
+  private Map<Optional<LocalDate>, List<LogEntry>> entries = Map.of();
   private List<String> cameras = List.of();
   private FrameRate rate = FrameRate.FPS_24;
   private Spans spans = new Spans(List.of());
@@ -47,7 +51,14 @@ final class MatchModel {
               .findFirst()
               .orElse(FrameRate.FPS_24);
     }
-    entries = step.map(its -> its.before().entries().toList()).orElse(List.of());
+    List<Paper> its = step.map(s -> s.before().papers()).orElse(List.of());
+    if (its != papers) {
+      papers = its;
+      entries =
+          its.stream()
+              .flatMap(paper -> paper.log().entries().stream())
+              .collect(Collectors.groupingBy(LogEntry::date));
+    }
   }
 
   int sourceCount() {
@@ -153,8 +164,9 @@ final class MatchModel {
       }
     }
     List<Double> ticks =
-        entries.stream()
-            .filter(entry -> isOf(day, entry.date()))
+        entries.entrySet().stream()
+            .filter(its -> isOf(day, its.getKey()))
+            .flatMap(its -> its.getValue().stream())
             .flatMap(entry -> entry.in().stream())
             .flatMap(label -> label.toTheSecond().at(rate, false).stream())
             .map(at -> seconds(at.frames() - now.get().frames(), rate))

@@ -32,10 +32,11 @@ final class Spans {
   /** Those of which something lies within so many frames of a moment, counted as the moment is. */
   List<Source> within(long frames, Timecode moment) {
     var near = new ArrayList<Source>();
+    long its = moment.rate().nominal();
+    long first = moment.frames() - frames;
+    long last = moment.frames() + frames;
     for (int i = 0; i < starts.length; i++) {
-      if (nominal[i] == moment.rate().nominal()
-          && starts[i] - moment.frames() <= frames
-          && ends[i] - moment.frames() >= -frames) {
+      if (nominal[i] == its && starts[i] <= last && ends[i] >= first) {
         near.add(sources.get(i));
       }
     }

@@ -2,7 +2,6 @@ package org.oddlot.window.putright;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -81,9 +80,8 @@ public final class PutRightBench extends FindingsBench<PutRightFinding> {
       rows.words("If put right", 90, PutRightBench::then, "figures");
       rows.words("How", 180, PutRightBench::how, "quiet");
     });
-    table.orderBy(
-        Comparator.comparing((Reviewed<PutRightFinding> each) -> !each.standing().needsAPerson())
-            .thenComparing(each -> each.decision().isEmpty()));
+    table.rank(
+        each -> (each.standing().needsAPerson() ? 0 : 2) + (each.decision().isPresent() ? 0 : 1));
     table.pane(
         "entries", "Log entries", entries.node(), entries::size, part -> list(entries, part));
     table.pane("clips", "Clips", clips.node(), clips::size, part -> list(clips, part));

@@ -1,7 +1,6 @@
 package org.oddlot.window.sync;
 
 import java.nio.file.Path;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
@@ -80,14 +79,13 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
     table.group("pairs", "Pairs", r -> r.finding() instanceof PairFinding);
     table.group("loose", "Not laid", r -> r.finding() instanceof LooseFinding);
     group(DECLINED);
-    table.orderBy(
-        Comparator.comparing((Reviewed<SyncFinding> r) -> !r.standing().needsAPerson())
-            .thenComparing(r ->
-                switch (r.finding()) {
-                  case RecorderFinding _ -> 0;
-                  case PairFinding _ -> 1;
-                  case LooseFinding _ -> 2;
-                }));
+    table.rank(r ->
+        (r.standing().needsAPerson() ? 0 : 3)
+            + switch (r.finding()) {
+              case RecorderFinding _ -> 0;
+              case PairFinding _ -> 1;
+              case LooseFinding _ -> 2;
+            });
   }
 
   private static void columns(Sheet<Reviewed<SyncFinding>> rows) {
