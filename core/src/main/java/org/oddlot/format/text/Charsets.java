@@ -104,7 +104,7 @@ public final class Charsets {
     int count = 0;
     for (int i = 0; i < text.length(); i++) {
       char letter = text.charAt(i);
-      boolean isShared = letter >= ' ' && letter <= '~' || letter >= '\t' && letter <= '\r';
+      boolean isShared = (letter >= ' ' && letter <= '~') || (letter >= '\t' && letter <= '\r');
       if (!isShared && matcher.region(i, text.length()).lookingAt()) {
         count++;
       }

@@ -28,14 +28,14 @@ import org.oddlot.pass.Reviewed;
  * @param <F> the findings
  */
 public final class FindingsTable<F extends Finding> extends VBox {
+  private static final String NEEDING = "needing-a-person";
+
   private final Sheet<Reviewed<F>> sheet;
   private final Tabs<String> tabs = new Tabs<>(_ -> refresh());
   private final StackPane stack = new StackPane();
   private final HBox line = new HBox(tabs);
   private final Map<String, Tab<F>> shown = new LinkedHashMap<>();
   private final Consumer<FindingsTable<F>> onChange;
-  private static final String NEEDING = "needing-a-person";
-
   private Function<Reviewed<F>, String> words =
       reviewed -> reviewed.finding().title() + " " + reviewed.reason();
   private final Groups<Reviewed<F>> groups =
@@ -44,6 +44,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
   private String find = "";
   private int least;
   private int most;
+  private boolean filling;
 
   /** What a tab shows: some of the findings, or something else. */
   private sealed interface Tab<F extends Finding> {
@@ -77,8 +78,6 @@ public final class FindingsTable<F extends Finding> extends VBox {
     VBox.setVgrow(stack, Priority.ALWAYS);
     getChildren().setAll(line, stack);
   }
-
-  private boolean filling;
 
   private void tell() {
     if (!filling) {
