@@ -301,7 +301,7 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     remarks.forEach(each -> each.all = left.stream().filter(each.which).toList());
     bars.forEach(bar -> bar.show(state.lot().sheet().settings(pass.id())));
     table.show(step.map(StepOutcome::reviewed).orElse(List.of()));
-    frame.answer(answer(), table.needing());
+    frame.answer(answer(), step.map(its -> its.tally().needing()).orElse(0));
   }
 
   private void select() {

@@ -28,8 +28,6 @@ import org.oddlot.pass.Reviewed;
  * @param <F> the findings
  */
 public final class FindingsTable<F extends Finding> extends VBox {
-  private static final String NEEDING = "needing-a-person";
-
   private final Sheet<Reviewed<F>> sheet;
   private final Tabs<String> tabs = new Tabs<>(_ -> refresh());
   private final StackPane stack = new StackPane();
@@ -65,7 +63,6 @@ public final class FindingsTable<F extends Finding> extends VBox {
    */
   public FindingsTable(String id, String empty, Consumer<FindingsTable<F>> onChange) {
     this.onChange = onChange;
-    groups.add(NEEDING, reviewed -> reviewed.standing().needsAPerson());
     sheet = new Sheet<>(id + "-rows", empty);
     whereEmpty = _ -> Words.paragraph(empty, "empty");
     sheet.nodes("", 24, reviewed -> new StandingMark(reviewed.standing()));
@@ -122,7 +119,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
     words = text;
   }
 
-  /** Sets which rows come first: those with the lowest rank, from 0 to 127. */
+  /** Sets which rows come first: those with the lowest rank, from 0 on. */
   public void rank(ToIntFunction<Reviewed<F>> lowestFirst) {
     groups.rank(lowestFirst);
   }
@@ -147,7 +144,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
 
   private void refresh() {
     var list = new ArrayList<Tabs.Tab<String>>();
-    shown.forEach((id, tab) -> list.add(new Tabs.Tab<>(id, tab.title(), count(id, tab))));
+    shown.forEach((id, tab) -> list.add(new Tabs.Tab<>(id, tab.title(), count(id))));
     boolean several = list.size() > 1 || line.getChildren().size() > 1;
     line.setVisible(several);
     line.setManaged(several);
@@ -188,13 +185,6 @@ public final class FindingsTable<F extends Finding> extends VBox {
     return java.util.Objects.requireNonNull(shown.get(chosen()));
   }
 
-  private int count(String id, Tab<F> tab) {
-    return switch (tab) {
-      case Tab.Group<F> _ -> groups.count(id);
-      case Tab.Pane<F> pane -> pane.count.getAsInt();
-    };
-  }
-
   private boolean isFound(Reviewed<F> reviewed) {
     return find.isEmpty() || words.apply(reviewed).toLowerCase(Locale.ROOT).contains(find);
   }
@@ -220,14 +210,9 @@ public final class FindingsTable<F extends Finding> extends VBox {
     return groups.all();
   }
 
-  /** How many of a group there are. */
-  public int count(String group) {
-    return Optional.ofNullable(shown.get(group)).map(tab -> count(group, tab)).orElse(0);
-  }
-
-  /** How many findings need a person. */
-  public int needing() {
-    return groups.count(NEEDING);
+  /** How many rows a tab has. */
+  public int count(String tab) {
+    return shown.get(tab) instanceof Tab.Pane<F> pane ? pane.count.getAsInt() : groups.count(tab);
   }
 
   /** The rows that are chosen; none while something else is shown. */

@@ -2,7 +2,7 @@ package org.oddlot.window.kit;
 
 import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.LinkedHashMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -16,15 +16,15 @@ import java.util.function.ToIntFunction;
  * @param <T> the rows
  */
 final class Groups<T> {
-  private final Map<String, Group<T>> groups = new LinkedHashMap<>();
+  private final Map<String, Group<T>> groups = new HashMap<>();
   private ToIntFunction<T> rank;
   private List<T> all = List.of();
-  private byte[] ranks = {};
+  private int[] ranks = {};
 
   /** What belongs to a group, and the places of the rows that do. */
   private record Group<T>(Predicate<T> has, BitSet places) {}
 
-  /** No rows yet; what has a lower {@code rank}, from 0 to 127, comes first. */
+  /** No rows yet; what has a lower {@code rank}, from 0 on, comes first. */
   Groups(ToIntFunction<T> rank) {
     this.rank = rank;
   }
@@ -51,13 +51,13 @@ final class Groups<T> {
   void show(List<T> rows) {
     boolean isAsLong = rows.size() == all.size();
     if (!isAsLong) {
-      ranks = new byte[rows.size()];
+      ranks = new int[rows.size()];
       groups.values().forEach(group -> group.places.clear());
     }
     for (int i = 0; i < rows.size(); i++) {
       T row = rows.get(i);
       if (!isAsLong || row != all.get(i)) {
-        ranks[i] = (byte) rank.applyAsInt(row);
+        ranks[i] = rank.applyAsInt(row);
         for (Group<T> group : groups.values()) {
           group.places.set(i, group.has.test(row));
         }

@@ -54,7 +54,7 @@ public final class Sheet<T> extends TableView<T> {
   private static <T> int find(
       Object id, int before, Rows.Change change, List<T> rows, Function<T, Object> identity) {
     int end = change.first() + change.come();
-    for (int away = 0; away <= Math.max(before, end); away++) {
+    for (int away = 0; away <= Math.max(before - change.first(), end - before); away++) {
       for (int at : new int[] {before + away, before - away}) {
         if (at >= change.first() && at < end && identity.apply(rows.get(at)).equals(id)) {
           return at;

@@ -55,8 +55,8 @@ final class MatchModel {
     if (its != papers) {
       papers = its;
       entries =
-          its.stream()
-              .flatMap(paper -> paper.log().entries().stream())
+          step.stream()
+              .flatMap(s -> s.before().entries())
               .collect(Collectors.groupingBy(LogEntry::date));
     }
   }
