@@ -6,6 +6,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What a person said: answers to findings, and instructions that nobody asked for.
@@ -30,6 +33,14 @@ public record Answers(Map<FindingId, Decision> decisions, List<Instruction> inst
   /** What was answered to a finding, if anything was. */
   public Optional<Decision> decision(FindingId finding) {
     return Optional.ofNullable(decisions.get(finding));
+  }
+
+  /** The findings to which {@code before} had another answer, or of the two only one has any. */
+  Set<FindingId> decidedOtherwiseThan(Answers before) {
+    return Stream.of(this, before)
+        .flatMap(each -> each.decisions.keySet().stream())
+        .filter(id -> !decision(id).equals(before.decision(id)))
+        .collect(Collectors.toUnmodifiableSet());
   }
 
   /** What was said to one pass. */

@@ -63,7 +63,11 @@ public record Outcome(
       if (said.equals(answers)) {
         return this;
       }
-      List<Reviewed<F>> now = reviewed.stream().map(each -> each.with(said)).toList();
+      Set<FindingId> changed = said.decidedOtherwiseThan(answers);
+      List<Reviewed<F>> now =
+          reviewed.stream()
+              .map(each -> each.isAbout(changed) ? Reviewed.of(each.finding(), said) : each)
+              .toList();
       return new StepOutcome<>(
           pass,
           settings,

@@ -2,6 +2,7 @@ package org.oddlot.pass;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A finding and what a person said about it.
@@ -20,17 +21,16 @@ public record Reviewed<F extends Finding>(F finding, Optional<Decision> decision
 
   /** A finding and what {@code answers} say of it, by the id that it has or had before. */
   static <F extends Finding> Reviewed<F> of(F finding, Answers answers) {
-    return new Reviewed<>(finding, said(finding, answers));
+    return new Reviewed<>(
+        finding,
+        answers
+            .decision(finding.id())
+            .or(() -> finding.formerId().flatMap(answers::decision)));
   }
 
-  private static Optional<Decision> said(Finding finding, Answers answers) {
-    return answers.decision(finding.id()).or(() -> finding.formerId().flatMap(answers::decision));
-  }
-
-  /** The same finding and what {@code answers} say of it; this, where they say what was said. */
-  Reviewed<F> with(Answers answers) {
-    Optional<Decision> said = said(finding, answers);
-    return !withAll && said.equals(decision) ? this : new Reviewed<>(finding, said);
+  /** Whether the finding is, or was, one of these. */
+  boolean isAbout(Set<FindingId> ids) {
+    return ids.contains(finding.id()) || finding.formerId().filter(ids::contains).isPresent();
   }
 
   /** A finding that is accepted as it is proposed, with all others. */

@@ -131,6 +131,33 @@ class EngineTest {
   }
 
   @Test
+  void whatIsShownAtOnceIsWhatWasSaidAndIsTakenBackAtOnce() {
+    Outcome first = SAMPLE.run();
+    List<Reviewed<?>> as = List.copyOf(first.step("match").orElseThrow().reviewed());
+    Answers one = Answers.of(Map.of(as.getFirst().finding().id(), Decision.decline()));
+    Outcome shown = first.showing(one);
+    assertThat(List.copyOf(shown.step("match").orElseThrow().reviewed()))
+        .extracting(Reviewed::standing)
+        .containsExactly(Standing.DECLINED, as.getLast().standing());
+    assertThat(shown.step("match").orElseThrow().tally().declined()).isOne();
+    // What follows from it is seen once the passes have looked again.
+    assertThat(shown.step("tag").orElseThrow()).isSameAs(first.step("tag").orElseThrow());
+    Outcome other =
+        shown.showing(
+            Answers.of(
+                Map.of(
+                    as.getFirst().finding().id(),
+                    Decision.accept(),
+                    as.getLast().finding().id(),
+                    Decision.decline())));
+    assertThat(List.copyOf(other.step("match").orElseThrow().reviewed()))
+        .extracting(Reviewed::standing)
+        .containsExactly(Standing.SETTLED, Standing.DECLINED);
+    assertThat(List.copyOf(other.showing(Answers.NONE).step("match").orElseThrow().reviewed()))
+        .isEqualTo(as);
+  }
+
+  @Test
   void takingAllTakesWhatIsProposedAndDecidesNothingEquallyGood() {
     var sample =
         Sample.at(FrameRate.FPS_24)
