@@ -23,9 +23,7 @@ public record Reviewed<F extends Finding>(F finding, Optional<Decision> decision
   static <F extends Finding> Reviewed<F> of(F finding, Answers answers) {
     return new Reviewed<>(
         finding,
-        answers
-            .decision(finding.id())
-            .or(() -> finding.formerId().flatMap(answers::decision)));
+        answers.decision(finding.id()).or(() -> finding.formerId().flatMap(answers::decision)));
   }
 
   /** Whether the finding is, or was, one of these. */
