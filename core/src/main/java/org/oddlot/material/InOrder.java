@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.function.IntPredicate;
 import java.util.function.ToLongFunction;
 
 /**
@@ -34,20 +35,25 @@ public final class InOrder<T> {
 
   /** Gives those whose numbers are from {@code least} to {@code most}, both included. */
   public void within(long least, long most, Consumer<T> action) {
-    for (int i = firstFrom(least); i < numbers.length && numbers[i] <= most; i++) {
+    int first = first(numbers.length, i -> numbers[i] >= least);
+    for (int i = first; i < numbers.length && numbers[i] <= most; i++) {
       action.accept(things.get(i));
     }
   }
 
-  private int firstFrom(long least) {
+  /**
+   * The index of the first of {@code count} things that is reached, where all after it are too;
+   * {@code count} if none is. Asks a few of them only.
+   */
+  public static int first(int count, IntPredicate isReached) {
     int low = 0;
-    int high = numbers.length;
+    int high = count;
     while (low < high) {
       int middle = (low + high) >>> 1;
-      if (numbers[middle] < least) {
-        low = middle + 1;
-      } else {
+      if (isReached.test(middle)) {
         high = middle;
+      } else {
+        low = middle + 1;
       }
     }
     return low;

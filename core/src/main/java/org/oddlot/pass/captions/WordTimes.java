@@ -9,6 +9,7 @@ import org.oddlot.caption.Letters;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Word;
+import org.oddlot.material.InOrder;
 import org.oddlot.time.Rational;
 
 /** When words of captions are said, where a transcript has it. */
@@ -47,16 +48,9 @@ final class WordTimes {
   }
 
   private int from(Rational time) {
-    int low = 0;
-    int high = words.size();
-    while (low < high) {
-      int middle = (low + high) >>> 1;
-      if (words.get(middle).span().orElseThrow().start().compareTo(time) < 0) {
-        low = middle + 1;
-      } else {
-        high = middle;
-      }
-    }
-    return Math.max(0, low - 1);
+    int first =
+        InOrder.first(
+            words.size(), i -> words.get(i).span().orElseThrow().start().compareTo(time) >= 0);
+    return Math.max(0, first - 1);
   }
 }

@@ -7,6 +7,7 @@ import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.paper.LogField;
 import org.oddlot.pass.Evidence;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.Timecode;
 
 /**
@@ -145,6 +146,6 @@ public record Candidate(
     if (!hasTime()) {
       return "";
     }
-    return (frames > 0 ? "+" : frames < 0 ? "−" : "") + distance() + " f";
+    return Phrase.signed(frames) + " f";
   }
 }

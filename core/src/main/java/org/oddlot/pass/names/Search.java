@@ -12,6 +12,7 @@ import org.oddlot.caption.Captions;
 import org.oddlot.caption.Letters;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
+import org.oddlot.material.InOrder;
 import org.oddlot.time.Rational;
 
 /** Looks for misheard names in captions and transcripts. */
@@ -279,17 +280,7 @@ final class Search {
 
   /** The first of those that may still go on: none stands for longer than a minute. */
   private int firstWitness(double from) {
-    int low = 0;
-    int high = witnesses.size();
-    while (low < high) {
-      int middle = (low + high) >>> 1;
-      if (witnesses.get(middle).at() < from - 60) {
-        low = middle + 1;
-      } else {
-        high = middle;
-      }
-    }
-    return low;
+    return InOrder.first(witnesses.size(), i -> witnesses.get(i).at() >= from - 60);
   }
 
   /** Another file in which the name stands at that time; −1 for none. */

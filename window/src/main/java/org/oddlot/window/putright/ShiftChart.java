@@ -34,12 +34,13 @@ final class ShiftChart extends Pane {
     var ground = new Line(0, HEIGHT + 0.5, width, HEIGHT + 0.5);
     ground.getStyleClass().add("shift-ground");
     getChildren().add(ground);
-    label(Phrase.of("%d s", frames / step - BARS / 2), 0);
-    label(Phrase.of("%+d f", frames), width / 2 - 18);
-    label(Phrase.of("%d s", frames / step + BARS / 2), width - 34);
+    label(Phrase.signed(frames / step - BARS / 2) + " s", 0);
+    label(Phrase.signed(frames) + " f", width / 2 - 18);
+    label(Phrase.signed(frames / step + BARS / 2) + " s", width - 34);
     setAccessibleText(
         Phrase.of(
-            "%,d of %,d entries at %+d frames", trial.matches(frames), trial.total(), frames));
+            "%,d of %,d entries at %s frames",
+            trial.matches(frames), trial.total(), Phrase.signed(frames)));
   }
 
   private void label(String words, double x) {

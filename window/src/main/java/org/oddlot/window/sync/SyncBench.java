@@ -135,7 +135,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
 
   private static String byEar(PairFinding pair) {
     double frame = pair.alignment().samplesPerFrame().toDouble();
-    return pair.residual().map(late -> Phrase.of("%+.1f f", late / frame)).orElse("");
+    return pair.residual().map(late -> Phrase.signed(late / frame, 1) + " f").orElse("");
   }
 
   @Override
