@@ -272,10 +272,10 @@ def page(lot):
     said = json.loads(html.unescape(re.search(r"<title>(.*?)</title>", dom, re.S).group(1)))
     rows = report(lot, "shots")["rows"]
     highest = sorted((row["frames"] for row in rows), reverse=True)[:3]
-    check("sorted from the highest down", [str(frames) for frames in highest], said["first"])
+    check("sorted from the highest down", [f"{frames:,}" for frames in highest], said["first"])
     found = [row for row in rows if any("newsreel" in str(value).lower() for value in row.values())]
     check("filtered by what was typed", len(found), said["shown"])
-    check("the sum of what is shown", str(sum(row["frames"] for row in found)), said["sum"])
+    check("the sum of what is shown", f"{sum(row['frames'] for row in found):,}", said["sum"])
     pdf = OUT / "page.pdf"
     subprocess.run([*common, "--no-pdf-header-footer", f"--print-to-pdf={pdf}", f"file://{plain}"], capture_output=True)
     text = subprocess.run(["pdftotext", "-layout", str(pdf), "-"], capture_output=True, text=True).stdout

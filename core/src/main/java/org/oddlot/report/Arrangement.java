@@ -93,7 +93,9 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
         any =
             any.or(cell ->
                 (meant.isPresent() && numberIn(cell).equals(meant))
-                    || pattern.matcher(cell.text().toLowerCase(Locale.ROOT)).matches());
+                    || Stream.of(cell.text(), cell.plain())
+                        .anyMatch(
+                            text -> pattern.matcher(text.toLowerCase(Locale.ROOT)).matches()));
       }
       return any;
     }

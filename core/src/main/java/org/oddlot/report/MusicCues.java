@@ -209,7 +209,7 @@ final class MusicCues implements Report {
     for (Use use : cue.uses) {
       row.why(
           Shots.track(use.event().place()),
-          Long.toString(use.there().length()),
+          Phrase.number(use.there().length()),
           Phrase.of("frames from %s", of.label(use.there().from())));
     }
     return row.line();

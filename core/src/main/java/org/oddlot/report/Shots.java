@@ -10,6 +10,7 @@ import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
@@ -119,21 +120,21 @@ final class Shots implements Report {
             .text(use.why())
             .at(Scope.spot(of, use.event().place(), use.plain()))
             .doubtful(unknown > 0 || rights.standing(source).equals("none"))
-            .why("length", Long.toString(use.plain().length()), "frames on its track");
+            .why("length", Phrase.number(use.plain().length()), "frames on its track");
     if (use.there().length() != use.plain().length()) {
       row.why(
           "transitions",
-          "+" + (use.there().length() - use.plain().length()),
+          Phrase.signed(use.there().length() - use.plain().length()),
           "frames beyond its ends");
     }
     long hidden = use.there().length() - seen - unknown;
     if (hidden > 0) {
-      row.why("not seen", "-" + hidden, use.why());
+      row.why("not seen", Phrase.signed(-hidden), use.why());
     }
     if (unknown > 0) {
-      row.why("unknown", "-" + unknown, use.why());
+      row.why("unknown", Phrase.signed(-unknown), use.why());
     }
-    return row.why("seen", Long.toString(seen), use.standing()).line();
+    return row.why("seen", Phrase.number(seen), use.standing()).line();
   }
 
   /** A time of media as a label; of sound, which is counted in samples, with thousandths. */

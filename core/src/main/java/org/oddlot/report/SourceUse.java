@@ -187,19 +187,19 @@ final class SourceUse implements Report {
 
   /** How a source's numbers come about, for the row that they stand in. */
   static void counted(Row row, Sum sum, Optional<Licence> licence) {
-    row.why("used", Long.toString(sum.used()), Phrase.count(sum.uses.size(), "use"));
+    row.why("used", Phrase.number(sum.used()), Phrase.count(sum.uses.size(), "use"));
     long hidden = sum.used() - sum.seen() - sum.unknown();
     if (hidden > 0) {
-      row.why("not seen", "-" + hidden, "hidden, disabled or silent");
+      row.why("not seen", Phrase.signed(-hidden), "hidden, disabled or silent");
     }
     if (sum.unknown() > 0) {
-      row.why("unknown", "-" + sum.unknown(), "might be seen");
+      row.why("unknown", Phrase.signed(-sum.unknown()), "might be seen");
     }
-    row.why("seen", Long.toString(sum.seen()), "frames");
+    row.why("seen", Phrase.number(sum.seen()), "frames");
     if (sum.once() < sum.seen()) {
-      row.why("again", "-" + (sum.seen() - sum.once()), "the same frames as before");
+      row.why("again", Phrase.signed(sum.once() - sum.seen()), "the same frames as before");
     }
-    row.why("once", Long.toString(sum.once()), sum.seconds(sum.once()).toDecimal(2) + " s");
+    row.why("once", Phrase.number(sum.once()), sum.seconds(sum.once()).toDecimal(2) + " s");
     licence.ifPresent(its ->
         row.why(
             "to pay",

@@ -9,19 +9,32 @@ import org.oddlot.time.Rational;
 
 /** What stands in a cell. */
 public sealed interface Cell {
-  /** As people read it. */
+  /** As people read it: {@code 1,234}. */
   String text();
+
+  /** As programs read it: {@code 1234}, and a length of time as a number of seconds. */
+  String plain();
 
   /** An empty cell. */
   Cell NOTHING = new Text("");
 
   /** Words, a timecode, a file. */
-  record Text(String text) implements Cell {}
+  record Text(String text) implements Cell {
+    @Override
+    public String plain() {
+      return text;
+    }
+  }
 
   /** A whole number. */
   record Count(long number) implements Cell {
     @Override
     public String text() {
+      return Phrase.number(number);
+    }
+
+    @Override
+    public String plain() {
       return Long.toString(number);
     }
   }
@@ -35,11 +48,16 @@ public sealed interface Cell {
       long whole = Math.abs(thousandths);
       return Phrase.of(
           "%s%d:%02d:%02d.%03d",
-          thousandths < 0 ? "-" : "",
+          thousandths < 0 ? "−" : "",
           whole / 3_600_000,
           whole / 60_000 % 60,
           whole / 1000 % 60,
           whole % 1000);
+    }
+
+    @Override
+    public String plain() {
+      return decimal().toPlainString();
     }
 
     /** As a number of seconds, with as many digits as a double is sure of. */
@@ -53,6 +71,11 @@ public sealed interface Cell {
   record Amount(Rational number) implements Cell {
     @Override
     public String text() {
+      return Phrase.of("%,.2f", decimal()).replace('-', '−');
+    }
+
+    @Override
+    public String plain() {
       return decimal().toPlainString();
     }
 
@@ -68,6 +91,11 @@ public sealed interface Cell {
     @Override
     public String text() {
       return day.toString();
+    }
+
+    @Override
+    public String plain() {
+      return text();
     }
   }
 

@@ -7,6 +7,8 @@ import org.jspecify.annotations.Nullable;
 
 /** Sentences with figures in them, in no locale's own digits and separators. */
 public final class Phrase {
+  private static final char MINUS = '−';
+
   private Phrase() {}
 
   /** {@code pattern} with {@code values} filled in, as {@link String#format} does it. */
@@ -15,9 +17,11 @@ public final class Phrase {
     return String.format(Locale.ROOT, pattern, values);
   }
 
-  /** A number as people read it, its thousands apart: {@code 1,234}. */
+  /** A number as people read it, its thousands apart: {@code 1,234}, {@code −12}. */
   public static String number(long number) {
-    return String.format(Locale.ROOT, "%,d", number);
+    boolean isShort = -1000 < number && number < 1000;
+    String figures = isShort ? Long.toString(number) : String.format(Locale.ROOT, "%,d", number);
+    return figures.replace('-', MINUS);
   }
 
   /** A number of bytes as people read it: {@code 812 bytes}, {@code 34 KB}, {@code 1,200 MB}. */

@@ -228,7 +228,7 @@ class ReportsTest {
             "01:00:01:20 | 01:00:02:07 | 12 | one | two",
             "01:00:03:21 | 01:00:04:00 | 4 | two | nothing");
     assertThat(rows(report("effects", track), "clip", "kind", "speed", "says"))
-        .containsExactly("two | speed | -1.00 | it runs backwards");
+        .containsExactly("two | speed | −1.00 | it runs backwards");
   }
 
   @Test
@@ -403,6 +403,15 @@ class ReportsTest {
     // Amounts are rounded row by row, as they are paid; lengths are exact.
     assertThat(sheet.total(0).map(Cell::text)).isEqualTo(Optional.of("0.99"));
     assertThat(sheet.total(1)).contains(Cell.of(Rational.of(2, 3)));
-    assertThat(Cell.of(Rational.of(-7383, 2)).text()).isEqualTo("-1:01:31.500");
+    assertThat(Cell.of(Rational.of(-7383, 2)).text()).isEqualTo("−1:01:31.500");
+  }
+
+  @Test
+  void numbersAreReadByPeopleAndByPrograms() {
+    var cells =
+        List.of(
+            Cell.of(38_080), new Cell.Amount(Rational.of(-3025, 2)), Cell.of(Rational.of(7383, 2)));
+    assertThat(cells).extracting(Cell::text).containsExactly("38,080", "−1,512.50", "1:01:31.500");
+    assertThat(cells).extracting(Cell::plain).containsExactly("38080", "-1512.50", "3691.5");
   }
 }

@@ -157,6 +157,8 @@ abstract class Journey extends ApplicationTest {
         .flatMap(node -> from(node).lookup((Node n) -> n instanceof Labeled).queryAll().stream())
         .map(node -> ((Labeled) node).getText())
         .filter(text -> text != null && !text.isEmpty())
+        // How a line breaks is not what it says.
+        .map(text -> text.replace('\u00a0', ' '))
         .collect(Collectors.joining(" | "));
   }
 

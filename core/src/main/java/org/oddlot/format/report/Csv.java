@@ -59,11 +59,7 @@ record Csv(boolean hasMark) implements BookFormat {
   }
 
   private static String text(Cell cell) {
-    return switch (cell) {
-      case Cell.Text(String text) -> harmless(text);
-      case Cell.Time time -> time.decimal().toPlainString();
-      default -> cell.text();
-    };
+    return cell instanceof Cell.Text(String text) ? harmless(text) : cell.plain();
   }
 
   private static String harmless(String text) {

@@ -168,8 +168,8 @@ final class Html implements BookFormat {
       Cell cell = line.cells().get(i);
       to.write("<td");
       to.write(kind(columns.get(i)));
-      if (cell instanceof Cell.Time time) {
-        to.write(" data-v=\"" + time.decimal().toPlainString() + "\"");
+      if (!cell.plain().equals(cell.text())) {
+        to.write(" data-v=\"" + cell.plain() + "\"");
       }
       to.write(">");
       to.write(escaped(cell.text()));

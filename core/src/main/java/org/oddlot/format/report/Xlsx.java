@@ -264,7 +264,8 @@ final class Xlsx implements BookFormat {
     private static String format(Column.Kind kind) {
       return switch (kind) {
         case TIME -> "[h]:mm:ss.000";
-        case NUMBER -> "0.00";
+        case COUNT -> "#,##0";
+        case NUMBER -> "#,##0.00";
         case DAY -> "yyyy-mm-dd";
         default -> "";
       };

@@ -156,12 +156,12 @@ final class Checker {
     }
     if (end > next) {
       faults.add(
-          new Fault(Fault.Kind.OVERLAP, Phrase.of("%d f over the next one", end - next), "none"));
+          new Fault(Fault.Kind.OVERLAP, Phrase.of("%,d f over the next one", end - next), "none"));
     } else if (next - end > 0 && next - end < guideline.gap()) {
       faults.add(
           new Fault(
               Fault.Kind.GAP,
-              Phrase.of("%d f before the next one", next - end),
+              Phrase.of("%,d f before the next one", next - end),
               Phrase.of("none, or %d f", guideline.gap())));
     }
     int letters = letters(caption.text().plain());
@@ -185,7 +185,7 @@ final class Checker {
   private Fault cut(String what, long distance) {
     return new Fault(
         Fault.Kind.CUT,
-        Phrase.of("%s %d f %s a cut", what, Math.abs(distance), distance < 0 ? "before" : "after"),
+        Phrase.of("%s %,d f %s a cut", what, Math.abs(distance), distance < 0 ? "before" : "after"),
         Phrase.of("on it, or %d f away", guideline.cut() + 1));
   }
 

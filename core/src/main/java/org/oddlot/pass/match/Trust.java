@@ -247,7 +247,7 @@ final class Trust {
         new Why(
             "unlike the others",
             Phrase.of(
-                "%s starts %s off, where the clips of this paper usually start %d f off",
+                "%s starts %s off, where the clips of this paper usually start %,d f off",
                 candidate.source().name(), candidate.difference(), lag.usual)));
   }
 }

@@ -651,7 +651,7 @@ final class Verdicts {
       return name + " starts on it";
     }
     return Phrase.of(
-        "%s starts %d f %s it",
+        "%s starts %,d f %s it",
         name, candidate.distance(), candidate.frames() < 0 ? "before" : "after");
   }
 }

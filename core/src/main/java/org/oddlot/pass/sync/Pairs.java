@@ -238,7 +238,7 @@ final class Pairs {
   }
 
   private static String frames(long samples, Alignment pair) {
-    return Phrase.of("%.1f f", samples / pair.samplesPerFrame().toDouble());
+    return Phrase.of("%,.1f f", samples / pair.samplesPerFrame().toDouble());
   }
 
   private enum Agreement {
@@ -270,8 +270,8 @@ final class Pairs {
     evidence.add(
         new Evidence(
             "in samples",
-            Long.toString(pair.firstSample()),
-            Phrase.of("%d f + %d", pair.offsetFrames(), pair.offsetSamples())));
+            Phrase.number(pair.firstSample()),
+            Phrase.number(pair.offsetFrames()) + " f + " + pair.offsetSamples()));
     evidence.add(new Evidence("cover", pair.cover() + " %", ""));
     Optional.ofNullable(named.get(pair.recording()))
         .ifPresent(slate ->
@@ -299,8 +299,11 @@ final class Pairs {
     evidence.add(
         new Evidence(
             "by ear",
-            heard.map(pair::late).map(r -> frames(r, pair)).orElse("not heard"),
-            heard.map(pair::late).map(r -> r + " samples").orElse("")));
+            heard
+                .map(pair::late)
+                .map(late -> Phrase.signed(late / pair.samplesPerFrame().toDouble(), 1) + " f")
+                .orElse("not heard"),
+            heard.map(pair::late).map(r -> Phrase.number(r) + " samples").orElse("")));
     return evidence;
   }
 

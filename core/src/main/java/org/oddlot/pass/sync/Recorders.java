@@ -318,8 +318,12 @@ final class Recorders {
     List<Evidence> evidence =
         List.of(
             new Evidence("heard", Phrase.count(heard.size(), "pair"), agreeing + " agree"),
-            new Evidence("late by", Phrase.of("%.1f f", median / frame), median + " samples"),
-            new Evidence("scatter", (sorted.getLast() - sorted.getFirst()) + " samples", ""));
+            new Evidence(
+                median < 0 ? "early by" : "late by",
+                Phrase.of("%,.1f f", Math.abs(median) / frame),
+                Phrase.number(Math.abs(median)) + " samples"),
+            new Evidence(
+                "scatter", Phrase.number(sorted.getLast() - sorted.getFirst()) + " samples", ""));
     if (agreeing * 4 < heard.size() * 3L) {
       Optional<RecorderAnswer.Line> line = line(heard);
       var choices = new ArrayList<Choice>();

@@ -156,7 +156,7 @@ final class Planner {
     long enough = start + Math.max(shortest, needed(words));
     boolean canLast = !times.isEmpty() && enough <= next;
     long end = canLast ? enough : piece.end();
-    String longer = canLast ? Phrase.of("%d f longer", end - piece.end()) : "";
+    String longer = canLast ? Phrase.of("%,d f longer", end - piece.end()) : "";
     List<Misfit> stillTimes = canLast ? List.of() : times;
     if (canLast && wide.isEmpty()) {
       add(ways, Kind.LONGER, longer, List.of(new Piece(piece.title(), start, end)), over);

@@ -18,16 +18,18 @@ for (const section of document.querySelectorAll("section")) {
     const ms = Math.round(seconds * 1000), two = (n) => String(n).padStart(2, "0");
     return `${Math.floor(ms / 3600000)}:${two(Math.floor(ms / 60000) % 60)}:${two(Math.floor(ms / 1000) % 60)}.${String(ms % 1000).padStart(3, "0")}`;
   };
+  const number = (n, places) =>
+    n.toLocaleString("en-US", { minimumFractionDigits: places, maximumFractionDigits: places });
   const sum = () => {
     const foot = table.tFoot && table.tFoot.rows[0];
     const shown = rows.filter((row) => !row.hidden);
-    said.textContent = shown.length === rows.length ? "" : `${shown.length} of ${rows.length} rows`;
+    said.textContent = shown.length === rows.length ? "" : `${number(shown.length, 0)} of ${number(rows.length, 0)} rows`;
     if (!foot) return;
     heads.forEach((head, i) => {
       const kind = head.dataset.sum;
       if (!kind) return;
       const all = shown.reduce((sum, row) => sum + Math.max(0, Number.isFinite(value(row, i)) ? value(row, i) : 0), 0);
-      foot.cells[i].textContent = kind === "time" ? clock(all) : kind === "number" ? all.toFixed(2) : String(all);
+      foot.cells[i].textContent = kind === "time" ? clock(all) : number(all, kind === "number" ? 2 : 0);
     });
   };
   heads.forEach((head, i) => {
@@ -47,7 +49,9 @@ for (const section of document.querySelectorAll("section")) {
   });
   section.querySelector("input").addEventListener("input", (event) => {
     const wanted = event.target.value.toLowerCase().trim();
-    for (const row of rows) row.hidden = wanted !== "" && !row.textContent.toLowerCase().includes(wanted);
+    // A number is found with its thousands apart and without.
+    const has = (text) => text.includes(wanted) || text.replaceAll(",", "").includes(wanted);
+    for (const row of rows) row.hidden = wanted !== "" && !has(row.textContent.toLowerCase());
     groups.forEach((row) => { row.hidden = wanted !== ""; });
     sum();
   });

@@ -171,7 +171,7 @@ class BookFormatsTest {
                 + line.cells().get(6).text();
         assertThat(text).contains(wanted);
       }
-      assertThat(text).contains("Total one").contains("44850");
+      assertThat(text).contains("Total one").contains("44,850");
       // Heads stand on every page of a report.
       for (int page = 2; page < document.getNumberOfPages(); page++) {
         stripper.setStartPage(page);

@@ -1,5 +1,6 @@
 package org.oddlot.window.kit;
 
+import java.util.regex.Pattern;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -7,6 +8,9 @@ import javafx.scene.layout.Region;
 
 /** Labels in the few styles that there are. */
 public final class Words {
+  private static final Pattern BEFORE_A_UNIT =
+      Pattern.compile("(?<=\\d) (?=(?:f|s|min|h|ms|Hz|dB|KB|MB|%)(?!\\p{L}))");
+
   private Words() {}
 
   /** A label with these style classes. */
@@ -18,10 +22,15 @@ public final class Words {
 
   /** A label that breaks into lines. */
   public static Label paragraph(String text, String... styles) {
-    Label label = of(text, styles);
+    Label label = of(unbroken(text), styles);
     label.setWrapText(true);
     label.setMinHeight(Region.USE_PREF_SIZE);
     return label;
+  }
+
+  /** {@code text} with no place to break between a number and its unit. */
+  static String unbroken(String text) {
+    return BEFORE_A_UNIT.matcher(text).replaceAll("\u00a0");
   }
 
   /** The small heading of a section. */

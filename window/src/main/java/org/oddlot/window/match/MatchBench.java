@@ -94,7 +94,7 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
     rows.words("Slate", 70, each -> row(each).slate());
     rows.words("Cam", 44, each -> each.finding().entry().camera());
     rows.figures("Log", 92, each -> row(each).log());
-    rows.nodes("before · after", PLUMB_WIDTH + 12, each -> plumb(row(each)));
+    rows.nodes("Before · after", PLUMB_WIDTH + 12, each -> plumb(row(each)));
     rows.figures("Off", 54, each -> row(each).hung().map(Candidate::difference).orElse(""));
     rows.words("Clip", 84, each -> row(each).clip());
     rows.nodes("Clip start", 92, each -> Timecodes.compared(row(each).start(), row(each).log()));

@@ -230,7 +230,9 @@ public final class ReportsBench implements Bench {
     var sums = new ArrayList<String>();
     for (int i = 0; i < its.columns().size(); i++) {
       String title = its.columns().get(i).title();
-      its.total(i).ifPresent(total -> sums.add(title + " " + total.text()));
+      // A sum stays on one line with what it is the sum of.
+      its.total(i)
+          .ifPresent(total -> sums.add((title + " " + total.text()).replace(' ', '\u00a0')));
     }
     totals.setText(
         sums.isEmpty()
@@ -265,7 +267,7 @@ public final class ReportsBench implements Bench {
   private static String words(Line line) {
     var words = new StringBuilder();
     for (Cell cell : line.cells()) {
-      words.append(cell.text()).append(' ');
+      words.append(cell.text()).append(' ').append(cell.plain()).append(' ');
     }
     return words.toString().toLowerCase(Locale.ROOT);
   }

@@ -94,7 +94,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
     rows.words("Recording", 76, SyncBench::recording);
     rows.figures("Start", 92, reviewed -> pair(reviewed).map(SyncBench::soundStart).orElse(""));
     rows.nodes(
-        "how they lie",
+        "How they lie",
         COVER_WIDTH + 12,
         reviewed ->
             pair(reviewed)
