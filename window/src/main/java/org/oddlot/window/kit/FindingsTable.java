@@ -65,7 +65,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
     this.onChange = onChange;
     sheet = new Sheet<>(id + "-rows", empty);
     whereEmpty = _ -> Words.paragraph(empty, "empty");
-    sheet.nodes("", 24, reviewed -> new StandingMark(reviewed.standing()));
+    sheet.drawn("", 24, StandingMark::new, (mark, reviewed) -> mark.show(reviewed.standing()));
     sheet.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
     sheet
         .getSelectionModel()

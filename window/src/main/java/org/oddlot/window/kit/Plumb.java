@@ -14,28 +14,41 @@ public final class Plumb extends Pane {
   private static final double HEIGHT = 16;
   private final double width;
   private final double middle;
-  private final double scale;
+  private final Rectangle band = new Rectangle();
+  private double scale;
 
   /**
    * An empty plumb.
    *
    * @param width how wide it is drawn
-   * @param tolerance frames to either side that are within the band
    */
-  public Plumb(double width, long tolerance) {
+  public Plumb(double width) {
     this.width = width;
     this.middle = Math.round(width / 2) + 0.5;
-    // The band takes half of the width, so that what is a little outside can still be seen.
-    this.scale = width / 4 / Math.max(1, tolerance);
     getStyleClass().add("plumb");
     setMinSize(width, HEIGHT);
     setPrefSize(width, HEIGHT);
     setMaxSize(width, HEIGHT);
-    var band = new Rectangle(middle - tolerance * scale, 1, 2 * tolerance * scale, HEIGHT - 2);
     band.getStyleClass().add("plumb-band");
     var entry = new Line(middle, 0, middle, HEIGHT);
     entry.getStyleClass().add("plumb-entry");
     getChildren().addAll(band, entry);
+    clear(0);
+  }
+
+  /**
+   * Takes off what hangs on it.
+   *
+   * @param tolerance frames to either side that are within the band from now on
+   */
+  public void clear(long tolerance) {
+    getChildren().remove(2, getChildren().size());
+    // The band takes half of the width, so that what is a little outside can still be seen.
+    scale = width / 4 / Math.max(1, tolerance);
+    band.setX(middle - tolerance * scale);
+    band.setY(1);
+    band.setWidth(2 * tolerance * scale);
+    band.setHeight(HEIGHT - 2);
   }
 
   /** Hangs the start of the clip that is proposed. */

@@ -1,11 +1,11 @@
 package org.oddlot.window.kit;
 
 import java.util.List;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
@@ -83,7 +83,8 @@ public final class Sheet<T> extends TableView<T> {
   /** Adds a column of words. */
   public TableColumn<T, T> words(
       String title, double width, Function<T, String> text, String... styles) {
-    return column(title, width, () -> new TextCell<T>(text, styles));
+    return drawn(
+        title, width, () -> Words.of("", styles), (label, row) -> label.setText(text.apply(row)));
   }
 
   /** Adds a column of timecodes, counts and other figures. */
@@ -93,6 +94,17 @@ public final class Sheet<T> extends TableView<T> {
     System.arraycopy(styles, 0, all, 0, styles.length);
     all[styles.length] = "figures";
     return words(title, width, text, all);
+  }
+
+  /**
+   * Adds a column of pictures that are made once for a cell, which is faster than one for each row.
+   *
+   * @param blank makes one
+   * @param show makes one show a row, whatever it showed before
+   */
+  public <N extends Node> TableColumn<T, T> drawn(
+      String title, double width, Supplier<N> blank, BiConsumer<N, T> show) {
+    return column(title, width, () -> new DrawnCell<T, N>(blank.get(), show));
   }
 
   /** Adds a column of pictures; {@code node} draws one for a row. */
@@ -117,13 +129,13 @@ public final class Sheet<T> extends TableView<T> {
     return column;
   }
 
-  private static final class TextCell<T> extends TableCell<T, T> {
-    private final Function<T, String> text;
-    private final Label label;
+  private static final class DrawnCell<T, N extends Node> extends TableCell<T, T> {
+    private final N node;
+    private final BiConsumer<N, T> show;
 
-    TextCell(Function<T, String> text, String... styles) {
-      this.text = text;
-      this.label = Words.of("", styles);
+    DrawnCell(N node, BiConsumer<N, T> show) {
+      this.node = node;
+      this.show = show;
     }
 
     @Override
@@ -132,8 +144,8 @@ public final class Sheet<T> extends TableView<T> {
       if (empty || item == null) {
         setGraphic(null);
       } else {
-        label.setText(text.apply(item));
-        setGraphic(label);
+        show.accept(node, item);
+        setGraphic(node);
       }
     }
   }

@@ -6,6 +6,7 @@ import javafx.scene.shape.Arc;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.pass.Standing;
 
 /**
@@ -15,14 +16,29 @@ import org.oddlot.pass.Standing;
 public final class StandingMark extends StackPane {
   private static final double RADIUS = 4.5;
 
-  /** A mark for {@code standing}. */
-  public StandingMark(Standing standing) {
+  private @Nullable Standing shown;
+
+  /** A mark that shows nothing yet. */
+  public StandingMark() {
     getStyleClass().add("mark");
     setMinSize(12, 12);
     setPrefSize(12, 12);
     setMaxSize(12, 12);
-    setAccessibleText(standing.words());
-    getChildren().add(shape(standing));
+  }
+
+  /** A mark for {@code standing}. */
+  public StandingMark(Standing standing) {
+    this();
+    show(standing);
+  }
+
+  /** Shows {@code standing}. */
+  public void show(Standing standing) {
+    if (standing != shown) {
+      shown = standing;
+      setAccessibleText(standing.words());
+      getChildren().setAll(shape(standing));
+    }
   }
 
   private static Group shape(Standing standing) {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -22,11 +21,11 @@ import org.oddlot.pass.match.MatchPass;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Timecode;
 import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.ComparedTimecode;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.Plumb;
 import org.oddlot.window.kit.Sheet;
-import org.oddlot.window.kit.Timecodes;
 import org.oddlot.window.kit.Wording;
 import org.oddlot.window.session.State;
 
@@ -94,10 +93,18 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
     rows.words("Slate", 70, each -> row(each).slate());
     rows.words("Cam", 44, each -> each.finding().entry().camera());
     rows.figures("Log", 92, each -> row(each).log());
-    rows.nodes("Before · after", PLUMB_WIDTH + 12, each -> plumb(row(each)));
+    rows.drawn(
+        "Before · after",
+        PLUMB_WIDTH + 12,
+        () -> new Plumb(PLUMB_WIDTH),
+        (plumb, each) -> hang(plumb, row(each)));
     rows.figures("Off", 54, each -> row(each).hung().map(Candidate::difference).orElse(""));
     rows.words("Clip", 84, each -> row(each).clip());
-    rows.nodes("Clip start", 92, each -> Timecodes.compared(row(each).start(), row(each).log()));
+    rows.drawn(
+        "Clip start",
+        92,
+        ComparedTimecode::new,
+        (timecode, each) -> timecode.show(row(each).start(), row(each).log()));
     rows.words("Why", 120, each -> row(each).why(), "quiet");
   }
 
@@ -113,8 +120,8 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
         .orElse("not known");
   }
 
-  private static Node plumb(MatchRow row) {
-    var plumb = new Plumb(PLUMB_WIDTH, row.finding().tolerance());
+  private static void hang(Plumb plumb, MatchRow row) {
+    plumb.clear(row.finding().tolerance());
     boolean doubtful = row.standing() == Standing.TO_LOOK_AT;
     String hung = row.hung().map(c -> c.source().id()).orElse("");
     row.finding().candidates().stream()
@@ -126,7 +133,6 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
         .filter(Candidate::hasTime)
         .ifPresent(candidate -> plumb.clip(candidate.frames(), doubtful));
     plumb.setAccessibleText(row.hung().map(Candidate::difference).orElse("no clip"));
-    return plumb;
   }
 
   @Override
