@@ -39,17 +39,17 @@ public final class Phrase {
         : String.format(Locale.ROOT, "%." + places + "f", value);
   }
 
-  /** A whole number with its sign, as it is printed: {@code +3}, {@code −12}; zero has none. */
-  public static String signed(long value) {
-    return value == 0 ? "0" : (value < 0 ? "−" : "+") + Math.abs(value);
+  /** A whole number with its sign: {@code +1,234}, {@code −12}; zero has none. */
+  public static String signed(long number) {
+    return (number > 0 ? "+" : "") + number(number);
   }
 
   /**
    * A number with its sign and so many decimals: {@code −0.5}; what is rounded to zero has none.
    */
   public static String signed(double value, int places) {
-    String figures = String.format(Locale.ROOT, "%." + places + "f", Math.abs(value));
-    return figures.matches("[0.]+") ? figures : (value < 0 ? "−" : "+") + figures;
+    String figures = String.format(Locale.ROOT, "%,." + places + "f", Math.abs(value));
+    return figures.matches("[0.]+") ? figures : (value < 0 ? MINUS : '+') + figures;
   }
 
   /** A count with its noun: {@code 1 entry}, {@code 3 entries}, {@code 2 clips}, {@code 2 days}. */

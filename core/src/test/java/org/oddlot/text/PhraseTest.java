@@ -9,9 +9,11 @@ class PhraseTest {
   void differencesHaveASignThatIsNoHyphenAndNothingHasNone() {
     assertThat(Phrase.signed(9)).isEqualTo("+9");
     assertThat(Phrase.signed(-182)).isEqualTo("−182");
+    assertThat(Phrase.signed(-38_080)).isEqualTo("−38,080");
+    assertThat(Phrase.signed(1234)).isEqualTo("+1,234");
     assertThat(Phrase.signed(0)).isEqualTo("0");
     assertThat(Phrase.signed(-0.52, 1)).isEqualTo("−0.5");
-    assertThat(Phrase.signed(12.26, 1)).isEqualTo("+12.3");
+    assertThat(Phrase.signed(1712.26, 1)).isEqualTo("+1,712.3");
     assertThat(Phrase.signed(-0.04, 1)).isEqualTo("0.0");
   }
 
