@@ -132,7 +132,8 @@ public record Outcome(
 
   /**
    * This as it is shown until the passes have looked at other answers: the findings stand as was
-   * said of them now, all else is what came of the answers before.
+   * said of them now, all else is what came of the answers before. Asked of what came of a run, not
+   * of what is shown already.
    */
   public Outcome showing(Answers said) {
     return new Outcome(

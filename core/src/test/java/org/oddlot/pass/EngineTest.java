@@ -143,7 +143,7 @@ class EngineTest {
     // What follows from it is seen once the passes have looked again.
     assertThat(shown.step("tag").orElseThrow()).isSameAs(first.step("tag").orElseThrow());
     Outcome other =
-        shown.showing(
+        first.showing(
             Answers.of(
                 Map.of(
                     as.getFirst().finding().id(),
@@ -153,8 +153,8 @@ class EngineTest {
     assertThat(List.copyOf(other.step("match").orElseThrow().reviewed()))
         .extracting(Reviewed::standing)
         .containsExactly(Standing.SETTLED, Standing.DECLINED);
-    assertThat(List.copyOf(other.showing(Answers.NONE).step("match").orElseThrow().reviewed()))
-        .isEqualTo(as);
+    assertThat(first.showing(Answers.NONE).step("match").orElseThrow())
+        .isSameAs(first.step("match").orElseThrow());
   }
 
   @Test
