@@ -60,10 +60,10 @@ public record Outcome(
 
     /** The same findings with other answers, before anything was done with those. */
     private StepOutcome<F> showing(Answers said) {
-      if (said.equals(answers)) {
+      Set<FindingId> changed = said.decidedOtherwiseThan(answers);
+      if (changed.isEmpty()) {
         return this;
       }
-      Set<FindingId> changed = said.decidedOtherwiseThan(answers);
       List<Reviewed<F>> now =
           reviewed.stream()
               .map(each -> each.isAbout(changed) ? Reviewed.of(each.finding(), said) : each)

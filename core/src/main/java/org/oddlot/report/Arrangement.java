@@ -93,7 +93,7 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
         any =
             any.or(cell ->
                 (meant.isPresent() && numberIn(cell).equals(meant))
-                    || Stream.of(cell.text(), cell.plain())
+                    || Cell.readings(cell)
                         .anyMatch(
                             text -> pattern.matcher(text.toLowerCase(Locale.ROOT)).matches()));
       }

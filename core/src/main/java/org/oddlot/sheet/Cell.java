@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import java.time.LocalDate;
+import java.util.stream.Stream;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 
@@ -14,6 +15,13 @@ public sealed interface Cell {
 
   /** As programs read it: {@code 1234}, and a length of time as a number of seconds. */
   String plain();
+
+  /** What a cell can be found by: both of these, or the one where they are the same. */
+  static Stream<String> readings(Cell cell) {
+    String text = cell.text();
+    String plain = cell.plain();
+    return plain.equals(text) ? Stream.of(text) : Stream.of(text, plain);
+  }
 
   /** An empty cell. */
   Cell NOTHING = new Text("");

@@ -168,11 +168,13 @@ final class Html implements BookFormat {
       Cell cell = line.cells().get(i);
       to.write("<td");
       to.write(kind(columns.get(i)));
-      if (!cell.plain().equals(cell.text())) {
-        to.write(" data-v=\"" + cell.plain() + "\"");
+      String text = cell.text();
+      String plain = cell.plain();
+      if (!plain.equals(text)) {
+        to.write(" data-v=\"" + plain + "\"");
       }
       to.write(">");
-      to.write(escaped(cell.text()));
+      to.write(escaped(text));
       to.write("</td>");
     }
     to.write("</tr>\n");

@@ -4,6 +4,7 @@ import java.math.RoundingMode;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.material.Source;
 import org.oddlot.sound.Recording;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
@@ -57,6 +58,11 @@ public record Alignment(Source picture, Recording recording, TimecodeBasis basis
   /** How many samples later than by timecode the recording was heard. */
   long late(MeasuredOffset heard) {
     return heard.sample() - firstSample();
+  }
+
+  /** So many samples as frames, with their sign: {@code +12.0 f}. */
+  public String inFrames(long samples) {
+    return Phrase.signed(samples / samplesPerFrame().toDouble(), 1) + " f";
   }
 
   /** The first sample that is used: at the picture's first frame or the recording's first one. */

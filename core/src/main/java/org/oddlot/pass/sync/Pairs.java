@@ -299,10 +299,7 @@ final class Pairs {
     evidence.add(
         new Evidence(
             "by ear",
-            heard
-                .map(pair::late)
-                .map(late -> Phrase.signed(late / pair.samplesPerFrame().toDouble(), 1) + " f")
-                .orElse("not heard"),
+            heard.map(pair::late).map(pair::inFrames).orElse("not heard"),
             heard.map(pair::late).map(r -> Phrase.number(r) + " samples").orElse("")));
     return evidence;
   }

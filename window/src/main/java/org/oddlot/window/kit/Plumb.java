@@ -14,7 +14,7 @@ public final class Plumb extends Pane {
   private static final double HEIGHT = 16;
   private final double width;
   private final double middle;
-  private final Rectangle band = new Rectangle();
+  private final Rectangle band = new Rectangle(0, 1, 0, HEIGHT - 2);
   private double scale;
 
   /**
@@ -46,9 +46,7 @@ public final class Plumb extends Pane {
     // The band takes half of the width, so that what is a little outside can still be seen.
     scale = width / 4 / Math.max(1, tolerance);
     band.setX(middle - tolerance * scale);
-    band.setY(1);
     band.setWidth(2 * tolerance * scale);
-    band.setHeight(HEIGHT - 2);
   }
 
   /** Hangs the start of the clip that is proposed. */

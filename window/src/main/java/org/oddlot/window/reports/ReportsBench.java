@@ -267,7 +267,7 @@ public final class ReportsBench implements Bench {
   private static String words(Line line) {
     var words = new StringBuilder();
     for (Cell cell : line.cells()) {
-      words.append(cell.text()).append(' ').append(cell.plain()).append(' ');
+      Cell.readings(cell).forEach(each -> words.append(each).append(' '));
     }
     return words.toString().toLowerCase(Locale.ROOT);
   }

@@ -134,8 +134,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
   }
 
   private static String byEar(PairFinding pair) {
-    double frame = pair.alignment().samplesPerFrame().toDouble();
-    return pair.residual().map(late -> Phrase.signed(late / frame, 1) + " f").orElse("");
+    return pair.residual().map(pair.alignment()::inFrames).orElse("");
   }
 
   @Override
