@@ -31,8 +31,9 @@ class ArchitectureTest {
           List.of("profile"),
           List.of("input"),
           List.of("title"),
+          List.of("sheet"),
           List.of("rights"),
-          List.of("paper", "timeline", "sound", "picture", "caption", "yaml", "sheet"),
+          List.of("paper", "timeline", "sound", "picture", "caption", "yaml"),
           List.of("setting", "problem", "json", "time", "progress"),
           List.of("text"));
 

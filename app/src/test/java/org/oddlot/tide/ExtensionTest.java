@@ -7,6 +7,7 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -91,6 +92,50 @@ class ExtensionTest {
     // What cannot be read of another kind says what can.
     Path other = Files.writeString(folder.resolve("moon.phase"), "full");
     assertThat(run("check", other.toString()).out()).contains("tide table (.tide)");
+  }
+
+  @Test
+  void aTimelineThatIsNotJsonIsReadChangedAndWrittenInItsOwnForm() throws IOException {
+    Path cut = folder.resolve("harbour.cutlist");
+    String first = "A001C001\t900000\t100\tmedia/A001C001.mov";
+    String second = "A001C002\t903000\t200\tmedia/A001C002.mov";
+    Files.write(cut, List.of("Harbour\t25", first, second));
+    Path log =
+        Files.writeString(
+            folder.resolve("log.csv"), "Clip,Scene,Take,TC In\nA001C002,12A,3,10:02:00:00\n");
+    Path out = folder.resolve("out");
+    JsonObject said =
+        run(
+                "run",
+                cut.toString(),
+                log.toString(),
+                "--set",
+                "tag.name={scene}-{take}",
+                "--accept",
+                "all",
+                "--out",
+                out.toString(),
+                "--json")
+            .json();
+    assertThat(out.resolve("harbour (odd lot).cutlist"))
+        .hasContent(
+            String.join(
+                "\n",
+                "Harbour (odd lot)\t25",
+                first,
+                "12A-3\t903000\t200\tmedia/A001C002.mov"));
+    assertThat(said.array("ledger").toString())
+        .contains("\"path\": \"tracks/V1/A001C002\"")
+        .doesNotContain("A001C001");
+    // What the passes noted has no place in it, and that is said.
+    assertThat(said.array("written").toString())
+        .contains("what programs and people noted, at Harbour / V1 / 00:00:04:00 12A-3");
+    assertThat(run("check", cut.toString()).out()).contains("1 timeline", "2 clips");
+    Ended converted = run("convert", out + "/harbour (odd lot).cutlist", folder + "/new.otio");
+    assertThat(converted.out()).contains("everything is carried");
+    Ended back = run("convert", timeline.toString(), folder + "/day.cutlist");
+    assertThat(back.out())
+        .contains("Not carried: bins, in", "Not carried: what programs and people noted");
   }
 
   @Test

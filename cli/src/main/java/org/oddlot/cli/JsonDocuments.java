@@ -117,6 +117,7 @@ final class JsonDocuments {
           new JsonDocuments()
               .put("file", file.path().toString())
               .put("sha256", file.sha256())
+              .put("lost", JsonArray.of(file.lost().stream().map(JsonString::of).toList()))
               .toObject());
     }
     return JsonArray.of(files);
@@ -128,6 +129,7 @@ final class JsonDocuments {
             .map(entry ->
                 new JsonDocuments()
                     .put("document", entry.document())
+                    .put("path", entry.address().path())
                     .put("place", entry.place())
                     .put("property", entry.property())
                     .put("before", entry.before())

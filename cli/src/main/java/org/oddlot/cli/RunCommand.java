@@ -282,6 +282,7 @@ final class RunCommand implements Callable<Integer> {
     out.println("  " + Phrase.count(changes, "change"));
     for (Output.Written file : written) {
       out.println("  written " + file.path());
+      file.lost().forEach(lost -> out.println("    not carried: " + lost));
     }
     if (folder != null && written.isEmpty() && changes > 0) {
       out.println("  Nothing was written: what changed was left out.");

@@ -117,14 +117,17 @@ public record Conversion(List<String> lost, Writer writer) {
       throws IOException {
     Optional<TimelineFormat> target = Formats.toWrite(out);
     if (target.isPresent() && kind instanceof TimelineFormat reading) {
-      List<String> left =
-          reading.equals(target.get())
-              ? List.of()
-              : reading.filesBeside(in.path()).stream()
-                  .map(name -> name + " stays in " + in.path())
-                  .toList();
+      TimelineFormat format = target.get();
+      boolean isOwn = reading.equals(format);
+      var lost = new ArrayList<>(format.losses(read.root()));
+      if (!isOwn) {
+        reading
+            .filesBeside(in.path())
+            .forEach(name -> lost.add(name + " stays in " + in.path()));
+      }
+      Optional<Path> bundle = isOwn ? Optional.of(in.path()) : Optional.empty();
       return Optional.of(
-          new Conversion(left, path -> target.get().write(read.root(), in.path(), path)));
+          new Conversion(lost, path -> format.write(read.root(), bundle, path)));
     }
     List<Captions> tracks = CaptionTracks.in(in.name(), read.root());
     if (tracks.isEmpty()) {
@@ -164,7 +167,9 @@ public record Conversion(List<String> lost, Writer writer) {
   private static Conversion timeline(List<String> lost, Timeline timeline, InputFile out) {
     TimelineObject root = timeline;
     TimelineFormat format = Formats.toWrite(out).orElseThrow();
-    return new Conversion(lost, path -> format.write(root, path.resolveSibling("nothing"), path));
+    var all = new ArrayList<>(lost);
+    all.addAll(format.losses(root));
+    return new Conversion(all, path -> format.write(root, Optional.empty(), path));
   }
 
   private static Conversion transcript(Transcript transcript, InputFile out, Wanted wanted) {

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import org.oddlot.input.Contents;
 import org.oddlot.input.InputKind;
 import org.oddlot.setting.Setting;
@@ -58,14 +60,26 @@ public interface TimelineFormat extends InputKind<TimelineFormat.Read> {
             "%s, %s", Phrase.count(timelines.size(), "timeline"), Phrase.count(clips[0], "clip")));
   }
 
+  /** What it has a place for. */
+  Set<TimelineFeature> carries();
+
+  /**
+   * What of a file it has no place for and is lost in writing it: a sentence for each kind of thing,
+   * with how often and where.
+   */
+  default List<String> losses(TimelineObject root) {
+    return TimelineLosses.of(root, carries());
+  }
+
   /**
    * Writes {@code root} to {@code target}, which is not there yet.
    *
-   * @param source the file that {@code root} was read from, for whatever else it holds; it is only
-   *     read. A file that is not there stands for nothing else
+   * @param bundle a file of this format that {@code root} was read or made from, for whatever lies
+   *     beside the timeline in it: a file that was read keeps all of that, a new one takes along the
+   *     media that it uses. It is only read; empty where there is none
    * @throws IOException if it cannot be written; {@code target} may then be there in part
    */
-  void write(TimelineObject root, Path source, Path target) throws IOException;
+  void write(TimelineObject root, Optional<Path> bundle, Path target) throws IOException;
 
   /**
    * The names of files that lie beside the timeline in a bundle, such as media; none for a format

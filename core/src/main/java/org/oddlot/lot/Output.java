@@ -32,8 +32,12 @@ public final class Output {
    * A file that was written.
    *
    * @param path where it is
+   * @param lost what its format has no place for and is not in it
    */
-  public record Written(Path path) {
+  public record Written(Path path, List<String> lost) {
+    public Written {
+      lost = List.copyOf(lost);
+    }
 
     /** The SHA-256 of its content; of a folder, of the names and digests of all that is in it. */
     public String sha256() throws IOException {
@@ -84,7 +88,8 @@ public final class Output {
   private Written write(PlannedFile plan, Path wanted) throws IOException {
     try {
       return new Written(
-          SafeFile.writeNew(wanted, part -> plan.write(outcome.end(), this::pathOf, part)));
+          SafeFile.writeNew(wanted, part -> plan.write(outcome.end(), this::pathOf, part)),
+          plan.lost());
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }

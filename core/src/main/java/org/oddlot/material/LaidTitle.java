@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleProperty;
+import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.TimelineObject;
@@ -14,11 +15,11 @@ import org.oddlot.timeline.Track;
 /**
  * A title and where it lies.
  *
- * @param document the file that it is in
+ * @param address what it is known by
  * @param placed where in the file it lies
  * @param title the title
  */
-public record LaidTitle(String document, Placed placed, TitleClip title) {
+public record LaidTitle(Address address, Placed placed, TitleClip title) {
 
   /** All titles of a lot, in the order of their files. */
   public static final Derived<List<LaidTitle>> ALL =
@@ -31,16 +32,19 @@ public record LaidTitle(String document, Placed placed, TitleClip title) {
           .walk(placed -> {
             if (placed.object() instanceof Clip clip) {
               TitleClip.of(clip, document.profile())
-                  .ifPresent(title -> all.add(new LaidTitle(document.name(), placed, title)));
+                  .ifPresent(title ->
+                      all.add(
+                          new LaidTitle(
+                              material.address(document.name(), placed), placed, title)));
             }
           });
     }
     return List.copyOf(all);
   }
 
-  /** What it is known by within its file. */
-  public String key() {
-    return placed.key();
+  /** The name of the file that it is in. */
+  public String document() {
+    return address.file();
   }
 
   /** Where it lies, in words. */
@@ -79,6 +83,6 @@ public record LaidTitle(String document, Placed placed, TitleClip title) {
 
   /** This with another title in its place. */
   public LaidTitle with(TitleClip changed) {
-    return new LaidTitle(document, placed, changed);
+    return new LaidTitle(address, placed, changed);
   }
 }

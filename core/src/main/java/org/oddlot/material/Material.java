@@ -6,12 +6,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
+import org.oddlot.timeline.Address;
+import org.oddlot.timeline.Addresses;
 import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Placed;
 
 /**
  * All that a lot holds at one moment of the run: inputs by kind and facts by type. A kind of input
@@ -19,6 +23,16 @@ import org.oddlot.timeline.Edits;
  * Immutable; a pass makes a new one.
  */
 public final class Material {
+  private static final Derived<Map<String, Addresses>> ADDRESSES =
+      Derived.of(
+          Set.of(Document.class),
+          material ->
+              material.documents().stream()
+                  .collect(
+                      Collectors.toMap(
+                          Document::name,
+                          document -> Addresses.of(document.name(), document.root()))));
+
   private final String lot;
   private final Map<Class<?>, Part> parts;
 
@@ -202,6 +216,22 @@ public final class Material {
   /** This with each paper changed. */
   public Material withPapers(UnaryOperator<Paper> change) {
     return put(Paper.class, papers().stream().map(change).toList());
+  }
+
+  /** What the objects of a document of this are known by. */
+  public Addresses addresses(String document) {
+    return Optional.ofNullable(derive(ADDRESSES).get(document)).orElseThrow();
+  }
+
+  /** What an object of a document of this is known by. */
+  public Address address(String document, Placed placed) {
+    return addresses(document).of(placed);
+  }
+
+  /** Where what has this address lies; empty where it is not there any more. */
+  public Optional<Placed> at(Address address) {
+    return Optional.ofNullable(derive(ADDRESSES).get(address.file()))
+        .flatMap(addresses -> addresses.at(address));
   }
 
   /** The document of this name. */

@@ -10,6 +10,7 @@ import org.oddlot.caption.Span;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
+import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Cut;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
@@ -18,15 +19,14 @@ import org.oddlot.timeline.Track;
 /**
  * A timeline as captions see it.
  *
- * @param document the file that it is in
- * @param key where in the file it lies
+ * @param address what it is known by
  * @param title its name
  * @param grid its frames
  * @param span when it begins and ends, in seconds of its record time
  * @param cuts when its pictures change, in order; both ends are among them
  */
 public record Programme(
-    String document, String key, String title, Grid.Frames grid, Span span, List<Rational> cuts) {
+    Address address, String title, Grid.Frames grid, Span span, List<Rational> cuts) {
   /** All timelines of a lot that have pictures or sound in them. */
   public static final Derived<List<Programme>> ALL =
       Derived.of(Set.of(Document.class), Programme::all);
@@ -42,25 +42,14 @@ public record Programme(
 
   /** What it is known by in a lot. */
   public String id() {
-    return document + (key.isEmpty() ? "" : "/" + key);
+    return address.toString();
   }
 
   /**
    * Where its timeline lies in the present state of its file; empty where it is no longer there.
    */
   public Optional<Placed> place(Material material) {
-    var found = new ArrayList<Placed>();
-    material
-        .document(document)
-        .map(Document::root)
-        .ifPresent(root ->
-            Placed.root(root)
-                .walk(placed -> {
-                  if (placed.object() instanceof Timeline && placed.key().equals(key)) {
-                    found.add(placed);
-                  }
-                }));
-    return found.stream().findFirst();
+    return material.at(address);
   }
 
   private static List<Programme> all(Material material) {
@@ -69,7 +58,7 @@ public record Programme(
       Placed.root(document.root())
           .walk(placed -> {
             if (placed.object() instanceof Timeline timeline && !isOfTitles(timeline)) {
-              of(document, placed, timeline).ifPresent(all::add);
+              of(material.address(document.name(), placed), placed, timeline).ifPresent(all::add);
             }
           });
     }
@@ -81,7 +70,7 @@ public record Programme(
     return timeline.metadata().object("oddlot").string("kind").filter("titles"::equals).isPresent();
   }
 
-  private static Optional<Programme> of(Document document, Placed placed, Timeline timeline) {
+  private static Optional<Programme> of(Address address, Placed placed, Timeline timeline) {
     List<Cut.Event> events = Cut.of(placed).events();
     Optional<FrameRate> rate =
         timeline
@@ -108,8 +97,7 @@ public record Programme(
     boolean drop = timeline.recordTimecode(RationalTime.zero(rate.get())).dropFrame();
     return Optional.of(
         new Programme(
-            document.name(),
-            placed.key(),
+            address,
             timeline.name(),
             new Grid.Frames(rate.get(), drop),
             new Span(start, start.plus(end.get().seconds())),

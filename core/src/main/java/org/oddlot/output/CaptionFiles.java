@@ -146,7 +146,7 @@ public final class CaptionFiles implements OutputKind {
       TimelineFormat timelines = Formats.timelines().getFirst();
       timelines.write(
           CaptionTracks.timeline(Fitting.toTrack(its, frames).captions(), frames),
-          target.resolveSibling("nothing"),
+          Optional.empty(),
           target);
     }
   }

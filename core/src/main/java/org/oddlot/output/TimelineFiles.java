@@ -3,6 +3,7 @@ package org.oddlot.output;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFormat;
@@ -28,12 +29,27 @@ public final class TimelineFiles implements OutputKind {
 
   private static Planned plan(Document document, Changes changes) {
     return document.isNew()
-        ? new Planned(document.name(), document.madeFrom(), true, 0)
+        ? new Planned(document.name(), document.madeFrom(), true, 0, lost(document))
         : new Planned(
-            document.name(), List.of(document.name()), false, changes.of(document.name()).size());
+            document.name(),
+            List.of(document.name()),
+            false,
+            changes.of(document.name()).size(),
+            lost(document));
   }
 
-  private record Planned(String id, List<String> from, boolean isNew, int changes)
+  private static List<String> lost(Document document) {
+    return format(document.name()).losses(document.root());
+  }
+
+  /** The format of a file that goes out, by its name. */
+  private static TimelineFormat format(String name) {
+    return Formats.toWrite(new InputFile(Path.of(name)))
+        .orElseGet(() -> Formats.timelines().getFirst());
+  }
+
+  private record Planned(
+      String id, List<String> from, boolean isNew, int changes, List<String> lost)
       implements PlannedFile {
     @Override
     public String title() {
@@ -50,13 +66,10 @@ public final class TimelineFiles implements OutputKind {
     public void write(Material end, Function<String, Path> inputs, Path target) throws IOException {
       Document document = end.document(id).orElseThrow();
       Path source = inputs.apply(from.getFirst());
-      TimelineFormat format =
-          (isNew
-                  ? Formats.toWrite(new InputFile(Path.of(name())))
-                  : Formats.of(new InputFile(source)))
-              .orElseGet(() -> Formats.timelines().getFirst());
-      // A new file has nothing of the bundle that it was made from.
-      format.write(document.root(), isNew ? target.resolveSibling("nothing") : source, target);
+      Optional<TimelineFormat> its = Formats.of(new InputFile(source));
+      TimelineFormat format = isNew ? format(name()) : its.orElseGet(() -> format(name()));
+      format.write(
+          document.root(), its.filter(format::equals).map(_ -> source), target);
     }
   }
 }

@@ -2,6 +2,7 @@ package org.oddlot.pass;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.oddlot.timeline.Address;
 
 /**
  * What a finding is known by: the pass, what kind of thing it is about, and which one. A second
@@ -28,6 +29,11 @@ public record FindingId(String text) implements Comparable<FindingId> {
           i == parts.length - 1 ? parts[i] : parts[i].replace("\\", "\\\\").replace(":", "\\:"));
     }
     return new FindingId(String.join(":", all));
+  }
+
+  /** The identity of a pass's finding about an object of a file. */
+  public static FindingId of(String pass, Address address) {
+    return of(pass, address.file(), address.path());
   }
 
   /** The id of its pass. */

@@ -11,6 +11,8 @@ import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Applied.Claim;
 import org.oddlot.pass.Outcome.StepOutcome;
+import org.oddlot.timeline.Address;
+import org.oddlot.timeline.Addresses;
 import org.oddlot.timeline.Difference;
 import org.oddlot.timeline.Differences;
 import org.oddlot.timeline.Placed;
@@ -38,9 +40,8 @@ final class Ledger {
       for (Applied.Note note : step.notes()) {
         entries.add(
             new LedgerEntry(
-                note.paper(),
+                new Address(note.paper(), "", note.what()),
                 "",
-                note.what(),
                 note.before(),
                 note.after(),
                 step.pass().id(),
@@ -48,11 +49,12 @@ final class Ledger {
       }
     }
     for (Document document : outcome.end().documents()) {
+      var addresses = Addresses.of(document.name(), document.root());
       if (document.isNew()) {
         entries.add(ledger.entry(document));
       }
       for (Difference difference : differences(document, outcome)) {
-        entries.add(ledger.entry(document, difference));
+        entries.add(ledger.entry(addresses, difference));
       }
     }
     return List.copyOf(entries);
@@ -119,8 +121,7 @@ final class Ledger {
         claimed(Placed.root(document.root()))
             .orElseThrow(() -> new IllegalStateException("Nobody claims " + document.name()));
     return new LedgerEntry(
-        document.name(),
-        "",
+        new Address(document.name(), ""),
         "",
         "",
         "new, made from " + String.join(", ", document.madeFrom()),
@@ -128,14 +129,13 @@ final class Ledger {
         claimed.claim.reason());
   }
 
-  private LedgerEntry entry(Document document, Difference difference) {
+  private LedgerEntry entry(Addresses addresses, Difference difference) {
     ClaimOfPass claimed =
         claimed(difference)
             .orElseThrow(() -> new IllegalStateException("Nobody claims " + difference));
     return new LedgerEntry(
-        document.name(),
+        addresses.of(difference.place()).withPart(difference.property()),
         path(difference.place()),
-        difference.property(),
         difference.beforeText(),
         difference.afterText(),
         claimed.pass.id(),

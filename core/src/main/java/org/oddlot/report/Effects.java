@@ -73,7 +73,7 @@ final class Effects implements Report {
         .text(isSpeed ? "speed" : "effect")
         .cell(effect.timeScalar().<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
         .text(says)
-        .at(Scope.spot(of, use.event().place(), use.plain()))
+        .at(of.spot(use.event().place(), use.plain()))
         .line();
   }
 }

@@ -61,7 +61,8 @@ final class Keywords implements Report {
                           ? text(value, Field.KEYWORD_CATEGORY, profile)
                           : "",
                       placed,
-                      clip.trimmedRange()));
+                      clip.trimmedRange(),
+                      scope));
             }
             for (Marker marker : clip.markers()) {
               NotedMarker noted = profile.noted(marker);
@@ -71,7 +72,8 @@ final class Keywords implements Report {
                         marker.name(),
                         noted.category(),
                         placed,
-                        Optional.of(marker.markedRange())));
+                        Optional.of(marker.markedRange()),
+                        scope));
               }
             }
           });
@@ -86,7 +88,11 @@ final class Keywords implements Report {
   }
 
   private static Line line(
-      String keyword, String category, PlacedClip placed, Optional<TimeRange> range) {
+      String keyword,
+      String category,
+      PlacedClip placed,
+      Optional<TimeRange> range,
+      Scope scope) {
     return new Row()
         .text(keyword)
         .text(category)
@@ -95,7 +101,7 @@ final class Keywords implements Report {
         .label(range.flatMap(its -> Shots.label(its.endExclusive())))
         .cell(range.map(its -> Cell.of(its.duration().seconds())).orElse(Cell.NOTHING))
         .text(placed.place().path())
-        .at(Optional.of(Scope.spot(placed)))
+        .at(Optional.of(scope.spot(placed)))
         .line();
   }
 }

@@ -172,8 +172,7 @@ public final class LicenceUse implements Report {
             .text(licence.map(Licence::currency).orElse(""))
             .text(why)
             .at(
-                Scope.spot(
-                    of,
+                of.spot(
                     sums.getFirst().uses().getFirst().event().place(),
                     sums.getFirst().uses().getFirst().plain()))
             .doubtful(!why.isEmpty());

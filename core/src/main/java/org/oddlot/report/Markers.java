@@ -100,8 +100,7 @@ final class Markers implements Report {
             .text(isThere ? "" : "not in what is used of it")
             .at(
                 frame.flatMap(from ->
-                    Scope.spot(
-                        of,
+                    of.spot(
                         placed,
                         new Span(from, from + of.frame(marker.markedRange().duration())))))
             .line());

@@ -55,11 +55,11 @@ final class MediaList implements Report {
     List<Source> sources = new ArrayList<>(scope.material().sources().all());
     sources.sort(Comparator.comparing(source -> media.of(source.id()).isPresent()));
     return sources.stream()
-        .map(source -> line(source, media, uses.getOrDefault(source.id(), 0)))
+        .map(source -> line(source, media, uses.getOrDefault(source.id(), 0), scope))
         .toList();
   }
 
-  private static Line line(Source source, MediaAtHand media, int uses) {
+  private static Line line(Source source, MediaAtHand media, int uses, Scope scope) {
     boolean isThere = media.of(source.id()).isPresent();
     boolean isNone = source.address().isEmpty();
     return new Row()
@@ -72,7 +72,7 @@ final class MediaList implements Report {
         .count(uses)
         .count(source.inBins().size())
         .text(String.join("; ", source.alternatives()))
-        .at(source.clips().findFirst().map(Scope::spot))
+        .at(source.clips().findFirst().map(scope::spot))
         .doubtful(!isThere && uses > 0)
         .line();
   }

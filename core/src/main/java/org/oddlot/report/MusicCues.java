@@ -203,7 +203,7 @@ final class MusicCues implements Report {
             .text(String.join(", ", tracks))
             .text(first.source().map(Source::id).orElse(""))
             .text(isUnknown ? "no paper says whose it is" : lacks ? "no composer" : "")
-            .at(Scope.spot(of, first.event().place(), new FrameSpans.Span(cue.from(), cue.to())))
+            .at(of.spot(first.event().place(), new FrameSpans.Span(cue.from(), cue.to())))
             .doubtful(isUnknown || lacks);
     music.ifPresent(its -> row.why("known from", its.from(), its.material().text()));
     for (Use use : cue.uses) {

@@ -16,6 +16,7 @@ import org.oddlot.material.Material;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
 import org.oddlot.profile.Profile;
+import org.oddlot.sheet.Line;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.FrameSpans;
@@ -24,6 +25,7 @@ import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Addresses;
 import org.oddlot.timeline.Cut;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Placed;
@@ -41,6 +43,7 @@ final class Reckoning {
   /** Those of all timelines of a lot. */
   static final Derived<List<Reckoning>> ALL = Derived.of(Set.of(Document.class), Reckoning::all);
 
+  private final Addresses addresses;
   private final Document document;
   private final Placed place;
   private final Timeline timeline;
@@ -51,7 +54,8 @@ final class Reckoning {
   private final List<Placed> notUnderstood;
 
   private Reckoning(
-      Document document, Placed place, Timeline timeline, FrameRate rate, Sources sources) {
+      Material material, Document document, Placed place, Timeline timeline, FrameRate rate) {
+    this.addresses = material.addresses(document.name());
     this.document = document;
     this.place = place;
     this.timeline = timeline;
@@ -59,12 +63,11 @@ final class Reckoning {
     this.first = timeline.recordTimecode(RationalTime.zero(rate));
     Cut cut = Cut.of(place);
     this.notUnderstood = cut.unknown();
-    this.uses = counted(cut.events(), sources);
+    this.uses = counted(cut.events(), material.sources());
     this.length = uses.stream().mapToLong(use -> use.plain().to()).max().orElse(0);
   }
 
   private static List<Reckoning> all(Material material) {
-    Sources sources = material.sources();
     var all = new ArrayList<Reckoning>();
     for (Document document : material.documents()) {
       Placed.root(document.root())
@@ -73,7 +76,7 @@ final class Reckoning {
               timeline
                   .editRate()
                   .ifPresent(
-                      rate -> all.add(new Reckoning(document, placed, timeline, rate, sources)));
+                      rate -> all.add(new Reckoning(material, document, placed, timeline, rate)));
             }
           });
     }
@@ -113,6 +116,17 @@ final class Reckoning {
   /** How many frames it has. */
   long length() {
     return length;
+  }
+
+  /** A place in this timeline, and when it is there. */
+  Optional<Line.Spot> spot(Placed placed, Span span) {
+    double all = Math.max(1, length);
+    return Optional.of(
+        new Line.Spot(
+            addresses.of(placed),
+            placed.path(),
+            span.from() / all,
+            span.to() / all));
   }
 
   /** The record timecode of a frame, counted after the timeline's first. */

@@ -103,7 +103,7 @@ final class RoleUse implements Report {
         .time(of.seconds(frames))
         .label(of.label(sum.first.there().from()))
         .text(isNone ? "no role is noted" : "")
-        .at(Scope.spot(of, sum.first.event().place(), sum.first.there()))
+        .at(of.spot(sum.first.event().place(), sum.first.there()))
         .doubtful(isNone)
         .line();
   }

@@ -1,13 +1,10 @@
 package org.oddlot.report;
 
 import java.util.List;
-import java.util.Optional;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.sheet.Line;
 import org.oddlot.time.FilmGauge;
-import org.oddlot.time.FrameSpans.Span;
-import org.oddlot.timeline.Placed;
 
 /**
  * What a report is of.
@@ -47,16 +44,9 @@ public record Scope(Material material, List<Reckoning> timelines, FilmGauge gaug
         : names.size() <= 3 ? String.join(", ", names) : names.size() + " timelines";
   }
 
-  /** A place in a timeline, and when it is there. */
-  static Optional<Line.Spot> spot(Reckoning of, Placed place, Span span) {
-    double all = Math.max(1, of.length());
-    return Optional.of(
-        new Line.Spot(
-            of.document().name(), place.key(), place.path(), span.from() / all, span.to() / all));
-  }
-
   /** A place in a file, outside any timeline. */
-  static Line.Spot spot(PlacedClip clip) {
-    return new Line.Spot(clip.document(), clip.place().key(), clip.place().path(), -1, -1);
+  Line.Spot spot(PlacedClip clip) {
+    return new Line.Spot(
+        material.address(clip.document(), clip.place()), clip.place().path(), -1, -1);
   }
 }

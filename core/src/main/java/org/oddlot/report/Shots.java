@@ -118,7 +118,7 @@ final class Shots implements Report {
                     .orElse(""))
             .text(profile.text(clip, Field.NOTES).orElse(""))
             .text(use.why())
-            .at(Scope.spot(of, use.event().place(), use.plain()))
+            .at(of.spot(use.event().place(), use.plain()))
             .doubtful(unknown > 0 || rights.standing(source).equals("none"))
             .why("length", Phrase.number(use.plain().length()), "frames on its track");
     if (use.there().length() != use.plain().length()) {

@@ -178,8 +178,8 @@ final class SourceUse implements Report {
             .cell(licence.map(its -> Cell.of(paid(sum, its))).orElse(Cell.NOTHING))
             .text(String.join("; ", why))
             .at(
-                Scope.spot(
-                    sum.of, sum.uses.getFirst().event().place(), sum.uses.getFirst().plain()))
+                sum.of.spot(
+                    sum.uses.getFirst().event().place(), sum.uses.getFirst().plain()))
             .doubtful(!why.isEmpty());
     counted(row, sum, licence);
     return row.line();

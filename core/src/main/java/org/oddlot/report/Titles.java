@@ -104,7 +104,7 @@ final class Titles implements Report {
         .text(laid.title.value(TitleProperty.SIZE, 0).orElse(""))
         .text(use.standing())
         .text(use.why())
-        .at(Scope.spot(of, use.event().place(), use.there()))
+        .at(of.spot(use.event().place(), use.there()))
         .line();
   }
 }

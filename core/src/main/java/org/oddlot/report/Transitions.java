@@ -71,7 +71,7 @@ final class Transitions implements Report {
             .at(
                 cut.flatMap(at -> {
                   long from = of.frame(at.minus(transition.inOffset()));
-                  return Scope.spot(of, placed, new Span(from, from + frames));
+                  return of.spot(placed, new Span(from, from + frames));
                 }));
     return row.line();
   }

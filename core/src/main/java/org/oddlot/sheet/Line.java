@@ -2,6 +2,7 @@ package org.oddlot.sheet;
 
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.timeline.Address;
 
 /**
  * A row.
@@ -20,14 +21,13 @@ public record Line(List<Cell> cells, Optional<Spot> spot, List<Why> why, boolean
   /**
    * A place in a lot.
    *
-   * @param document the file
-   * @param key what the place is known by in it
+   * @param address what the place is known by
    * @param words the same for people
    * @param from where in its timeline it begins, in parts of the whole; below zero where it is in
    *     none
    * @param to where it ends
    */
-  public record Spot(String document, String key, String words, double from, double to) {
+  public record Spot(Address address, String words, double from, double to) {
     /** Whether it is somewhere in a timeline. */
     public boolean isInTimeline() {
       return from >= 0;

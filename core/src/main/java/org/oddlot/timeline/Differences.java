@@ -16,7 +16,8 @@ import org.oddlot.json.JsonValue;
  * identity, so that the cost is that of what changed, not of the whole.
  *
  * <p>Where the second state was made from the first, objects are paired by their {@link
- * TimelineObject#identity}; two trees that were read separately are paired by position.
+ * TimelineObject#identity}; in two trees that were read separately, by what they are. Where they
+ * stand says nothing: a clip that is put in before others makes one difference.
  */
 @SuppressWarnings("ReferenceEquality") // being the very same object is what is asked about here
 public final class Differences {
@@ -100,7 +101,7 @@ public final class Differences {
 
   private void opaque(TimelineObject before, TimelineObject after, Placed place, String prefix) {
     // Nothing is known of them but their bytes.
-    if (!before.origin().slice().toString().equals(after.origin().slice().toString())) {
+    if (!before.origin().saysTheSameAs(after.origin())) {
       add(place, prefix, before, after);
     }
   }
@@ -167,19 +168,20 @@ public final class Differences {
 
   private void lists(
       List<?> before, List<?> after, Placed placeBefore, Placed placeAfter, String property) {
-    int same = Pair.sameStart(before, after);
+    var pairing = Pairing.of(before, after);
+    int same = pairing.sameStart();
     for (int i = 0; i < same; i++) {
       values(before.get(i), after.get(i), placeBefore, placeAfter, element(property, i));
     }
-    for (Pair pair : Pair.rest(before, after, same)) {
-      Object old = pair.oldIndex < 0 ? null : before.get(pair.oldIndex);
-      Object now = pair.newIndex < 0 ? null : after.get(pair.newIndex);
+    for (Pairing.Pair pair : pairing.rest()) {
+      Object old = pair.oldIndex() < 0 ? null : before.get(pair.oldIndex());
+      Object now = pair.newIndex() < 0 ? null : after.get(pair.newIndex());
       values(
           old,
           now,
           placeBefore,
           placeAfter,
-          element(property, Math.max(pair.newIndex, pair.oldIndex)));
+          element(property, Math.max(pair.newIndex(), pair.oldIndex())));
     }
   }
 
@@ -189,25 +191,26 @@ public final class Differences {
     if (old == now) {
       return;
     }
-    int same = Pair.sameStart(old, now);
+    var pairing = Pairing.of(old, now);
+    int same = pairing.sameStart();
     for (int i = 0; i < same; i++) {
       // Of a hundred thousand clips most are the very same; nothing is made of those.
       if (old.get(i) != now.get(i)) {
         objects(old.get(i), now.get(i), before.child(i), after.child(i), "");
       }
     }
-    for (Pair pair : Pair.rest(old, now, same)) {
-      if (pair.oldIndex < 0) {
-        Placed placed = after.child(pair.newIndex);
+    for (Pairing.Pair pair : pairing.rest()) {
+      if (pair.oldIndex() < 0) {
+        Placed placed = after.child(pair.newIndex());
         add(placed, "", null, placed.object());
-      } else if (pair.newIndex < 0) {
-        Placed placed = before.child(pair.oldIndex);
+      } else if (pair.newIndex() < 0) {
+        Placed placed = before.child(pair.oldIndex());
         add(placed, "", placed.object(), null);
       } else {
-        Placed was = before.child(pair.oldIndex);
-        Placed is = after.child(pair.newIndex);
+        Placed was = before.child(pair.oldIndex());
+        Placed is = after.child(pair.newIndex());
         objects(was.object(), is.object(), was, is, "");
-        if (pair.moved) {
+        if (pair.moved()) {
           add(is, POSITION, (long) was.index() + 1, (long) is.index() + 1);
         }
       }
@@ -235,57 +238,5 @@ public final class Differences {
     var keys = new LinkedHashSet<K>(first.keySet());
     keys.addAll(second.keySet());
     return keys;
-  }
-
-  /** Which element of one list belongs to which of the other; -1 where it has no partner. */
-  private record Pair(int oldIndex, int newIndex, boolean moved) {
-
-    /** How many elements from the first one on are the same in both. */
-    static int sameStart(List<?> before, List<?> after) {
-      int same = 0;
-      while (same < before.size()
-          && same < after.size()
-          && (before.get(same) == after.get(same)
-              || identity(before.get(same)) == identity(after.get(same)))) {
-        same++;
-      }
-      return same;
-    }
-
-    /** The pairs of all that comes from an index on. */
-    static List<Pair> rest(List<?> before, List<?> after, int from) {
-      if (from == before.size() && from == after.size()) {
-        return List.of();
-      }
-      var pairs = new ArrayList<Pair>();
-      var oldIndexes = new IdentityHashMap<Object, Integer>();
-      for (int i = from; i < before.size(); i++) {
-        oldIndexes.put(identity(before.get(i)), i);
-      }
-      boolean related =
-          after.stream().skip(from).anyMatch(o -> oldIndexes.containsKey(identity(o))) || from > 0;
-      boolean[] paired = new boolean[before.size()];
-      int highest = from - 1;
-      for (int i = from; i < after.size(); i++) {
-        Integer partner = related ? oldIndexes.get(identity(after.get(i))) : Integer.valueOf(i);
-        if (partner == null || partner >= before.size() || paired[partner]) {
-          pairs.add(new Pair(-1, i, false));
-        } else {
-          pairs.add(new Pair(partner, i, partner < highest));
-          paired[partner] = true;
-          highest = Math.max(highest, partner);
-        }
-      }
-      for (int i = from; i < before.size(); i++) {
-        if (!paired[i]) {
-          pairs.add(new Pair(i, -1, false));
-        }
-      }
-      return pairs;
-    }
-
-    private static Object identity(Object element) {
-      return element instanceof TimelineObject object ? object.identity() : element;
-    }
   }
 }

@@ -3,52 +3,42 @@ package org.oddlot.timeline;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.oddlot.json.JsonSlice;
-import org.oddlot.json.JsonText;
 
 /**
- * Where an object was read from: the stretch of a text that spells it, and the object as it was
- * read there. Changed copies of the object keep its origin, which makes it the identity of the
- * object through all its changes; an object that was made here has {@link #made} or {@link #NONE}.
+ * Where an object comes from: the object as it was read. Changed copies of the object keep its
+ * origin, which makes it the identity of the object through all its changes, whatever the format of
+ * its file; an object that was made here has {@link #made} or {@link #NONE}.
+ *
+ * <p>A format that writes back what did not change extends this by what it needs for that: its own
+ * bytes, and where in them the object stands.
+ *
+ * @see Address
  */
-public final class Origin {
+public class Origin {
   /** The origin of what was not read from anywhere and is not told apart from its like. */
-  public static final Origin NONE = new Origin(JsonText.of(""), 0, 0, 0, 0);
+  public static final Origin NONE = new Origin();
 
-  private final JsonText text;
-  private final int start;
-  private final int end;
-  private final int bulkStart;
-  private final int bulkEnd;
   private @Nullable TimelineObject asRead;
 
-  private Origin(JsonText text, int start, int end, int bulkStart, int bulkEnd) {
-    this.text = text;
-    this.start = start;
-    this.end = end;
-    this.bulkStart = bulkStart;
-    this.bulkEnd = bulkEnd;
-  }
+  /** One that is not tied to an object yet. */
+  protected Origin() {}
 
   /**
    * An origin for something that is made here and is the same through its later changes, although
    * it was not read from anywhere.
    */
   public static Origin made() {
-    return new Origin(JsonText.of(""), 0, 0, 0, 0);
-  }
-
-  /** The stretch of {@code text} from {@code start} up to {@code end}. */
-  public static Origin of(JsonText text, int start, int end) {
-    return new Origin(text, start, end, 0, 0);
+    return new Origin();
   }
 
   /**
-   * The same, where the value of the member that holds the object's children is known to stand from
-   * {@code bulkStart} up to {@code bulkEnd}.
+   * Says of an object that was made with {@link #made} that this is what was read: for formats that
+   * keep nothing of their own.
+   *
+   * @return the object
    */
-  public static Origin of(JsonText text, int start, int end, int bulkStart, int bulkEnd) {
-    return new Origin(text, start, end, bulkStart, bulkEnd);
+  public static <T extends TimelineObject> T read(T object) {
+    return object.origin().bind(object);
   }
 
   /**
@@ -56,7 +46,7 @@ public final class Origin {
    *
    * @return the object
    */
-  public <T extends TimelineObject> T bind(T object) {
+  public final <T extends TimelineObject> T bind(T object) {
     if (this == NONE || asRead != null) {
       throw new IllegalStateException("An origin belongs to one object");
     }
@@ -65,39 +55,25 @@ public final class Origin {
   }
 
   /** Whether what has this origin was made here, not read. */
-  public boolean isMade() {
+  public final boolean isMade() {
     return asRead == null;
   }
 
   /** The object as it was read, empty where it was not read from anywhere. */
-  public Optional<TimelineObject> asRead() {
+  public final Optional<TimelineObject> asRead() {
     return Optional.ofNullable(asRead);
   }
 
-  /** The stretch of text that spells the object as it was read. */
-  public JsonSlice slice() {
-    return new JsonSlice(text, start, end);
-  }
-
-  /** The offset of the object's first byte in its text. */
-  public int start() {
-    return start;
-  }
-
-  /** The text that the object was read from. */
-  public JsonText text() {
-    return text;
-  }
-
-  /** Where the value that holds the object's children stands, if it has any. */
-  public Optional<JsonSlice> bulk() {
-    return bulkEnd > bulkStart
-        ? Optional.of(new JsonSlice(text, bulkStart, bulkEnd))
-        : Optional.empty();
+  /**
+   * Whether the file of {@code other} has the same there as that of this; asked of objects that
+   * nothing is understood of. Unless a format knows better, each is like itself alone.
+   */
+  protected boolean saysTheSameAs(Origin other) {
+    return this == other;
   }
 
   @Override
   public String toString() {
-    return isMade() ? "made here" : text.place(start);
+    return isMade() ? "made here" : "read";
   }
 }

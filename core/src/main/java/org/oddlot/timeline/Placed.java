@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.Timecode;
 
-/** An object and where it lies: what it lies in, as the how-manieth, and from when on. */
+/** An object and where it lies: what it lies in, as which child of it, and from when on. */
 public final class Placed {
   /** Names of more letters are shortened where a place is told in words. */
   private static final int LONGEST = 400;
@@ -175,8 +175,8 @@ public final class Placed {
   }
 
   /**
-   * What it is known by among all that lies under the same root: the names on the way to it, and
-   * where several there are called alike the how-manieth.
+   * What it is known by among all that lies under the same root, as in the {@link Address#path} of
+   * an address: the names on the way to it, and where several there are called alike its ordinal.
    */
   public String key() {
     var steps = new ArrayList<String>();
@@ -187,7 +187,8 @@ public final class Placed {
     return String.join("/", steps);
   }
 
-  private String step(Placed in) {
+  /** What it is known by among the children of what it lies in. */
+  String step(Placed in) {
     String[] its = in.steps;
     if (its == null) {
       its = steps(in.object.children());
@@ -202,11 +203,17 @@ public final class Placed {
     Map<String, Integer> counts = new HashMap<>();
     for (int i = 0; i < steps.length; i++) {
       TimelineObject child = children.get(i);
-      String name = child.name().isEmpty() ? child.schema() : child.name();
+      String name = child.name().isEmpty() ? child.schema() : escaped(child.name());
       int count = counts.merge(name, 1, Integer::sum);
       steps[i] = count == 1 ? name : name + "#" + count;
     }
     return steps;
+  }
+
+  /** A name in which nothing can be taken for what stands between names. */
+  private static String escaped(String name) {
+    boolean isPlain = name.indexOf('/') < 0 && name.indexOf('#') < 0 && name.indexOf('\\') < 0;
+    return isPlain ? name : name.replace("\\", "\\\\").replace("/", "\\/").replace("#", "\\#");
   }
 
   private String label() {

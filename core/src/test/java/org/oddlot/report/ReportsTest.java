@@ -51,6 +51,7 @@ import org.oddlot.sound.WaveWriter;
 import org.oddlot.time.FilmGauge;
 import org.oddlot.time.Rational;
 import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.Origin;
@@ -258,7 +259,7 @@ class ReportsTest {
                         () ->
                             List.of(
                                 new LedgerEntry(
-                                    "cut.otio", "Bin / A001C001", "name", "a", "b", "tag", "why"))),
+                                    new Address("cut.otio", "Bin/A001C001", "name"), "Bin / A001C001", "a", "b", "tag", "why"))),
                     new Account("sync", "Sync", List::of, List::of)));
     assertThat(rows(report("matches", material), "about", "standing"))
         .containsExactly("row 7 | open", "A001C001 | settled");

@@ -21,6 +21,7 @@ import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
 import org.oddlot.caption.Sense;
 import org.oddlot.caption.Span;
+import org.oddlot.format.Losses;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 
@@ -29,12 +30,10 @@ import org.oddlot.time.Rational;
  * carry report.
  */
 public final class Fitting {
-  private static final int PLACES = 5;
-
   private final Captions captions;
   private final Set<Feature> carries;
   private final Grid grid;
-  private final Map<String, List<String>> losses = new LinkedHashMap<>();
+  private final Losses losses = new Losses();
 
   private Fitting(Captions captions, Set<Feature> carries, Grid grid) {
     this.captions = captions;
@@ -81,7 +80,7 @@ public final class Fitting {
     if (format instanceof Cea608) {
       fitting.late(new LineWriter(result).late(), fitted);
     }
-    return new Fitted(result, fitting.sentences());
+    return new Fitted(result, fitting.losses.sentences());
   }
 
   private static List<String> ids(List<Caption> captions) {
@@ -104,35 +103,15 @@ public final class Fitting {
             false);
     return new Fitted(
         Captions.made(captions.name(), captions.language(), programme, fitted),
-        fitting.sentences());
+        fitting.losses.sentences());
   }
 
   private void lose(String what, String place) {
-    losses.computeIfAbsent(what, _ -> new ArrayList<>()).add(place);
+    losses.lose(what, place);
   }
 
   private String place(Caption caption) {
     return captions.grid().label(caption.start());
-  }
-
-  private List<String> sentences() {
-    return losses.entrySet().stream()
-        .map(loss -> {
-          List<String> places = loss.getValue().stream().filter(p -> !p.isEmpty()).toList();
-          if (places.isEmpty()) {
-            return loss.getKey();
-          }
-          String first = String.join(", ", places.subList(0, Math.min(PLACES, places.size())));
-          return places.size() == 1
-              ? Phrase.of("%s, at %s", loss.getKey(), first)
-              : Phrase.of(
-                  "%s, in %s places: %s%s",
-                  loss.getKey(),
-                  Phrase.number(places.size()),
-                  first,
-                  places.size() > PLACES ? " …" : "");
-        })
-        .toList();
   }
 
   private void asides() {

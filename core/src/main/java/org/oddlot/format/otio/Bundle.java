@@ -1,5 +1,15 @@
 package org.oddlot.format.otio;
 
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.TimelineObject;
+
 /** Names within OTIO's file bundles, after its documentation of {@code otioz} and {@code otiod}. */
 final class Bundle {
   static final String CONTENT = "content.otio";
@@ -11,5 +21,45 @@ final class Bundle {
   /** Whether a file of this name is neither the timeline nor the bundle's version. */
   static boolean isBeside(String name) {
     return !name.equals(CONTENT) && !name.equals(VERSION);
+  }
+
+  /**
+   * Which files of a bundle go over into another: all of them with what was read from the bundle;
+   * with something new the version and the media that it uses. Names of folders end in a slash.
+   */
+  static Predicate<String> wanted(TimelineObject root) {
+    if (!root.origin().isMade()) {
+      return _ -> true;
+    }
+    Set<String> used = new HashSet<>();
+    Set<String> sequences = new HashSet<>();
+    for (Placed placed : Placed.root(root).clips()) {
+      ((Clip) placed.object())
+          .mediaReferences()
+          .values()
+          .forEach(media -> {
+            switch (media) {
+              case MediaReference.External external -> used.add(inBundle(external.targetUrl()));
+              case MediaReference.ImageSequence images ->
+                  sequences.add(inBundle(images.targetUrlBase() + images.namePrefix()));
+              default -> {}
+            }
+          });
+    }
+    return name ->
+        name.equals(VERSION)
+            || used.contains(name)
+            || sequences.stream().anyMatch(name::startsWith);
+  }
+
+  /** A place of media as the bundle's documentation has it: relative to the bundle. */
+  private static String inBundle(String url) {
+    String plain = url.startsWith("./") ? url.substring(2) : url;
+    try {
+      // A plus is a plus in the path of a URL.
+      return URLDecoder.decode(plain.replace("+", "%2B"), StandardCharsets.UTF_8);
+    } catch (IllegalArgumentException e) {
+      return plain;
+    }
   }
 }

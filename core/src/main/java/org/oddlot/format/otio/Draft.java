@@ -249,8 +249,8 @@ final class Draft {
         composables.add(composable);
       } else {
         misplaced = child;
-        var slice = child.origin().slice();
-        var origin = Origin.of(slice.text(), slice.start(), slice.end());
+        var slice = OtioOriginal.in(child).slice();
+        var origin = new OtioOriginal(slice.text(), slice.start(), slice.end());
         composables.add(origin.bind(new Opaque(origin, child.name(), child.schema())));
       }
     }

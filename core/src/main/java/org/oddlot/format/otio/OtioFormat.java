@@ -4,8 +4,11 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import org.oddlot.format.TimelineFeature;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.Probe;
@@ -45,7 +48,12 @@ public final class OtioFormat implements TimelineFormat {
   }
 
   @Override
-  public void write(TimelineObject root, Path source, Path target) throws IOException {
+  public Set<TimelineFeature> carries() {
+    return EnumSet.allOf(TimelineFeature.class);
+  }
+
+  @Override
+  public void write(TimelineObject root, Optional<Path> bundle, Path target) throws IOException {
     try (OutputStream out = Files.newOutputStream(target)) {
       OtioWriter.write(root, out);
     }

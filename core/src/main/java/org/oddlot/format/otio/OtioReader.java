@@ -24,7 +24,6 @@ import org.oddlot.timeline.Effect;
 import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Opaque;
-import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.TimelineObject;
 
@@ -118,7 +117,7 @@ public final class OtioReader {
     reader.expectEnd();
     if (root instanceof Opaque opaque && opaque.schema().isEmpty()) {
       problems.error(
-          text.place(root.origin().slice().start()),
+          text.place(OtioOriginal.in(root).start()),
           "This is JSON, but not OTIO: its outermost object names no OTIO_SCHEMA.",
           "Choose another file, or export it again.");
       return Optional.empty();
@@ -193,7 +192,8 @@ public final class OtioReader {
   }
 
   private TimelineObject finish(Draft draft, int start) {
-    var origin = Origin.of(text, start, reader.offset(), draft.bulkStart, draft.bulkEnd);
+    var origin = 
+        new OtioOriginal(text, start, reader.offset(), draft.bulkStart, draft.bulkEnd);
     TimelineObject object = draft.toObject(origin);
     if (object instanceof Opaque opaque && Draft.lacksItsTime(opaque.schema())) {
       problems.warning(
@@ -206,7 +206,7 @@ public final class OtioReader {
     }
     if (draft.misplaced != null) {
       problems.warning(
-          text.place(draft.misplaced.origin().slice().start()),
+          text.place(OtioOriginal.in(draft.misplaced).start()),
           "A " + draft.misplaced.schema() + " lies where only items of a track can.",
           "It is carried unchanged and not looked into.");
     }
@@ -214,7 +214,7 @@ public final class OtioReader {
   }
 
   private Opaque opaque(int start, String schema) {
-    var origin = Origin.of(text, start, reader.offset());
+    var origin = new OtioOriginal(text, start, reader.offset());
     return origin.bind(new Opaque(origin, "", schema));
   }
 

@@ -60,9 +60,9 @@ final class OtioStyle {
 
   /** The style of the document that {@code root} was read from; of a new one, four spaces. */
   static OtioStyle of(TimelineObject root) {
-    return root.origin().isMade()
-        ? new OtioStyle(JsonStyle.indented("    "), Optional.empty())
-        : new OtioStyle(root.origin().text().style(), root.origin().asRead());
+    return OtioOriginal.of(root)
+        .map(its -> new OtioStyle(its.text().style(), its.asRead()))
+        .orElseGet(() -> new OtioStyle(JsonStyle.indented("    "), Optional.empty()));
   }
 
   JsonStyle json() {
@@ -303,7 +303,7 @@ final class OtioStyle {
   }
 
   private static JsonObject bytesOf(TimelineObject object) {
-    JsonSlice slice = object.origin().slice();
+    JsonSlice slice = OtioOriginal.in(object).slice();
     return JsonObject.ofSlice(slice.text(), slice.start(), slice.end());
   }
 }

@@ -25,7 +25,7 @@ import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.MediaReference;
-import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Opaque;
 import org.oddlot.timeline.TimelineObject;
 
 /**
@@ -50,16 +50,16 @@ public final class OtioWriter {
    * @throws java.io.UncheckedIOException if the stream cannot be written to
    */
   public static void write(TimelineObject root, OutputStream stream) {
-    Origin origin = root.origin();
     var style = OtioStyle.of(root);
     var out = new JsonOutput(stream, style.json());
     var writer = new OtioWriter(out, style);
-    if (origin.isMade()) {
+    Optional<OtioOriginal> origin = OtioOriginal.of(root);
+    if (origin.isEmpty()) {
       writer.object(root, style.json().multiLine() ? style.json().newline() : "");
       out.raw(style.json().newline());
     } else {
-      JsonText text = origin.text();
-      JsonSlice slice = origin.slice();
+      JsonText text = origin.get().text();
+      JsonSlice slice = origin.get().slice();
       out.copy(text, 0, slice.start());
       writer.inPlace(root);
       out.copy(text, slice.end(), text.length());
@@ -69,18 +69,17 @@ public final class OtioWriter {
 
   /** Writes an object at a place where it was not before. */
   private void object(TimelineObject object, String lead) {
-    if (object.origin().isMade()) {
-      fresh(object, lead);
+    if (object.origin() instanceof OtioOriginal its) {
+      out.moved(its.slice(), lead, inner -> new OtioWriter(inner, style).inPlace(object));
     } else {
-      out.moved(
-          object.origin().slice(), lead, inner -> new OtioWriter(inner, style).inPlace(object));
+      fresh(object, lead);
     }
   }
 
   /** Writes an object in the place where it was read. */
   @SuppressWarnings("ReferenceEquality") // only the very object that was read is copied whole
   private void inPlace(TimelineObject object) {
-    Origin origin = object.origin();
+    OtioOriginal origin = OtioOriginal.in(object);
     TimelineObject before = origin.asRead().orElseThrow();
     JsonSlice slice = origin.slice();
     if (before == object) {
@@ -182,7 +181,7 @@ public final class OtioWriter {
   }
 
   private static Optional<JsonValue> memberOf(TimelineObject owner, String key) {
-    return JsonPatch.member(owner.origin().slice(), key, owner.origin().bulk());
+    return JsonPatch.member(OtioOriginal.in(owner).slice(), key, OtioOriginal.in(owner).bulk());
   }
 
   private static @Nullable Object unwrapped(@Nullable Object value) {
@@ -192,7 +191,7 @@ public final class OtioWriter {
   /** Whether both are states of one object, so that the second is written over the first. */
   private static boolean isChangeOf(@Nullable Object before, TimelineObject after) {
     return before instanceof TimelineObject object
-        && !after.origin().isMade()
+        && after.origin() instanceof OtioOriginal
         && object.origin() == after.origin();
   }
 
@@ -239,9 +238,7 @@ public final class OtioWriter {
         changes.put(
             key.toString(),
             new Change.Written(lead -> {
-              if (was instanceof TimelineObject old
-                  && value instanceof TimelineObject now
-                  && old.origin() == now.origin()) {
+              if (value instanceof TimelineObject now && isChangeOf(was, now)) {
                 inPlace(now);
               } else {
                 value(value, lead);
@@ -254,14 +251,14 @@ public final class OtioWriter {
 
   private void list(List<?> after, List<?> before, TimelineObject owner, String key, String lead) {
     Optional<JsonSlice> origin =
-        key.equals("children") ? owner.origin().bulk() : arrayOf(owner, key);
+        key.equals("children") ? OtioOriginal.in(owner).bulk() : arrayOf(owner, key);
     if (origin.isEmpty()) {
       value(after, lead);
       return;
     }
     List<JsonSlice> slices =
         key.equals("children")
-            ? before.stream().map(o -> ((TimelineObject) o).origin().slice()).toList()
+            ? before.stream().map(o -> OtioOriginal.in((TimelineObject) o).slice()).toList()
             : JsonPatch.elements(origin.get());
     JsonPatch.array(out, origin.get(), slices, items(after, before, slices));
   }
@@ -307,7 +304,7 @@ public final class OtioWriter {
       this.objects = objects;
       int index = 0;
       for (Object object : objects) {
-        Origin origin = ((TimelineObject) object).origin();
+        OtioOriginal origin = OtioOriginal.in((TimelineObject) object);
         while (index < slices.size() && slices.get(index).start() != origin.start()) {
           index++;
         }
@@ -333,8 +330,9 @@ public final class OtioWriter {
     int indexOf(TimelineObject object, int expected) {
       boolean asExpected =
           expected < slices.size()
-              && slices.get(expected).start() == object.origin().start()
-              && slices.get(expected).text() == object.origin().text();
+              && object.origin() instanceof OtioOriginal its
+              && slices.get(expected).start() == its.start()
+              && slices.get(expected).text() == its.text();
       return asExpected ? expected : indexes().getOrDefault(object.origin(), -1);
     }
 
@@ -396,7 +394,14 @@ public final class OtioWriter {
   private void fresh(TimelineObject object, String lead) {
     var members = new LinkedHashMap<String, JsonOutput.Emitter>();
     object.properties().forEach((key, value) -> members.put(key, inner -> value(value, inner)));
-    members(object.schema() + "." + OtioStyle.version(object.schema()), members, lead);
+    members(versioned(object), members, lead);
+  }
+
+  /** The schema with its version; what is not understood says it itself. */
+  private static String versioned(TimelineObject object) {
+    return object instanceof Opaque opaque
+        ? opaque.schema()
+        : object.schema() + "." + OtioStyle.version(object.schema());
   }
 
   /** Writes a new object with its members in the order that the document has for its schema. */

@@ -5,8 +5,12 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.oddlot.format.TimelineFeature;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.ReadingOptions;
@@ -50,10 +54,15 @@ public final class OtiodFormat implements TimelineFormat {
   }
 
   @Override
-  public void write(TimelineObject root, Path source, Path target) throws IOException {
+  public Set<TimelineFeature> carries() {
+    return EnumSet.allOf(TimelineFeature.class);
+  }
+
+  @Override
+  public void write(TimelineObject root, Optional<Path> bundle, Path target) throws IOException {
     Files.createDirectories(target);
-    if (Files.isDirectory(source)) {
-      copyAllButContent(source, target);
+    if (bundle.isPresent()) {
+      copyBeside(bundle.get(), target, Bundle.wanted(root));
     } else {
       Files.writeString(target.resolve(Bundle.VERSION), Bundle.CURRENT_VERSION);
     }
@@ -75,27 +84,31 @@ public final class OtiodFormat implements TimelineFormat {
     }
   }
 
-  /** Copies files and folders; a link stays one, and leads where it led. */
-  private static void copyAllButContent(Path source, Path target) throws IOException {
+  /** Copies the files that are wanted; a link stays one, and leads where it led. */
+  private static void copyBeside(Path source, Path target, Predicate<String> wanted)
+      throws IOException {
     try (var files = Files.walk(source)) {
       for (Path file : (Iterable<Path>) files::iterator) {
-        Path copy = target.resolve(source.relativize(file).toString());
-        if (Files.isSymbolicLink(file)) {
-          copyLink(file, source, copy);
-        } else if (Files.isDirectory(file)) {
-          Files.createDirectories(copy);
-        } else if (Files.isRegularFile(file) && !file.equals(source.resolve(Bundle.CONTENT))) {
-          Files.copy(file, copy);
+        String name = source.relativize(file).toString().replace('\\', '/');
+        Path copy = target.resolve(name);
+        if (Files.isDirectory(file, LinkOption.NOFOLLOW_LINKS)) {
+          if (wanted.test(name + "/")) {
+            Files.createDirectories(copy);
+          }
+        } else if (!file.equals(source.resolve(Bundle.CONTENT)) && wanted.test(name)) {
+          Files.createDirectories(copy.getParent());
+          if (Files.isSymbolicLink(file)) {
+            copyLink(file, source, copy);
+          } else if (Files.isRegularFile(file)) {
+            Files.copy(file, copy);
+          }
+          // A pipe or a device has nothing in it that could be copied.
         }
-        // A pipe or a device has nothing in it that could be copied.
       }
     }
   }
 
   private static void copyLink(Path link, Path source, Path copy) throws IOException {
-    if (link.equals(source.resolve(Bundle.CONTENT))) {
-      return;
-    }
     Path leads = Files.readSymbolicLink(link);
     Path there = link.toAbsolutePath().resolveSibling(leads).normalize();
     boolean leavesTheBundle = !there.startsWith(source.toAbsolutePath().normalize());

@@ -8,14 +8,18 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.util.Collections;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
 import java.util.zip.CRC32;
 import java.util.zip.ZipException;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
 import org.apache.commons.compress.archivers.zip.ZipFile;
+import org.oddlot.format.TimelineFeature;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.Memory;
@@ -136,18 +140,22 @@ public final class OtiozFormat implements TimelineFormat {
   }
 
   @Override
+  public Set<TimelineFeature> carries() {
+    return EnumSet.allOf(TimelineFeature.class);
+  }
+
+  @Override
   @SuppressWarnings("ReferenceEquality") // unchanged is being the very object that was read
-  public void write(TimelineObject root, Path source, Path target) throws IOException {
-    boolean repack = new InputFile(source).extension().equals(".otioz");
-    if (repack && root.origin().asRead().orElse(null) == root) {
-      Files.copy(source, target);
+  public void write(TimelineObject root, Optional<Path> bundle, Path target) throws IOException {
+    if (bundle.isPresent() && root.origin().asRead().orElse(null) == root) {
+      Files.copy(bundle.get(), target);
       return;
     }
     var content = new ByteArrayOutputStream();
     OtioWriter.write(root, content);
     try (var out = new ZipArchiveOutputStream(target)) {
-      if (repack) {
-        repack(source, out, content.toByteArray());
+      if (bundle.isPresent()) {
+        repack(bundle.get(), out, content.toByteArray(), Bundle.wanted(root));
       } else {
         put(
             out,
@@ -158,7 +166,8 @@ public final class OtiozFormat implements TimelineFormat {
     }
   }
 
-  private static void repack(Path source, ZipArchiveOutputStream out, byte[] content)
+  private static void repack(
+      Path source, ZipArchiveOutputStream out, byte[] content, Predicate<String> wanted)
       throws IOException {
     try (ZipFile zip = ZipFile.builder().setPath(source).get()) {
       for (ZipArchiveEntry entry : Collections.list(zip.getEntriesInPhysicalOrder())) {
@@ -167,7 +176,7 @@ public final class OtiozFormat implements TimelineFormat {
           replacement.setMethod(ZipArchiveEntry.DEFLATED);
           replacement.setTime(entry.getTime());
           put(out, replacement, content);
-        } else {
+        } else if (wanted.test(entry.getName())) {
           try (InputStream raw = zip.getRawInputStream(entry)) {
             out.addRawArchiveEntry(entry, raw);
           }

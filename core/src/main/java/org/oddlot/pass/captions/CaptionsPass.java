@@ -427,7 +427,8 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
         || !(captions.original().orElse(null) instanceof CaptionTracks.TrackOriginal original)) {
       return;
     }
-    Optional<String> document = programme(captions.name(), material).map(Programme::document);
+    Optional<String> document =
+        programme(captions.name(), material).map(programme -> programme.address().file());
     if (document.isEmpty()) {
       return;
     }

@@ -6,13 +6,13 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
+import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Timeline;
 
 /**
  * A timeline whose sound can be laid out by role.
  *
- * @param document the document that it is in
- * @param place what the timeline is known by within it
+ * @param address what the timeline is known by
  * @param timeline the timeline
  * @param made the timeline with its sound by role
  * @param standing to look at where it can be made, open where it cannot, settled where nothing has
@@ -21,8 +21,7 @@ import org.oddlot.timeline.Timeline;
  * @param evidence the audit: each role's seconds before and after
  */
 public record LayoutFinding(
-    String document,
-    String place,
+    Address address,
     Timeline timeline,
     Timeline made,
     Standing standing,
@@ -36,12 +35,12 @@ public record LayoutFinding(
 
   @Override
   public FindingId id() {
-    return FindingId.of("layout", document, place);
+    return FindingId.of("layout", address);
   }
 
   @Override
   public Optional<FindingId> formerId() {
-    return Optional.of(FindingId.of("layout", document, timeline.name()));
+    return Optional.of(FindingId.of("layout", address.file(), timeline.name()));
   }
 
   @Override

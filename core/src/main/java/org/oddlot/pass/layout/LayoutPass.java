@@ -26,6 +26,7 @@ import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
+import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
@@ -98,7 +99,13 @@ public final class LayoutPass implements Pass<LayoutFinding> {
       for (Placed placed : timelines) {
         if (!RoleTracks.areIn((Timeline) placed.object())) {
           progress.check();
-          finding(document, placed, settings.get(ORDER), there).ifPresent(findings::add);
+          finding(
+                  document,
+                  material.address(document.name(), placed),
+                  placed,
+                  settings.get(ORDER),
+                  there)
+              .ifPresent(findings::add);
         }
       }
     }
@@ -106,7 +113,11 @@ public final class LayoutPass implements Pass<LayoutFinding> {
   }
 
   private static Optional<LayoutFinding> finding(
-      Document document, Placed placed, String order, List<Map<String, Rational>> there) {
+      Document document,
+      Address address,
+      Placed placed,
+      String order,
+      List<Map<String, Rational>> there) {
     var timeline = (Timeline) placed.object();
     AudibleClips heard = AudibleClips.in(timeline, document.profile());
     if (heard.pieces().isEmpty()) {
@@ -136,8 +147,7 @@ public final class LayoutPass implements Pass<LayoutFinding> {
     }
     return Optional.of(
         new LayoutFinding(
-            document.name(),
-            placed.key(),
+            address,
             timeline,
             made.timeline(),
             there.contains(before) ? Standing.SETTLED : standing(before, after),
@@ -210,7 +220,7 @@ public final class LayoutPass implements Pass<LayoutFinding> {
     for (Reviewed<LayoutFinding> reviewed : accepted) {
       LayoutFinding finding = reviewed.finding();
       if (finding.standing() == Standing.TO_LOOK_AT) {
-        made.add(finding.made(), material.document(finding.document()).orElseThrow());
+        made.add(finding.made(), material.document(finding.address().file()).orElseThrow());
         claims.add(new Applied.Claim(finding.made().identity(), "", reviewed.reason()));
       }
     }

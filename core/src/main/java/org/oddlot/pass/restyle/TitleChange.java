@@ -30,7 +30,7 @@ public record TitleChange(String order, LaidTitle before, TitleClip after, Strin
 
   @Override
   public FindingId id() {
-    return FindingId.of("restyle", before.document(), before.key());
+    return FindingId.of("restyle", before.address());
   }
 
   @Override

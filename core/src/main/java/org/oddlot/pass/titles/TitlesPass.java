@@ -362,7 +362,7 @@ public final class TitlesPass implements Pass<TitleFinding> {
     void add(Timeline timeline, Captions captions, Optional<Programme> programme, String reason) {
       claims.add(new Applied.Claim(timeline.identity(), "", reason));
       programme
-          .flatMap(its -> material.document(its.document()))
+          .flatMap(its -> material.document(its.address().file()))
           .ifPresentOrElse(
               from -> {
                 String seed = timeline.name() + "\n" + material.lot();

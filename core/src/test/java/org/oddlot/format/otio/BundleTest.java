@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
@@ -93,7 +94,7 @@ class BundleTest {
     assertThat(format(directory).filesBeside(directory))
         .containsExactly("media/A003C014.mov", "media/again");
     Path copy = folder.resolve("copy.otiod");
-    format(directory).write(read(directory).root().withName("Renamed"), directory, copy);
+    format(directory).write(read(directory).root().withName("Renamed"), Optional.of(directory), copy);
     assertThat(Files.readSymbolicLink(copy.resolve("media/A003C014.mov"))).isEqualTo(unplugged);
     assertThat(Files.readSymbolicLink(copy.resolve("media/again"))).isEqualTo(Path.of(".."));
     assertThat(read(copy).root().name()).isEqualTo("Renamed");
@@ -102,14 +103,14 @@ class BundleTest {
   @Test
   void anUnchangedArchiveIsCopiedToTheByte() throws IOException {
     Path copy = folder.resolve("copy.otioz");
-    format(archive).write(read(archive).root(), archive, copy);
+    format(archive).write(read(archive).root(), Optional.of(archive), copy);
     assertThat(Files.mismatch(archive, copy)).isEqualTo(-1);
   }
 
   @Test
   void aChangedArchiveKeepsItsMediaAsTheyArePacked() throws IOException {
     Path changed = folder.resolve("changed.otioz");
-    format(archive).write(read(archive).root().withName("Renamed"), archive, changed);
+    format(archive).write(read(archive).root().withName("Renamed"), Optional.of(archive), changed);
     assertThat(read(changed).root().name()).isEqualTo("Renamed");
     try (var before = new ZipFile(archive.toFile());
         var after = new ZipFile(changed.toFile())) {
@@ -125,18 +126,18 @@ class BundleTest {
   @Test
   void contentGoesFromOneKindToTheOtherToTheByte() throws IOException {
     Path plain = folder.resolve("plain.otio");
-    format(plain).write(read(archive).root(), archive, plain);
+    format(plain).write(read(archive).root(), Optional.empty(), plain);
     assertThat(Files.readAllBytes(plain)).isEqualTo(content);
     assertThat(format(archive).filesBeside(archive)).containsExactly("media/A003C014.mov");
 
     Path directory = folder.resolve("day.otiod");
-    format(directory).write(read(plain).root(), plain, directory);
+    format(directory).write(read(plain).root(), Optional.empty(), directory);
     assertThat(Files.readAllBytes(directory.resolve("content.otio"))).isEqualTo(content);
 
     Path packed = folder.resolve("again.otioz");
     Path packedAgain = folder.resolve("again2.otioz");
-    format(packed).write(read(directory).root(), directory, packed);
-    format(packedAgain).write(read(directory).root(), directory, packedAgain);
+    format(packed).write(read(directory).root(), Optional.empty(), packed);
+    format(packedAgain).write(read(directory).root(), Optional.empty(), packedAgain);
     assertThat(Files.mismatch(packed, packedAgain)).isEqualTo(-1);
   }
 
@@ -147,7 +148,7 @@ class BundleTest {
     Files.write(directory.resolve("content.otio"), content);
     Files.writeString(directory.resolve("media/a.mov"), "moving");
     Path changed = folder.resolve("changed.otiod");
-    format(directory).write(read(directory).root().withName("Renamed"), directory, changed);
+    format(directory).write(read(directory).root().withName("Renamed"), Optional.of(directory), changed);
     assertThat(changed.resolve("media/a.mov")).hasContent("moving");
     assertThat(read(changed).root().name()).isEqualTo("Renamed");
     assertThat(format(changed).filesBeside(changed)).containsExactly("media/a.mov");

@@ -109,8 +109,8 @@ class OtioRoundTripTest {
     TimelineObject changed = new Edits().change(clip, o -> tagged((Clip) o)).applyTo(root);
     byte[] after = Fixtures.write(changed);
 
-    int start = clip.origin().slice().start();
-    int tail = before.length - clip.origin().slice().end();
+    int start = OtioOriginal.in(clip).slice().start();
+    int tail = before.length - OtioOriginal.in(clip).slice().end();
     assertThat(after).startsWith(java.util.Arrays.copyOf(before, start));
     assertThat(java.util.Arrays.copyOfRange(after, after.length - tail, after.length))
         .isEqualTo(java.util.Arrays.copyOfRange(before, before.length - tail, before.length));
@@ -329,7 +329,7 @@ class OtioRoundTripTest {
     }
     Clip clip = (Clip) clips.get(Math.floorMod(choice, clips.size())).object();
     String text = Fixtures.text(new Edits().change(clip, o -> o.withName(name)).applyTo(root));
-    var slice = clip.origin().slice();
+    var slice = OtioOriginal.in(clip).slice();
     byte[] bytes = json.getBytes(java.nio.charset.StandardCharsets.UTF_8);
     assertThat(text)
         .startsWith(new String(bytes, 0, slice.start(), java.nio.charset.StandardCharsets.UTF_8))

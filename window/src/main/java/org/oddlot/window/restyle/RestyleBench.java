@@ -203,7 +203,7 @@ public final class RestyleBench extends FindingsBench<TitleChange> {
                     .toLowerCase(Locale.ROOT)
                     .contains(find))
             .toList(),
-        each -> each.document() + each.key());
+        each -> each.address().toString());
   }
 
   private void change() {
