@@ -2,6 +2,8 @@ package org.oddlot.timeline;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -124,12 +126,16 @@ final class Pairing {
     }
   }
 
-  /** The indexes of a longest rising run of {@code values}, those that are {@link #NONE} left out. */
+  /**
+   * The indexes of a longest rising run of {@code values}, those that are {@link #NONE} left out; of
+   * several as long the one that keeps what comes first.
+   */
   private static int[] inOrder(int[] values) {
-    int[] ends = new int[values.length];
-    int[] previous = new int[values.length];
+    // Patience sorting from behind: the first of each pile is the best place to go on from.
+    int[] heads = new int[values.length];
+    int[] following = new int[values.length];
     int length = 0;
-    for (int i = 0; i < values.length; i++) {
+    for (int i = values.length - 1; i >= 0; i--) {
       if (values[i] == NONE) {
         continue;
       }
@@ -137,21 +143,21 @@ final class Pairing {
       int high = length;
       while (low < high) {
         int middle = (low + high) >>> 1;
-        if (values[ends[middle]] < values[i]) {
+        if (values[heads[middle]] > values[i]) {
           low = middle + 1;
         } else {
           high = middle;
         }
       }
-      previous[i] = low == 0 ? NONE : ends[low - 1];
-      ends[low] = i;
+      following[i] = low == 0 ? NONE : heads[low - 1];
+      heads[low] = i;
       length = Math.max(length, low + 1);
     }
     int[] run = new int[length];
-    int at = length == 0 ? NONE : ends[length - 1];
-    for (int i = length - 1; i >= 0; i--) {
+    int at = length == 0 ? NONE : heads[length - 1];
+    for (int i = 0; i < length; i++) {
       run[i] = at;
-      at = previous[at];
+      at = following[at];
     }
     return run;
   }
@@ -217,6 +223,7 @@ final class Pairing {
   }
 
   private void byLikeness() {
+    anchor();
     for (Likeness likeness : Likeness.values()) {
       @Nullable Object[] old = keys(before, likeness);
       @Nullable Object[] now = keys(after, likeness);
@@ -227,6 +234,37 @@ final class Pairing {
     // What is alike and lies out of order was moved.
     for (Likeness likeness : List.of(Likeness.ALL, Likeness.NAME_AND_MEDIA)) {
       moved(likeness);
+    }
+  }
+
+  /**
+   * Pairs what is the only one of its like on both sides, in the longest order of all of it: a clip
+   * that was trimmed counts for the order as much as one that is as it was.
+   */
+  private void anchor() {
+    var all = new Block(sameStart, before.size(), sameStart, after.size());
+    int[] candidates = new int[after.size()];
+    Arrays.fill(candidates, NONE);
+    var taken = new BitSet();
+    for (Likeness likeness : List.of(Likeness.ALL, Likeness.NAME_AND_MEDIA, Likeness.MEDIA)) {
+      @Nullable Object[] old = keys(before, likeness);
+      @Nullable Object[] now = keys(after, likeness);
+      for (int i = 0; i < now.length; i++) {
+        now[i] = candidates[i] == NONE ? now[i] : null;
+      }
+      for (int i = 0; i < old.length; i++) {
+        old[i] = taken.get(i) ? null : old[i];
+      }
+      int[] anchors = anchors(all, old, now);
+      for (int i = 0; i < anchors.length; i++) {
+        if (anchors[i] != NONE) {
+          candidates[sameStart + i] = anchors[i];
+          taken.set(anchors[i]);
+        }
+      }
+    }
+    for (int index : inOrder(candidates)) {
+      pair(candidates[index], index);
     }
   }
 
@@ -368,7 +406,7 @@ final class Pairing {
     for (int j = block.newFrom; j < block.newTo; j++) {
       Object key = now[j];
       List<Integer> its = key == null ? List.of() : places.getOrDefault(key, List.of());
-      int at = java.util.Collections.binarySearch(its, next);
+      int at = Collections.binarySearch(its, next);
       at = at < 0 ? -at - 1 : at;
       if (at < its.size()) {
         pair(its.get(at), j);
