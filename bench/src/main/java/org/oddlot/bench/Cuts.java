@@ -13,8 +13,8 @@ import org.oddlot.timeline.Timeline;
 
 /**
  * Prints the events of timelines, for a check against another's arithmetic: a line each with the
- * file, the clip, the kind of its track, whether it is enabled, and its record start, duration and
- * source start as value and rate.
+ * file, the clip, the kind of its track, whether it is enabled, its record start and duration, what
+ * transitions take before and behind that, its source start and end in seconds, and its speed.
  *
  * <pre>Cuts FILE...</pre>
  */
@@ -37,14 +37,18 @@ public final class Cuts {
   private static void print(Path file, Cut.Event event) {
     System.out.println(
         Phrase.of(
-            "%s\t%s\t%s\t%b\t%s\t%s\t%s",
+            "%s\t%s\t%s\t%b\t%s\t%s\t%s\t%s\t%s\t%s\t%s",
             file.getFileName(),
             event.clip().name(),
             event.kind(),
             event.enabled(),
             exactly(event.record().start()),
             exactly(event.record().duration()),
-            exactly(event.source().start())));
+            exactly(event.recordWithTransitions().start()),
+            exactly(event.recordWithTransitions().endExclusive()),
+            exactly(event.source().start()),
+            exactly(event.source().endExclusive()),
+            event.speed()));
   }
 
   private static String exactly(RationalTime time) {

@@ -52,10 +52,10 @@ public record Moment(Path file, Rational seconds) {
   }
 
   private static Optional<Moment> of(Material material, Cut.Event event, Rational since) {
-    Rational into = since.minus(event.record().start().seconds()).times(event.speed());
     Rational first =
         event.clip().availableRange().map(range -> range.start().seconds()).orElse(Rational.ZERO);
-    Rational seconds = event.source().start().seconds().minus(first).plus(into);
+    Rational after = since.minus(event.record().start().seconds());
+    Rational seconds = event.sourceAt(after).minus(first);
     return material
         .sources()
         .of(event.clip())

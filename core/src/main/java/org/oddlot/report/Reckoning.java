@@ -27,10 +27,8 @@ import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Addresses;
 import org.oddlot.timeline.Cut;
-import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
-import org.oddlot.timeline.TimelineObject;
 import org.oddlot.timeline.Track;
 
 /**
@@ -151,6 +149,14 @@ final class Reckoning {
     return new Span(from, Math.max(from, frame(range.endExclusive())));
   }
 
+  /** The frames at whose beginning a picture is there. */
+  private Span pictures(TimeRange range) {
+    long from = range.start().rescaledTo(rate, RoundingMode.CEILING).value();
+    return new Span(
+        from,
+        Math.max(from, range.endExclusive().rescaledTo(rate, RoundingMode.CEILING).value()));
+  }
+
   // What is seen.
 
   /** What covers a span, in words. */
@@ -209,8 +215,8 @@ final class Reckoning {
       FrameSpans covered,
       FrameSpans doubtful,
       NavigableMap<Long, Covering> reasons) {
-    Span plain = span(event.record());
-    Span there = span(event.recordWithTransitions());
+    Span plain = pictures(event.record());
+    Span there = pictures(event.recordWithTransitions());
     List<Span> seen = new ArrayList<>();
     List<Span> unknown = new ArrayList<>();
     String why = "";
@@ -250,25 +256,18 @@ final class Reckoning {
 
   /** Where nothing shines through: not where a picture fades in from nothing or out to it. */
   private Span solid(Cut.Event event) {
-    Span span = span(event.record());
+    Span span = pictures(event.record());
     long from = span.from();
     long to = span.to();
-    if (event.into().isPresent() && !hasPicture(event, -2)) {
-      from = frame(event.record().start().plus(event.into().get().outOffset()));
+    Optional<Cut.Edge> into = event.into().filter(Cut.Edge::toNothing);
+    if (into.isPresent()) {
+      from = frame(event.record().start().plus(into.get().within()));
     }
-    if (event.outOf().isPresent() && !hasPicture(event, 2)) {
-      to = frame(event.record().endExclusive().minus(event.outOf().get().inOffset()));
+    Optional<Cut.Edge> outOf = event.outOf().filter(Cut.Edge::toNothing);
+    if (outOf.isPresent()) {
+      to = frame(event.record().endExclusive().minus(outOf.get().within()));
     }
     return new Span(Math.min(from, to), to);
-  }
-
-  /** Whether there is a picture on the other side of a transition. */
-  private static boolean hasPicture(Cut.Event event, int away) {
-    Placed its = event.place();
-    List<? extends TimelineObject> siblings =
-        its.parent().map(Placed::object).map(TimelineObject::children).orElse(List.of());
-    int at = its.index() + away;
-    return at >= 0 && at < siblings.size() && !(siblings.get(at) instanceof Gap);
   }
 
   private Use sound(Cut.Event event, Optional<Source> source) {
@@ -335,7 +334,12 @@ final class Reckoning {
     } else {
       for (Span span : use.seen()) {
         for (long frame = span.from(); frame < span.to(); frame++) {
-          long media = media(use, frame, speed);
+          long media =
+              use.event()
+                  .sourceFrame(
+                      rate.frameDuration()
+                          .times(frame)
+                          .minus(use.event().record().start().seconds()));
           Span one = new Span(media, media + 1);
           fresh += shown.outside(one).size();
           its.add(one);
@@ -349,14 +353,5 @@ final class Reckoning {
 
   private static Span moved(Span span, long by) {
     return new Span(span.from() + by, span.to() + by);
-  }
-
-  /** Which frame of its media a use shows at a frame of the timeline. */
-  private long media(Use use, long frame, Rational speed) {
-    RationalTime from = use.event().source().start();
-    return from.seconds()
-        .plus(rate.frameDuration().times(frame - use.plain().from()).times(speed))
-        .times(from.rate().toRational())
-        .rounded(RoundingMode.FLOOR);
   }
 }

@@ -68,6 +68,38 @@ public record RationalTime(long value, FrameRate rate) implements Comparable<Rat
     return plus(other.negated());
   }
 
+  /**
+   * This so many times as long, exactly: at this rate when it is whole there, else at a multiple of
+   * it.
+   */
+  public RationalTime times(Rational factor) {
+    if (factor.equals(Rational.ONE)) {
+      return this;
+    }
+    Rational counts = factor.times(value);
+    return counts.isWhole()
+        ? of(counts.numerator(), rate)
+        : of(
+            counts.numerator(),
+            FrameRate.of(
+                Math.multiplyExact(rate.numerator(), counts.denominator()), rate.denominator()));
+  }
+
+  /**
+   * This divided by a number, exactly.
+   *
+   * @throws ArithmeticException if {@code divisor} is zero
+   */
+  public RationalTime dividedBy(Rational divisor) {
+    return times(divisor.inverse());
+  }
+
+  /** The same time at another rate where it is whole there; else this. */
+  public RationalTime atRate(FrameRate other) {
+    Rational counts = seconds().times(other.toRational());
+    return counts.isWhole() ? of(counts.numerator(), other) : this;
+  }
+
   /** {@code counts} more at this rate. */
   public RationalTime plusCounts(long counts) {
     return of(Math.addExact(value, counts), rate);

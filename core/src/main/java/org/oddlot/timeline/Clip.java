@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.oddlot.json.JsonObject;
+import org.oddlot.time.Rational;
 import org.oddlot.time.TimeRange;
 
 /**
@@ -155,6 +156,18 @@ public record Clip(
         newEffects,
         enabled,
         metadata);
+  }
+
+  /** This at another speed, in place of what was done to its time. */
+  public Clip withSpeed(Rational speed) {
+    var others = new ArrayList<>(effects);
+    others.removeIf(effect -> effect.timeScalar().isPresent());
+    if (!speed.equals(Rational.ONE)) {
+      String schema = speed.signum() == 0 ? "FreezeFrame" : "LinearTimeWarp";
+      others.add(
+          new Effect(Origin.made(), schema, "", schema, Optional.of(speed), JsonObject.EMPTY));
+    }
+    return withEffects(others);
   }
 
   /** This to be seen and heard, or not. */

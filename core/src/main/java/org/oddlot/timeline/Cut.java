@@ -1,8 +1,10 @@
 package org.oddlot.timeline;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -12,6 +14,13 @@ import org.oddlot.time.TimeRange;
  * with when it is there and what of it. The arithmetic is that of OpenTimelineIO: a child of a
  * stack begins with it, a child of a track where the one before ends, each shows its used range,
  * and what lies outside the used range of what holds it is not there.
+ *
+ * <p>A speed change does not change how long an item lasts, but how much of it is there: at twice
+ * the speed twice its used range, all that lies in it included. Backwards it is the same range from
+ * its end to its beginning; of an item that stands still it is its first frame.
+ *
+ * <p>A transition reaches beyond its cut. Where it leads to or from a nested stack, that goes for
+ * the clips that lie at the stack's edge.
  */
 public final class Cut {
   private final List<Event> events = new ArrayList<>();
@@ -24,8 +33,12 @@ public final class Cut {
    * @param clip the clip
    * @param kind that of the track that it lies on, {@code Video} or {@code Audio}; empty where it
    *     lies on none
-   * @param record when it is there, after the timeline's first frame
-   * @param source what of it is there, in its media's time, at the speed of the media
+   * @param record when it is there, after the timeline's first frame; of no length where it is seen
+   *     in a transition only
+   * @param source what of its media is there, in the media's time; where it stands still, the one
+   *     frame that is
+   * @param speed how fast its media runs, with the speeds of all that it lies in: 2 is twice as
+   *     fast, -1 backwards, 0 stands still
    * @param enabled whether it is seen or heard: it is enabled, and so is all that it lies in
    * @param into the transition that leads to it, if its beginning is there
    * @param outOf the transition that leads from it, if its end is there
@@ -36,53 +49,162 @@ public final class Cut {
       String kind,
       TimeRange record,
       TimeRange source,
+      Rational speed,
       boolean enabled,
-      Optional<Transition> into,
-      Optional<Transition> outOf) {
-
-    /** How fast its media runs: 2 is twice as fast, -1 backwards, 0 stands still. */
-    public Rational speed() {
-      return clip.effects().stream()
-          .flatMap(effect -> effect.timeScalar().stream())
-          .reduce(Rational.ONE, Rational::times);
-    }
+      Optional<Edge> into,
+      Optional<Edge> outOf) {
 
     /** When it is there with what transitions take before its beginning and behind its end. */
     public TimeRange recordWithTransitions() {
       RationalTime start =
-          into.map(transition -> record.start().minus(transition.inOffset()))
-              .orElse(record.start());
+          into.map(edge -> record.start().minus(edge.beyond())).orElse(record.start());
       RationalTime end =
-          outOf
-              .map(transition -> record.endExclusive().plus(transition.outOffset()))
-              .orElse(record.endExclusive());
+          outOf.map(edge -> record.endExclusive().plus(edge.beyond())).orElse(record.endExclusive());
       return TimeRange.between(start, end);
     }
 
-    /** The clip with its used range what is there of it. */
+    /**
+     * Which frame of its media is there at a moment of the record, as a count at the rate of the
+     * {@link #source}. Backwards that is the one that ends there.
+     *
+     * @param after the moment, in seconds after its beginning; may be before it or behind its end
+     *     where a transition reaches
+     */
+    public long sourceFrame(Rational after) {
+      boolean backwards = speed.signum() < 0;
+      RationalTime from = backwards ? source.endExclusive() : source.start();
+      Rational rate = source.start().rate().toRational();
+      Rational at = from.seconds().plus(after.times(speed)).times(rate);
+      return backwards
+          ? at.rounded(RoundingMode.CEILING) - 1
+          : at.rounded(RoundingMode.FLOOR);
+    }
+
+    /** The same in seconds of its media's time; forwards between two frames as well. */
+    public Rational sourceAt(Rational after) {
+      return speed.signum() < 0
+          ? source.start().rate().frameDuration().times(sourceFrame(after))
+          : source.start().seconds().plus(after.times(speed));
+    }
+
+    /** The clip as it would have to lie on a track of the timeline to show the same. */
     public Clip trimmed() {
-      return clip.trimmedRange().filter(source::equals).isPresent()
-          ? clip
-          : clip.withSourceRange(Optional.of(source));
+      RationalTime length =
+          clip.trimmedRange()
+              .map(range -> record.duration().atRate(range.start().rate()))
+              .orElse(record.duration());
+      boolean asItIs =
+          clip.trimmedRange()
+              .filter(range ->
+                  range.start().compareTo(source.start()) == 0
+                      && range.duration().compareTo(length) == 0)
+              .isPresent();
+      Clip its =
+          asItIs ? clip : clip.withSourceRange(Optional.of(TimeRange.of(source.start(), length)));
+      return its.speed().equals(speed) ? its : its.withSpeed(speed);
+    }
+  }
+
+  /**
+   * One end of a clip where a transition is.
+   *
+   * @param transition the transition
+   * @param beyond how far it reaches beyond the clip's end, in record time
+   * @param within how far it reaches into the clip, in record time
+   * @param toNothing whether nothing is on its other side: it fades in or out
+   */
+  public record Edge(
+      Transition transition, RationalTime beyond, RationalTime within, boolean toNothing) {
+    private Edge atMost(RationalTime most) {
+      return beyond.isAfter(most) ? new Edge(transition, most, within, toNothing) : this;
+    }
+
+    private Edge inside(Rational pace) {
+      return new Edge(
+          transition, beyond.times(pace.abs()), within.times(pace.abs()), toNothing);
+    }
+
+    private Edge outside(Rational pace) {
+      return pace.signum() == 0
+          ? this
+          : new Edge(
+              transition,
+              beyond.dividedBy(pace.abs()),
+              within.dividedBy(pace.abs()),
+              toNothing);
     }
   }
 
   /** A part of an item's own time: from a time on, up to another where it ends. */
   private record Window(RationalTime from, Optional<RationalTime> until) {
-    /** The part of {@code range} that lies in this. */
+    /** The part of {@code range} that lies in this; of no length where they only meet. */
     Optional<TimeRange> of(TimeRange range) {
       RationalTime start = from.isAfter(range.start()) ? from : range.start();
       RationalTime end =
           until.filter(its -> its.isBefore(range.endExclusive())).orElse(range.endExclusive());
-      return start.isBefore(end) ? Optional.of(TimeRange.between(start, end)) : Optional.empty();
+      return start.isAfter(end) ? Optional.empty() : Optional.of(TimeRange.between(start, end));
     }
   }
 
-  /** What holds for what lies in an item. */
-  private record Held(RationalTime record, Window window, boolean enabled, String kind) {
-    /** When a time of the item's own is. */
-    RationalTime recordOf(RationalTime time) {
-      return record.plus(time.minus(window.from));
+  /**
+   * What holds for what lies in an item, in the item's own time.
+   *
+   * @param record when the item is there; of no known length where the window has no end
+   * @param window what of it is there
+   * @param pace how fast its own time runs
+   * @param backwards whether it is come to from behind; also where it stands still
+   * @param first the transition at the window's beginning, its lengths in the item's own time
+   * @param last the transition at the window's end
+   */
+  private record Held(
+      RationalTime record,
+      RationalTime length,
+      Window window,
+      Rational pace,
+      boolean backwards,
+      boolean enabled,
+      String kind,
+      Optional<Edge> first,
+      Optional<Edge> last) {
+
+    /** When a part of the item's own time is there. */
+    TimeRange recordOf(TimeRange part) {
+      if (pace.signum() == 0) {
+        return TimeRange.of(record, length);
+      }
+      RationalTime before =
+          pace.signum() > 0
+              ? part.start().minus(window.from)
+              : window.until.orElseThrow().minus(part.endExclusive());
+      return TimeRange.of(
+          record.plus(before.dividedBy(pace.abs())), part.duration().dividedBy(pace.abs()));
+    }
+
+    /** The same with other transitions at its ends. */
+    Held with(Optional<Edge> newFirst, Optional<Edge> newLast) {
+      return new Held(
+          record, length, window, pace, backwards, enabled, kind, newFirst, newLast);
+    }
+
+    /** The same of an item that is there then. */
+    Held at(TimeRange when) {
+      return new Held(
+          when.start(),
+          when.duration(),
+          window,
+          pace,
+          backwards,
+          enabled,
+          kind,
+          first,
+          last);
+    }
+
+    /** The window with what transitions show beyond it. */
+    Window reach() {
+      return new Window(
+          first.map(edge -> window.from.minus(edge.beyond)).orElse(window.from),
+          window.until.map(end -> last.map(edge -> end.plus(edge.beyond)).orElse(end)));
     }
   }
 
@@ -127,13 +249,24 @@ public final class Cut {
       place.forEachChild(this::noteUnknown);
       return;
     }
-    var held =
+    RationalTime none = RationalTime.zero(zero.rate());
+    var all =
         new Held(
-            RationalTime.zero(zero.rate()),
-            new Window(zero, used.map(TimeRange::endExclusive)),
-            stack.enabled(),
-            "");
-    stack(place, held);
+            none,
+            none,
+            new Window(none, used.map(TimeRange::duration)),
+            Rational.ONE,
+            false,
+            true,
+            "",
+            Optional.empty(),
+            Optional.empty());
+    if (used.isPresent() || stack.speed().signum() > 0) {
+      Optional<RationalTime> until = used.map(TimeRange::duration);
+      inside(place, stack, own(stack, zero, none, until, until, all));
+    } else {
+      noteUnknown(place);
+    }
   }
 
   private void noteUnknown(Placed child) {
@@ -153,13 +286,22 @@ public final class Cut {
             return;
           }
           RationalTime zero = RationalTime.zero(start.get().rate());
-          if (item.duration().isEmpty()) {
+          if (item.duration().isPresent()) {
+            item(child, item, TimeRange.of(zero, item.duration().get()), start.get(), held);
+          } else if (item.speed().signum() > 0 && held.pace.signum() > 0) {
             // A track of which only the end is not known.
-            item(child, item, zero, start.get(), held);
+            RationalTime from = held.window.from.isAfter(zero) ? held.window.from : zero;
+            Held own =
+                own(
+                    item,
+                    start.get(),
+                    from.minus(zero),
+                    held.window.until.map(until -> until.minus(zero)),
+                    Optional.empty(),
+                    held);
+            inside(child, item, own.at(held.recordOf(TimeRange.of(from, zero))));
           } else {
-            held.window
-                .of(TimeRange.of(zero, item.duration().get()))
-                .ifPresent(there -> item(child, item, zero, there, start.get(), held));
+            noteUnknown(child);
           }
         }
         case Opaque _ -> unknown.add(child);
@@ -203,97 +345,222 @@ public final class Cut {
       }
       RationalTime begin = at.next.orElseGet(() -> RationalTime.zero(used.get().duration().rate()));
       at.next = Optional.of(begin.plus(used.get().duration()));
-      held.window
-          .of(TimeRange.of(begin, used.get().duration()))
-          .ifPresent(there -> item(child, item, begin, there, used.get().start(), held));
+      item(child, item, TimeRange.of(begin, used.get().duration()), used.get().start(), held);
     });
   }
 
-  /** An item without a known end, in a stack. */
-  private void item(Placed place, Item item, RationalTime zero, RationalTime start, Held held) {
-    RationalTime from = held.window.from.isAfter(zero) ? held.window.from : zero;
-    inside(
-        place,
-        item,
-        new Held(
-            held.recordOf(from),
-            new Window(
-                start.plus(from.minus(zero)),
-                held.window.until.map(until -> start.plus(until.minus(zero)))),
-            held.enabled && item.enabled(),
-            held.kind));
-  }
-
   /**
-   * An item, or a part of it.
+   * An item, as far as it is there.
    *
-   * @param begin where its used part begins in the time of what holds it
-   * @param there what of it is there, in the time of what holds it
+   * @param all when it lies in what holds it, in the time of that
    * @param start where its used part begins in its own time
    */
-  private void item(
-      Placed place, Item item, RationalTime begin, TimeRange there, RationalTime start, Held held) {
-    RationalTime own = start.plus(there.start().minus(begin));
-    RationalTime record = held.recordOf(there.start());
-    boolean enabled = held.enabled && item.enabled();
-    if (item instanceof Clip clip) {
-      clip(place, clip, there, own, record, enabled, held);
-    } else {
-      inside(
-          place,
-          item,
-          new Held(
-              record,
-              new Window(own, Optional.of(own.plus(there.duration()))),
-              enabled,
-              held.kind));
+  private void item(Placed place, Item item, TimeRange all, RationalTime start, Held held) {
+    if (item instanceof Gap) {
+      return;
+    }
+    Optional<Edge> into = beside(place, -1);
+    Optional<Edge> outOf = beside(place, 1);
+    Optional<TimeRange> there = held.window.of(all).filter(part -> !part.isEmpty());
+    if (there.isPresent()) {
+      TimeRange part = there.get();
+      // No transition reaches beyond what holds it.
+      Optional<Edge> first =
+          part.start().compareTo(all.start()) == 0 && into.isPresent()
+              ? into.map(edge -> edge.atMost(part.start().minus(held.window.from)))
+              : atEdge(held.first, part.start(), held.window.from, part.start().minus(all.start()));
+      Optional<Edge> last =
+          part.endExclusive().compareTo(all.endExclusive()) == 0 && outOf.isPresent()
+              ? outOf.map(edge ->
+                  held.window
+                      .until
+                      .map(until -> edge.atMost(until.minus(part.endExclusive())))
+                      .orElse(edge))
+              : held.window.until.flatMap(until ->
+                  atEdge(
+                      held.last,
+                      part.endExclusive(),
+                      until,
+                      all.endExclusive().minus(part.endExclusive())));
+      item(place, item, all, part, start, held.with(first, last));
+    } else if (held.pace.signum() != 0) {
+      boolean isBefore = !all.endExclusive().isAfter(held.window.from);
+      held.reach()
+          .of(all)
+          .filter(part -> !part.isEmpty())
+          .ifPresent(seen -> {
+            boolean leadsIn = !seen.endExclusive().isAfter(held.window.from);
+            Optional<Edge> edge = leadsIn ? held.first : held.last;
+            inTransition(place, item, all, seen, start, held, edge, leadsIn);
+          });
+      // Its own transition may reach to where what holds it begins or ends.
+      Optional<Edge> own = isBefore ? outOf : into;
+      own.flatMap(edge -> held.window.of(reached(all, edge, isBefore)))
+          .filter(part -> !part.isEmpty())
+          .ifPresent(seen ->
+              inTransition(place, item, all, seen, start, held, own, !isBefore));
     }
   }
 
-  private void clip(
+  private static TimeRange reached(TimeRange all, Edge edge, boolean isBefore) {
+    return isBefore
+        ? TimeRange.of(all.endExclusive(), edge.beyond)
+        : TimeRange.between(all.start().minus(edge.beyond), all.start());
+  }
+
+  /**
+   * An item that is seen in a transition only.
+   *
+   * @param seen when, in the time of what holds it
+   * @param leadsIn whether the transition is at the item's beginning, and not at its end
+   */
+  private void inTransition(
       Placed place,
-      Clip clip,
-      TimeRange there,
-      RationalTime own,
-      RationalTime record,
-      boolean enabled,
+      Item item,
+      TimeRange all,
+      TimeRange seen,
+      RationalTime start,
+      Held held,
+      Optional<Edge> transition,
+      boolean leadsIn) {
+    RationalTime at = leadsIn ? seen.endExclusive() : seen.start();
+    RationalTime none = RationalTime.zero(at.rate());
+    Optional<Edge> edge =
+        transition.map(its -> new Edge(its.transition, seen.duration(), none, its.toNothing));
+    item(
+        place,
+        item,
+        all,
+        TimeRange.of(at, none),
+        start,
+        leadsIn ? held.with(edge, Optional.empty()) : held.with(Optional.empty(), edge));
+  }
+
+  /**
+   * The part of an item that is there.
+   *
+   * @param edged what holds for it, with the transitions at the part's ends
+   */
+  private void item(
+      Placed place, Item item, TimeRange all, TimeRange part, RationalTime start, Held edged) {
+    Held own =
+        own(
+            item,
+            start,
+            part.start().minus(all.start()),
+            Optional.of(part.endExclusive().minus(all.start())),
+            Optional.of(all.duration()),
+            edged);
+    TimeRange record = edged.recordOf(part);
+    if (item instanceof Clip clip) {
+      clip(place, clip, record, own, edged);
+    } else {
+      inside(place, item, own.at(record));
+    }
+  }
+
+  /** The transition at the edge of what holds an item, as far as the item reaches there. */
+  private static Optional<Edge> atEdge(
+      Optional<Edge> edge, RationalTime end, RationalTime of, RationalTime most) {
+    return end.compareTo(of) == 0
+        ? edge.map(its -> its.atMost(most))
+        : Optional.empty();
+  }
+
+  /**
+   * What holds inside an item.
+   *
+   * @param start where its used part begins in its own time
+   * @param from how long after the item's beginning it is there
+   * @param to up to when after its beginning; empty where that is not known
+   * @param all how long the item lasts; empty where that is not known
+   * @param held what holds for it
+   */
+  private static Held own(
+      Item item,
+      RationalTime start,
+      RationalTime from,
+      Optional<RationalTime> to,
+      Optional<RationalTime> all,
       Held held) {
-    TimeRange all = clip.trimmedRange().orElseThrow();
-    boolean whole = there.duration().compareTo(all.duration()) == 0;
-    TimeRange source = whole ? all : TimeRange.of(own, there.duration());
-    boolean fromItsBeginning = source.start().compareTo(all.start()) == 0;
-    boolean toItsEnd = source.endExclusive().compareTo(all.endExclusive()) == 0;
+    Rational speed = item.speed();
+    Window window;
+    if (speed.signum() > 0) {
+      window =
+          new Window(
+              start.plus(from.times(speed)), to.map(end -> start.plus(end.times(speed))));
+    } else if (speed.signum() < 0) {
+      RationalTime end = start.plus(all.orElseThrow().times(speed.abs()));
+      window =
+          new Window(
+              end.minus(to.orElseThrow().times(speed.abs())),
+              Optional.of(end.minus(from.times(speed.abs()))));
+    } else {
+      window = new Window(start, Optional.of(start.plusCounts(1)));
+    }
+    boolean backwards = speed.signum() < 0;
+    Optional<Edge> first = backwards ? held.last : held.first;
+    Optional<Edge> last = backwards ? held.first : held.last;
+    return new Held(
+        held.record,
+        held.length,
+        window,
+        held.pace.times(speed),
+        speed.signum() != 0 && held.backwards != (speed.signum() < 0),
+        held.enabled && item.enabled(),
+        item instanceof Track track ? track.kind() : held.kind,
+        first.map(edge -> edge.inside(speed)),
+        last.map(edge -> edge.inside(speed)));
+  }
+
+  private void clip(Placed place, Clip clip, TimeRange record, Held own, Held edged) {
+    Optional<Edge> first = edged.first.map(edge -> edge.outside(edged.pace));
+    Optional<Edge> last = edged.last.map(edge -> edge.outside(edged.pace));
+    boolean backwards = edged.pace.signum() < 0;
+    RationalTime from = own.window.from;
+    RationalTime until = own.window.until.orElseThrow();
+    if (own.pace.signum() == 0 && own.backwards) {
+      from = until.plusCounts(-1);
+    } else if (own.pace.signum() == 0) {
+      until = from.plusCounts(1);
+    }
     events.add(
         new Event(
             place,
             clip,
-            held.kind,
-            TimeRange.of(record, source.duration()),
-            source,
-            enabled,
-            beside(place, -1).filter(_ -> fromItsBeginning),
-            beside(place, 1).filter(_ -> toItsEnd)));
+            own.kind,
+            record,
+            TimeRange.between(from, until),
+            own.pace,
+            own.enabled,
+            backwards ? last : first,
+            backwards ? first : last));
   }
 
-  private static Optional<Transition> beside(Placed place, int by) {
-    return place
-        .parent()
-        .map(Placed::object)
-        .filter(Track.class::isInstance)
-        .flatMap(track -> {
-          int index = place.index() + by;
-          return index >= 0
-                  && index < track.children().size()
-                  && track.children().get(index) instanceof Transition transition
-              ? Optional.of(transition)
-              : Optional.empty();
-        });
+  /** The transition beside an item on its track. */
+  private static Optional<Edge> beside(Placed place, int by) {
+    TimelineObject track = place.parent().map(Placed::object).orElse(null);
+    if (!(track instanceof Track)) {
+      return Optional.empty();
+    }
+    if (!(sibling(track, place.index() + by) instanceof Transition transition)) {
+      return Optional.empty();
+    }
+    TimelineObject other = sibling(track, place.index() + 2 * by);
+    boolean toNothing = other == null || other instanceof Gap;
+    return Optional.of(
+        by < 0
+            ? new Edge(transition, transition.inOffset(), transition.outOffset(), toNothing)
+            : new Edge(transition, transition.outOffset(), transition.inOffset(), toNothing));
+  }
+
+  private static @Nullable TimelineObject sibling(TimelineObject track, int index) {
+    return index >= 0 && index < track.children().size() ? track.children().get(index) : null;
   }
 
   private void inside(Placed place, Item item, Held held) {
     switch (item) {
-      case Track track ->
-          track(place, new Held(held.record, held.window, held.enabled, track.kind()));
+      case Track _ -> track(place, held);
       case Stack _ -> stack(place, held);
       case Clip _, Gap _ -> {}
     }

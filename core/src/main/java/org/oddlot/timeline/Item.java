@@ -2,6 +2,7 @@ package org.oddlot.timeline;
 
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 
@@ -32,5 +33,12 @@ public sealed interface Item extends Composable permits Clip, Gap, Track, Stack 
   /** How long it lasts where it lies; empty where that is not known. */
   default Optional<RationalTime> duration() {
     return trimmedRange().map(TimeRange::duration);
+  }
+
+  /** How fast what is in it runs: 2 is twice as fast, -1 backwards, 0 stands still. */
+  default Rational speed() {
+    return effects().stream()
+        .flatMap(effect -> effect.timeScalar().stream())
+        .reduce(Rational.ONE, Rational::times);
   }
 }

@@ -104,6 +104,11 @@ public record Stack(
     return new Stack(origin, name, sourceRange, children, newMarkers, effects, enabled, metadata);
   }
 
+  /** This with other effects. */
+  public Stack withEffects(List<Effect> newEffects) {
+    return new Stack(origin, name, sourceRange, children, markers, newEffects, enabled, metadata);
+  }
+
   @Override
   public Stack withChildren(List<? extends TimelineObject> newChildren) {
     return new Stack(

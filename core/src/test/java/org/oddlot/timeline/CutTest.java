@@ -123,4 +123,71 @@ class CutTest {
         .extracting(placed -> placed.object().name())
         .containsExactly("endless");
   }
+
+  private static Effect speed(long numerator, long denominator) {
+    return new Effect(
+        Origin.NONE,
+        "LinearTimeWarp",
+        "",
+        "",
+        Optional.of(Rational.of(numerator, denominator)),
+        JsonObject.EMPTY);
+  }
+
+  /** A nest of {@code a} (20 frames from 10) and {@code b} (20 frames from 50), at some speed. */
+  private static Stack nest(int from, int frames, Effect effect) {
+    Track inner = Track.of("In", Track.VIDEO, List.of(clip("a", 10, 20), clip("b", 50, 20)));
+    return Stack.of("Nest", List.of(inner))
+        .withSourceRange(Optional.of(TimeRange.of(from, frames, RATE)))
+        .withEffects(List.of(effect));
+  }
+
+  private static String full(Cut.Event event) {
+    return at(event) + " to " + event.source().endExclusive().value() + " at " + event.speed();
+  }
+
+  @Test
+  void theSpeedOfANestIsThatOfAllThatLiesInIt() {
+    assertThat(cut(Track.of("V1", Track.VIDEO, List.of(nest(0, 20, speed(2, 1))))).events())
+        .extracting(CutTest::full)
+        .containsExactly("a 0+10 from 10 to 30 at 2", "b 10+10 from 50 to 70 at 2");
+    // Backwards the last frame comes first, here at half the speed of a clip that has twice.
+    assertThat(cut(Track.of("V1", Track.VIDEO, List.of(nest(15, 10, speed(-1, 1))))).events())
+        .extracting(CutTest::full)
+        .containsExactly("a 5+5 from 25 to 30 at -1", "b 0+5 from 50 to 55 at -1");
+    Cut.Event back =
+        cut(Track.of("V1", Track.VIDEO, List.of(nest(15, 10, speed(-1, 1))))).events().getFirst();
+    assertThat(back.sourceFrame(Rational.ZERO)).isEqualTo(29);
+    assertThat(back.sourceFrame(RATE.frameDuration().times(4))).isEqualTo(25);
+    // What stands still is one frame, however long.
+    assertThat(cut(Track.of("V1", Track.VIDEO, List.of(nest(25, 12, speed(0, 1))))).events())
+        .extracting(CutTest::full)
+        .containsExactly("b 0+12 from 55 to 56 at 0");
+  }
+
+  @Test
+  void aPieceOfAFastNestByItselfRunsAsFast() {
+    Cut.Event fast =
+        cut(Track.of("V1", Track.VIDEO, List.of(nest(0, 20, speed(2, 1))))).events().getLast();
+    assertThat(fast.trimmed().sourceRange()).contains(TimeRange.of(50, 10, RATE));
+    assertThat(fast.trimmed().speed()).isEqualTo(Rational.of(2));
+  }
+
+  @Test
+  void aDissolveIntoANestShowsWhatLiesBeforeItsBeginning() {
+    Track track =
+        Track.of(
+            "V1",
+            Track.VIDEO,
+            List.of(clip("first", 0, 10), dissolve(3, 2), nest(21, 5, speed(1, 1))));
+    List<Cut.Event> events = cut(track).events();
+    // One frame of b lies before the nest's beginning; the two before that are of a.
+    assertThat(events)
+        .extracting(event -> at(event) + " seen " + event.recordWithTransitions())
+        .containsExactly(
+            "first 0+10 from 0 seen 0+12@24",
+            "a 9+0 from 30 seen 7+2@24",
+            "b 10+5 from 51 seen 9+6@24");
+    assertThat(events.getLast().into().orElseThrow().toNothing()).isFalse();
+  }
 }

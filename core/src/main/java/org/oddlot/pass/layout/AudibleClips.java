@@ -64,13 +64,13 @@ final class AudibleClips {
     }
     Cut cut = Cut.of(timeline);
     for (Cut.Event event : cut.events()) {
-      if (event.enabled() && event.kind().equals(Track.AUDIO)) {
+      if (event.enabled() && event.kind().equals(Track.AUDIO) && !event.record().isEmpty()) {
         heard.pieces.add(
             new Piece(
                 event.record().start(),
                 event.trimmed(),
                 heard.byRole(event.clip()),
-                event.outOf()));
+                event.outOf().map(Cut.Edge::transition)));
       }
     }
     cut.unknown().forEach(placed -> heard.notUnderstood.add(placed.object().name()));
