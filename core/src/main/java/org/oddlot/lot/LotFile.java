@@ -73,7 +73,9 @@ public final class LotFile {
    */
   public static Opened open(Path file) throws IOException {
     var problems = new Problems(String.valueOf(file.getFileName()));
-    Lot lot = new LotFile(problems).fromJson(parse(file), folderOf(file));
+    Lot lot =
+        new LotFile(problems)
+            .fromJson(parse(file), folderOf(file));
     return new Opened(lot, problems.list());
   }
 
@@ -161,7 +163,7 @@ public final class LotFile {
   }
 
   private static Path folderOf(Path file) {
-    Path folder = file.toAbsolutePath().getParent();
+    Path folder = SafeFile.followed(file.toAbsolutePath()).getParent();
     return folder == null ? Path.of("").toAbsolutePath() : folder;
   }
 

@@ -14,6 +14,7 @@ import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFileAttributeView;
 import java.util.Comparator;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicLong;
@@ -31,8 +32,10 @@ import org.oddlot.text.Phrase;
  * removed by the next one that writes into the folder.
  */
 public final class SafeFile {
-  private static final String HOST = Integer.toString(hostName().hashCode() & 0xFFFF, 36);
+  /** This machine, in a few letters. */
+  static final String HOST = Integer.toString(hostName().hashCode() & 0xFFFF, 36);
   private static final Pattern PART = Pattern.compile("\\.oddlot-([0-9a-z]+)-(\\d+)-\\d+\\.part");
+  private static final int MOST_LINKS = 40;
   private static final AtomicLong NUMBERS = new AtomicLong();
 
   private SafeFile() {}
@@ -45,18 +48,42 @@ public final class SafeFile {
   }
 
   /**
-   * Writes {@code target}, in place of what may be there.
+   * Writes {@code target}, in place of what may be there. Where that is a link, what it leads to is
+   * written; a file that was there keeps who may read and write it.
    *
    * @throws IOException if it could not be written; {@code target} is then as it was
    */
   public static void write(Path target, Writer writer) throws IOException {
+    Path real = followed(target.toAbsolutePath());
     writePart(
-        target,
+        real,
         writer,
         part -> {
-          move(part, target.toAbsolutePath());
-          return target;
+          keepPermissions(real, part);
+          move(part, real);
+          return real;
         });
+  }
+
+  /** Where a link leads to, through all links; the path itself where it is none. */
+  static Path followed(Path path) {
+    Path at = path;
+    try {
+      // A circle of links ends here; writing then says so.
+      for (int i = 0; i < MOST_LINKS && Files.isSymbolicLink(at); i++) {
+        at = at.resolveSibling(Files.readSymbolicLink(at)).normalize();
+      }
+    } catch (IOException e) {
+      return path;
+    }
+    return at;
+  }
+
+  private static void keepPermissions(Path of, Path part) throws IOException {
+    PosixFileAttributeView view = Files.getFileAttributeView(part, PosixFileAttributeView.class);
+    if (view != null && Files.isRegularFile(of)) {
+      view.setPermissions(Files.getPosixFilePermissions(of));
+    }
   }
 
   /**

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -247,17 +248,47 @@ class LotTest {
     Path file = folder.resolve("day.oddlot");
     Lot lot = day();
     LotFile.save(lot, file);
-    var autosave = new Autosave(file);
-    assertThat(autosave.recoverable()).isEmpty();
+    var store = LotStore.of(file, folder);
+    assertThat(store.open().lot()).isEqualTo(lot);
     Lot decided = lot.withDecision(new FindingId("match:x"), Optional.of(Decision.decline()));
-    autosave.keep(decided);
-    assertThat(new Autosave(file).recoverable()).contains(decided);
-    LotFile.save(decided, file);
-    assertThat(autosave.recoverable()).isEmpty();
-    autosave.forget();
-    assertThat(autosave.recoverable()).isEmpty();
+    store.keep(decided);
+    // While it is open nobody else is offered it; once nobody has it open it can be had back.
+    try (var other = LotStore.of(file, folder)) {
+      assertThat(other.isOpenElsewhere()).isTrue();
+      assertThat(other.recoverable()).isEmpty();
+    }
+    store.close();
+    try (var next = LotStore.of(file, folder)) {
+      assertThat(next.isOpenElsewhere()).isFalse();
+      assertThat(next.recoverable()).contains(decided);
+      next.open();
+      assertThat(next.save(decided)).isEmpty();
+    }
+    // It says nothing now that the lot does not say.
+    try (var last = LotStore.of(file, folder)) {
+      assertThat(last.recoverable()).isEmpty();
+    }
     Files.writeString(folder.resolve(".day.oddlot.unsaved"), "{ damaged");
-    assertThat(autosave.recoverable()).isEmpty();
+    try (var last = LotStore.of(file, folder)) {
+      assertThat(last.recoverable()).isEmpty();
+    }
+  }
+
+  @Test
+  void savingFollowsALinkAndKeepsWhoMayRead() throws IOException {
+    Path file = folder.resolve("shared/day.oddlot");
+    Files.createDirectories(file.getParent());
+    LotFile.save(day(), file);
+    Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-rw----"));
+    Path link = Files.createSymbolicLink(folder.resolve("today.oddlot"), file);
+    try (var store = LotStore.of(link, folder)) {
+      store.save(store.open().lot().withName("renamed"));
+    }
+    assertThat(link).isSymbolicLink();
+    assertThat(LotFile.open(file).lot().name()).isEqualTo("renamed");
+    assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file)))
+        .isEqualTo("rw-rw----");
+    assertThat(LotFile.open(file).lot().inputs()).isEqualTo(LotFile.open(link).lot().inputs());
   }
 
   /** Any decisions and settings survive being saved and opened. */

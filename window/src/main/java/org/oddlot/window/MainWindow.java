@@ -319,12 +319,12 @@ final class MainWindow {
                   12,
                   Words.paragraph(
                       Phrase.of(
-                          "The program stopped before this lot was saved. %s kept.",
-                          decisions == 1 ? "1 decision was" : decisions + " decisions were"),
+                          "This lot has %s that %s not saved.",
+                          Phrase.count(decisions, "decision"), decisions == 1 ? "was" : "were"),
                       "banner-text"),
                   Words.spring(),
-                  Actions.button("recover-not", "Discard them", "", session::forgetRecoverable),
-                  Actions.main("recover", "Bring them back", "", session::recover));
+                  Actions.button("recover-not", "Discard", "", session::forgetRecoverable),
+                  Actions.main("recover", "Restore", "", session::recover));
           line.setAlignment(Pos.CENTER_LEFT);
           line.getStyleClass().add("banner");
           banner.getChildren().add(line);

@@ -139,6 +139,13 @@ final class Lane {
     work.set(Work.IDLE);
   }
 
+  /** Waits for what was queued, and takes nothing more. */
+  void finish() {
+    if (thread instanceof ExecutorService service) {
+      service.close();
+    }
+  }
+
   /** Stops for good. */
   void close() {
     if (thread instanceof ExecutorService service) {

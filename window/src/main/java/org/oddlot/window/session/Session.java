@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -22,7 +23,6 @@ import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.oddlot.input.ReadingOptions;
-import org.oddlot.lot.Autosave;
 import org.oddlot.lot.CaptionService;
 import org.oddlot.lot.DeviceLog;
 import org.oddlot.lot.Folders;
@@ -30,6 +30,8 @@ import org.oddlot.lot.Intake;
 import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.LotMerge;
+import org.oddlot.lot.LotStore;
 import org.oddlot.lot.MappingMemory;
 import org.oddlot.lot.Output;
 import org.oddlot.lot.ReadySheet;
@@ -83,6 +85,10 @@ public final class Session {
   private final Lane looking;
   private final List<Lane> lanes;
 
+  /** What was decided and is not kept yet; the saving lane takes it from there. */
+  private final AtomicReference<Optional<Lot>> unkept = new AtomicReference<>(Optional.empty());
+
+  private Optional<LotStore> store = Optional.empty();
   private Optional<IntakeResult> read = Optional.empty();
   private Measured measured = Measured.NOTHING;
 
@@ -139,8 +145,10 @@ public final class Session {
         .orElse(Work.IDLE);
   }
 
-  /** Stops all work for good. */
+  /** Stops all work for good; what was decided is kept first. */
   public void end() {
+    saving.finish();
+    letGo();
     lanes.forEach(Lane::close);
   }
 
@@ -191,19 +199,27 @@ public final class Session {
   }
 
   private void openLot(Path file) {
+    Path absolute = file.toAbsolutePath().normalize();
     try {
-      Path absolute = file.toAbsolutePath().normalize();
-      LotFile.Opened opened = LotFile.open(absolute);
+      if (state().file().filter(absolute::equals).isPresent()) {
+        letGo();
+      }
+      LotStore opening = LotStore.of(absolute, preferences.folder());
+      LotFile.Opened opened;
+      try {
+        opened = opening.open();
+      } catch (IOException e) {
+        opening.close();
+        throw e;
+      }
       begin(
           State.NOTHING
               .withLot(opened.lot(), false)
               .withFile(Optional.of(absolute), false)
-              .withRecoverable(new Autosave(absolute).recoverable()));
+              .withRecoverable(opening.recoverable()));
+      store = Optional.of(opening);
       preferences.addRecentLot(absolute);
-      say(
-          opened.problems().isEmpty()
-              ? Notice.of("Opened " + absolute.getFileName() + ".")
-              : Notice.trouble(inWords(opened.problems())));
+      say(opened(absolute, opened, opening));
       readAgain();
     } catch (IOException e) {
       say(
@@ -214,6 +230,17 @@ public final class Session {
     }
   }
 
+  private static Notice opened(Path file, LotFile.Opened opened, LotStore store) {
+    if (!opened.problems().isEmpty()) {
+      return Notice.trouble(inWords(opened.problems()));
+    }
+    return store.isOpenElsewhere()
+        ? Notice.trouble(
+            file.getFileName()
+                + " is open in another window as well. What either saves is put together.")
+        : Notice.of("Opened " + file.getFileName() + ".");
+  }
+
   private static String inWords(List<Problem> problems) {
     String more = problems.size() == 1 ? "" : " (and " + (problems.size() - 1) + " more)";
     return problems.getFirst() + more;
@@ -222,6 +249,7 @@ public final class Session {
   /** Puts another lot in the place of the one that is open. */
   private void begin(State first) {
     lanes.stream().filter(lane -> lane != saving).forEach(Lane::drop);
+    letGo();
     done.clear();
     undone.clear();
     read = Optional.empty();
@@ -461,14 +489,18 @@ public final class Session {
         .recoverable()
         .ifPresent(kept -> {
           state.set(state().withRecoverable(Optional.empty()));
-          change(kept, "took over what was decided before the program was cut off");
+          change(kept, "restored the decisions that were not saved");
+          // Only once it is kept as this session's own.
+          LotStore its = storeHere();
+          keepSafe(its::forgetRecoverable);
         });
   }
 
   /** Lets the decisions of a session that was cut off go. */
   public void forgetRecoverable() {
+    LotStore its = storeHere();
+    keepSafe(its::forgetRecoverable);
     state.set(state().withRecoverable(Optional.empty()));
-    autosave(Autosave::forget);
   }
 
   private void change(Lot lot, String what) {
@@ -484,42 +516,79 @@ public final class Session {
   private void take(Lot lot) {
     // A decision is seen at once, what depends on it once the passes have looked at it.
     state.set(state().withLot(lot, true).withOutcome(ran.map(its -> its.showing(lot.answers()))));
-    autosave(autosave -> autosave.keep(lot));
+    keep(lot);
     refresh();
   }
 
-  private interface AutosaveAction {
-    void apply(Autosave autosave) throws IOException;
+  /** Something that is written beside, so that nothing is lost. */
+  private interface Keeping {
+    void run() throws IOException;
   }
 
-  /** A lot that was never saved is kept with the preferences. */
-  private Autosave unsaved() {
-    return new Autosave(preferences.folder().resolve("untitled.oddlot"));
-  }
-
-  private void autosave(AutosaveAction action) {
-    Autosave autosave = state().file().map(Autosave::new).orElseGet(this::unsaved);
+  private void keepSafe(Keeping keeping) {
     saving.queue(_ -> {
       try {
-        action.apply(autosave);
+        keeping.run();
       } catch (IOException e) {
-        throw new IOException("What was decided cannot be kept safe: " + e.getMessage(), e);
+        throw new IOException("Autosave failed: " + e.getMessage(), e);
       }
       return () -> {};
     });
   }
 
+  /** Keeps what was decided; of several states that wait for it the last one is enough. */
+  private void keep(Lot lot) {
+    LotStore its = storeHere();
+    if (unkept.getAndSet(Optional.of(lot)).isEmpty()) {
+      keepSafe(() -> keepLast(its));
+    }
+  }
+
+  private void keepLast(LotStore its) throws IOException {
+    Optional<Lot> last = unkept.getAndSet(Optional.empty());
+    if (last.isPresent()) {
+      its.keep(last.get());
+    }
+  }
+
+  /** The store of what is open. A lot that was never saved is kept with the preferences. */
+  private LotStore storeHere() {
+    LotStore its = store.orElseGet(this::untitled);
+    store = Optional.of(its);
+    return its;
+  }
+
+  private LotStore untitled() {
+    return LotStore.of(preferences.folder().resolve("untitled.oddlot"), preferences.folder());
+  }
+
+  /** Lets the store of what is open go, with everything kept that was decided. */
+  private void letGo() {
+    store.ifPresent(its -> {
+      try {
+        keepLast(its);
+      } catch (IOException e) {
+        say(Notice.of(e));
+      }
+      its.close();
+    });
+    store = Optional.empty();
+  }
+
   /** The name of a lot of an earlier session that was never saved, if there is one. */
   public Optional<String> unsavedLot() {
-    return unsaved().recoverable().filter(lot -> !lot.inputs().isEmpty()).map(Lot::name);
+    return storeHere().recoverable().filter(lot -> !lot.inputs().isEmpty()).map(Lot::name);
   }
 
   /** Goes on with the lot of an earlier session that was never saved. */
   public void openUnsavedLot() {
-    unsaved()
+    storeHere()
         .recoverable()
         .ifPresent(lot -> {
           begin(State.NOTHING.withLot(lot, true));
+          LotStore its = storeHere();
+          keep(lot);
+          keepSafe(its::forgetRecoverable);
           refresh();
         });
   }
@@ -560,12 +629,33 @@ public final class Session {
   public void saveAs(Path file) {
     Path absolute = file.toAbsolutePath().normalize();
     try {
-      LotFile.save(state().lot(), absolute);
-      autosave(Autosave::forget);
+      boolean isSameFile = state().file().filter(absolute::equals).isPresent();
+      LotStore to = isSameFile ? storeHere() : LotStore.of(absolute, preferences.folder());
+      unkept.set(Optional.empty());
+      Optional<LotMerge> merge = to.save(state().lot());
+      if (!isSameFile) {
+        storeHere().forget();
+        letGo();
+        store = Optional.of(to);
+      }
+      merge.ifPresent(its -> {
+        done.push(new Done(state().lot(), "put together with what another window saved"));
+        undone.clear();
+        state.set(
+            state()
+                .withLot(its.lot(), false)
+                .withOutcome(ran.map(outcome -> outcome.showing(its.lot().answers()))));
+      });
       state.set(state().withFile(Optional.of(absolute), false));
-      autosave(Autosave::forget);
       preferences.addRecentLot(absolute);
-      say(Notice.of("Saved " + absolute.getFileName() + "."));
+      say(Notice.of(
+          "Saved "
+              + absolute.getFileName()
+              + "."
+              + merge.map(its -> " " + its.inWords()).orElse("")));
+      if (merge.isPresent()) {
+        refresh();
+      }
     } catch (IOException e) {
       say(
           Notice.trouble(

@@ -160,7 +160,8 @@ class SessionTest {
     session.decide(
         List.of(reviewed.finding().id()), Optional.of(Decision.decline()), "declined it");
     work();
-    // The program is killed here; the next one opens the same lot.
+    // The program ends here without saving; the next one opens the same lot.
+    session.end();
     Session next = newSession(folder);
     next.open(List.of(lot));
     work();
@@ -172,9 +173,82 @@ class SessionTest {
     assertThat(next.save()).isTrue();
     work();
     assertThat(LotFile.open(lot).lot().answers().decisions()).hasSize(1);
+    next.end();
     Session third = newSession(folder);
     third.open(List.of(lot));
     assertThat(third.state().recoverable()).isEmpty();
+  }
+
+  @Test
+  void closedAtOnceAfterTwoHundredDecisionsNothingIsLost() {
+    open();
+    for (int i = 0; i < 200; i++) {
+      session.decide(
+          List.of(new FindingId("match:" + i)), Optional.of(Decision.decline()), "declined it");
+    }
+    // Nothing was done in the background yet.
+    session.end();
+    Session next = newSession(folder);
+    next.open(List.of(lot));
+    next.recover();
+    assertThat(next.state().lot().answers().decisions()).hasSize(200);
+  }
+
+  @Test
+  void twoWindowsOnOneLotLoseNothingToEachOther() throws IOException {
+    open();
+    Session other = newSession(folder);
+    other.open(List.of(lot));
+    assertThat(other.noticeProperty().get().text()).contains("open in another window as well");
+    assertThat(other.state().recoverable()).isEmpty();
+    decline(session, "match:a");
+    decline(session, "match:both");
+    decline(other, "match:b");
+    other.decide(
+        List.of(new FindingId("match:both")),
+        Optional.of(Decision.accept(List.of("x"))),
+        "accepted it");
+    work();
+    assertThat(session.save()).isTrue();
+    work();
+    // One's saving takes nothing of what the other has not saved; then both are put together.
+    assertThat(other.save()).isTrue();
+    assertThat(other.noticeProperty().get().text())
+        .contains("1 change of it was taken over. 1 thing was changed in both");
+    assertThat(other.state().lot().answers().decisions()).hasSize(3);
+    assertThat(LotFile.open(lot).lot().answers().decisions().keySet())
+        .extracting(FindingId::text)
+        .containsExactlyInAnyOrder("match:a", "match:b", "match:both");
+    assertThat(LotFile.open(lot).lot().answers().decision(new FindingId("match:both")))
+        .contains(Decision.accept(List.of("x")));
+    other.undo();
+    assertThat(other.state().lot().answers().decisions()).hasSize(2);
+  }
+
+  @Test
+  void theFirstDecisionAfterACrashTakesNothingFromWhatCanBeHadBack() {
+    open();
+    decline(session, "match:before");
+    work();
+    session.end();
+    Session next = newSession(folder);
+    next.open(List.of(lot));
+    decline(next, "match:after");
+    work();
+    next.end();
+    Session third = newSession(folder);
+    third.open(List.of(lot));
+    assertThat(third.state().recoverable().orElseThrow().answers().decisions()).hasSize(1);
+    third.forgetRecoverable();
+    work();
+    third.end();
+    Session fourth = newSession(folder);
+    fourth.open(List.of(lot));
+    assertThat(fourth.state().recoverable().orElseThrow().answers().decisions()).hasSize(1);
+  }
+
+  private static void decline(Session in, String finding) {
+    in.decide(List.of(new FindingId(finding)), Optional.of(Decision.decline()), "declined it");
   }
 
   @Test
@@ -183,10 +257,13 @@ class SessionTest {
     session.decide(
         List.of(new FindingId("match:x")), Optional.of(Decision.decline()), "declined it");
     work();
+    session.end();
     Session next = newSession(folder);
     next.open(List.of(lot));
+    assertThat(next.state().recoverable()).isPresent();
     next.forgetRecoverable();
     work();
+    next.end();
     Session third = newSession(folder);
     third.open(List.of(lot));
     assertThat(third.state().recoverable()).isEmpty();
@@ -200,6 +277,7 @@ class SessionTest {
     work();
     assertThat(session.state().lot().name()).isEqualTo("orrin-day1");
     assertThat(session.save()).isFalse();
+    session.end();
     Session next = newSession(folder);
     assertThat(next.unsavedLot()).contains("orrin-day1");
     next.openUnsavedLot();
