@@ -165,12 +165,14 @@ final class SoundKinds {
         "six seconds late, nothing to hear",
         r -> {
           r.late = 6.3;
+          r.told = false;
           r.made.slack = 2 * 48_000;
         });
     add(
         "forty seconds early, nothing to hear",
         r -> {
           r.late = -41.5;
+          r.told = false;
           r.made.slack = 2 * 48_000;
         });
     kinds.add(
@@ -179,6 +181,7 @@ final class SoundKinds {
             seed -> {
               var r = new Recorder(shoot(seed), seed);
               r.late = 6.3;
+              r.told = false;
               r.slated = true;
               r.made.slack = 2 * 48_000;
               return logged(r.all());
@@ -187,9 +190,31 @@ final class SoundKinds {
         "an hour late, nothing to hear",
         r -> {
           r.late = 3600.4;
+          r.told = false;
           r.made.slack = 2 * 48_000;
         });
     add("dated six years off", r -> r.day = DAY.minusYears(6));
+    kinds.add(
+        new Kind(
+            "dated a month off, slates and a log",
+            seed -> {
+              var recorder = new Recorder(shoot(seed), seed);
+              recorder.day = DAY.plusMonths(1);
+              recorder.slated = true;
+              return logged(recorder.all());
+            }));
+    kinds.add(
+        new Kind(
+            "a minute late and dated a month off, slates and a log",
+            seed -> {
+              var recorder = new Recorder(shoot(seed), seed);
+              recorder.day = DAY.plusMonths(1);
+              recorder.late = 61.3;
+              // Which take is which is known, the frame is not: nothing of it may be written.
+              recorder.told = false;
+              recorder.slated = true;
+              return logged(recorder.all());
+            }));
     kinds.add(
         new Kind(
             "starts at zero",
@@ -281,6 +306,7 @@ final class SoundKinds {
               second.name = "Bag";
               second.roll = "R";
               second.late = 9.2;
+              second.told = false;
               made.slack = 2 * 48_000;
               return second.all();
             }));

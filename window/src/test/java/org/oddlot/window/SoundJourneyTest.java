@@ -88,8 +88,8 @@ class SoundJourneyTest extends Journey {
   @Test
   void aClockIsSetByHandSeenAndTakenBack() {
     openDay("sync");
-    choose("12.0 f late by ear");
-    assertThat(words("sync-evidence")).contains("4 of 4 pairs agree by ear");
+    choose("12.0 f late by waveform");
+    assertThat(words("sync-evidence")).contains("4 of 4 pairs agree by waveform");
     hit(KeyCode.T);
     write("soon");
     hit(KeyCode.ENTER);

@@ -20,7 +20,6 @@ import org.oddlot.time.Rational;
 
 /** Judges pictures and recordings that lie together. */
 final class Pairs {
-  private static final String NOT_HEARD = "not heard";
 
   private final List<Alignment> laid;
   private final Clocks clocks;
@@ -102,20 +101,21 @@ final class Pairs {
     };
   }
 
-  /** Why a pair is for a person to look at: in a few words, and in a sentence. */
-  private record Doubt(String headline, String reason) {}
-
   private PairFinding finding(Alignment said, Set<String> doubtful) {
     Optional<MeasuredOffset> heard = Optional.ofNullable(offsets.get(said.pair()));
     Alignment pair = placed(said, heard);
     Optional<String> witness = witness(said, heard);
     Coverage all = coverage.get(said.recording().recorder());
     boolean byChance = witness.isEmpty() && all != null && all.isChance();
-    Optional<Doubt> doubt = doubt(said, heard, doubtful);
+    Optional<PairDoubt> doubt = doubt(said, heard, doubtful);
     if (doubt.isEmpty() && witness.isEmpty()) {
-      doubt = Optional.of(byChance ? byChance(said) : timecodeAlone(pair));
+      doubt =
+          Optional.of(
+              byChance
+                  ? new PairDoubt.ByChance(said.recording().recorder())
+                  : new PairDoubt.TimecodeAlone(pair.cover()));
     }
-    boolean isLeft = byChance || doubt.filter(d -> d.headline().equals(NOT_HEARD)).isPresent();
+    boolean isLeft = byChance || doubt.filter(PairDoubt::leaves).isPresent();
     boolean isDone = done.contains(pair.pair());
     String settled =
         Phrase.of(
@@ -127,27 +127,9 @@ final class Pairs {
         heard,
         isDone,
         doubt.isEmpty() || isDone ? Standing.SETTLED : isLeft ? Standing.OPEN : Standing.TO_LOOK_AT,
-        isDone ? "synced already" : doubt.map(Doubt::headline).orElse(pair.cover() + " %"),
-        isDone ? "a synced clip of the two is there" : doubt.map(Doubt::reason).orElse(settled),
+        isDone ? "synced already" : doubt.map(PairDoubt::headline).orElse(pair.cover() + " %"),
+        isDone ? "a synced clip of the two is there" : doubt.map(PairDoubt::reason).orElse(settled),
         evidence(said, heard));
-  }
-
-  private static Doubt byChance(Alignment pair) {
-    return new Doubt(
-        "by chance?",
-        Phrase.of(
-            "the sounds of %s lie at pictures here and there only, as those of another unit would,"
-                + " or of a clock that is far off",
-            pair.recording().recorder()));
-  }
-
-  private static Doubt timecodeAlone(Alignment pair) {
-    return new Doubt(
-        "timecode alone",
-        Phrase.of(
-            "only the timecodes say so (%d %% of the picture has sound): no slate, no report and no"
-                + " listening confirms it, and the rest of the day does not decide it",
-            pair.cover()));
   }
 
   /** Where a pair is laid: what was heard clearly, and is not as the timecode says, is believed. */
@@ -173,7 +155,7 @@ final class Pairs {
       return Optional.of("heard");
     }
     if (inStep.contains(pair.recording().recorder())) {
-      return Optional.of("the recorder is in step by ear");
+      return Optional.of("the recorder is in step by waveform");
     }
     Coverage all = coverage.get(pair.recording().recorder());
     return all != null && all.confirms()
@@ -183,62 +165,32 @@ final class Pairs {
         : Optional.empty();
   }
 
-  private Optional<Doubt> doubt(
+  private Optional<PairDoubt> doubt(
       Alignment pair, Optional<MeasuredOffset> heard, Set<String> doubtful) {
     Recording recording = pair.recording();
-    if (doubtful.contains(recording.recorder())) {
-      return Optional.of(
-          new Doubt(
-              "clock in question",
-              Phrase.of(
-                  "the clock of %s is in question; settle that first", recording.recorder())));
+    String recorder = recording.recorder();
+    if (doubtful.contains(recorder)) {
+      return Optional.of(new PairDoubt.ClockInQuestion(recorder));
     }
-    if (clocks.isAsHeard(recording.recorder()) && heard.isEmpty()) {
-      return Optional.of(
-          new Doubt(
-              NOT_HEARD,
-              "its recorder runs away, and this recording could not be heard; lay it by hand"));
+    if (clocks.isAsHeard(recorder) && heard.isEmpty()) {
+      return Optional.of(new PairDoubt.NotHeard());
     }
-    if (clocks.isAbout(recording.recorder()) && heard.isEmpty()) {
-      return Optional.of(
-          new Doubt(
-              "to about a second",
-              Phrase.of(
-                  "the clock of %s is known to about a second; the exact frame needs listening",
-                  recording.recorder())));
+    if (clocks.isAbout(recorder) && heard.isEmpty()) {
+      return Optional.of(new PairDoubt.ToAboutASecond(recorder));
     }
     if (twice.contains(pair)) {
-      return Optional.of(
-          new Doubt(
-              "two at once",
-              Phrase.of("two recordings of %s lie at the same time", recording.recorder())));
+      return Optional.of(new PairDoubt.TwoAtOnce(recorder));
     }
-    if (agrees(pair) == Agreement.NO) {
-      return Optional.of(
-          new Doubt(
-              "other take",
-              Phrase.of(
-                  "the recording is called %s, the picture %s",
-                  named.get(recording), slates.get(pair.picture().id()))));
+    Slate picture = slates.get(pair.picture().id());
+    if (agrees(pair) == Agreement.NO && picture != null) {
+      return Optional.ofNullable(named.get(recording))
+          .map(slate -> new PairDoubt.OtherTake(slate, picture));
     }
-    Optional<Long> residual =
-        heard
-            .filter(offset -> isOff(pair, offset) && !clocks.isAsHeard(recording.recorder()))
-            .map(pair::late);
-    if (residual.isPresent()) {
-      return Optional.of(
-          new Doubt(
-              "off by ear",
-              Phrase.of(
-                  "by ear the recording is %s %s than by timecode; it is laid as it was heard",
-                  frames(Math.abs(residual.get()), pair),
-                  residual.get() > 0 ? "later" : "earlier")));
-    }
-    return Optional.empty();
-  }
-
-  private static String frames(long samples, Alignment pair) {
-    return Phrase.of("%,.1f f", samples / pair.samplesPerFrame().toDouble());
+    return heard
+        .filter(offset -> isOff(pair, offset) && !clocks.isAsHeard(recorder))
+        .map(offset ->
+            new PairDoubt.WaveformDisagrees(
+                pair.late(offset) / pair.samplesPerFrame().toDouble()));
   }
 
   private enum Agreement {
@@ -298,7 +250,7 @@ final class Pairs {
     evidence.add(new Evidence("rates", rates(pair), ""));
     evidence.add(
         new Evidence(
-            "by ear",
+            "by waveform",
             heard.map(pair::late).map(pair::inFrames).orElse("not heard"),
             heard.map(pair::late).map(r -> Phrase.number(r) + " samples").orElse("")));
     return evidence;

@@ -66,6 +66,12 @@ public record RecorderFinding(
     return what.equals(Recorders.EAR);
   }
 
+  /** Whether its recordings can only be laid where each was heard, as no one shift fits them. */
+  boolean drifts() {
+    return choices.stream()
+        .anyMatch(choice -> choice.id().equals(new RecorderAnswer.AsHeard().written()));
+  }
+
   /** The choice of a clock that is {@code samples} late; negative where it is early. */
   static String lateChoice(long samples) {
     return new RecorderAnswer.Late(samples).written();

@@ -31,7 +31,6 @@ import org.oddlot.time.Rational;
  */
 final class Recorders {
   static final String RATE = "rate";
-  private static final String DRIFTS = "drifts by ear";
   static final String DATE = "date";
   private static final String COVER = "cover";
   static final String EAR = "ear";
@@ -130,7 +129,6 @@ final class Recorders {
       boolean isOpen = !known.contains(recorder) && !clocks.hasLate(recorder);
       if (isOpen && its.isPartial()) {
         Coverage.Stretch better = its.better().orElseThrow();
-        long seconds = Math.round(better.middle());
         long rate =
             recorders
                 .getOrDefault(recorder, List.of())
@@ -139,23 +137,19 @@ final class Recorders {
                 .reference()
                 .orElseThrow()
                 .sampleRate();
-        String way = seconds > 0 ? "late" : "early";
-        String words = words(Math.abs(seconds));
-        String about = new RecorderAnswer.About(seconds * rate).written();
+        About about = about(better.middle(), better.from(), better.to(), rate);
         findings.add(
             new RecorderFinding(
                 recorder,
                 COVER,
                 Standing.TO_LOOK_AT,
-                Phrase.of("about %s %s", words, way),
+                Phrase.of("about %s %s", about.length, about.way()),
                 Phrase.of(
                     "its sounds cover %,d of %,d pictures from end to end; %s %s they would cover %,d."
-                        + " That tells which take is which; the exact frame needs listening",
-                    its.now(), its.touched(), words, way, better.pictures()),
-                List.of(
-                    new Choice(about, Phrase.of("the recorder about %s %s", words, way), List.of()),
-                    new Choice(RecorderFinding.lateChoice(0), "as its timecode says", List.of())),
-                List.of(about),
+                        + " That tells which take is which; the frame only the waveform can tell",
+                    its.now(), its.touched(), about.length, about.way(), better.pictures()),
+                about.choices,
+                List.of(about.choices.getFirst().id()),
                 List.of(
                     new Evidence("covered now", its.now() + " of " + its.touched(), ""),
                     new Evidence(
@@ -281,7 +275,7 @@ final class Recorders {
               List.of(
                   new Evidence("together", Phrase.count(its.size(), "pair"), ""),
                   new Evidence("slates agree", Long.toString(agree), ""),
-                  new Evidence("fit by ear", Long.toString(near), ""))));
+                  new Evidence("fit by waveform", Long.toString(near), ""))));
     }
     boolean undecided = scores.get(0).equals(scores.get(1));
     TimecodeBasis better =
@@ -328,7 +322,7 @@ final class Recorders {
       Optional<RecorderAnswer.Line> line = line(heard);
       var choices = new ArrayList<Choice>();
       line.ifPresent(
-          its -> choices.add(new Choice(its.written(), "it runs away evenly", List.of())));
+          its -> choices.add(new Choice(its.written(), "it drifts evenly", List.of())));
       choices.add(
           new Choice(
               new RecorderAnswer.AsHeard().written(),
@@ -340,9 +334,9 @@ final class Recorders {
               recorder,
               EAR,
               Standing.TO_LOOK_AT,
-              DRIFTS,
+              "drifts by waveform",
               Phrase.of(
-                  "by ear it is from %.1f to %.1f frames late: this is no one constant error",
+                  "by waveform it is %.1f to %.1f frames late: it drifts",
                   sorted.getFirst() / frame, sorted.getLast() / frame),
               choices,
               List.of(choices.getFirst().id()),
@@ -354,9 +348,9 @@ final class Recorders {
               recorder,
               EAR,
               Standing.SETTLED,
-              "in step by ear",
+              "in step by waveform",
               Phrase.of(
-                  "%,d of %,d pairs agree by ear with their timecode", agreeing, heard.size()),
+                  "%,d of %,d pairs agree by waveform with their timecode", agreeing, heard.size()),
               List.of(),
               List.of(),
               evidence));
@@ -367,9 +361,9 @@ final class Recorders {
             recorder,
             EAR,
             Standing.TO_LOOK_AT,
-            Phrase.of("%.1f f %s by ear", Math.abs(median) / frame, way),
+            Phrase.of("%.1f f %s by waveform", Math.abs(median) / frame, way),
             Phrase.of(
-                "its clock is %.1f frames %s all day: %,d of %,d pairs agree by ear",
+                "its clock is %.1f frames %s all day: %,d of %,d pairs agree by waveform",
                 Math.abs(median) / frame, way, agreeing, heard.size()),
             List.of(
                 new Choice(
@@ -384,7 +378,7 @@ final class Recorders {
   /** The recorders that were heard and whose timecodes no one shift puts right. */
   Set<String> drifting(List<RecorderFinding> heard) {
     return heard.stream()
-        .filter(finding -> finding.headline().equals(DRIFTS))
+        .filter(RecorderFinding::drifts)
         .map(RecorderFinding::recorder)
         .collect(Collectors.toSet());
   }
@@ -459,31 +453,67 @@ final class Recorders {
     if (agreeing < LEAST || agreeing * 3 < recordings.size()) {
       return Optional.empty();
     }
-    double round = Math.rint(median / HALF_HOUR) * HALF_HOUR;
-    double proposed = round != 0 && Math.abs(median - round) <= SCATTER ? round : Math.rint(median);
+    if (Math.abs(median) <= SCATTER) {
+      // Sound rolls before the picture, or behind it; that says nothing about its clock.
+      return Optional.empty();
+    }
     long rate = recordings.getFirst().first().reference().orElseThrow().sampleRate();
-    String way = proposed > 0 ? "late" : "early";
-    String words = words((long) Math.abs(proposed));
+    About about = about(median, median - SCATTER, median + SCATTER, rate);
     return Optional.of(
         new RecorderFinding(
             recorder,
             SLATES,
             Standing.TO_LOOK_AT,
-            Phrase.of("%s %s", words, way),
+            Phrase.of("about %s %s", about.length, about.way()),
             Phrase.of(
-                "%,d of its recordings lie at no picture, and %s after those of their slate",
-                late.size(), proposed > 0 ? words : "−" + words),
-            List.of(
-                new Choice(
-                    RecorderFinding.lateChoice((long) (proposed * rate)),
-                    Phrase.of("the recorder %s %s", words, way),
-                    List.of()),
-                new Choice(RecorderFinding.lateChoice(0), "as its timecode says", List.of())),
-            List.of(RecorderFinding.lateChoice((long) (proposed * rate))),
+                "%,d of its recordings lie at no picture, and begin about %s %s the picture of their"
+                    + " slate",
+                late.size(), about.length, about.isLate ? "after" : "before"),
+            about.choices,
+            List.of(about.choices.getFirst().id()),
             List.of(
                 new Evidence("slates", Phrase.count(late.size(), "recording"), agreeing + " agree"),
                 new Evidence(
                     "apart", Phrase.of("%.0f – %.0f s", late.getFirst(), late.getLast()), ""))));
+  }
+
+  /**
+   * A shift of a clock that is known to about a second, which no sync can be made of.
+   *
+   * @param length how much, in words
+   * @param choices what can be said of it, what is proposed first
+   */
+  private record About(String length, boolean isLate, List<Choice> choices) {
+    String way() {
+      return isLate ? "late" : "early";
+    }
+  }
+
+  /**
+   * What can be said of a clock that is late by {@code seconds}, or by anything from one number to
+   * another. That it is wrong by whole half hours, and then to the frame, only a person can know.
+   */
+  private static About about(double seconds, double from, double to, long rate) {
+    double round = Math.rint(seconds / HALF_HOUR) * HALF_HOUR;
+    boolean isWhole = round != 0 && from <= round && round <= to;
+    long near = Math.round(isWhole ? round : seconds);
+    String way = near > 0 ? "late" : "early";
+    String words = words(Math.abs(near));
+    var choices = new ArrayList<Choice>();
+    choices.add(
+        new Choice(
+            new RecorderAnswer.About(near * rate).written(),
+            Phrase.of("the recorder about %s %s", words, way),
+            List.of()));
+    if (isWhole) {
+      choices.add(
+          new Choice(
+              RecorderFinding.lateChoice(near * rate),
+              Phrase.of("the recorder %s %s, to the frame", words, way),
+              List.of()));
+    }
+    choices.add(new Choice(RecorderFinding.lateChoice(0), "as its timecode says", List.of()));
+    return new About(words, near > 0, List.copyOf(choices));
   }
 
   private static String words(long seconds) {

@@ -21,6 +21,7 @@ import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.pass.Answers;
+import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.FindingId;
@@ -318,7 +319,7 @@ class SyncPassTest {
     Outcome asked = lateRecorder().run();
     RecorderFinding found = recorder(asked);
 
-    assertThat(found.headline()).isEqualTo("12.0 f late by ear");
+    assertThat(found.headline()).isEqualTo("12.0 f late by waveform");
     assertThat(found.proposed()).containsExactly("late " + (12 * 2002 + 3));
     assertThat(synced(asked)).isEmpty();
     assertThat(pair(asked, 0).residual()).contains(12L * 2002 + 1);
@@ -339,7 +340,7 @@ class SyncPassTest {
               "media/A001C00%d.mov".formatted(i), "media/S01T0%d.wav".formatted(i), i * 3000L, 9));
     }
     RecorderFinding found = recorder(sample.run());
-    assertThat(found.headline()).isEqualTo("drifts by ear");
+    assertThat(found.headline()).isEqualTo("drifts by waveform");
     // A thousandth in four minutes is no clock's line.
     assertThat(found.proposed()).containsExactly("as heard");
     Outcome put = sample.runAll();
@@ -388,10 +389,64 @@ class SyncPassTest {
               .file());
     }
     RecorderFinding found = recorder(sample.run());
-    assertThat(found.headline()).isEqualTo("1 h late");
-    Outcome put = sample.run(Map.of(found.id(), Decision.accept()));
+    assertThat(found.headline()).isEqualTo("about 1 h late");
+    // That it is an hour to the frame a person has to say.
+    assertThat(synced(sample.run(Map.of(found.id(), Decision.accept())))).isEmpty();
+    List<String> exactly = List.of(found.choices().get(1).id());
+    Outcome put = sample.run(Map.of(found.id(), Decision.accept(exactly)));
     assertThat(synced(put)).hasSize(4);
     assertThat(pair(put, 0).alignment().offsetInWords()).contains("late");
+  }
+
+  /** Four takes whose sound, of a month later by its date, begins so many seconds after the picture. */
+  private static Sample datedOff(int seconds) {
+    Sample sample = Sample.at(FILM);
+    for (int i = 1; i <= 4; i++) {
+      sample.clip(
+          "A001C00%d 10:%d0:05:00 480 A 2026-03-14".formatted(i, i),
+          "\"oddlot\":{\"log\":{\"scene\":\"7\",\"take\":\"%d\"}}".formatted(i));
+      String start = "10:%d0:%02d:00".formatted(i, 5 + seconds);
+      sample.sound(
+          Tape.at("S01T0" + i, start, FILM, 30)
+              .day(LocalDate.of(2026, 4, 14))
+              .slate("7", "" + i)
+              .file());
+    }
+    return sample;
+  }
+
+  @Test
+  void soundThatRollsFirstSaysNothingAboutItsClock() {
+    // A wrong date keeps the recordings from all pictures; their clock is right all the same.
+    Sample early = datedOff(-2);
+    assertThat(reviewed(early.run()))
+        .extracting(each -> each.finding().id().text())
+        .anyMatch(id -> id.startsWith("sync:recorder:date:"))
+        .noneMatch(id -> id.startsWith("sync:recorder:slates:"));
+    Outcome all = early.runAll();
+    assertThat(synced(all)).hasSize(4);
+    // What came before the picture, 48 frames of 2,002 samples, is trimmed off.
+    assertThat(shape(synced(all).getFirst()).get(1))
+        .isEqualTo("Recorder: S01T01 " + 36_605L * 24 * 2002 + "+" + 20L * 24 * 2002);
+  }
+
+  @Test
+  void whatIsKnownToASecondIsNeverWrittenAsSync() {
+    Sample late = datedOff(47);
+    RecorderFinding found =
+        (RecorderFinding)
+            reviewed(late.run()).stream()
+                .map(Reviewed::finding)
+                .filter(each -> each.id().text().startsWith("sync:recorder:slates:"))
+                .findFirst()
+                .orElseThrow();
+    assertThat(found.headline()).isEqualTo("about 0 min 47 s late");
+    assertThat(found.choices()).extracting(Choice::label).contains("as its timecode says");
+    Outcome all = late.runAll();
+    assertThat(synced(all)).isEmpty();
+    assertThat(reviewed(late.run(Map.of(found.id(), Decision.accept()))))
+        .filteredOn(each -> each.finding() instanceof PairFinding)
+        .allMatch(each -> each.standing() == Standing.OPEN);
   }
 
   @Test
