@@ -20,7 +20,8 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "caption",
     description = "Has a sound file captioned by a service at this machine.",
-    mixinStandardHelpOptions = true)
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class CaptionCommand implements Callable<Integer> {
   @Parameters(
       index = "0",

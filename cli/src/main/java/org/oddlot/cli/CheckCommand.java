@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
@@ -37,12 +36,13 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "check",
     description = "What each file is, what is in it, what is wrong with it.",
-    mixinStandardHelpOptions = true)
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class CheckCommand implements Callable<Integer> {
   @Parameters(arity = "1..*", paramLabel = "FILE", description = "The files to look at.")
   private List<Path> files = List.of();
 
-  @Mixin private JsonOption output = new JsonOption();
+  @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;

@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.caption.Grid;
-import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.format.Conversion;
 import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.input.InputFile;
@@ -36,7 +35,8 @@ import picocli.CommandLine.Spec;
     name = "convert",
     description =
         "Reads timelines, captions or a transcript and writes them in the format of another name.",
-    mixinStandardHelpOptions = true)
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class ConvertCommand implements Callable<Integer> {
   @Parameters(index = "0", paramLabel = "IN", description = "The file to read.")
   private @SuppressWarnings("NullAway.Init") Path in;
@@ -63,7 +63,7 @@ final class ConvertCommand implements Callable<Integer> {
       description = "How IN is read: language=nn, count=29.97 drop …")
   private List<String> reading = List.of();
 
-  @Mixin private JsonOption output = new JsonOption();
+  @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
@@ -74,8 +74,8 @@ final class ConvertCommand implements Callable<Integer> {
     if (!Conversion.canWrite(target)) {
       throw wrong(
           Phrase.of(
-              "%s is of no kind that can be written; they end in %s.",
-              out, String.join(", ", Conversion.endings())));
+              "Cannot write \"%s\". Use one of %s.",
+              target.extension(), String.join(", ", Conversion.endings())));
     }
     if (Files.exists(out)) {
       throw wrong(out + " is there already.");

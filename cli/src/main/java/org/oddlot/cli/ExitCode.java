@@ -1,5 +1,7 @@
 package org.oddlot.cli;
 
+import org.oddlot.lot.LotRunner;
+
 /** What the program ends with. */
 public final class ExitCode {
   /** Done. */
@@ -15,4 +17,12 @@ public final class ExitCode {
   public static final int FAULT = 3;
 
   private ExitCode() {}
+
+  static int of(LotRunner.Ending ending) {
+    return switch (ending) {
+      case DONE -> DONE;
+      case NEEDS_A_PERSON -> NEEDS_A_PERSON;
+      case WRONG_INPUT -> WRONG_INPUT;
+    };
+  }
 }

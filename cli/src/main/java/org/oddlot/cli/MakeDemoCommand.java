@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.demo.Demo;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -16,12 +15,13 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "make-demo",
     description = "Makes the demo lot with its timelines and papers.",
-    mixinStandardHelpOptions = true)
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class MakeDemoCommand implements Callable<Integer> {
   @Parameters(paramLabel = "DIR", description = "The folder for it.")
   private @SuppressWarnings("NullAway.Init") Path folder;
 
-  @Mixin private JsonOption output = new JsonOption();
+  @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;

@@ -11,22 +11,30 @@ import java.util.concurrent.Callable;
 import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problems;
+import picocli.AutoComplete.GenerateCompletion;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.IParameterExceptionHandler;
+import picocli.CommandLine.HelpCommand;
+import picocli.CommandLine.IVersionProvider;
 import picocli.CommandLine.Model.CommandSpec;
-import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Spec;
+import picocli.CommandLine.UnmatchedArgumentException;
 
 /** The command {@code oddlot}; the commands that need no window are its subcommands here. */
 @Command(
     name = "oddlot",
-    description = "A desktop bench for assistant editors.",
-    version = "Odd Lot 0.1",
+    description =
+        "Merges logs, script notes, captions and sound into exported OTIO timelines; writes new"
+            + " files to import.",
+    version = OddLot.VERSION,
     mixinStandardHelpOptions = true)
 public final class OddLot implements Callable<Integer> {
-  private static final String JSON = "--json";
+  static final String VERSION = "Odd Lot 0.1";
+  private static final String JSON = OutputOptions.JSON;
+
+  /** Those that say something about all the others. */
+  private static final List<String> OF_ALL = List.of("help", "completion");
 
   private static final List<Class<? extends Callable<Integer>>> COMMANDS =
       List.of(
@@ -47,8 +55,15 @@ public final class OddLot implements Callable<Integer> {
 
   /** A command line with all of these commands; more can be added. */
   public static CommandLine commandLine() {
+    return commandLine(List.of());
+  }
+
+  private static CommandLine commandLine(List<Class<? extends Callable<Integer>>> more) {
     var line = new CommandLine(new OddLot());
     COMMANDS.forEach(line::addSubcommand);
+    more.forEach(line::addSubcommand);
+    line.addSubcommand(new HelpCommand());
+    line.addSubcommand("completion", new GenerateCompletion());
     return configured(line);
   }
 
@@ -60,6 +75,9 @@ public final class OddLot implements Callable<Integer> {
    */
   public static CommandLine commandLine(
       String[] arguments, List<Class<? extends Callable<Integer>>> more) {
+    if (arguments.length > 0 && OF_ALL.contains(arguments[0])) {
+      return commandLine(more);
+    }
     var line = new CommandLine(new OddLot());
     String called = arguments.length == 0 ? "" : arguments[0];
     for (var commands : List.of(COMMANDS, more)) {
@@ -68,13 +86,21 @@ public final class OddLot implements Callable<Integer> {
         if (said.name().equals(called)) {
           line.addSubcommand(command);
         } else {
-          CommandSpec named = CommandSpec.create().name(said.name());
-          named.usageMessage().description(said.description()).hidden(said.hidden());
-          line.addSubcommand(said.name(), named);
+          line.addSubcommand(said.name(), named(said.name(), said));
         }
       }
     }
+    line.addSubcommand("help", named("help", HelpCommand.class.getAnnotation(Command.class)));
+    line.addSubcommand(
+        "completion",
+        named("completion", GenerateCompletion.class.getAnnotation(Command.class)));
     return configured(line);
+  }
+
+  private static CommandSpec named(String name, Command said) {
+    CommandSpec named = CommandSpec.create().name(name);
+    named.usageMessage().description(said.description()).hidden(said.hidden());
+    return named;
   }
 
   /**
@@ -104,11 +130,15 @@ public final class OddLot implements Callable<Integer> {
   private static CommandLine configured(CommandLine line) {
     line.setCaseInsensitiveEnumValuesAllowed(true);
     line.registerConverter(Path.class, OddLot::path);
-    IParameterExceptionHandler usual = line.getParameterExceptionHandler();
     line.setParameterExceptionHandler((exception, arguments) -> {
-      int code = usual.handleParseException(exception, arguments);
-      tell(exception.getCommandLine(), arguments, String.valueOf(exception.getMessage()));
-      return code;
+      CommandLine command = exception.getCommandLine();
+      String name = command.getCommandSpec().qualifiedName();
+      command.getErr().println(name + ": " + exception.getMessage());
+      UnmatchedArgumentException.printSuggestions(exception, command.getErr());
+      command.getErr().println("See " + name + " --help.");
+      command.getErr().flush();
+      tell(command, arguments, String.valueOf(exception.getMessage()));
+      return ExitCode.WRONG_INPUT;
     });
     line.setExecutionExceptionHandler((exception, command, parsed) -> {
       IOException trouble =
@@ -155,16 +185,16 @@ public final class OddLot implements Callable<Integer> {
     out.flush();
   }
 
-  /** The option that every command has. */
-  static final class JsonOption {
-    @Option(
-        names = JSON,
-        description = "Print one JSON document on standard output and nothing else.")
-    boolean json;
+  /** What {@code --version} says, of the program and of each command. */
+  static final class Version implements IVersionProvider {
+    @Override
+    public String[] getVersion() {
+      return new String[] {VERSION};
+    }
   }
 
   @Override
   public Integer call() {
-    throw new ParameterException(spec.commandLine(), "Say what to do.");
+    throw new ParameterException(spec.commandLine(), "which command?");
   }
 }

@@ -2,7 +2,6 @@ package org.oddlot.cli;
 
 import java.io.PrintWriter;
 import java.util.concurrent.Callable;
-import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.input.InputKind;
 import org.oddlot.input.InputKinds;
 import org.oddlot.json.JsonArray;
@@ -24,9 +23,10 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "passes",
     description = "The passes with their settings, the ready run sheets, what is read and written.",
-    mixinStandardHelpOptions = true)
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class PassesCommand implements Callable<Integer> {
-  @Mixin private JsonOption output = new JsonOption();
+  @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
@@ -109,7 +109,7 @@ final class PassesCommand implements Callable<Integer> {
                 setting.title(),
                 setting.kind().takes(),
                 unit,
-                initial.isEmpty() ? "" : "; " + initial + " unless said otherwise"));
+                initial.isEmpty() ? "" : "; default " + initial));
       }
     }
     out.println();

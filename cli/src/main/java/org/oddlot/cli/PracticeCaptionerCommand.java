@@ -16,7 +16,8 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "captioner",
     description = "Practice Captioner, a captioning service that hears what its script says.",
-    mixinStandardHelpOptions = true)
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class PracticeCaptionerCommand implements Callable<Integer> {
   @Option(
       names = "--script",

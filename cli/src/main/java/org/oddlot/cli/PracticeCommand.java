@@ -5,7 +5,6 @@ import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.DeskReport;
@@ -57,12 +56,13 @@ final class PracticeCommand implements Callable<Integer> {
   @Command(
       name = "import",
       description = "Takes a file in and shows what it holds and what is wrong with it.",
-      mixinStandardHelpOptions = true)
+      mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
   static final class Import implements Callable<Integer> {
     @Parameters(paramLabel = "FILE", description = "The file to import.")
     private @SuppressWarnings("NullAway.Init") Path file;
 
-    @Mixin private JsonOption output = new JsonOption();
+    @Mixin private OutputOptions output = new OutputOptions();
 
     @Spec
     private @SuppressWarnings("NullAway.Init") CommandSpec spec;
@@ -86,7 +86,8 @@ final class PracticeCommand implements Callable<Integer> {
   @Command(
       name = "export",
       description = "Imports a file and exports it again with the habits of the program.",
-      mixinStandardHelpOptions = true)
+      mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
   static final class Export implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "FILE", description = "The file to import.")
     private @SuppressWarnings("NullAway.Init") Path file;

@@ -24,7 +24,8 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "slate",
     description = "Practice Slate, a small logging device: plays a script and hands out its log.",
-    mixinStandardHelpOptions = true)
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class PracticeSlateCommand implements Callable<Integer> {
   @Option(
       names = "--script",

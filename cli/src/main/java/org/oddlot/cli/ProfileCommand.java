@@ -15,7 +15,8 @@ import picocli.CommandLine.Spec;
     name = "profile",
     description =
         "Prints a mapping profile that is shipped, to be edited and given among the files of a lot.",
-    mixinStandardHelpOptions = true)
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class ProfileCommand implements Callable<Integer> {
   @Parameters(paramLabel = "NAME", description = "The profile: odd-lot, practice-desk.")
   private @SuppressWarnings("NullAway.Init") String name;

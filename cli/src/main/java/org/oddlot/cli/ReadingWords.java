@@ -35,7 +35,9 @@ record ReadingWords(String file, String option, String value) {
     int equals = words.indexOf('=', Math.max(colon, 0));
     if (colon < 1 || equals < colon) {
       throw new IllegalArgumentException(
-          Phrase.of("\"%s\" says nothing of a file; say --read FILE:OPTION=VALUE.", words));
+          Phrase.of(
+              "--read %s: expected FILE:OPTION=VALUE, e.g. \"log.csv:column Setup=scene\".",
+              words));
     }
     return new ReadingWords(
         words.substring(0, colon),

@@ -17,7 +17,8 @@ import picocli.CommandLine.Spec;
 @Command(
     name = "receive",
     description = "Fetches the log of a logging device that is attached to this machine.",
-    mixinStandardHelpOptions = true)
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class ReceiveCommand implements Callable<Integer> {
   @Parameters(
       paramLabel = "ADDRESS",

@@ -12,7 +12,6 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
 import org.oddlot.json.JsonArray;
@@ -21,22 +20,19 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
-import org.oddlot.lot.Intake;
-import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.LotRunner;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.material.Input;
 import org.oddlot.material.Material;
 import org.oddlot.measure.MeasurementStore;
-import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.licences.LicencesPass;
 import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.problem.Problem;
-import org.oddlot.progress.Progress;
 import org.oddlot.report.Arrangement;
 import org.oddlot.report.Books;
 import org.oddlot.report.Report;
@@ -66,7 +62,15 @@ import picocli.CommandLine.Spec;
       "Makes reports of a lot, or of files: shots, sources, licences, music and more.",
       "A lot is run with its sheet first; of files only the passes are run that a report is about."
     },
-    mixinStandardHelpOptions = true)
+    footer = {
+      "",
+      "Examples:",
+      "  oddlot report cut.otio --kind shots --out shots.xlsx",
+      "  oddlot report film.oddlot --kind licences,music --as pdf --out delivery.pdf",
+      "  oddlot report cut.otio --kind shots --where \"visible=hidden|partly\" --order record_in"
+    },
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class ReportCommand implements Callable<Integer> {
   private static final String ALL = "all";
 
@@ -151,7 +155,7 @@ final class ReportCommand implements Callable<Integer> {
   @Option(
       names = "--delivery",
       paramLabel = "DAY",
-      description = "When the programme is delivered: licences that end before it are said.")
+      description = "When the programme is delivered: flags licences that end earlier.")
   private @Nullable String delivery;
 
   @Option(
@@ -160,7 +164,12 @@ final class ReportCommand implements Callable<Integer> {
       description = "What is the production's own; with * for anything, semicolons between.")
   private @Nullable String own;
 
-  @Mixin private JsonOption output = new JsonOption();
+  @Option(
+      names = "--keep-going",
+      description = "Go on without files that are not there; else nothing is written.")
+  private boolean keepGoing;
+
+  @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
@@ -179,29 +188,17 @@ final class ReportCommand implements Callable<Integer> {
     LotFile.Opened opened = LotFile.open(files);
     RunSheet sheet = sheet(opened.lot(), wanted);
     ReportsToWrite asked = asked(wanted, format);
-    Lot lot = opened.lot().withSheet(sheet);
-    IntakeResult read = Intake.read(lot, Progress.NONE);
-    Outcome outcome =
-        new Engine()
-            .runMeasuring(
-                read.material(),
-                sheet,
-                lot.answers(),
-                new Measurer(MeasurementStore.ofUser()),
-                Progress.NONE);
-    var problems = new ArrayList<>(opened.problems());
-    problems.addAll(read.problems());
-    problems.addAll(Faults.of(outcome));
-    boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
-    refuseTimeline(outcome.end(), nothing);
+    LotRunner.Ran ran =
+        new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED)
+            .run(opened.withLot(opened.lot().withSheet(sheet)), output.progress(spec));
+    Outcome outcome = ran.outcome();
+    boolean refused = ran.isRefused(keepGoing);
+    refuseTimeline(outcome.end(), ran.isNothingRead());
     Book book = Books.of(outcome.end(), asked);
-    if (out != null && !nothing) {
+    if (out != null && !refused) {
       SafeFile.write(out, path -> format.orElseThrow().write(book, path));
     }
-    print(book, problems, nothing);
-    if (nothing) {
-      return ExitCode.WRONG_INPUT;
-    }
+    print(book, ran.problems(), refused);
     Set<String> passes =
         wanted.stream()
             .flatMap(kind -> Reports.of(kind).orElseThrow().passes().stream())
@@ -209,7 +206,7 @@ final class ReportCommand implements Callable<Integer> {
     boolean needs =
         outcome.steps().stream()
             .anyMatch(step -> passes.contains(step.pass().id()) && step.tally().needsAPerson());
-    return needs || !outcome.failed().isEmpty() ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
+    return ExitCode.of(ran.ending(keepGoing, needs));
   }
 
   private ParameterException wrong(String message) {
@@ -220,7 +217,7 @@ final class ReportCommand implements Callable<Integer> {
     Path file = out;
     if (file == null) {
       if (form != null) {
-        throw wrong("Say --out FILE, for what is made has to go somewhere.");
+        throw wrong("--as needs --out FILE.");
       }
       return Optional.empty();
     }

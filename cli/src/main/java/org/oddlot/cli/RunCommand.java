@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,28 +12,24 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.json.JsonArray;
 import org.oddlot.lot.DecisionFile;
-import org.oddlot.lot.Intake;
-import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.LotRunner;
 import org.oddlot.lot.Output;
 import org.oddlot.lot.ReadySheet;
-import org.oddlot.material.Input;
 import org.oddlot.material.LedgerEntry;
-import org.oddlot.material.Material;
 import org.oddlot.measure.MeasurementStore;
-import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Answers;
+import org.oddlot.pass.Choice;
 import org.oddlot.pass.Engine;
+import org.oddlot.pass.Finding;
 import org.oddlot.pass.Outcome;
-import org.oddlot.pass.Outcome.UnusableAnswer;
+import org.oddlot.pass.Outgoing;
 import org.oddlot.pass.Passes;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
-import org.oddlot.problem.Problem;
-import org.oddlot.problem.Problems;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import picocli.CommandLine.Command;
@@ -48,8 +43,17 @@ import picocli.CommandLine.Spec;
 /** {@code oddlot run LOT|FILE...} */
 @Command(
     name = "run",
-    description = "Runs the passes over a lot, or over files, and writes what comes of it.",
-    mixinStandardHelpOptions = true)
+    description = "Checks and merges a saved lot, or files; with --out writes new files.",
+    footer = {
+      "",
+      "Examples:",
+      "  oddlot run day1.otio shots.csv --out import",
+      "  oddlot run day1.oddlot --accept all --out import",
+      "  oddlot run \"day 2\" --sheet sound --save day2.oddlot",
+      "  oddlot run day1.otio log.csv --read \"log.csv:column Setup=shot\" --set match.tolerance=24"
+    },
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class RunCommand implements Callable<Integer> {
   @Parameters(
       arity = "1..*",
@@ -73,7 +77,8 @@ final class RunCommand implements Callable<Integer> {
       names = "--accept",
       paramLabel = "settled|all",
       description =
-          "What is applied: only what is settled (the default), or what is to look at as well.")
+          "Apply only certain results (settled, the default) or also proposals awaiting review"
+              + " (all).")
   private Engine.Acceptance acceptance = Engine.Acceptance.SETTLED;
 
   @Option(
@@ -107,11 +112,22 @@ final class RunCommand implements Callable<Integer> {
   private @Nullable Path decisions;
 
   @Option(
+      names = "--save",
+      paramLabel = "LOT",
+      description = "Keep what this call says as a lot: its files, settings and answers.")
+  private @Nullable Path saved;
+
+  @Option(
+      names = "--keep-going",
+      description = "Go on without files that are not there; else nothing is written.")
+  private boolean keepGoing;
+
+  @Option(
       names = "--verbose",
       description = "Print what each finding rests on, and what was left over.")
   private boolean verbose;
 
-  @Mixin private JsonOption output = new JsonOption();
+  @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
@@ -125,20 +141,12 @@ final class RunCommand implements Callable<Integer> {
       answers = answers.with(each.finding(), Optional.of(each.decision()));
     }
     Lot lot = readAsSaid(opened.lot()).withAnswers(answers).withSheet(sheet(opened.lot().sheet()));
-    IntakeResult read = Intake.read(lot, Progress.NONE);
-    Outcome outcome =
-        new Engine(acceptance)
-            .runMeasuring(
-                read.material(),
-                lot.sheet(),
-                lot.answers(),
-                new Measurer(MeasurementStore.ofUser()),
-                Progress.NONE);
+    refuseToSaveOver();
+    Progress progress = output.progress(spec);
+    LotRunner.Ran ran =
+        new LotRunner(MeasurementStore.ofUser(), acceptance).run(opened.withLot(lot), progress);
+    Outcome outcome = ran.outcome();
     refuse(given, outcome);
-    var problems = new ArrayList<>(opened.problems());
-    problems.addAll(read.problems());
-    problems.addAll(answerProblems(outcome));
-    problems.addAll(Faults.of(outcome));
     // Comparing takes about as long as writing, and neither needs the other; only JSON has the
     // changes in words.
     var changesBeside = CompletableFuture.supplyAsync(outcome::changes);
@@ -146,11 +154,12 @@ final class RunCommand implements Callable<Integer> {
         output.json
             ? CompletableFuture.supplyAsync(outcome::ledger)
             : CompletableFuture.completedFuture(List.<LedgerEntry>of());
-    boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
+    boolean refused = ran.isRefused(keepGoing);
     List<Output.Written> written =
-        folder == null || nothing
-            ? List.of()
-            : new Output(read.lot(), outcome).write(folder, Progress.NONE);
+        folder == null || refused ? List.of() : ran.write(folder, progress);
+    if (saved != null && !refused) {
+      LotFile.save(ran.lot(), saved);
+    }
     int changes = changesBeside.join();
     List<LedgerEntry> ledger = ledgerBeside.join();
     PrintWriter out = spec.commandLine().getOut();
@@ -160,22 +169,35 @@ final class RunCommand implements Callable<Integer> {
               .put("lot", lot.name())
               .put(
                   "papers",
-                  JsonArray.of(read.material().papers().stream().map(PaperDocument::of).toList()))
+                  JsonArray.of(
+                      ran.read().material().papers().stream().map(PaperDocument::of).toList()))
               .put("passes", JsonDocuments.passes(outcome))
               .put("findings", JsonDocuments.findings(outcome))
               .put("written", JsonDocuments.written(written))
               .put("changes", changes)
               .put("ledger", JsonDocuments.ledger(ledger))
-              .put("problems", JsonDocuments.problems(problems))
+              .put("problems", JsonDocuments.problems(ran.problems()))
               .print());
     } else {
-      print(lot, read.material(), outcome, written, changes, problems, out);
+      print(lot, ran, written, changes, out);
     }
     out.flush();
-    if (nothing) {
-      return ExitCode.WRONG_INPUT;
+    return ExitCode.of(ran.ending(keepGoing));
+  }
+
+  /** A lot is kept under a name of its own, or where it was. */
+  private void refuseToSaveOver() {
+    boolean isAnother =
+        saved != null
+            && Files.exists(saved)
+            && !(LotFile.isOne(files)
+                && saved
+                    .toAbsolutePath()
+                    .normalize()
+                    .equals(files.getFirst().toAbsolutePath().normalize()));
+    if (isAnother) {
+      throw wrong(saved + " is there already.");
     }
-    return outcome.needsAPerson() ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
   }
 
   private Lot readAsSaid(Lot lot) {
@@ -216,7 +238,7 @@ final class RunCommand implements Callable<Integer> {
       int dot = each.indexOf('.');
       int equals = each.indexOf('=');
       if (dot < 1 || equals < dot) {
-        throw wrong(Phrase.of("\"%s\" sets nothing; say --set PASS.SETTING=VALUE.", each));
+        throw wrong(Phrase.of("--set %s: expected PASS.SETTING=VALUE, e.g. match.tolerance=24.", each));
       }
       try {
         its =
@@ -240,6 +262,27 @@ final class RunCommand implements Callable<Integer> {
     Map<String, String> why = new LinkedHashMap<>();
     outcome.unusable().forEach(each -> why.put(each.about(), each.why()));
     outcome.unknownAnswers().forEach(id -> why.put(id, "there is no such finding"));
+    Map<String, Finding> findings =
+        outcome.steps().stream()
+            .flatMap(step -> step.reviewed().stream())
+            .collect(
+                Collectors.toMap(
+                    each -> each.finding().id().text(), Reviewed::finding, (first, _) -> first));
+    for (DecisionFile.Given each : given) {
+      Finding finding = findings.get(each.finding().text());
+      boolean asksWhich =
+          finding != null
+              && each.decision().isAccepted()
+              && each.decision().chosen().isEmpty()
+              && !finding.choices().isEmpty()
+              && finding.proposed().isEmpty();
+      if (asksWhich) {
+        why.putIfAbsent(
+            each.finding().text(),
+            "nothing is proposed; say which with \"choices\": "
+                + finding.choices().stream().map(Choice::id).collect(Collectors.joining(", ")));
+      }
+    }
     for (DecisionFile.Given each : given) {
       String id = each.finding().text();
       if (why.containsKey(id)) {
@@ -251,44 +294,38 @@ final class RunCommand implements Callable<Integer> {
     }
   }
 
-  /** What the lot says about findings and nobody can use; it stays in the lot. */
-  private List<Problem> answerProblems(Outcome outcome) {
-    Path file = files.getFirst();
-    var problems = new Problems(String.valueOf(file.getFileName()));
-    for (UnusableAnswer each : outcome.unusable()) {
-      problems.warning(
-          LotFile.isOne(files) ? LotFile.placeOf(file, each.about()) : "",
-          each.about() + ": " + each.why() + ".",
-          "It is ignored, and stays in the lot.");
-    }
-    for (String each : outcome.unknownAnswers()) {
-      problems.info(
-          LotFile.isOne(files) ? LotFile.placeOf(file, each) : "",
-          each + " was decided and is not there any more.");
-    }
-    return problems.list();
-  }
-
   private void print(
       Lot lot,
-      Material read,
-      Outcome outcome,
+      LotRunner.Ran ran,
       List<Output.Written> written,
       int changes,
-      List<Problem> problems,
       PrintWriter out) {
     out.println(lot.name());
-    new RunReport(outcome, verbose, out).print(read, problems);
+    new RunReport(ran.outcome(), verbose, out).print(ran.read().material(), ran.problems());
     out.println("  " + Phrase.count(changes, "change"));
     for (Output.Written file : written) {
       out.println("  written " + file.path());
       file.lost().forEach(lost -> out.println("    not carried: " + lost));
     }
-    if (folder != null && written.isEmpty() && changes > 0) {
+    List<Outgoing> planned = new Output(ran.lot(), ran.outcome()).planned();
+    if (ran.isRefused(keepGoing)) {
+      out.println(
+          ran.isNothingRead()
+              ? "  Nothing could be read, so nothing was written."
+              : Phrase.of(
+                  "  Nothing was written: %s not there. Add --keep-going to go on without %s.",
+                  ran.missing().size() == 1
+                      ? ran.missing().getFirst() + " is"
+                      : ran.missing().size() + " files are",
+                  ran.missing().size() == 1 ? "it" : "them"));
+    } else if (folder == null && !planned.isEmpty()) {
+      planned.forEach(file -> out.println("  would write " + file.output()));
+      out.println("  Nothing was written; add --out DIR to write.");
+    } else if (folder != null && written.isEmpty() && changes > 0) {
       out.println("  Nothing was written: what changed was left out.");
     }
-    if (folder == null && changes > 0) {
-      out.println("  Nothing was written; say --out DIR to write.");
+    if (saved != null && !ran.isRefused(keepGoing)) {
+      out.println("  saved " + saved);
     }
   }
 }

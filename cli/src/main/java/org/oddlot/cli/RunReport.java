@@ -120,7 +120,7 @@ final class RunReport {
         .values()
         .forEach(same -> {
           Look.Remark first = same.getFirst();
-          String lead = "  " + step.pass().title() + ", left over: ";
+          String lead = "  " + step.pass().title() + ", not used: ";
           out.println(
               same.size() == 1
                   ? lead + first.title() + ": " + first.text()

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.oddlot.caption.Grid;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
 import org.oddlot.sound.SoundFile;
@@ -52,9 +53,9 @@ final class SoundDocument {
     var lines = new ArrayList<String>();
     lines.add(
         Phrase.of(
-            "%s of %d Hz, %.1f s",
+            "%s, %s kHz, %.1f s",
             Phrase.count(sound.channels(), "channel"),
-            sound.sampleRate(),
+            kilohertz(sound.sampleRate()),
             (double) sound.frames() / sound.sampleRate()));
     FrameRate rate = sound.timecodeRate().orElse(FrameRate.of(1000));
     sound
@@ -62,11 +63,13 @@ final class SoundDocument {
         .ifPresent(reference ->
             lines.add(
                 Phrase.of(
-                    "begins %s (%s), %,d samples after midnight",
-                    Timecode.of(
-                        reference.toFrames(rate, RoundingMode.FLOOR),
-                        sound.dropFrame() && rate.canDropFrames()),
-                    sound.timecodeRate().map(r -> r + " fps").orElse("by the clock"),
+                    "starts %s (%s), %,d samples after midnight",
+                    sound.timecodeRate().isEmpty()
+                        ? Grid.clock(reference.seconds(), '.')
+                        : Timecode.of(
+                            reference.toFrames(rate, RoundingMode.FLOOR),
+                            sound.dropFrame() && rate.canDropFrames()),
+                    sound.timecodeRate().map(r -> r + " fps").orElse("time of day"),
                     reference.samples())));
     String tracks =
         IntStream.range(0, sound.tracks().size())
@@ -77,5 +80,10 @@ final class SoundDocument {
       lines.add("tracks: " + tracks);
     }
     return lines;
+  }
+
+  /** {@code 48}, {@code 44.1}. */
+  private static String kilohertz(long rate) {
+    return rate % 1000 == 0 ? Long.toString(rate / 1000) : Phrase.of("%.1f", rate / 1000.0);
   }
 }

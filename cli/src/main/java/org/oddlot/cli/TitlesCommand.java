@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
-import org.oddlot.cli.OddLot.JsonOption;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.format.title.TitleParameters;
 import org.oddlot.format.title.TitleProperty;
@@ -17,12 +16,13 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
 import org.oddlot.lot.Folders;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotFile;
+import org.oddlot.lot.LotRunner;
 import org.oddlot.lot.Output;
-import org.oddlot.material.Input;
 import org.oddlot.material.LaidTitle;
+import org.oddlot.measure.MeasurementStore;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Evidence;
@@ -36,7 +36,6 @@ import org.oddlot.pass.restyle.TitleCensus;
 import org.oddlot.pass.restyle.TitleChange;
 import org.oddlot.pass.restyle.TitleRule;
 import org.oddlot.pass.titles.TitlesPass;
-import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Style;
 import org.oddlot.title.Typesetter;
@@ -54,10 +53,18 @@ import picocli.CommandLine.Spec;
     description = {
       "Lists the titles of timeline files by what they are, and changes many at once.",
       "Properties: font, size, weight, colour, case, text, track, name, length. Values may hold *"
-          + " for anything, numbers may begin with < or >. A title counts where any of its lines"
-          + " does; what each line has by itself is changed in those lines alone."
+          + " for anything, numbers may begin with < or >. A title matches if any line does;"
+          + " only matching lines are changed."
     },
-    mixinStandardHelpOptions = true)
+    footer = {
+      "",
+      "Examples:",
+      "  oddlot titles reel.otio",
+      "  oddlot titles reel.otio --where \"size>40\" --set size=38 --dry-run",
+      "  oddlot titles reel.otio --where text=*Orrin* --set weight=bold --out import"
+    },
+    mixinStandardHelpOptions = true,
+    versionProvider = OddLot.Version.class)
 final class TitlesCommand implements Callable<Integer> {
   @Parameters(arity = "1..*", paramLabel = "FILE", description = "Timeline files, and profiles.")
   private List<Path> files = List.of();
@@ -83,7 +90,12 @@ final class TitlesCommand implements Callable<Integer> {
       description = "The folder to write to; without it nothing is written.")
   private @Nullable Path folder;
 
-  @Mixin private JsonOption output = new JsonOption();
+  @Option(
+      names = "--keep-going",
+      description = "Go on without files that are not there; else nothing is written.")
+  private boolean keepGoing;
+
+  @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
@@ -98,18 +110,18 @@ final class TitlesCommand implements Callable<Integer> {
       throw new ParameterException(
           spec.commandLine(), "There is nothing to change; say --set PROPERTY=VALUE.");
     }
-    Lot lot = Lot.of(Folders.opened(files)).withAnswers(answers);
-    IntakeResult read = Intake.read(lot, Progress.NONE);
     var pass = new RestylePass();
-    Outcome outcome =
-        new Engine(Engine.Acceptance.SETTLED)
+    Lot lot =
+        Lot.of(Folders.opened(files))
+            .withAnswers(answers)
+            .withSheet(RunSheet.initial().only(List.of(pass.id())));
+    LotRunner.Ran ran =
+        new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED)
             .run(
-                read.material(),
-                RunSheet.initial().only(List.of(pass.id())),
-                lot.answers(),
-                Optional.empty(),
-                Progress.NONE);
-    boolean nothing = read.material().all(Input.class).stream().noneMatch(Input::isRead);
+                new LotFile.Opened(lot, Optional.empty(), List.of()), output.progress(spec));
+    IntakeResult read = ran.read();
+    Outcome outcome = ran.outcome();
+    boolean refused = ran.isRefused(keepGoing);
     List<LaidTitle> titles =
         read.material().derive(LaidTitle.ALL).stream()
             .filter(title -> TitleRule.means(conditions, title))
@@ -122,14 +134,11 @@ final class TitlesCommand implements Callable<Integer> {
     List<Look.Remark> remarks =
         outcome.step(pass).stream().flatMap(step -> step.look().remarks().stream()).toList();
     List<Output.Written> written =
-        folder == null || dryRun || nothing || changes.isEmpty()
+        folder == null || dryRun || refused || changes.isEmpty()
             ? List.of()
-            : new Output(read.lot(), outcome).write(folder, Progress.NONE);
+            : ran.write(folder, output.progress(spec));
     print(read, outcome, titles, changes, remarks, written);
-    if (nothing) {
-      return ExitCode.WRONG_INPUT;
-    }
-    return remarks.isEmpty() ? ExitCode.DONE : ExitCode.NEEDS_A_PERSON;
+    return ExitCode.of(ran.ending(keepGoing, !remarks.isEmpty()));
   }
 
   private List<Condition> conditions(List<String> texts) {

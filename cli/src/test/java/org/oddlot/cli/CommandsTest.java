@@ -171,7 +171,7 @@ class CommandsTest {
         .contains("match.tolerance: \"wide\" is not possible here; it takes a whole number");
     assertThat(run("run", lot, "--set", "match.speed=1").err())
         .contains("has no setting \"speed\"");
-    assertThat(run("run", lot, "--set", "match").err()).contains("say --set PASS.SETTING=VALUE");
+    assertThat(run("run", lot, "--set", "match").err()).contains("expected PASS.SETTING=VALUE");
     assertThat(run("run", lot, "--sheet", "sound", "--json").json().array("passes"))
         .extracting(pass -> ((JsonObject) pass).string("pass").orElseThrow())
         .containsExactly("intake", "putright", "sync", "roles", "layout", "return");
@@ -280,7 +280,7 @@ class CommandsTest {
     assertThat(run("convert", out("packed.otioz"), out("unpacked.otio")).code()).isZero();
     assertThat(Files.mismatch(Path.of(timeline), folder.resolve("unpacked.otio"))).isEqualTo(-1);
     assertThat(run("convert", timeline, out("copy.mov")).err())
-        .contains("of no kind that can be written");
+        .contains("Cannot write \".mov\". Use one of .otio");
     Path broken = Files.writeString(folder.resolve("broken.otio"), "[]");
     assertThat(run("convert", broken.toString(), out("x.otio")).code())
         .isEqualTo(ExitCode.WRONG_INPUT);
@@ -407,12 +407,53 @@ class CommandsTest {
     assertThat(tally(ended.json(), "intake", "settled")).isEqualTo(3);
     assertThat(ended.json().array("findings").toString())
         .contains("no clip is called X001C001")
-        .contains("30 entries are tagged 25");
+        .contains("the log says 25 fps, the clips are 23.976. 30 of 30 entries match");
     assertThat(ended.json().array("ledger").toString()).contains("from the air");
     Ended checked = run("check", day.resolve("orrin-day2-script.xlsx").toString(), "--json");
     JsonObject file = (JsonObject) checked.json().array("files").getFirst();
     assertThat(file.string("format").orElseThrow()).isEqualTo("Spreadsheet");
     assertThat(((JsonNumber) file.get("entries").orElseThrow()).spelling()).isEqualTo("84");
+  }
+
+  @Test
+  void aFileThatIsNotThereEndsTheCallUnlessItIsAskedToGoOn() {
+    String cut = folder.resolve("demo/orrin-day1.otio").toString();
+    String log = folder.resolve("demo/orrin-day1-shots.csv").toString();
+    for (List<String> call :
+        List.of(
+            List.of("run", cut, log, "gone.csv", "--out", out("none")),
+            List.of("report", cut, "gone.csv", "--kind", "shots", "--out", out("none.csv")),
+            List.of("titles", cut, "gone.csv"))) {
+      assertThat(run(call.toArray(String[]::new)).code()).as("%s", call).isEqualTo(2);
+    }
+    assertThat(folder.resolve("none")).doesNotExist();
+    assertThat(folder.resolve("none.csv")).doesNotExist();
+    Ended gone = run("run", cut, log, "gone.csv", "--keep-going", "--out", out("some"), "--json");
+    assertThat(gone.code()).isEqualTo(ExitCode.NEEDS_A_PERSON);
+    assertThat(gone.json().array("written")).hasSize(1);
+    assertThat(gone.json().array("problems").toString()).contains("gone.csv");
+  }
+
+  @Test
+  void whatACallSaysIsKeptAsALot() throws IOException {
+    String cut = folder.resolve("demo/orrin-day1.otio").toString();
+    String log = folder.resolve("demo/orrin-day1-shots.csv").toString();
+    String kept = out("kept.oddlot");
+    Ended said = run("run", cut, log, "--set", "match.tolerance=12", "--save", kept, "--json");
+    Ended again = run("run", kept, "--json");
+    assertThat(again.json().get("findings")).isEqualTo(said.json().get("findings"));
+    assertThat(again.json().get("changes")).isEqualTo(said.json().get("changes"));
+    assertThat(run("run", cut, "--save", kept).err()).contains("is there already");
+    // Without a folder it is told what would be written, and what was written is no input.
+    assertThat(run("run", kept).out()).contains("would write orrin-day1 (odd lot).otio");
+    run("run", cut, log, "--out", out("demo"));
+    assertThat(folder.resolve("demo/orrin-day1 (odd lot).otio")).exists();
+    assertThat(run("check", out("demo")).out()).doesNotContain("(odd lot)");
+    assertThat(run("run", "--sett", "x").err())
+        .isEqualToIgnoringNewLines(
+            "oddlot run: Unknown option: '--sett'Possible solutions: --set"
+                + "See oddlot run --help.");
+    assertThat(OddLot.run(new String[] {"help", "run"}, List.of())).isZero();
   }
 
   private static int tally(JsonObject document, String pass, String what) {

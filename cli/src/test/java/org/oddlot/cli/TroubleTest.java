@@ -92,7 +92,7 @@ class TroubleTest {
   @Test
   void aFaultIsOneSentenceAndAReport() throws IOException {
     String said = FaultReport.keep(new IllegalStateException("broken inside"));
-    assertThat(said).doesNotContain("broken inside").contains("What happened stands in ");
+    assertThat(said).doesNotContain("broken inside").contains("Details are in ");
     Path report = Path.of(said.substring(said.indexOf("stands in ") + 10, said.length() - 1));
     assertThat(report).content().contains("broken inside", "TroubleTest");
     Files.delete(report);

@@ -82,7 +82,7 @@ public record Conversion(List<String> lost, Writer writer) {
     }
     Optional<InputKind<?>> kind = InputKinds.of(in);
     if (kind.isEmpty()) {
-      problems.error("", "The file is of no kind that is read here.", "");
+      problems.error("", "This kind of file cannot be read here.", "");
       return Optional.empty();
     }
     Optional<?> value = read(in, kind.get(), wanted.options(), problems);

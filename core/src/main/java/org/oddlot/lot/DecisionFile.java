@@ -56,7 +56,9 @@ public final class DecisionFile {
 
   private static Given given(JsonValue value, Path file) throws IOException {
     if (!(value instanceof JsonObject said)) {
-      throw new IOException(file.getFileName() + ": \"" + value.display() + "\" decides nothing.");
+      throw new IOException(Phrase.of(
+              "%s: expected {\"finding\": …, \"decision\": …}, found %s.",
+              file.getFileName(), value.display()));
     }
     String place = said.slice().map(slice -> slice.text().place(slice.start())).orElse("");
     String finding = said.string("finding").orElse("");

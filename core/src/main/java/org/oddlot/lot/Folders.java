@@ -44,10 +44,17 @@ public final class Folders {
   }
 
   private static boolean isWanted(Path file, Path folder) {
+    String name = String.valueOf(file.getFileName());
     // Some systems leave a twin of each file that begins with a full stop.
-    return !String.valueOf(file.getFileName()).startsWith(".")
+    return !name.startsWith(".")
+        && !isOwnOutput(name)
         && InputKinds.isWantedFromFolders(new InputFile(file))
         && !isInsideOneFile(file, folder);
+  }
+
+  /** What was written here for import is no input of the next run, unless it is named by itself. */
+  static boolean isOwnOutput(String name) {
+    return name.contains(" (odd lot)");
   }
 
   private static boolean isInsideOneFile(Path file, Path folder) {

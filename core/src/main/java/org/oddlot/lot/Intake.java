@@ -255,9 +255,10 @@ public final class Intake {
     } else if (Files.isRegularFile(file.path())) {
       problems.error(
           "",
-          Phrase.of(
-              "A file that ends in \"%s\" is of no kind that is read here.", file.extension()),
-          "What is read: " + InputKinds.inWords() + ".");
+          Phrase.of("A file that ends in \"%s\" cannot be read here.", file.extension()),
+          file.extension().equals(LotFile.EXTENSION)
+              ? "This is a saved lot; give it alone, to run, report or open."
+              : "What is read: " + InputKinds.inWords() + ".");
     }
   }
 

@@ -53,9 +53,19 @@ public final class LotFile {
    * A lot that was opened.
    *
    * @param lot the lot
+   * @param file where it is saved; empty for one of files that were named by themselves
    * @param problems what of its file could not be understood
    */
-  public record Opened(Lot lot, List<Problem> problems) {}
+  public record Opened(Lot lot, Optional<Path> file, List<Problem> problems) {
+    public Opened {
+      problems = List.copyOf(problems);
+    }
+
+    /** The same with another state of the lot. */
+    public Opened withLot(Lot other) {
+      return new Opened(other, file, problems);
+    }
+  }
 
   /**
    * Saves a lot.
@@ -76,7 +86,7 @@ public final class LotFile {
     Lot lot =
         new LotFile(problems)
             .fromJson(parse(file), folderOf(file));
-    return new Opened(lot, problems.list());
+    return new Opened(lot, Optional.of(file), problems.list());
   }
 
   /** Whether files that were named together are one saved lot. */
@@ -92,7 +102,7 @@ public final class LotFile {
   public static Opened open(List<Path> files) throws IOException {
     return isOne(files)
         ? open(files.getFirst())
-        : new Opened(Lot.of(Folders.opened(files)), List.of());
+        : new Opened(Lot.of(Folders.opened(files)), Optional.empty(), List.of());
   }
 
   /** Where in a lot's file something was said of a finding, or ordered: its line and column. */

@@ -11,10 +11,9 @@ import java.util.stream.Stream;
 import org.oddlot.input.InputFile;
 import org.oddlot.output.PlannedFile;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Outgoing;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
-import org.oddlot.pass.returning.ReturnFinding;
-import org.oddlot.pass.returning.ReturnPass;
 import org.oddlot.progress.Progress;
 
 /** Writes what goes out. */
@@ -46,11 +45,8 @@ public final class Output {
   }
 
   /** The files that will be written: those that were not left out. */
-  public List<ReturnFinding> planned() {
-    return files(Standing.SETTLED)
-        .map(Reviewed::finding)
-        .filter(finding -> finding.plan().isPresent())
-        .toList();
+  public List<Outgoing> planned() {
+    return files(Standing.SETTLED).filter(file -> file.plan().isPresent()).toList();
   }
 
   /** How many files could be written and were left out by a person. */
@@ -58,10 +54,13 @@ public final class Output {
     return (int) files(Standing.DECLINED).count();
   }
 
-  private Stream<Reviewed<ReturnFinding>> files(Standing standing) {
-    return outcome.step(new ReturnPass()).stream()
+  private Stream<Outgoing> files(Standing standing) {
+    return outcome.steps().stream()
         .flatMap(step -> step.reviewed().stream())
-        .filter(reviewed -> reviewed.standing() == standing);
+        .filter(reviewed -> reviewed.standing() == standing)
+        .map(Reviewed::finding)
+        .filter(Outgoing.class::isInstance)
+        .map(Outgoing.class::cast);
   }
 
   /**
@@ -74,9 +73,9 @@ public final class Output {
    */
   public List<Written> write(Path folder, Progress progress) throws IOException {
     var written = new ArrayList<Written>();
-    List<ReturnFinding> planned = planned();
+    List<Outgoing> planned = planned();
     for (int i = 0; i < planned.size(); i++) {
-      ReturnFinding finding = planned.get(i);
+      Outgoing finding = planned.get(i);
       progress.check();
       progress.at((double) i / planned.size(), "Writing " + finding.output());
       written.add(write(finding.plan().orElseThrow(), folder.resolve(finding.output())));

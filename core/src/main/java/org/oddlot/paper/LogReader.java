@@ -144,9 +144,9 @@ public final class LogReader {
           "",
           "No column is known to hold a timecode or a clip name.",
           slated
-              ? "Say which column does, if one does; scene and take alone match only what others"
-                  + " have told."
-              : "Say which column holds which, or its entries cannot be matched.");
+              ? "Without timecode or clip name, entries match only scenes and takes known from another"
+                  + " log."
+              : "Assign them in Intake or with --read, or its entries cannot be matched.");
     }
     for (int column : mapping.inQuestion()) {
       tell(column);
@@ -181,7 +181,10 @@ public final class LogReader {
         Phrase.of(
             "Column \"%s\" is not understood (%s). Is it the %s?",
             column.name(index), column.evidence(), column.likely().map(LogField::title).orElse("")),
-        "Say what it holds; until then nothing of this paper is settled.");
+        Phrase.of(
+            "Assign it in Intake, or with --read \"FILE:column %s=%s\"; until then no entry of this"
+                + " log is matched automatically.",
+            column.name(index), column.likely().map(LogField::word).orElse("FIELD")));
   }
 
   private void begin(Clues clues) {

@@ -22,13 +22,11 @@ public final class FaultReport {
     try {
       Path file = Files.createTempFile("oddlot-fault-", ".txt");
       Files.writeString(file, text(fault), StandardCharsets.UTF_8);
-      return "A fault of the program; nothing of yours was changed. What happened stands in "
-          + file
-          + ".";
+      return "Odd Lot hit a bug; your files are untouched. Details are in " + file + ".";
     } catch (IOException | RuntimeException e) {
-      return "A fault of the program ("
+      return "Odd Lot hit a bug ("
           + fault.getClass().getSimpleName()
-          + "); nothing of yours was changed. No report of it could be written: "
+          + "); your files are untouched. No report of it could be written: "
           + (e instanceof IOException io ? FileTrouble.inWords(io) : "the disk cannot be used.");
     }
   }

@@ -57,8 +57,8 @@ public final class ProfileFiles implements InputKind<Profile> {
   public Contents describe(Profile profile) {
     return Contents.of(
             Phrase.of(
-                "where %s keeps %s",
-                profile.title(), Phrase.count(profile.places().size(), "thing")))
+                "maps %s (%s)",
+                Phrase.count(profile.places().size(), "field"), profile.title()))
         .with("profile", profile.name());
   }
 }

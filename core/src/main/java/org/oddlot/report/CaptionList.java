@@ -28,7 +28,7 @@ final class CaptionList implements Report {
     return List.of(
         Column.text("file", "File", 24),
         Column.text("language", "Language", 10),
-        Column.text("number", "No", 6),
+        Column.text("number", "No.", 6),
         Column.label("in", "In"),
         Column.label("out", "Out"),
         Column.time("time", "Length"),

@@ -33,7 +33,7 @@ final class Shots implements Report {
   public List<Column> columns() {
     return List.of(
         Column.text("timeline", "Timeline", 20),
-        Column.count("number", "No"),
+        Column.count("number", "No."),
         Column.text("name", "Name", 22),
         Column.text("track", "On", 6),
         Column.label("record_in", "Record in"),
@@ -60,8 +60,8 @@ final class Shots implements Report {
     return List.of(
         "Record out and source out are the first frame that is no longer there.",
         "Frames are those of the track; what transitions take beyond them is in Seen.",
-        "Seen: enabled, and under no full picture on a track above. Unknown: under something of which"
-            + " nobody can tell how it covers.");
+        "Seen: enabled, and not covered by an opaque clip on a track above. Unknown: covered by"
+            + " something whose opacity is unknown.");
   }
 
   @Override

@@ -105,7 +105,11 @@ public sealed interface SettingKind<T> {
 
     @Override
     public String takes() {
-      return "one of: " + words.stream().map(this::title).collect(Collectors.joining(", "));
+      return "one of: "
+          + words.stream()
+              .map(word ->
+                  titles.containsKey(word) ? Phrase.of("%s (%s)", word, titles.get(word)) : word)
+              .collect(Collectors.joining(", "));
     }
   }
 

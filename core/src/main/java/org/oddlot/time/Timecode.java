@@ -69,7 +69,7 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
               frames, rate, nominal - 1));
     }
     long totalMinutes = 60L * hours + minutes;
-    long count = (60 * totalMinutes + seconds) * nominal + frames;
+    long count = countOf(60 * totalMinutes + seconds, frames, rate, dropFrame);
     if (!dropFrame) {
       return new Timecode(count, rate, false);
     }
@@ -80,7 +80,7 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
               "%s is left out by drop-frame counting: each minute but every tenth begins with frame %02d",
               label(hours, minutes, seconds, frames, ';', nominal), dropped));
     }
-    return new Timecode(count - dropped * (totalMinutes - totalMinutes / 10), rate, true);
+    return new Timecode(count, rate, true);
   }
 
   /**
@@ -125,6 +125,20 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
             rate,
             dropFrame);
     return label.group(1).isEmpty() ? timecode : timecode.negated();
+  }
+
+  /**
+   * How many frames come before a label, whose parts may be larger than labels have them: what a
+   * file says is counted as it stands. A label that drop-frame counting leaves out is the frame that
+   * comes at its place.
+   *
+   * @param seconds of the label, its hours and minutes included
+   * @param frames the frames digit
+   */
+  public static long countOf(long seconds, long frames, FrameRate rate, boolean dropFrame) {
+    long minutes = seconds / 60;
+    long labels = seconds * rate.nominal() + frames;
+    return dropFrame ? labels - droppedInAMinute(rate) * (minutes - minutes / 10) : labels;
   }
 
   /** How many frames a day of labels has: 2,589,408 at 29.97 drop-frame. */

@@ -8,7 +8,7 @@
  * {@link java.math.RoundingMode}; those that take none are exact.
  *
  * <p>Labels follow SMPTE ST 12-1. What a label says and how long after midnight its frame was
- * counted are two different things at 1001-rates; {@link TimeOfDay} says which one it takes.
+ * counted are two different things at 1001-rates.
  */
 @NullMarked
 package org.oddlot.time;

@@ -171,7 +171,7 @@ class LotTest {
         .extracting(unread -> unread.name() + ": " + unread.problems().getFirst().message())
         .containsExactly(
             "broken.otio: This is not valid JSON: the text ends in the middle of a value.",
-            "picture.jpg: A file that ends in \".jpg\" is of no kind that is read here.",
+            "picture.jpg: A file that ends in \".jpg\" cannot be read here.",
             "gone.csv: The file is not there.");
   }
 

@@ -86,7 +86,7 @@ class ProfileAndMemoryTest {
                 Progress.NONE);
     assertThat(outcome.step("intake").orElseThrow().reviewed())
         .extracting(reviewed -> reviewed.finding().reason())
-        .contains("where The harbour's own keeps 1 thing, as in clips.otio");
+        .contains("maps 1 field (The harbour's own), as in clips.otio");
   }
 
   @Test

@@ -143,6 +143,6 @@ class SoundIntakeTest {
   void aFileOfNoKnownKindIsTurnedAwayWithAWord() throws IOException {
     Path movie = Files.writeString(folder.resolve("A001C001.mov"), "no movie, but no sound either");
     assertThat(read(movie).problems().getFirst().message())
-        .contains("of no kind that is read here");
+        .contains("cannot be read here");
   }
 }

@@ -49,18 +49,6 @@ class ExactTimeTest {
     assertThatThrownBy(() -> TimeRange.of(0, -1, FPS_24)).hasMessageContaining("cannot last");
   }
 
-  @Test
-  void timesOfDayWrapAndDifferByTheShortestWay() {
-    var late = TimeOfDay.parse("23:59:59");
-    var early = TimeOfDay.parse("0:00:01.5");
-    assertThat(early.after(late)).isEqualTo(Rational.of(5, 2));
-    assertThat(late.after(early)).isEqualTo(Rational.of(-5, 2));
-    assertThat(late.plus(Rational.of(2))).hasToString("00:00:01");
-    assertThat(TimeOfDay.of(SampleTime.of(48_000L * 86_400 + 24_000, 48_000)))
-        .hasToString("00:00:00.500");
-    assertThatThrownBy(() -> TimeOfDay.parse("25:00:00")).hasMessageContaining("within a day");
-  }
-
   @Property
   void orderIsThatOfExactSeconds(@ForAll("times") RationalTime a, @ForAll("times") RationalTime b) {
     // Independent of Rational: cross-multiplied as decimals of unlimited size.

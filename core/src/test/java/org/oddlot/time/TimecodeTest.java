@@ -127,17 +127,6 @@ class TimecodeTest {
         .isZero();
   }
 
-  @Test
-  void aLabelMeansTwoTimesOfDay() {
-    // Arithmetic: at 23.976 non-drop, label time × 1001/1000 = clock time.
-    var noon = Timecode.parse("12:00:00:12", FPS_23_976);
-    assertThat(TimeOfDay.ofLabel(noon)).hasToString("12:00:00.500");
-    assertThat(TimeOfDay.ofCount(noon)).hasToString("12:00:43.700");
-    var drop = Timecode.parse("12:00:00;00", FPS_59_94);
-    assertThat(TimeOfDay.ofCount(drop).after(TimeOfDay.ofLabel(drop)).abs())
-        .isLessThan(Rational.of(1, 10));
-  }
-
   private static boolean same(byte[] theirs, String ours) {
     for (int i = 0; i < theirs.length; i++) {
       if (theirs[i] != ours.charAt(i)) {

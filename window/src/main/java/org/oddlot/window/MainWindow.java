@@ -149,8 +149,8 @@ final class MainWindow {
   }
 
   private MenuButton lotMenu() {
-    var recent = new Menu("Open last");
-    var night = new CheckMenuItem("Night sheet");
+    var recent = new Menu("Open recent");
+    var night = new CheckMenuItem("Dark theme");
     night.setSelected(session.preferences().isNight());
     night.setOnAction(_ -> setNight(night.isSelected()));
     var menu =
@@ -164,8 +164,8 @@ final class MainWindow {
             item("Save  Ctrl S", this::save),
             item("Save as…", this::saveAs),
             new SeparatorMenuItem(),
-            item("Take back  Ctrl Z", session::undo),
-            item("Do again  Ctrl ⇧ Z", session::redo),
+            item("Undo  Ctrl Z", session::undo),
+            item("Redo  Ctrl ⇧ Z", session::redo),
             item("Read all files again", session::readAgain),
             new SeparatorMenuItem(),
             night,

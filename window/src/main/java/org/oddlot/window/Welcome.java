@@ -36,7 +36,7 @@ final class Welcome extends VBox {
     List<Path> recent = session.preferences().recentLots();
     Optional<String> unsaved = session.unsavedLot();
     if (!recent.isEmpty() || unsaved.isPresent()) {
-      getChildren().add(Words.section("Open last"));
+      getChildren().add(Words.section("Open recent"));
     }
     unsaved.ifPresent(name ->
         getChildren().add(link("welcome-unsaved", name + ", not saved", session::openUnsavedLot)));

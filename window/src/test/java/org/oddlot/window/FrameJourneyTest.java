@@ -53,7 +53,7 @@ class FrameJourneyTest extends Journey {
   void theNightSheetIsTurnedOnAndRemembered() throws IOException {
     openDemo();
     clickOn("#lot-menu");
-    clickOn("Night sheet");
+    clickOn("Dark theme");
     assertThat(window.scene().getRoot().getStyleClass()).contains("night");
     assertThat(session.preferences().isNight()).isTrue();
     interact(() -> window.setNight(false));

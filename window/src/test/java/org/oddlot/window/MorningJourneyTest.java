@@ -245,7 +245,7 @@ class MorningJourneyTest extends Journey {
     press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z)
         .release(KeyCode.Z, KeyCode.SHIFT, KeyCode.CONTROL);
     settle();
-    assertThat(status()).startsWith("Done again: accepted 5 entries");
+    assertThat(status()).startsWith("Redone: accepted 5 entries");
     assertThat(tally("match").settled()).isEqualTo(69);
   }
 

@@ -57,7 +57,7 @@ class RoundTripJourneyTest extends Journey {
 
     // One is taken back, and a new file no longer has it.
     shortcut(KeyCode.Z);
-    assertThat(status()).startsWith("Taken back: accepted 14B take 2");
+    assertThat(status()).startsWith("Undone: accepted 14B take 2");
     shortcut(KeyCode.E);
     until(() -> written().getFileName().toString().equals("orrin-day1 (odd lot) 2.otio"));
     assertThat(clip(written(), "A002C005").slate().scene()).isEmpty();

@@ -75,7 +75,7 @@ class WordsJourneyTest extends Journey {
     // One name, everywhere it stands.
     go("names");
     choose("names-rows", "quit Holman");
-    assertThat(words("names-evidence")).contains("is the name at other places");
+    assertThat(words("names-evidence")).contains("was misheard for this name elsewhere");
     for (int left = tally("names").toLookAt(); left > 0; left--) {
       hit(KeyCode.ENTER);
       assertThat(tally("names").toLookAt()).isEqualTo(left - 1);

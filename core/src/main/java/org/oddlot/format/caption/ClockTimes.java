@@ -104,7 +104,8 @@ final class ClockTimes {
     int parts = 0;
     while (parts < 3) {
       long number = number();
-      if (number < 0) {
+      // Behind hours or minutes there are no 60 of the next.
+      if (number < 0 || (parts > 0 && number > 59)) {
         return null;
       }
       seconds = seconds * 60 + number;

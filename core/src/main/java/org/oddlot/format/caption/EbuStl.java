@@ -358,10 +358,9 @@ public final class EbuStl implements CaptionFormat {
             Phrase.of("%02d:%02d:%02d:%02d is no timecode.", hours, minutes, seconds, frames),
             "It is read as if each part could be larger.");
       }
-      long labels = (hours * 3600L + minutes * 60L + seconds) * grid.rate().nominal() + frames;
-      long all = hours * 60L + minutes;
-      long count = grid.dropFrame() ? labels - 2 * (all - all / 10) : labels;
-      return grid.at(count);
+      return grid.at(
+          Timecode.countOf(
+              hours * 3600L + minutes * 60L + seconds, frames, grid.rate(), grid.dropFrame()));
     }
 
     private Placement placement(int block) {

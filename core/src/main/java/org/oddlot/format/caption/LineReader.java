@@ -21,6 +21,7 @@ import org.oddlot.format.text.TextFile;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
+import org.oddlot.time.Timecode;
 
 /** Reads line 21 captions: what a decoder of 47 CFR 15.119 would show, and when. */
 final class LineReader {
@@ -234,11 +235,11 @@ final class LineReader {
 
   /** The frame of a line; where its label is none, the frame next to it. */
   private long frame(String text, int at, int line) {
-    long minutes = two(text, at) * 60L + two(text, at + 3);
+    int minutes = two(text, at + 3);
     int seconds = two(text, at + 6);
     int frames = two(text, at + 9);
     boolean isDropped = grid.dropFrame() && seconds == 0 && frames < 2 && minutes % 10 != 0;
-    if (seconds > 59 || frames > 29 || minutes % 60 > 59 || isDropped) {
+    if (seconds > 59 || frames > 29 || minutes > 59 || isDropped) {
       problems.warning(
           TextLines.place(line),
           Phrase.of(
@@ -246,8 +247,8 @@ final class LineReader {
               text.substring(at, at + 11).replace(';', ':'), grid.inWords()),
           "The frame next to it is taken.");
     }
-    long count = (minutes * 60 + seconds) * 30 + Math.min(frames, 29);
-    return grid.dropFrame() ? count - 2 * (minutes - minutes / 10) : count;
+    long all = two(text, at) * 3600L + Math.min(minutes, 59) * 60L + Math.min(seconds, 59);
+    return Timecode.countOf(all, Math.min(frames, 29), grid.rate(), grid.dropFrame());
   }
 
   private long words(String text, int from, int length, long first, int line) {

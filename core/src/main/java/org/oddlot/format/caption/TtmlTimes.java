@@ -38,7 +38,7 @@ record TtmlTimes(
       return count;
     }
     Matcher clock = CLOCK.matcher(text);
-    if (clock.matches() && clock.group(1).length() < 8) {
+    if (clock.matches() && clock.group(1).length() < 8 && isInRange(clock)) {
       return Optional.of(clock(clock));
     }
     Matcher offset = OFFSET.matcher(text);
@@ -65,6 +65,11 @@ record TtmlTimes(
             : Rational.of(number, tickRate));
   }
 
+  /** No minute is above 59; a second may be 60, where one is put in. */
+  private static boolean isInRange(Matcher clock) {
+    return Integer.parseInt(clock.group(2)) < 60 && Integer.parseInt(clock.group(3)) <= 60;
+  }
+
   private Rational clock(Matcher clock) {
     long whole =
         Long.parseLong(clock.group(1)) * 3600
@@ -72,11 +77,8 @@ record TtmlTimes(
             + Long.parseLong(clock.group(3));
     long frames = clock.group(5) == null ? 0 : Long.parseLong(clock.group(5));
     if (isTimecode) {
-      long count = whole * frameRate.nominal() + frames;
-      if (dropFrame && frameRate.canDropFrames()) {
-        long minutes = whole / 60;
-        count -= 2 * (frameRate.nominal() / 30) * (minutes - minutes / 10);
-      }
+      long count =
+          Timecode.countOf(whole, frames, frameRate, dropFrame && frameRate.canDropFrames());
       return frameRate.frameDuration().times(count).plus(decimals(clock.group(4)));
     }
     return Rational.of(whole)

@@ -94,7 +94,7 @@ final class Html implements BookFormat {
       return;
     }
     to.write(
-        "<p class=\"tools\"><label>Only rows with <input type=\"search\"></label> <output></output>"
+        "<p class=\"tools\"><label>Filter <input type=\"search\"></label> <output></output>"
             + "</p>\n<table>\n<thead><tr>");
     List<Column> columns = sheet.columns();
     for (Column column : columns) {

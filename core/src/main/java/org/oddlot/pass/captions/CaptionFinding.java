@@ -48,7 +48,7 @@ public record CaptionFinding(
 
   @Override
   public String title() {
-    return "Caption " + caption.id();
+    return Phrase.of("Caption %s (%s)", caption.id(), file);
   }
 
   /** Whether something would become of it. */
@@ -79,12 +79,12 @@ public record CaptionFinding(
       return "it keeps within the guideline";
     }
     if (!isMended()) {
-      return headline() + "; that cannot be mended by itself";
+      return headline() + "; no automatic fix: edit it, or leave it";
     }
     return left.isEmpty()
         ? headline()
         : Phrase.of(
-            "%s; even then %s",
+            "%s. Still after the fix: %s",
             headline(), left.stream().map(Fault::text).collect(Collectors.joining("; ")));
   }
 

@@ -106,22 +106,25 @@ final class Checker {
       return;
     }
     List<String> lines = caption.text().lines();
-    int widest = 0;
-    for (String line : lines) {
-      widest = Math.max(widest, Letters.columns(line));
-    }
-    if (widest > guideline.letters()) {
+    int widest = lines.stream().mapToInt(Letters::columns).max().orElse(0);
+    long wide =
+        lines.stream().filter(line -> Letters.columns(line) > guideline.letters()).count();
+    if (wide > 0) {
       faults.add(
           new Fault(
               Fault.Kind.LETTERS,
-              Phrase.of("%d of %d letters", widest, guideline.letters()),
-              Phrase.of("%d letters a line", guideline.letters())));
+              wide == 1
+                  ? Phrase.of("line of %d characters (limit %d)", widest, guideline.letters())
+                  : Phrase.of(
+                      "%d lines too wide, the widest %d characters (limit %d)",
+                      wide, widest, guideline.letters()),
+              Phrase.of("%d characters per line", guideline.letters())));
     }
     if (lines.size() > guideline.lines()) {
       faults.add(
           new Fault(
               Fault.Kind.LINES,
-              Phrase.of("%d of %d lines", lines.size(), guideline.lines()),
+              Phrase.of("%d lines (limit %d)", lines.size(), guideline.lines()),
               Phrase.count(guideline.lines(), "line")));
     }
     if (!guideline.alone() && lines.size() > 1 && hasLonely(lines)) {
@@ -156,12 +159,13 @@ final class Checker {
     }
     if (end > next) {
       faults.add(
-          new Fault(Fault.Kind.OVERLAP, Phrase.of("%,d f over the next one", end - next), "none"));
+          new Fault(Fault.Kind.OVERLAP, Phrase.of("overlaps the next caption by %,d f", end - next), "none"));
     } else if (next - end > 0 && next - end < guideline.gap()) {
       faults.add(
           new Fault(
               Fault.Kind.GAP,
-              Phrase.of("%,d f before the next one", next - end),
+              Phrase.of(
+                  "ends %,d f before the next caption (minimum %d)", next - end, guideline.gap()),
               Phrase.of("none, or %d f", guideline.gap())));
     }
     int letters = letters(caption.text().plain());
@@ -169,14 +173,24 @@ final class Checker {
       faults.add(
           new Fault(
               Fault.Kind.SPEED,
-              Phrase.of("%.1f letters a second", speed(caption)),
-              Phrase.of("%s a second", guideline.speed().toDecimal(1))));
+              Phrase.of(
+                  "%.1f characters per second (limit %s)",
+                  speed(caption), guideline.speed().toDecimal(1)),
+              Phrase.of("%s per second", guideline.speed().toDecimal(1))));
     }
     if (end - start < shortest) {
-      faults.add(new Fault(Fault.Kind.SHORT, length(end - start), "at least " + length(shortest)));
+      faults.add(
+          new Fault(
+              Fault.Kind.SHORT,
+              Phrase.of("on screen for %s (minimum %s)", length(end - start), length(shortest)),
+              "at least " + length(shortest)));
     }
     if (end - start > longest) {
-      faults.add(new Fault(Fault.Kind.LONG, length(end - start), "at most " + length(longest)));
+      faults.add(
+          new Fault(
+              Fault.Kind.LONG,
+              Phrase.of("on screen for %s (maximum %s)", length(end - start), length(longest)),
+              "at most " + length(longest)));
     }
     nearCut(start).ifPresent(cut -> faults.add(cut("begins", start - cut)));
     nearCut(end).ifPresent(cut -> faults.add(cut("ends", end - cut)));

@@ -250,7 +250,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
         says.isPresent() && nearest.size() == 1 && !says.get().equals(nearest.getFirst().number());
     if (nearest.isEmpty()) {
       standing = Standing.OPEN;
-      reason = "no licence is for it";
+      reason = "no licence covers it";
     } else if (nearest.size() > 1) {
       standing = Standing.TO_LOOK_AT;
       reason = nearest.size() + " licences are for it";
@@ -346,7 +346,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
                 "limit",
                 licence.title(),
                 Phrase.of(
-                    "%s s more than the licence allows: %s of %s s in %s",
+                    "%s s over: %s s used, %s s licensed, in %s",
                     used.over().toDecimal(1),
                     used.once().toDecimal(1),
                     licence.allowed().orElse(Rational.ZERO).toDecimal(1),

@@ -119,13 +119,12 @@ public final class MatchPass implements Pass<MatchFinding> {
       return "the files do not say its start timecode";
     }
     return near.map(its ->
-            "the nearest row, "
-                + its.entry.row()
-                + ", is "
-                + RationalTime.of(
+            Phrase.of(
+                "the nearest log row (%d) is %s away and does not belong to this clip",
+                its.entry.row(),
+                RationalTime.of(
                         its.candidate.distance(), its.candidate.entryAt().orElseThrow().rate())
-                    .inWords()
-                + " away and goes with another clip or none")
+                    .inWords()))
         .orElse("no entry is near");
   }
 

@@ -69,9 +69,9 @@ final class Trust {
             paper.name(),
             new Verdict(
                 new Why(
-                    "paper half read",
+                    "column not assigned",
                     Phrase.of(
-                        "the paper is read by half: say in Intake what its column \"%s\" holds",
+                        "column \"%s\" of this log is not assigned; assign it in Intake or with --read",
                         column)),
                 false,
                 true));
@@ -126,7 +126,7 @@ final class Trust {
             new Why(
                 Phrase.of("only %,d of %,d fit", falling, its.size()),
                 Phrase.of(
-                    "only %,d of the paper's %,d entries fall on clips, as they would by chance: it"
+                    "only %,d of the log's %,d entries meet a clip, no more than chance would give: it"
                         + " seems to be of another day or unit, or its clock is off",
                     falling, its.size())),
             true,

@@ -239,7 +239,7 @@ final class Verdicts {
     return Slates.key(one.entry()).isEmpty() || !one.entry().clip().isEmpty()
         ? one.whyNone().orElse(new Why("no timecode", "the entry has no timecode"))
         : new Why(
-            "slate not known",
+            "no clip known for this scene and take",
             "the entry has no timecode, and no clip is known to be of its scene and take");
   }
 
@@ -292,7 +292,7 @@ final class Verdicts {
               List.of(first),
               Standing.TO_LOOK_AT,
               new Why(
-                  "named, but apart",
+                  "name fits, date or camera does not",
                   Phrase.of("the log names %s, but %s", first.source().name(), against(first)))));
     }
     for (List<Candidate> group : groups(right).values()) {

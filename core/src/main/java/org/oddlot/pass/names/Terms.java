@@ -26,7 +26,7 @@ final class Terms {
     /** Somebody wrote down that the name is heard so. */
     KNOWN("is in the list as heard so"),
     /** It was heard so at other places, where another text has the name. */
-    ELSEWHERE("is the name at other places"),
+    ELSEWHERE("was misheard for this name elsewhere"),
     /** Only accents differ. */
     ACCENT("differs by accents"),
     /** Only capitals differ. */
@@ -36,7 +36,7 @@ final class Terms {
     /** It is spelled almost alike. */
     SPELLING("is spelled almost alike"),
     /** Another text has the name there, and it is a little like it. */
-    INSTEAD("stands where another text has the name");
+    INSTEAD("another text has the name here");
 
     private final String words;
 

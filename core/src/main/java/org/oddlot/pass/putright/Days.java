@@ -182,7 +182,7 @@ final class Days {
     Choice over =
         new Choice(
             Correction.Day.OVER,
-            "matched over the difference, neither date changed",
+            "match them anyway; change neither date",
             List.of(new Evidence("matches", Integer.toString(together.size()), "")));
     return new PutRightFinding(
         id,
@@ -191,7 +191,7 @@ final class Days {
         Standing.TO_LOOK_AT,
         clipsWrong ? "card dated " + clipDay : "log dated " + logDay,
         Phrase.of(
-            "%s at the time of clips of %s: dated %s in the log, the clips %s",
+            "%s fit clips on %s by time of day, but the log says %s and the clips %s",
             rows, reelNames, DAY.format(logDay), DAY.format(clipDay)),
         clipsWrong
             ? List.of(changeClips, changeEntries, over)

@@ -63,8 +63,8 @@ final class Rates {
             : clock;
     String reason =
         Phrase.of(
-            "%,d entries are tagged %s, the clips run at %s; %,d would match if %s",
-            count, from, to, better.matches, better.words);
+            "the log says %s fps, the clips are %s. %,d of %,d entries match if %s",
+            from, to, better.matches, count, better.words);
     return new PutRightFinding(
         FindingId.of("putright", "rate", clocks.paper().name(), from.toString()),
         clocks.paper().name() + (all ? "" : ", camera " + String.join(", ", cameras)),

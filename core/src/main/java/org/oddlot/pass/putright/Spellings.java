@@ -88,7 +88,7 @@ final class Spellings {
             // There is only one clip or roll that each can mean.
             Standing.SETTLED,
             what,
-            what + ", each can mean one only",
+            what + "; each fits exactly one clip",
             List.of(
                 new Choice(Correction.Spelling.AS_THE_CLIPS, "written as the clips", List.of())),
             List.of(Correction.Spelling.AS_THE_CLIPS),

@@ -57,7 +57,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
   public static final Setting<String> WHERE =
       Setting.textOrNothing(
           "where",
-          "Only rows",
+          "Filter",
           "shots: visible=hidden|partly, frames<10",
           text -> problem(() -> byReport(text).values().forEach(its -> its.forEach(Where::parse))));
 

@@ -93,7 +93,7 @@ public final class RestylePass implements Pass<TitleChange> {
                     property.word()))));
     rules.forEach((id, rule) -> {
       if (!used.contains(id)) {
-        remarks.add(new Look.Remark(id, "Rule", "no title is meant by " + rule.inWords()));
+        remarks.add(new Look.Remark(id, "Rule", "no title matches " + rule.inWords()));
       }
     });
     return Look.of(findings, remarks);

@@ -6,6 +6,7 @@ import org.oddlot.output.PlannedFile;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Outgoing;
 import org.oddlot.pass.Standing;
 
 /**
@@ -25,7 +26,7 @@ public record ReturnFinding(
     int changes,
     String reason,
     List<Evidence> evidence)
-    implements Finding {
+    implements Finding, Outgoing {
   public ReturnFinding {
     evidence = List.copyOf(evidence);
   }

@@ -142,7 +142,7 @@ record Verdict(
         Standing.OPEN,
         "fits no timeline",
         Phrase.of(
-            "%s of %s would lie within %s at the most",
+            "at best %s of %s fall inside %s",
             Phrase.number(best.inside()), Phrase.count(count, "caption"), best.programme().title()),
         choices(best),
         List.of(),

@@ -270,11 +270,8 @@ final class TitleTimeline {
   private static Timecode begins(Timecode timecode, Grid.Frames frames) {
     long nominal = frames.rate().nominal();
     long digits = timecode.frameDigits() * nominal / timecode.rate().nominal();
-    long labels =
-        ((timecode.hours() * 60L + timecode.minutes()) * 60 + timecode.seconds()) * nominal
-            + digits;
-    long minutes = timecode.hours() * 60L + timecode.minutes();
-    long count = frames.dropFrame() ? labels - nominal / 30 * 2 * (minutes - minutes / 10) : labels;
+    long seconds = (timecode.hours() * 60L + timecode.minutes()) * 60 + timecode.seconds();
+    long count = Timecode.countOf(seconds, digits, frames.rate(), frames.dropFrame());
     return Timecode.ofFrames(count, frames.rate(), frames.dropFrame());
   }
 }

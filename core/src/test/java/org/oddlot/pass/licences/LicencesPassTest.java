@@ -172,7 +172,7 @@ class LicencesPassTest {
     List<LicenceFinding> findings = findings(run());
     assertThat(findings).hasSize(3);
     assertThat(findings.get(0).reason())
-        .isEqualTo("0.2 s more than the licence allows: 3.2 of 3.0 s in Cut");
+        .isEqualTo("0.2 s over: 3.2 s used, 3.0 s licensed, in Cut");
     assertThat(findings.get(1).reason())
         .isEqualTo("it ends on 2026-11-30, before the delivery on 2026-12-15");
     assertThat(findings.get(0).standing()).isEqualTo(Standing.TO_LOOK_AT);

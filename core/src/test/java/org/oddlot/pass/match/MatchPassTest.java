@@ -246,7 +246,7 @@ class MatchPassTest {
             org.assertj.core.groups.Tuple.tuple("A001C002", "no entry is near"),
             org.assertj.core.groups.Tuple.tuple(
                 "A001C003",
-                "the nearest row, 2, is 2 s 12 f away and goes with another clip or none"));
+                "the nearest log row (2) is 2 s 12 f away and does not belong to this clip"));
   }
 
   @Test

@@ -222,7 +222,7 @@ class RestylePassTest {
     assertThat(run.remarks())
         .containsExactlyInAnyOrder(
             "1 title has no weight that is understood; nothing was changed in it",
-            "no title is meant by size 1 where size is 99");
+            "no title matches size 1 where size is 99");
   }
 
   @Test

@@ -59,13 +59,13 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
         place,
         new CaptionsPass(),
         Wording.usual("captions", "caption")
-            .answers("Mend it so", "mended", "Leave it", "left as it is")
+            .answers("Accept", "fixed", "Decline", "left as it is")
             .where("No captions came in.", "Choose a caption to see it in its place."));
     sound = new ProgrammeSound(session);
     table.pane("languages", "Two languages", sides, () -> allSides.size(), this::findSides);
     table.sheet().setFixedCellSize(ROW);
     table.column(rows -> {
-      rows.figures("No", 36, reviewed -> reviewed.finding().caption().id());
+      rows.figures("No.", 36, reviewed -> reviewed.finding().caption().id());
       rows.figures("In", 104, reviewed -> reviewed.finding().label());
       rows.figures("Length", 62, reviewed -> reviewed.finding().length());
       rows.figures("A second", 70, reviewed -> Phrase.of("%.1f", reviewed.finding().speed()));

@@ -196,7 +196,7 @@ public final class IntakeBench extends FindingsBench<IntakeFinding> {
     showFacts(reviewed, "In it");
     List<Problem> problems = reviewed.finding().problems();
     if (!problems.isEmpty()) {
-      evidence.getChildren().add(Words.section("To know"));
+      evidence.getChildren().add(Words.section("Notes"));
       problems.stream().limit(MOST_PROBLEMS).forEach(this::addProblem);
       if (problems.size() > MOST_PROBLEMS) {
         evidence

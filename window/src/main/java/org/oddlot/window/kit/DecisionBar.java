@@ -86,7 +86,7 @@ public final class DecisionBar<F extends Finding> {
     this.rules = rules;
     accept = Actions.main("accept", wording.accept(), "Enter", this::accept);
     decline = Actions.button("decline", wording.decline(), "Del", this::decline);
-    takeBack = Actions.button("take-back", "Take back", "Backspace", this::takeBack);
+    takeBack = Actions.button("take-back", "Undo answer", "Backspace", this::takeBack);
     takeBack.managedProperty().bind(takeBack.visibleProperty());
     table.sheet().addEventFilter(KeyEvent.KEY_PRESSED, this::key);
   }

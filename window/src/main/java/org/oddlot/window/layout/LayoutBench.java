@@ -24,7 +24,7 @@ public final class LayoutBench extends FindingsBench<LayoutFinding> {
         place,
         new LayoutPass(),
         Wording.usual("layout", "timeline")
-            .answers("Accept", "laid out", "Leave it as it is", "left as it is")
+            .answers("Accept", "laid out", "Decline", "left as it is")
             .where("No timeline here has sound.", "Choose a timeline to see its sound by role."));
     table.column(rows -> {
       rows.words("Timeline", 210, reviewed -> reviewed.finding().title());

@@ -19,7 +19,7 @@ public final class LicencesBench extends FindingsBench<LicenceFinding> {
         place,
         new LicencesPass(),
         Wording.usual("licences", "source")
-            .answers("So it is", "settled", "Not so", "declined")
+            .answers("Accept", "accepted", "Decline", "declined")
             .where(
                 "No paper of licences came in: a table with columns “Source”, “Holder” and its terms.",
                 "Choose a row to see its terms."));
@@ -29,7 +29,7 @@ public final class LicencesBench extends FindingsBench<LicenceFinding> {
       rows.words("Licence", 190, LicencesBench::licence);
       rows.words("Why", 304, Reviewed::reason, "quiet");
     });
-    remarks("left", "licence-remarks", "Beside", _ -> true);
+    remarks("left", "licence-remarks", "Also", _ -> true);
     layOut(List.of(settings(pass.settings())));
   }
 

@@ -29,7 +29,7 @@ final class ClipChooser {
     table.words("Cam", 44, Source::camera);
     table.figures(
         "Clip start", 110, s -> s.startLabel().map(Timecode::toString).orElse("not known"));
-    table.figures("Away", 100, source -> away(row, source));
+    table.figures("Offset", 100, source -> away(row, source));
     table.words("Date", 100, s -> s.recorded().map(Object::toString).orElse(""), "quiet");
     table.setPrefHeight(12 * Sheet.ROW);
     card =

@@ -98,7 +98,7 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
         PLUMB_WIDTH + 12,
         () -> new Plumb(PLUMB_WIDTH),
         (plumb, each) -> hang(plumb, row(each)));
-    rows.figures("Off", 54, each -> row(each).hung().map(Candidate::difference).orElse(""));
+    rows.figures("Offset", 54, each -> row(each).hung().map(Candidate::difference).orElse(""));
     rows.words("Clip", 84, each -> row(each).clip());
     rows.drawn(
         "Clip start",

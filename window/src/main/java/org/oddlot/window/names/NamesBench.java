@@ -38,14 +38,14 @@ public final class NamesBench extends FindingsBench<NamesFinding> {
         place,
         new NamesPass(),
         Wording.usual("names", "name")
-            .answers("Put right", "put right", "Never", "never")
+            .answers("Accept", "put right", "Decline", "never")
             .where(
                 "No name was misheard, or no list of names came in: a table with a column “Name”.",
                 "Choose a row to see where it stands."));
     sound = new ProgrammeSound(session);
     table.column(rows -> {
       rows.words("Written", 160, reviewed -> reviewed.finding().heard());
-      rows.words("May be", 160, reviewed -> reviewed.finding().right());
+      rows.words("Suggestion", 160, reviewed -> reviewed.finding().right());
       rows.figures("Places", 60, reviewed -> Phrase.number(reviewed.finding().hits().size()));
       rows.words("Why", 380, Reviewed::reason, "quiet");
     });

@@ -69,7 +69,7 @@ public final class PutRightBench extends FindingsBench<PutRightFinding> {
         Wording.usual("putright", "thing")
             .answers("Accept", "put right", "Decline", "left as it is:")
             .where(
-                "Nothing stands between the papers and the clips.",
+                "Logs and clips agree; nothing to correct.",
                 "Choose a row to see what it rests on."));
     entries = new HandPane(place.overlay(), true, this::say);
     clips = new HandPane(place.overlay(), false, this::say);

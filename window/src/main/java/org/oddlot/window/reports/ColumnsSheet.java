@@ -76,11 +76,11 @@ final class ColumnsSheet {
     where.setPromptText("visible=hidden|partly, frames<10");
     where.setPrefColumnCount(24);
     var grid = new GridPane(10, 8);
-    grid.add(Words.of("In groups by"), 0, 0);
+    grid.add(Words.of("Group by"), 0, 0);
     grid.add(by, 1, 0);
-    grid.add(Words.of("Ordered by"), 0, 1);
+    grid.add(Words.of("Order by"), 0, 1);
     grid.add(order, 1, 1);
-    grid.add(Words.of("Only rows"), 0, 2);
+    grid.add(Words.of("Filter"), 0, 2);
     grid.add(where, 1, 2);
     grid.add(Words.of(keys(), "quiet", "small"), 1, 3);
     var problem = Words.paragraph("", "need");
@@ -99,16 +99,16 @@ final class ColumnsSheet {
     var moving =
         new VBox(
             8,
-            Actions.button("column-turn", "In or out", "Space", this::turn),
-            Actions.button("column-higher", "Higher", "Alt ↑", () -> move(-1)),
-            Actions.button("column-lower", "Lower", "Alt ↓", () -> move(1)));
+            Actions.button("column-turn", "Show/hide", "Space", this::turn),
+            Actions.button("column-higher", "Move up", "Alt ↑", () -> move(-1)),
+            Actions.button("column-lower", "Move down", "Alt ↓", () -> move(1)));
     box.setMaxSize(760, Region.USE_PREF_SIZE);
     box.getChildren()
         .addAll(
             Words.of("What does “" + report.title() + "” say?", "question"),
             new HBox(16, rows, moving, grid),
             problem,
-            new HBox(10, Words.spring(), Actions.main("columns-take", "So be it", "Enter", take)));
+            new HBox(10, Words.spring(), Actions.main("columns-take", "Apply", "Enter", take)));
     show(0);
   }
 

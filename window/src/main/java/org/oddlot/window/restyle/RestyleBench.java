@@ -76,7 +76,7 @@ public final class RestyleBench extends FindingsBench<TitleChange> {
         place,
         new RestylePass(),
         Wording.usual("restyle", "title")
-            .answers("Change it", "changed", "Leave it", "left as it is")
+            .answers("Accept", "changed", "Decline", "left as it is")
             .where("No title was changed yet.", "Choose a title to see it in its picture."));
     change = Actions.main("change-titles", "Change them", "Ctrl Enter", this::change);
     meant.words("Title", 150, each -> name(each));
@@ -87,7 +87,7 @@ public final class RestyleBench extends FindingsBench<TitleChange> {
         .getSelectionModel()
         .selectedItemProperty()
         .addListener((_, _, now) -> showMeant(Optional.ofNullable(now)));
-    table.pane(MEANT, "Meant", meant, () -> chosen.size(), this::findIn);
+    table.pane(MEANT, "Matching titles", meant, () -> chosen.size(), this::findIn);
     table.column(rows -> {
       rows.words("Title", 200, reviewed -> reviewed.finding().title());
       rows.words("Change", 420, reviewed -> reviewed.finding().headline());

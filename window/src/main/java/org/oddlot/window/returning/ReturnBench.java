@@ -57,7 +57,7 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
         place,
         new ReturnPass(),
         Wording.usual("return", "file")
-            .answers("Write it", "will write", "Leave this file out", "left out")
+            .answers("Include", "will be written", "Leave out", "left out")
             .where("Nothing came in that can go out.", "What goes out is listed here."));
     trial.setId("trial");
     table.column(rows -> {

@@ -41,7 +41,7 @@ public final class RolesBench extends FindingsBench<RolesFinding> {
         place,
         new RolesPass(),
         Wording.usual("roles", "row")
-            .answers("Put right", "put right", "Leave it as it is", "left as it is")
+            .answers("Accept", "put right", "Decline", "left as it is")
             .where("No clip here has sound with channels.", "Choose a group to see its channels."));
     rename = Actions.button("rename-role", "Rename…", "N", this::rename);
     rename.managedProperty().bind(rename.visibleProperty());

@@ -600,12 +600,12 @@ public final class Session {
 
   /** Takes back the last thing that was done. */
   public void undo() {
-    step(done, undone, "Taken back", "There is nothing to take back.");
+    step(done, undone, "Undone", "There is nothing to undo.");
   }
 
   /** Does again what was taken back last. */
   public void redo() {
-    step(undone, done, "Done again", "There is nothing to do again.");
+    step(undone, done, "Redone", "There is nothing to redo.");
   }
 
   private void step(Deque<Done> from, Deque<Done> to, String said, String otherwise) {

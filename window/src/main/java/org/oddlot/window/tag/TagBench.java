@@ -39,7 +39,7 @@ public final class TagBench extends FindingsBench<TagFinding> {
         place,
         new TagPass(),
         Wording.usual("tag", "clip")
-            .answers("Accept", "accepted", "Leave this clip alone", "left alone")
+            .answers("Accept", "accepted", "Decline", "left alone")
             .where(
                 "Nothing is matched yet. Once clips are matched, this is what is written into them.",
                 "Choose a clip to see what is written."));

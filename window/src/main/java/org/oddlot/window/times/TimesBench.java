@@ -31,7 +31,7 @@ public final class TimesBench extends FindingsBench<TimesFinding> {
         place,
         new TimesPass(),
         Wording.usual("times", "file")
-            .answers("Lay it so", "laid", "Leave its times", "left as it is")
+            .answers("Accept", "accepted", "Decline", "left as it is")
             .where(
                 "No captions and no transcript came in.",
                 "Choose a file to see where it can lie."));

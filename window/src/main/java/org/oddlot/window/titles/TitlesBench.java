@@ -66,14 +66,14 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
         place,
         new TitlesPass(),
         Wording.usual("titles", "title")
-            .answers("Make it so", "made so", "Leave it out", "left out")
+            .answers("Accept", "accepted", "Decline", "left out")
             .where(
                 "No title is made yet. Name the shapes above, such as 1920x1080, 1080x1080.",
                 "Choose a title to see it in its picture."));
     behind = new Behind(session, this::drawFrames);
     table.sheet().setFixedCellSize(ROW);
     table.column(rows -> {
-      rows.figures("No", 36, reviewed -> reviewed.finding().caption().id());
+      rows.figures("No.", 36, reviewed -> reviewed.finding().caption().id());
       rows.figures("In", 100, reviewed -> reviewed.finding().label());
       rows.figures("Length", 56, reviewed -> reviewed.finding().length());
       rows.words(

@@ -102,15 +102,15 @@ class SessionTest {
     session.undo();
     work();
     assertThat(settled()).isEqualTo(64);
-    assertThat(notice()).isEqualTo("Taken back: accepted it.");
+    assertThat(notice()).isEqualTo("Undone: accepted it.");
     session.undo();
-    assertThat(notice()).isEqualTo("There is nothing to take back.");
+    assertThat(notice()).isEqualTo("There is nothing to undo.");
     session.redo();
     work();
     assertThat(settled()).isEqualTo(65);
-    assertThat(notice()).isEqualTo("Done again: accepted it.");
+    assertThat(notice()).isEqualTo("Redone: accepted it.");
     session.redo();
-    assertThat(notice()).isEqualTo("There is nothing to do again.");
+    assertThat(notice()).isEqualTo("There is nothing to redo.");
   }
 
   @Test
@@ -362,7 +362,7 @@ class SessionTest {
   void aFaultThatNothingCatchesIsASentenceAndAFile() throws IOException {
     open();
     session.tellFault(new IllegalStateException("the sea is dry"));
-    assertThat(notice()).startsWith("A fault of the program; nothing of yours was changed.");
+    assertThat(notice()).startsWith("Odd Lot hit a bug; nothing of yours was changed.");
     Path report = Path.of(notice().replaceAll(".* stands in (.*)\\.", "$1"));
     assertThat(report).content().contains("the sea is dry");
     Files.delete(report);
@@ -381,7 +381,7 @@ class SessionTest {
         _ -> {});
     work();
     assertThat(session.noticeProperty().get().trouble()).isTrue();
-    assertThat(notice()).contains("A fault of the program");
+    assertThat(notice()).contains("Odd Lot hit a bug");
   }
 
   @Test
