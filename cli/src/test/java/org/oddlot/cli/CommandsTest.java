@@ -517,8 +517,8 @@ class CommandsTest {
             JsonValue.parse("{\"input\":1,\"name\":\"Boom\"}"),
             JsonValue.parse("{\"input\":2,\"name\":\"Inés\"}"));
     assertThat(run("check", sound.toString()).out())
-        .contains("2 channels of 48000 Hz, 2.0 s")
-        .contains("begins 10:00:00:000 (by the clock), 1,728,000,000 samples after midnight")
+        .contains("2 channels, 48 kHz, 2.0 s")
+        .contains("starts 10:00:00.000 (time of day), 1,728,000,000 samples after midnight")
         .contains("tracks: 1 Boom, 2 Inés");
   }
 

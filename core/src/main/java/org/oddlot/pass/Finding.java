@@ -2,6 +2,8 @@ package org.oddlot.pass;
 
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.material.CutSpot;
+import org.oddlot.material.Material;
 import org.oddlot.text.Phrase;
 
 /** One proposal of a pass. */
@@ -47,6 +49,11 @@ public interface Finding {
   /** What it rests on apart from its choices. */
   default List<Evidence> evidence() {
     return List.of();
+  }
+
+  /** Where in a timeline it is, if it is in one; {@code material} is what the lot holds now. */
+  default Optional<CutSpot> spot(Material material) {
+    return Optional.empty();
   }
 
   /** The instruction that it shows, where it was not found but ordered. */

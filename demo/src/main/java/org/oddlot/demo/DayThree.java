@@ -47,6 +47,8 @@ final class DayThree {
           "accept roles",
           "station layout",
           "select layout-rows 0",
+          "press cut-turn",
+          "wait",
           "picture sound-tracks",
           "accept layout",
           "report The third day, its sound laid and named");

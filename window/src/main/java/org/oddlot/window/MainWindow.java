@@ -41,6 +41,7 @@ import org.oddlot.rights.MusicPaper;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Bench;
+import org.oddlot.window.kit.CutPane;
 import org.oddlot.window.kit.Overlay;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.Station;
@@ -62,6 +63,7 @@ final class MainWindow {
   private final Session session;
   private final FilePicker picker;
   private final Overlay overlay = new Overlay();
+  private final CutPane cut;
   private final Place place;
   private final List<Station> stations = Station.all();
   private final Map<String, Bench> benches = new HashMap<>();
@@ -82,7 +84,8 @@ final class MainWindow {
   MainWindow(Session session, FilePicker picker, java.util.function.Consumer<Path> onShow) {
     this.session = session;
     this.picker = picker;
-    this.place = new Place(session, picker, overlay, way());
+    this.cut = new CutPane(session);
+    this.place = new Place(session, picker, overlay, way(), cut);
     this.open = stations.getFirst().id();
     runSheet = new RunSheetView(place, stations, this::open);
     status = new StatusBar(session, onShow);
@@ -91,7 +94,7 @@ final class MainWindow {
     evidence.getStyleClass().add("evidence-scroll");
     main.setTop(header());
     main.setLeft(runSheet);
-    main.setCenter(new VBox(banner, center));
+    main.setCenter(new VBox(banner, center, cut));
     VBox.setVgrow(center, Priority.ALWAYS);
     main.setRight(evidence);
     main.setBottom(status);
@@ -205,6 +208,7 @@ final class MainWindow {
       return;
     }
     bench().find("");
+    cut.clear();
     open = station;
     find.clear();
     show(session.state());
@@ -234,6 +238,7 @@ final class MainWindow {
     Optional<Outcome> outcome = state.outcome();
     bench().show(state);
     if (state.isEmpty()) {
+      cut.clear();
       center.getChildren().setAll(new Welcome(session, picker, this::openDemo));
       evidence.setContent(new VBox());
       inAndOut.setText("");
@@ -348,6 +353,7 @@ final class MainWindow {
       case O -> openFiles();
       case S -> save();
       case E -> write();
+      case K -> cut.turn();
       case R -> {
         if (event.isShiftDown()) {
           session.runAfresh();

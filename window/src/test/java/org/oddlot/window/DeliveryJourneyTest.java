@@ -23,6 +23,7 @@ import org.oddlot.lot.Lot;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.licences.LicenceFinding;
 import org.oddlot.sheet.Line;
+import org.oddlot.window.kit.CutStrip;
 
 /** Licences settled, a report arranged, all of them in one workbook. */
 class DeliveryJourneyTest extends Journey {
@@ -59,6 +60,49 @@ class DeliveryJourneyTest extends Journey {
         ((Reviewed<?>) table("licences-rows").getSelectionModel().getSelectedItem()).finding();
   }
 
+  private void chooseLicence(String title) {
+    for (int i = 0; !chosen().title().equals(title); i++) {
+      int row = i;
+      interact(() -> {
+        table("licences-rows").requestFocus();
+        table("licences-rows").getSelectionModel().clearAndSelect(row);
+      });
+      WaitForIt.fx();
+    }
+  }
+
+  @Test
+  void aRowOfAReportIsGoneToInTheCut() throws IOException {
+    Demo.makeDelivery(folder.resolve("delivery"));
+    open(folder.resolve("delivery/Ferry documentary.oddlot"));
+    go("reports");
+    show("shots");
+    select(12);
+    // Folded to a line until somebody goes there.
+    assertThat(lookup("#cut-strip").query().getParent().isVisible()).isFalse();
+    hit(KeyCode.ENTER);
+    until(() -> label("cut-where").endsWith("01:01:17:12"));
+    CutStrip strip = lookup("#cut-strip").queryAs(CutStrip.class);
+    assertThat(strip.isFocused()).isTrue();
+    double whole = strip.seconds();
+    hit(KeyCode.RIGHT);
+    assertThat(label("cut-where")).endsWith("01:01:17:13");
+    hit(KeyCode.UP);
+    hit(KeyCode.EQUALS);
+    assertThat(label("cut-where")).endsWith("01:01:17:12");
+    assertThat(strip.seconds()).isLessThan(whole);
+    hit(KeyCode.DIGIT0);
+    assertThat(strip.seconds()).isEqualTo(whole);
+    // Another row moves the plumb; what is unfolded stays so, in the next station too.
+    select(0);
+    until(() -> label("cut-where").endsWith("01:00:00:00"));
+    go("licences");
+    chooseLicence("quay_old");
+    until(() -> lookup("#cut-pane").query().isVisible());
+    shortcut(KeyCode.K);
+    assertThat(strip.getParent().isVisible()).isFalse();
+  }
+
   @Test
   void fromThePaperOfLicencesToOneWorkbook() throws IOException {
     Path demo = folder.resolve("delivery");
@@ -92,15 +136,8 @@ class DeliveryJourneyTest extends Journey {
     assertThat(label("answer")).contains("13 sources");
 
     // The one that nobody licensed is our own, says a person by its number.
-    for (int i = 0; !chosen().title().equals("quay_old"); i++) {
-      int row = i;
-      interact(() -> {
-        table("licences-rows").requestFocus();
-        table("licences-rows").getSelectionModel().clearAndSelect(row);
-      });
-      WaitForIt.fx();
-    }
-    assertThat(words("licences-evidence")).contains("No licence is for it");
+    chooseLicence("quay_old");
+    assertThat(words("licences-evidence")).contains("No licence covers it");
     hit(KeyCode.DIGIT1);
     hit(KeyCode.ENTER);
     assertThat(tally("licences").open()).isEqualTo(1);

@@ -6,6 +6,9 @@ import java.util.stream.Collectors;
 import org.oddlot.caption.Caption;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
+import org.oddlot.material.CutSpot;
+import org.oddlot.material.Material;
+import java.util.Optional;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
@@ -44,6 +47,11 @@ public record CaptionFinding(
   @Override
   public FindingId id() {
     return FindingId.of("captions", file, caption.id());
+  }
+
+  @Override
+  public Optional<CutSpot> spot(Material material) {
+    return CutSpot.of(material, file, caption.span());
   }
 
   @Override
@@ -97,7 +105,7 @@ public record CaptionFinding(
   public List<Evidence> evidence() {
     var evidence = new ArrayList<Evidence>();
     for (Fault fault : faults) {
-      evidence.add(new Evidence(name(fault.kind()), fault.text(), fault.limit()));
+      evidence.add(new Evidence(name(fault.kind()), fault.text(), ""));
     }
     return evidence;
   }

@@ -150,6 +150,10 @@ final class Checker {
     return !line.isEmpty() && "-–—".indexOf(line.charAt(0)) >= 0;
   }
 
+  private String limit() {
+    return guideline.speed().toDecimal(guideline.speed().isWhole() ? 0 : 1);
+  }
+
   private void times(Caption caption, long next, List<Fault> faults) {
     long start = frames.count(caption.start());
     long end = frames.count(caption.end());
@@ -175,8 +179,8 @@ final class Checker {
               Fault.Kind.SPEED,
               Phrase.of(
                   "%.1f characters per second (limit %s)",
-                  speed(caption), guideline.speed().toDecimal(1)),
-              Phrase.of("%s per second", guideline.speed().toDecimal(1))));
+                  speed(caption), limit()),
+              Phrase.of("%s per second", limit())));
     }
     if (end - start < shortest) {
       faults.add(

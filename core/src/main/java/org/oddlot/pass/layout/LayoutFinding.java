@@ -3,6 +3,8 @@ package org.oddlot.pass.layout;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.pass.Evidence;
+import org.oddlot.material.CutSpot;
+import org.oddlot.material.Material;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
@@ -36,6 +38,11 @@ public record LayoutFinding(
   @Override
   public FindingId id() {
     return FindingId.of("layout", address);
+  }
+
+  @Override
+  public Optional<CutSpot> spot(Material material) {
+    return CutSpot.of(material, address);
   }
 
   @Override

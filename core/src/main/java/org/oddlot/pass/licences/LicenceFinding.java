@@ -3,6 +3,9 @@ package org.oddlot.pass.licences;
 import java.util.List;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
+import org.oddlot.material.CutSpot;
+import org.oddlot.material.Material;
+import java.util.Optional;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
@@ -39,6 +42,11 @@ public sealed interface LicenceFinding extends Finding {
       proposed = List.copyOf(proposed);
       evidence = List.copyOf(evidence);
     }
+
+  @Override
+  public Optional<CutSpot> spot(Material material) {
+    return CutSpot.ofSource(material, source);
+  }
 
     @Override
     public FindingId id() {

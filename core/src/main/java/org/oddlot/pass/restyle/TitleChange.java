@@ -8,6 +8,8 @@ import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleProperty;
 import org.oddlot.material.LaidTitle;
 import org.oddlot.pass.Evidence;
+import org.oddlot.material.CutSpot;
+import org.oddlot.material.Material;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
@@ -38,6 +40,11 @@ public record TitleChange(String order, LaidTitle before, TitleClip after, Strin
     return before.title().clip().name().isBlank()
         ? before.title().text().replace('\n', ' ')
         : before.title().clip().name();
+  }
+
+  @Override
+  public Optional<CutSpot> spot(Material material) {
+    return CutSpot.of(material, before.address());
   }
 
   /** It was ordered by a person, so nobody is asked. */

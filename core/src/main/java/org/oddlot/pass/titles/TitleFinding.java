@@ -6,6 +6,9 @@ import java.util.stream.Collectors;
 import org.oddlot.caption.Caption;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
+import org.oddlot.material.CutSpot;
+import org.oddlot.material.Material;
+import java.util.Optional;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
@@ -33,6 +36,11 @@ public record TitleFinding(
   @Override
   public FindingId id() {
     return FindingId.of("titles", file, caption.id());
+  }
+
+  @Override
+  public Optional<CutSpot> spot(Material material) {
+    return CutSpot.of(material, file, caption.span());
   }
 
   @Override

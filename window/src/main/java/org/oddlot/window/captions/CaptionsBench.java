@@ -191,7 +191,7 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
     Guideline its = guideline();
     limits.setText(
         Phrase.of(
-            "%s: %d letters, %s, %s a second, %s to %s s, %d f apart",
+            "%s: %d characters, %s, %s per second, %s to %s s, %d f apart",
             its.title(),
             its.letters(),
             Phrase.count(its.lines(), "line"),
@@ -250,7 +250,6 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
   @Override
   protected void showEvidence(Reviewed<CaptionFinding> reviewed) {
     CaptionFinding finding = reviewed.finding();
-    evidence.getChildren().add(Words.of(finding.file(), "quiet"));
     evidence
         .getChildren()
         .add(

@@ -10,6 +10,13 @@ public final class Actions {
   private Actions() {}
 
   /** A button with a key beside its words. */
+  public static Button small(String id, String text, String key, Runnable action) {
+    Button button = button(id, text, key, action);
+    button.getStyleClass().add("small-button");
+    return button;
+  }
+
+  /** A button with a key beside its words. */
   public static Button button(String id, String text, String key, Runnable action) {
     var words = Words.of(text, "button-text");
     var graphic = new HBox(8, words);

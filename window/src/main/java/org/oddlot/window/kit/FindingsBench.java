@@ -9,6 +9,9 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
+import org.oddlot.material.CutSpot;
+import org.oddlot.material.Material;
+import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome.StepOutcome;
@@ -17,6 +20,7 @@ import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
+import org.oddlot.timeline.Placed;
 import org.oddlot.window.session.Session;
 import org.oddlot.window.session.State;
 
@@ -308,7 +312,38 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     decisions.follow();
     Optional<Reviewed<F>> current = table.current();
     selected(current);
+    showCut(current);
     showEvidence(current);
+  }
+
+  /** Shows where in the cut the chosen row is, with all others. */
+  private void showCut(Optional<Reviewed<F>> current) {
+    Optional<Material> material = session.state().outcome().map(Outcome::end);
+    Optional<CutSpot> spot =
+        current.flatMap(row -> material.flatMap(its -> row.finding().spot(its)));
+    if (spot.isEmpty()) {
+      place.cut().clear();
+      return;
+    }
+    List<Reviewed<F>> all = table.all();
+    Material its = material.orElseThrow();
+    place.cut().show(its, inStep(current.orElseThrow()), spot, () -> said(all, its));
+  }
+
+  /** Timelines that are shown below the one that a row lies in, in step with it. */
+  protected List<Placed> inStep(Reviewed<F> reviewed) {
+    return List.of();
+  }
+
+  private static <F extends Finding> List<CutPane.Said> said(
+      List<Reviewed<F>> all, Material material) {
+    var said = new ArrayList<CutPane.Said>();
+    for (Reviewed<F> each : all) {
+      each.finding()
+          .spot(material)
+          .ifPresent(spot -> said.add(new CutPane.Said(spot, Optional.of(each.standing()))));
+    }
+    return said;
   }
 
   private void showEvidence(Optional<Reviewed<F>> current) {

@@ -10,5 +10,6 @@ import org.oddlot.window.session.Session;
  * @param picker asks for files
  * @param overlay what questions are laid over the window with
  * @param way to other stations
+ * @param cut shows where in its timeline something is
  */
-public record Place(Session session, FilePicker picker, Overlay overlay, Way way) {}
+public record Place(Session session, FilePicker picker, Overlay overlay, Way way, CutPane cut) {}

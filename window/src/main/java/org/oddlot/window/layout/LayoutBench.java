@@ -8,6 +8,7 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.layout.LayoutFinding;
 import org.oddlot.pass.layout.LayoutPass;
+import org.oddlot.timeline.Placed;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.Wording;
@@ -41,6 +42,12 @@ public final class LayoutBench extends FindingsBench<LayoutFinding> {
         + reviewed.finding().evidence().stream()
             .map(Evidence::what)
             .collect(Collectors.joining(" "));
+  }
+
+  /** What is heard now, and what it would be, over each other. */
+  @Override
+  protected List<Placed> inStep(Reviewed<LayoutFinding> reviewed) {
+    return List.of(Placed.root(reviewed.finding().made()));
   }
 
   @Override

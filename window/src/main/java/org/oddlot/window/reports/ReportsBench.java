@@ -19,9 +19,11 @@ import javafx.scene.layout.VBox;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
 import org.oddlot.lot.SafeFile;
+import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Standing;
 import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.report.Arrangement;
 import org.oddlot.report.Books;
@@ -37,6 +39,7 @@ import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Bench;
 import org.oddlot.window.kit.BenchFrame;
+import org.oddlot.window.kit.CutPane;
 import org.oddlot.window.kit.Facts;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.SettingsBar;
@@ -281,6 +284,7 @@ public final class ReportsBench implements Bench {
     evidence.getChildren().clear();
     Optional<Line> line = current();
     picture.choose(line);
+    showCut(line);
     if (line.isEmpty() || sheet.isEmpty()) {
       evidence
           .getChildren()
@@ -366,10 +370,42 @@ public final class ReportsBench implements Bench {
             double at = spot.from();
             open("shots");
             session.aside(() -> at, where -> select(where));
+          } else if (spot.isInTimeline()) {
+            place.cut().open();
           } else {
             session.tell(spot.words());
           }
         });
+  }
+
+  /** Shows where in the cut the chosen row is, with all others that are listed. */
+  private void showCut(Optional<Line> line) {
+    Optional<CutSpot> spot =
+        line.flatMap(Line::spot)
+            .filter(Line.Spot::isInTimeline)
+            .flatMap(its -> material.flatMap(of -> CutSpot.of(of, its.address())));
+    if (spot.isEmpty()) {
+      place.cut().clear();
+      return;
+    }
+    Material of = material.orElseThrow();
+    List<Line> all = List.copyOf(rows.getItems());
+    place.cut().show(of, List.of(), spot, () -> said(all, of));
+  }
+
+  private static List<CutPane.Said> said(List<Line> lines, Material material) {
+    var said = new ArrayList<CutPane.Said>();
+    for (Line line : lines) {
+      line.spot()
+          .filter(Line.Spot::isInTimeline)
+          .flatMap(spot -> CutSpot.of(material, spot.address()))
+          .ifPresent(spot ->
+              said.add(
+                  new CutPane.Said(
+                      spot,
+                      line.isDoubtful() ? Optional.of(Standing.TO_LOOK_AT) : Optional.empty())));
+    }
+    return said;
   }
 
   /** Chooses the row that is at a moment of the timeline. */

@@ -16,7 +16,9 @@ import javafx.scene.layout.VBox;
 import org.oddlot.format.Formats;
 import org.oddlot.input.InputFile;
 import org.oddlot.lot.Output;
+import org.oddlot.material.CutSpot;
 import org.oddlot.material.LedgerEntry;
+import org.oddlot.material.Material;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Reviewed;
@@ -27,6 +29,7 @@ import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.Project;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.CutPane;
 import org.oddlot.window.kit.Facts;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
@@ -286,7 +289,8 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
           });
     }
     Optional.ofNullable(ledger.getSelectionModel().getSelectedItem()).ifPresent(this::addProof);
-    if (!finding.output().isEmpty()) {
+    // Only timelines are imported for trial.
+    if (!finding.output().isEmpty() && (tried.isEmpty() || !trial.getChildren().isEmpty())) {
       evidence.getChildren().add(Words.section("Trial import"));
       evidence
           .getChildren()
@@ -300,8 +304,31 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
     }
   }
 
+  /** Where in the timelines something differs. */
+  private List<CutPane.Said> said(Material material) {
+    var said = new ArrayList<CutPane.Said>();
+    LedgerEntry last = null;
+    for (LedgerEntry entry : entries) {
+      // Of one clip several things differ, one after the other.
+      if (last == null || !last.address().whole().equals(entry.address().whole())) {
+        CutSpot.of(material, entry.address())
+            .ifPresent(spot -> said.add(new CutPane.Said(spot, Optional.empty())));
+      }
+      last = entry;
+    }
+    return said;
+  }
+
   /** One line of the ledger in full. */
   private void addProof(LedgerEntry entry) {
+    shownOutcome
+        .map(Outcome::end)
+        .ifPresent(material ->
+            CutSpot.of(material, entry.address())
+                .ifPresent(spot ->
+                    place
+                        .cut()
+                        .show(material, List.of(), Optional.of(spot), () -> said(material))));
     var facts = new Facts();
     facts.add(new Evidence("what", entry.property(), ""));
     facts.add(new Evidence("before", entry.before().isEmpty() ? "nothing" : entry.before(), ""));

@@ -90,6 +90,16 @@ public final class Preferences {
     set("night", JsonLiteral.of(night));
   }
 
+  /** Whether the cut below the stations is unfolded. */
+  public boolean isCutShown() {
+    return values.get("cut").filter(JsonLiteral.TRUE::equals).isPresent();
+  }
+
+  /** Remembers whether the cut is unfolded. */
+  public void setCutShown(boolean shown) {
+    set("cut", JsonLiteral.of(shown));
+  }
+
   private void set(String key, JsonValue value) {
     values = values.with(key, value);
     try {

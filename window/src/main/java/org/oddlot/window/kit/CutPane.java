@@ -1,0 +1,231 @@
+package org.oddlot.window.kit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelBuffer;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.oddlot.material.CutSpot;
+import org.oddlot.material.Material;
+import org.oddlot.material.Moment;
+import org.oddlot.material.Programme;
+import org.oddlot.pass.Standing;
+import org.oddlot.picture.Picture;
+import org.oddlot.time.Rational;
+import org.oddlot.timeline.Address;
+import org.oddlot.timeline.Placed;
+import org.oddlot.window.session.Session;
+
+/**
+ * The cut below a station: where in its timeline is what the station speaks of. Folded to a line
+ * until somebody wants to see it; a station that speaks of no timeline has none.
+ */
+public final class CutPane extends VBox {
+  private static final int PICTURE_HEIGHT = 90;
+
+  private final Session session;
+  private final Label where = Words.of("", "figures", "quiet");
+  private final Button turn = Actions.small("cut-turn", "Show/hide", "Ctrl K", this::turn);
+  private final ImageView picture = new ImageView();
+  private final CutStrip strip;
+  private final HBox body;
+  private final AtomicLong asked = new AtomicLong();
+  private Optional<Material> material = Optional.empty();
+  private Optional<Address> timeline = Optional.empty();
+  private List<StripCut> cuts = List.of();
+  private Consumer<Placed> onPick = _ -> {};
+  private Runnable onUnfold = () -> {};
+
+  /**
+   * What a station says of a stretch of a timeline.
+   *
+   * @param spot where it is
+   * @param standing how it stands; empty for what merely is there
+   */
+  public record Said(CutSpot spot, Optional<Standing> standing) {}
+
+  /** Nothing to be shown yet. */
+  public CutPane(Session session) {
+    this.session = session;
+    strip = new CutStrip(this::plumb, slip -> onPick.accept(slip.place()));
+    getStyleClass().add("cut-pane");
+    setId("cut-pane");
+    where.setId("cut-where");
+    where.setMinWidth(0);
+    var head = new HBox(10, Words.of("The cut", "small-text"), where, Words.spring(), turn);
+    head.setAlignment(Pos.CENTER_LEFT);
+    picture.setId("cut-picture");
+    picture.setFitHeight(PICTURE_HEIGHT);
+    picture.setPreserveRatio(true);
+    HBox.setHgrow(strip, Priority.ALWAYS);
+    strip.setMinWidth(0);
+    body = new HBox(8, strip, picture);
+    getChildren().addAll(head, body);
+    unfold(session.preferences().isCutShown());
+    clear();
+  }
+
+  /** Whether it is unfolded, so that what is said of places is drawn. */
+  public boolean isUnfolded() {
+    return body.isVisible();
+  }
+
+  /** Unfolds it, or folds it away; that is remembered. */
+  public void turn() {
+    unfold(!isUnfolded());
+    session.preferences().setCutShown(isUnfolded());
+    if (isUnfolded()) {
+      requestLayout();
+      onUnfold.run();
+    }
+  }
+
+  /** Unfolds it and gives it the keyboard. */
+  public void open() {
+    if (!isUnfolded()) {
+      turn();
+    }
+    strip.requestFocus();
+  }
+
+  private void unfold(boolean shown) {
+    body.setVisible(shown);
+    body.setManaged(shown);
+  }
+
+  /** The station speaks of no timeline. */
+  public void clear() {
+    asked.incrementAndGet();
+    material = Optional.empty();
+    timeline = Optional.empty();
+    cuts = List.of();
+    onUnfold = () -> {};
+    onPick = _ -> {};
+    setVisible(false);
+    setManaged(false);
+  }
+
+  /** What is to be done when a slip is chosen in it. */
+  public void whenPicked(Consumer<Placed> action) {
+    onPick = action;
+  }
+
+  /**
+   * Shows where something is.
+   *
+   * @param of what the lot holds
+   * @param others timelines that are shown below it, in step with it
+   * @param chosen where what is chosen is; what is said of other timelines is not shown
+   * @param said all that the station says of places; made beside, and only when it is to be seen
+   */
+  public void show(
+      Material of,
+      List<Placed> others,
+      Optional<CutSpot> chosen,
+      Supplier<List<Said>> said) {
+    Optional<Address> its = chosen.map(CutSpot::timeline).or(() -> timeline);
+    if (its.isEmpty()) {
+      clear();
+      return;
+    }
+    material = Optional.of(of);
+    setVisible(true);
+    setManaged(true);
+    onUnfold = () -> show(of, others, chosen, said);
+    chosen.ifPresent(spot -> where.setText(its.get().path().replace("/", " / ")));
+    if (!isUnfolded()) {
+      return;
+    }
+    boolean isSame = its.equals(timeline) && !cuts.isEmpty();
+    timeline = its;
+    long turnNumber = asked.incrementAndGet();
+    session.aside(
+        () -> drawn(of, its.get(), others, said),
+        drawn -> {
+          if (asked.get() == turnNumber) {
+            cuts = drawn.cuts();
+            strip.show(cuts, drawn.marks());
+            chosen.ifPresentOrElse(
+                spot -> strip.choose(spot.from().toDouble(), spot.to().toDouble()),
+                strip::chooseNothing);
+          }
+        });
+    if (isSame) {
+      // What is chosen is seen at once; what is said of it may take a moment.
+      chosen.ifPresentOrElse(
+          spot -> strip.choose(spot.from().toDouble(), spot.to().toDouble()),
+          strip::chooseNothing);
+    }
+  }
+
+  private record Drawn(List<StripCut> cuts, List<CutStrip.Mark> marks) {}
+
+  private static Drawn drawn(
+      Material of, Address timeline, List<Placed> others, Supplier<List<Said>> said) {
+    List<CutStrip.Mark> marks =
+        said.get().stream()
+            .filter(each -> each.spot.timeline().equals(timeline))
+            .map(each ->
+                new CutStrip.Mark(
+                    each.spot.from().toDouble(), each.spot.to().toDouble(), each.standing))
+            .toList();
+    var cuts = new ArrayList<StripCut>();
+    StripCut.of(of, timeline).ifPresent(cuts::add);
+    others.forEach(other -> StripCut.of(other).ifPresent(cuts::add));
+    return new Drawn(List.copyOf(cuts), CutStrip.inOrder(marks));
+  }
+
+  private void plumb(double seconds) {
+    if (cuts.isEmpty()) {
+      return;
+    }
+    where.setText(cuts.getFirst().title() + "   " + cuts.getFirst().label(seconds));
+    long turnNumber = asked.get();
+    Optional<Material> of = material;
+    Optional<Address> at = timeline;
+    session.aside(
+        () ->
+            asked.get() == turnNumber && strip.plumb() == seconds
+                ? of.flatMap(its -> at.flatMap(address -> picture(its, address, seconds)))
+                : Optional.<Picture>empty(),
+        found -> {
+          if (asked.get() == turnNumber && strip.plumb() == seconds) {
+            picture.setImage(found.map(CutPane::image).orElse(null));
+            picture.setManaged(found.isPresent());
+          }
+        });
+  }
+
+  private static Optional<Picture> picture(Material material, Address timeline, double seconds) {
+    return material.derive(Programme.ALL).stream()
+        .filter(programme -> programme.address().equals(timeline))
+        .findFirst()
+        .flatMap(programme ->
+            Moment.seen(
+                material,
+                programme,
+                programme.span().start().plus(Rational.of(Math.round(seconds * 1e6), 1_000_000))))
+        .flatMap(moment -> Picture.of(moment.file(), moment.seconds(), PICTURE_HEIGHT));
+  }
+
+  private static WritableImage image(Picture picture) {
+    return new WritableImage(
+        new PixelBuffer<>(
+            picture.width(),
+            picture.height(),
+            picture.dots(),
+            PixelFormat.getIntArgbPreInstance()));
+  }
+
+}
