@@ -100,9 +100,7 @@ public final class CutListFiles implements TimelineFormat {
               Long.toString(range.duration().value()),
               clip.media()
                   .map(media ->
-                      media instanceof MediaReference.External external
-                          ? external.targetUrl()
-                          : "")
+                      media instanceof MediaReference.External external ? external.targetUrl() : "")
                   .orElse("")));
     }
     Files.write(target, lines);

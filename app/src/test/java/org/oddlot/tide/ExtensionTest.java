@@ -120,10 +120,7 @@ class ExtensionTest {
     assertThat(out.resolve("harbour (odd lot).cutlist"))
         .hasContent(
             String.join(
-                "\n",
-                "Harbour (odd lot)\t25",
-                first,
-                "12A-3\t903000\t200\tmedia/A001C002.mov"));
+                "\n", "Harbour (odd lot)\t25", first, "12A-3\t903000\t200\tmedia/A001C002.mov"));
     assertThat(said.array("ledger").toString())
         .contains("\"path\": \"tracks/V1/A001C002\"")
         .doesNotContain("A001C001");

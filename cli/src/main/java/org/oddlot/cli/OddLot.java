@@ -92,8 +92,7 @@ public final class OddLot implements Callable<Integer> {
     }
     line.addSubcommand("help", named("help", HelpCommand.class.getAnnotation(Command.class)));
     line.addSubcommand(
-        "completion",
-        named("completion", GenerateCompletion.class.getAnnotation(Command.class)));
+        "completion", named("completion", GenerateCompletion.class.getAnnotation(Command.class)));
     return configured(line);
   }
 

@@ -1,6 +1,8 @@
 package org.oddlot.cli;
 
+import java.io.Console;
 import java.io.PrintWriter;
+import java.util.Optional;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import picocli.CommandLine.Model.CommandSpec;
@@ -20,7 +22,10 @@ final class OutputOptions {
 
   /** Where long work says how far it is: on a terminal, unless nobody wants to see it. */
   Progress progress(CommandSpec spec) {
-    boolean isSeen = !quiet && !json && System.console() != null && System.console().isTerminal();
+    boolean isSeen =
+        !quiet
+            && !json
+            && Optional.ofNullable(System.console()).filter(Console::isTerminal).isPresent();
     return isSeen ? new Line(spec.commandLine().getErr()) : Progress.NONE;
   }
 

@@ -57,7 +57,7 @@ final class PracticeCommand implements Callable<Integer> {
       name = "import",
       description = "Takes a file in and shows what it holds and what is wrong with it.",
       mixinStandardHelpOptions = true,
-    versionProvider = OddLot.Version.class)
+      versionProvider = OddLot.Version.class)
   static final class Import implements Callable<Integer> {
     @Parameters(paramLabel = "FILE", description = "The file to import.")
     private @SuppressWarnings("NullAway.Init") Path file;
@@ -87,7 +87,7 @@ final class PracticeCommand implements Callable<Integer> {
       name = "export",
       description = "Imports a file and exports it again with the habits of the program.",
       mixinStandardHelpOptions = true,
-    versionProvider = OddLot.Version.class)
+      versionProvider = OddLot.Version.class)
   static final class Export implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "FILE", description = "The file to import.")
     private @SuppressWarnings("NullAway.Init") Path file;

@@ -24,7 +24,6 @@ import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.LotRunner;
 import org.oddlot.lot.SafeFile;
-import org.oddlot.material.Input;
 import org.oddlot.material.Material;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.pass.Engine;

@@ -238,7 +238,8 @@ final class RunCommand implements Callable<Integer> {
       int dot = each.indexOf('.');
       int equals = each.indexOf('=');
       if (dot < 1 || equals < dot) {
-        throw wrong(Phrase.of("--set %s: expected PASS.SETTING=VALUE, e.g. match.tolerance=24.", each));
+        throw wrong(
+            Phrase.of("--set %s: expected PASS.SETTING=VALUE, e.g. match.tolerance=24.", each));
       }
       try {
         its =
@@ -269,19 +270,17 @@ final class RunCommand implements Callable<Integer> {
                 Collectors.toMap(
                     each -> each.finding().id().text(), Reviewed::finding, (first, _) -> first));
     for (DecisionFile.Given each : given) {
-      Finding finding = findings.get(each.finding().text());
-      boolean asksWhich =
-          finding != null
-              && each.decision().isAccepted()
-              && each.decision().chosen().isEmpty()
-              && !finding.choices().isEmpty()
-              && finding.proposed().isEmpty();
-      if (asksWhich) {
-        why.putIfAbsent(
-            each.finding().text(),
-            "nothing is proposed; say which with \"choices\": "
-                + finding.choices().stream().map(Choice::id).collect(Collectors.joining(", ")));
-      }
+      boolean saysNothing = each.decision().isAccepted() && each.decision().chosen().isEmpty();
+      Optional.ofNullable(findings.get(each.finding().text()))
+          .filter(finding ->
+              saysNothing && !finding.choices().isEmpty() && finding.proposed().isEmpty())
+          .ifPresent(finding ->
+              why.putIfAbsent(
+                  each.finding().text(),
+                  "nothing is proposed; say which with \"choices\": "
+                      + finding.choices().stream()
+                          .map(Choice::id)
+                          .collect(Collectors.joining(", "))));
     }
     for (DecisionFile.Given each : given) {
       String id = each.finding().text();
@@ -295,11 +294,7 @@ final class RunCommand implements Callable<Integer> {
   }
 
   private void print(
-      Lot lot,
-      LotRunner.Ran ran,
-      List<Output.Written> written,
-      int changes,
-      PrintWriter out) {
+      Lot lot, LotRunner.Ran ran, List<Output.Written> written, int changes, PrintWriter out) {
     out.println(lot.name());
     new RunReport(ran.outcome(), verbose, out).print(ran.read().material(), ran.problems());
     out.println("  " + Phrase.count(changes, "change"));

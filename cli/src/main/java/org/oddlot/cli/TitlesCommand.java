@@ -117,8 +117,7 @@ final class TitlesCommand implements Callable<Integer> {
             .withSheet(RunSheet.initial().only(List.of(pass.id())));
     LotRunner.Ran ran =
         new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED)
-            .run(
-                new LotFile.Opened(lot, Optional.empty(), List.of()), output.progress(spec));
+            .run(new LotFile.Opened(lot, Optional.empty(), List.of()), output.progress(spec));
     IntakeResult read = ran.read();
     Outcome outcome = ran.outcome();
     boolean refused = ran.isRefused(keepGoing);

@@ -121,13 +121,10 @@ public record Conversion(List<String> lost, Writer writer) {
       boolean isOwn = reading.equals(format);
       var lost = new ArrayList<>(format.losses(read.root()));
       if (!isOwn) {
-        reading
-            .filesBeside(in.path())
-            .forEach(name -> lost.add(name + " stays in " + in.path()));
+        reading.filesBeside(in.path()).forEach(name -> lost.add(name + " stays in " + in.path()));
       }
       Optional<Path> bundle = isOwn ? Optional.of(in.path()) : Optional.empty();
-      return Optional.of(
-          new Conversion(lost, path -> format.write(read.root(), bundle, path)));
+      return Optional.of(new Conversion(lost, path -> format.write(read.root(), bundle, path)));
     }
     List<Captions> tracks = CaptionTracks.in(in.name(), read.root());
     if (tracks.isEmpty()) {

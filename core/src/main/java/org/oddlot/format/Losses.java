@@ -43,7 +43,9 @@ public final class Losses {
 
   /** A sentence for each thing that is lost, without a full stop. */
   public List<String> sentences() {
-    return losses.entrySet().stream().map(each -> sentence(each.getKey(), each.getValue())).toList();
+    return losses.entrySet().stream()
+        .map(each -> sentence(each.getKey(), each.getValue()))
+        .toList();
   }
 
   private static String sentence(String what, Loss loss) {

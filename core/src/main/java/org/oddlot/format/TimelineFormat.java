@@ -64,8 +64,8 @@ public interface TimelineFormat extends InputKind<TimelineFormat.Read> {
   Set<TimelineFeature> carries();
 
   /**
-   * What of a file it has no place for and is lost in writing it: a sentence for each kind of thing,
-   * with how often and where.
+   * What of a file it has no place for and is lost in writing it: a sentence for each kind of
+   * thing, with how often and where.
    */
   default List<String> losses(TimelineObject root) {
     return TimelineLosses.of(root, carries());
@@ -75,8 +75,8 @@ public interface TimelineFormat extends InputKind<TimelineFormat.Read> {
    * Writes {@code root} to {@code target}, which is not there yet.
    *
    * @param bundle a file of this format that {@code root} was read or made from, for whatever lies
-   *     beside the timeline in it: a file that was read keeps all of that, a new one takes along the
-   *     media that it uses. It is only read; empty where there is none
+   *     beside the timeline in it: a file that was read keeps all of that, a new one takes along
+   *     the media that it uses. It is only read; empty where there is none
    * @throws IOException if it cannot be written; {@code target} may then be there in part
    */
   void write(TimelineObject root, Optional<Path> bundle, Path target) throws IOException;

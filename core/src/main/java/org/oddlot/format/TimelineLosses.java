@@ -54,7 +54,7 @@ final class TimelineLosses {
           lose(TimelineFeature.SEVERAL_TIMELINES, at);
         }
       }
-      case Stack stack -> stack(stack, at);
+      case Stack _ -> stack(at);
       case Clip clip -> clip(clip, at);
       case Transition _ -> lose(TimelineFeature.TRANSITIONS, at);
       case Opaque _ -> lose(TimelineFeature.NOT_UNDERSTOOD, at);
@@ -75,7 +75,7 @@ final class TimelineLosses {
     }
   }
 
-  private void stack(Stack stack, Placed at) {
+  private void stack(Placed at) {
     boolean isOfATimeline =
         at.parent().map(Placed::object).filter(Timeline.class::isInstance).isPresent();
     if (!isOfATimeline) {

@@ -56,7 +56,8 @@ public final class DecisionFile {
 
   private static Given given(JsonValue value, Path file) throws IOException {
     if (!(value instanceof JsonObject said)) {
-      throw new IOException(Phrase.of(
+      throw new IOException(
+          Phrase.of(
               "%s: expected {\"finding\": …, \"decision\": …}, found %s.",
               file.getFileName(), value.display()));
     }

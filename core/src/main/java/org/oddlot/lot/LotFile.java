@@ -83,9 +83,7 @@ public final class LotFile {
    */
   public static Opened open(Path file) throws IOException {
     var problems = new Problems(String.valueOf(file.getFileName()));
-    Lot lot =
-        new LotFile(problems)
-            .fromJson(parse(file), folderOf(file));
+    Lot lot = new LotFile(problems).fromJson(parse(file), folderOf(file));
     return new Opened(lot, Optional.of(file), problems.list());
   }
 

@@ -118,7 +118,8 @@ public record LotMerge(Lot lot, int taken, int conflicts) {
       }
     }
     for (Instruction theirsNow : theirs.instructions()) {
-      if (!theirsNow.equals(before.get(theirsNow.id())) && !mine.instructions().contains(theirsNow)) {
+      if (!theirsNow.equals(before.get(theirsNow.id()))
+          && !mine.instructions().contains(theirsNow)) {
         // Both count from the same number on; what was ordered elsewhere gets the next one here.
         boolean isTaken = byId(merged).containsKey(theirsNow.id());
         String id = isTaken ? merged.newInstructionId(theirsNow.pass()) : theirsNow.id();

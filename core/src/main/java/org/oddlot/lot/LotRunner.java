@@ -151,9 +151,7 @@ public final class LotRunner {
         .failed()
         .forEach(step ->
             problems.error(
-                "",
-                FaultReport.keepLeftOut(step.pass().title(), step.fault().orElseThrow()),
-                ""));
+                "", FaultReport.keepLeftOut(step.pass().title(), step.fault().orElseThrow()), ""));
     return problems.list();
   }
 }

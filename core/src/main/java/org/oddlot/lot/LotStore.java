@@ -15,8 +15,8 @@ import org.jspecify.annotations.Nullable;
 import org.oddlot.input.InputFile;
 
 /**
- * Where an open lot is kept: its file, and beside it what was decided since it was saved, so that it
- * can be had back when the program is cut off. Whoever has a lot open has a file of its own for
+ * Where an open lot is kept: its file, and beside it what was decided since it was saved, so that
+ * it can be had back when the program is cut off. Whoever has a lot open has a file of its own for
  * that, {@code .day1.oddlot.unsaved-HOST-1}: two windows do not take anything from each other.
  *
  * <p>Who is still there is told by locks in a folder of the user, which the system lets go when a
@@ -182,9 +182,7 @@ public final class LotStore implements AutoCloseable {
     FileChannel opened = null;
     try {
       Files.createDirectories(locks);
-      opened =
-          FileChannel.open(
-              lock(number), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+      opened = FileChannel.open(lock(number), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
       FileLock lock = opened.tryLock();
       if (lock != null) {
         return Optional.of(new Turn(number, opened));

@@ -34,6 +34,7 @@ import org.oddlot.text.Phrase;
 public final class SafeFile {
   /** This machine, in a few letters. */
   static final String HOST = Integer.toString(hostName().hashCode() & 0xFFFF, 36);
+
   private static final Pattern PART = Pattern.compile("\\.oddlot-([0-9a-z]+)-(\\d+)-\\d+\\.part");
   private static final int MOST_LINKS = 40;
   private static final AtomicLong NUMBERS = new AtomicLong();

@@ -22,24 +22,25 @@ public record CutSpot(Address timeline, Rational from, Rational to) {
   public static Optional<CutSpot> of(Material material, Address address) {
     return material
         .at(address.whole())
-        .flatMap(placed -> timelineOf(placed)
-            .flatMap(timeline -> {
-              Address its = material.address(address.file(), timeline);
-              if (placed.object() instanceof Timeline whole) {
-                return whole
-                    .tracks()
-                    .flatMap(Item::duration)
-                    .map(length -> new CutSpot(its, Rational.ZERO, length.seconds()));
-              }
-              Rational length =
-                  placed.object() instanceof Item item
-                      ? item.duration().map(RationalTime::seconds).orElse(Rational.ZERO)
-                      : Rational.ZERO;
-              return placed
-                  .recordOffset()
-                  .map(RationalTime::seconds)
-                  .map(from -> new CutSpot(its, from, from.plus(length)));
-            }));
+        .flatMap(placed ->
+            timelineOf(placed)
+                .flatMap(timeline -> {
+                  Address its = material.address(address.file(), timeline);
+                  if (placed.object() instanceof Timeline whole) {
+                    return whole
+                        .tracks()
+                        .flatMap(Item::duration)
+                        .map(length -> new CutSpot(its, Rational.ZERO, length.seconds()));
+                  }
+                  Rational length =
+                      placed.object() instanceof Item item
+                          ? item.duration().map(RationalTime::seconds).orElse(Rational.ZERO)
+                          : Rational.ZERO;
+                  return placed
+                      .recordOffset()
+                      .map(RationalTime::seconds)
+                      .map(from -> new CutSpot(its, from, from.plus(length)));
+                }));
   }
 
   /** Where words are in the programme that they belong to; empty where they belong to none. */
@@ -47,9 +48,7 @@ public record CutSpot(Address timeline, Rational from, Rational to) {
     return CaptionPlace.programme(material, words)
         .map(programme ->
             new CutSpot(
-                programme.address(),
-                programme.since(span.start()),
-                programme.since(span.end())));
+                programme.address(), programme.since(span.start()), programme.since(span.end())));
   }
 
   /** Where a source is first used. */

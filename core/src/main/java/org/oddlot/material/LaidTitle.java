@@ -34,8 +34,7 @@ public record LaidTitle(Address address, Placed placed, TitleClip title) {
               TitleClip.of(clip, document.profile())
                   .ifPresent(title ->
                       all.add(
-                          new LaidTitle(
-                              material.address(document.name(), placed), placed, title)));
+                          new LaidTitle(material.address(document.name(), placed), placed, title)));
             }
           });
     }

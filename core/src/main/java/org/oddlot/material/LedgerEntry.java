@@ -13,12 +13,7 @@ import org.oddlot.timeline.Address;
  * @param reason why
  */
 public record LedgerEntry(
-    Address address,
-    String place,
-    String before,
-    String after,
-    String pass,
-    String reason) {
+    Address address, String place, String before, String after, String pass, String reason) {
 
   /** The file's name. */
   public String document() {

@@ -68,8 +68,7 @@ public final class TimelineFiles implements OutputKind {
       Path source = inputs.apply(from.getFirst());
       Optional<TimelineFormat> its = Formats.of(new InputFile(source));
       TimelineFormat format = isNew ? format(name()) : its.orElseGet(() -> format(name()));
-      format.write(
-          document.root(), its.filter(format::equals).map(_ -> source), target);
+      format.write(document.root(), its.filter(format::equals).map(_ -> source), target);
     }
   }
 }

@@ -57,8 +57,7 @@ public final class ProfileFiles implements InputKind<Profile> {
   public Contents describe(Profile profile) {
     return Contents.of(
             Phrase.of(
-                "maps %s (%s)",
-                Phrase.count(profile.places().size(), "field"), profile.title()))
+                "maps %s (%s)", Phrase.count(profile.places().size(), "field"), profile.title()))
         .with("profile", profile.name());
   }
 }

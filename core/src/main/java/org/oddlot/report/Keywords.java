@@ -88,11 +88,7 @@ final class Keywords implements Report {
   }
 
   private static Line line(
-      String keyword,
-      String category,
-      PlacedClip placed,
-      Optional<TimeRange> range,
-      Scope scope) {
+      String keyword, String category, PlacedClip placed, Optional<TimeRange> range, Scope scope) {
     return new Row()
         .text(keyword)
         .text(category)

@@ -101,8 +101,7 @@ final class Markers implements Report {
             .at(
                 frame.flatMap(from ->
                     of.spot(
-                        placed,
-                        new Span(from, from + of.frame(marker.markedRange().duration())))))
+                        placed, new Span(from, from + of.frame(marker.markedRange().duration())))))
             .line());
   }
 

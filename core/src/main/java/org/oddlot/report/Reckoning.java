@@ -120,11 +120,7 @@ final class Reckoning {
   Optional<Line.Spot> spot(Placed placed, Span span) {
     double all = Math.max(1, length);
     return Optional.of(
-        new Line.Spot(
-            addresses.of(placed),
-            placed.path(),
-            span.from() / all,
-            span.to() / all));
+        new Line.Spot(addresses.of(placed), placed.path(), span.from() / all, span.to() / all));
   }
 
   /** The record timecode of a frame, counted after the timeline's first. */
@@ -153,8 +149,7 @@ final class Reckoning {
   private Span pictures(TimeRange range) {
     long from = range.start().rescaledTo(rate, RoundingMode.CEILING).value();
     return new Span(
-        from,
-        Math.max(from, range.endExclusive().rescaledTo(rate, RoundingMode.CEILING).value()));
+        from, Math.max(from, range.endExclusive().rescaledTo(rate, RoundingMode.CEILING).value()));
   }
 
   // What is seen.

@@ -177,9 +177,7 @@ final class SourceUse implements Report {
             .text(licence.map(Licence::holder).orElse(""))
             .cell(licence.map(its -> Cell.of(paid(sum, its))).orElse(Cell.NOTHING))
             .text(String.join("; ", why))
-            .at(
-                sum.of.spot(
-                    sum.uses.getFirst().event().place(), sum.uses.getFirst().plain()))
+            .at(sum.of.spot(sum.uses.getFirst().event().place(), sum.uses.getFirst().plain()))
             .doubtful(!why.isEmpty());
     counted(row, sum, licence);
     return row.line();

@@ -129,8 +129,8 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
 
   /**
    * How many frames come before a label, whose parts may be larger than labels have them: what a
-   * file says is counted as it stands. A label that drop-frame counting leaves out is the frame that
-   * comes at its place.
+   * file says is counted as it stands. A label that drop-frame counting leaves out is the frame
+   * that comes at its place.
    *
    * @param seconds of the label, its hours and minutes included
    * @param frames the frames digit

@@ -16,9 +16,7 @@ import java.util.Comparator;
  */
 public record Address(String file, String path, String part) implements Comparable<Address> {
   private static final Comparator<Address> ORDER =
-      Comparator.comparing(Address::file)
-          .thenComparing(Address::path)
-          .thenComparing(Address::part);
+      Comparator.comparing(Address::file).thenComparing(Address::path).thenComparing(Address::part);
 
   /** All of an object. */
   public Address(String file, String path) {

@@ -16,7 +16,7 @@ public final class Addresses {
   private final boolean isRead;
 
   /** Where the objects lay when they were read; found when somebody first asks. */
-  private @Nullable Map<Object, Placed> asRead;
+  private @Nullable IdentityHashMap<Object, Placed> asRead;
 
   /** Where everything lies now, found when somebody first asks. */
   private @Nullable Map<String, Placed> byPath;
@@ -65,18 +65,15 @@ public final class Addresses {
     if (was != null) {
       return was.key();
     }
-    return placed
-        .parent()
-        .map(in -> join(path(in), "+" + placed.step(in)))
-        .orElse("");
+    return placed.parent().map(in -> join(path(in), "+" + placed.step(in))).orElse("");
   }
 
   private static String join(String path, String step) {
     return path.isEmpty() ? step : path + "/" + step;
   }
 
-  private synchronized Map<Object, Placed> asRead() {
-    Map<Object, Placed> known = asRead;
+  private synchronized IdentityHashMap<Object, Placed> asRead() {
+    IdentityHashMap<Object, Placed> known = asRead;
     if (known == null) {
       var all = new IdentityHashMap<Object, Placed>();
       now.object()

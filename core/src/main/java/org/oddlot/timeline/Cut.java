@@ -59,7 +59,9 @@ public final class Cut {
       RationalTime start =
           into.map(edge -> record.start().minus(edge.beyond())).orElse(record.start());
       RationalTime end =
-          outOf.map(edge -> record.endExclusive().plus(edge.beyond())).orElse(record.endExclusive());
+          outOf
+              .map(edge -> record.endExclusive().plus(edge.beyond()))
+              .orElse(record.endExclusive());
       return TimeRange.between(start, end);
     }
 
@@ -75,9 +77,7 @@ public final class Cut {
       RationalTime from = backwards ? source.endExclusive() : source.start();
       Rational rate = source.start().rate().toRational();
       Rational at = from.seconds().plus(after.times(speed)).times(rate);
-      return backwards
-          ? at.rounded(RoundingMode.CEILING) - 1
-          : at.rounded(RoundingMode.FLOOR);
+      return backwards ? at.rounded(RoundingMode.CEILING) - 1 : at.rounded(RoundingMode.FLOOR);
     }
 
     /** The same in seconds of its media's time; forwards between two frames as well. */
@@ -120,18 +120,14 @@ public final class Cut {
     }
 
     private Edge inside(Rational pace) {
-      return new Edge(
-          transition, beyond.times(pace.abs()), within.times(pace.abs()), toNothing);
+      return new Edge(transition, beyond.times(pace.abs()), within.times(pace.abs()), toNothing);
     }
 
     private Edge outside(Rational pace) {
       return pace.signum() == 0
           ? this
           : new Edge(
-              transition,
-              beyond.dividedBy(pace.abs()),
-              within.dividedBy(pace.abs()),
-              toNothing);
+              transition, beyond.dividedBy(pace.abs()), within.dividedBy(pace.abs()), toNothing);
     }
   }
 
@@ -182,22 +178,13 @@ public final class Cut {
 
     /** The same with other transitions at its ends. */
     Held with(Optional<Edge> newFirst, Optional<Edge> newLast) {
-      return new Held(
-          record, length, window, pace, backwards, enabled, kind, newFirst, newLast);
+      return new Held(record, length, window, pace, backwards, enabled, kind, newFirst, newLast);
     }
 
     /** The same of an item that is there then. */
     Held at(TimeRange when) {
       return new Held(
-          when.start(),
-          when.duration(),
-          window,
-          pace,
-          backwards,
-          enabled,
-          kind,
-          first,
-          last);
+          when.start(), when.duration(), window, pace, backwards, enabled, kind, first, last);
     }
 
     /** The window with what transitions show beyond it. */
@@ -397,8 +384,7 @@ public final class Cut {
       Optional<Edge> own = isBefore ? outOf : into;
       own.flatMap(edge -> held.window.of(reached(all, edge, isBefore)))
           .filter(part -> !part.isEmpty())
-          .ifPresent(seen ->
-              inTransition(place, item, all, seen, start, held, own, !isBefore));
+          .ifPresent(seen -> inTransition(place, item, all, seen, start, held, own, !isBefore));
     }
   }
 
@@ -462,9 +448,7 @@ public final class Cut {
   /** The transition at the edge of what holds an item, as far as the item reaches there. */
   private static Optional<Edge> atEdge(
       Optional<Edge> edge, RationalTime end, RationalTime of, RationalTime most) {
-    return end.compareTo(of) == 0
-        ? edge.map(its -> its.atMost(most))
-        : Optional.empty();
+    return end.compareTo(of) == 0 ? edge.map(its -> its.atMost(most)) : Optional.empty();
   }
 
   /**
@@ -487,8 +471,7 @@ public final class Cut {
     Window window;
     if (speed.signum() > 0) {
       window =
-          new Window(
-              start.plus(from.times(speed)), to.map(end -> start.plus(end.times(speed))));
+          new Window(start.plus(from.times(speed)), to.map(end -> start.plus(end.times(speed))));
     } else if (speed.signum() < 0) {
       RationalTime end = start.plus(all.orElseThrow().times(speed.abs()));
       window =

@@ -59,6 +59,11 @@ public class Origin {
     return asRead == null;
   }
 
+  /** Whether what has this origin is told apart by it from its like. */
+  final boolean tellsApart() {
+    return this != NONE;
+  }
+
   /** The object as it was read, empty where it was not read from anywhere. */
   public final Optional<TimelineObject> asRead() {
     return Optional.ofNullable(asRead);
@@ -69,7 +74,7 @@ public class Origin {
    * nothing is understood of. Unless a format knows better, each is like itself alone.
    */
   protected boolean saysTheSameAs(Origin other) {
-    return this == other;
+    return equals(other);
   }
 
   @Override

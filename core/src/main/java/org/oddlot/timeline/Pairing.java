@@ -13,10 +13,11 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * Which element of one list is which of another. In two states of one list that is a matter of
- * identity. In lists that were read separately it is a matter of likeness: what is the same in name,
- * media and range first, then what still has the same name and media, then what has one of them; in
- * the longest order that both have in common, so that the fewest elements have moved.
+ * identity. In lists that were read separately it is a matter of likeness: what is the same in
+ * name, media and range first, then what still has the same name and media, then what has one of
+ * them; in the longest order that both have in common, so that the fewest elements have moved.
  */
+@SuppressWarnings("ReferenceEquality") // being the very same object is what is asked about here
 final class Pairing {
   private static final int NONE = -1;
 
@@ -127,8 +128,8 @@ final class Pairing {
   }
 
   /**
-   * The indexes of a longest rising run of {@code values}, those that are {@link #NONE} left out; of
-   * several as long the one that keeps what comes first.
+   * The indexes of a longest rising run of {@code values}, those that are {@link #NONE} left out;
+   * of several as long the one that keeps what comes first.
    */
   private static int[] inOrder(int[] values) {
     // Patience sorting from behind: the first of each pile is the best place to go on from.
@@ -191,9 +192,7 @@ final class Pairing {
     }
 
     private static String kind(TimelineObject object) {
-      return object instanceof Track track
-          ? object.schema() + " " + track.kind()
-          : object.schema();
+      return object instanceof Track track ? object.schema() + " " + track.kind() : object.schema();
     }
 
     private static String media(Clip clip) {
@@ -338,7 +337,9 @@ final class Pairing {
     return new Block(oldFrom, oldTo, newFrom, newTo);
   }
 
-  /** Of each later element of a block the earlier one, where both are the only ones of their like. */
+  /**
+   * Of each later element of a block the earlier one, where both are the only ones of their like.
+   */
   private static int[] anchors(Block block, @Nullable Object[] old, @Nullable Object[] now) {
     Map<Object, Integer> inOld = onlyOnes(old, block.oldFrom, block.oldTo);
     Map<Object, Integer> inNew = onlyOnes(now, block.newFrom, block.newTo);

@@ -54,6 +54,6 @@ public sealed interface TimelineObject
 
   /** What stays the same through all changes of this object: its origin, or else itself. */
   default Object identity() {
-    return origin() == Origin.NONE ? this : origin();
+    return origin().tellsApart() ? origin() : this;
   }
 }

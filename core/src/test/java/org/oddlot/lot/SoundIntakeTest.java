@@ -142,7 +142,6 @@ class SoundIntakeTest {
   @Test
   void aFileOfNoKnownKindIsTurnedAwayWithAWord() throws IOException {
     Path movie = Files.writeString(folder.resolve("A001C001.mov"), "no movie, but no sound either");
-    assertThat(read(movie).problems().getFirst().message())
-        .contains("cannot be read here");
+    assertThat(read(movie).problems().getFirst().message()).contains("cannot be read here");
   }
 }

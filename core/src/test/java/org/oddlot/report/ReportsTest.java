@@ -259,7 +259,12 @@ class ReportsTest {
                         () ->
                             List.of(
                                 new LedgerEntry(
-                                    new Address("cut.otio", "Bin/A001C001", "name"), "Bin / A001C001", "a", "b", "tag", "why"))),
+                                    new Address("cut.otio", "Bin/A001C001", "name"),
+                                    "Bin / A001C001",
+                                    "a",
+                                    "b",
+                                    "tag",
+                                    "why"))),
                     new Account("sync", "Sync", List::of, List::of)));
     assertThat(rows(report("matches", material), "about", "standing"))
         .containsExactly("row 7 | open", "A001C001 | settled");

@@ -2,10 +2,8 @@ package org.oddlot.time;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.oddlot.time.FrameRate.FPS_23_976;
 import static org.oddlot.time.FrameRate.FPS_25;
 import static org.oddlot.time.FrameRate.FPS_29_97;
-import static org.oddlot.time.FrameRate.FPS_59_94;
 
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;

@@ -50,9 +50,11 @@ class ReEditTest {
   private static TimelineObject copied(TimelineObject object) {
     List<TimelineObject> children = new ArrayList<>();
     object.children().forEach(child -> children.add(copied(child)));
-    return Origin.read(switch (object) {
-      case Clip clip ->
-          new Clip(Origin.made(),
+    return Origin.read(
+        switch (object) {
+          case Clip clip ->
+              new Clip(
+                  Origin.made(),
                   clip.name(),
                   clip.sourceRange(),
                   clip.mediaReferences(),
@@ -61,8 +63,9 @@ class ReEditTest {
                   clip.effects(),
                   clip.enabled(),
                   clip.metadata());
-      case Track track ->
-          new Track(Origin.made(),
+          case Track track ->
+              new Track(
+                  Origin.made(),
                   track.name(),
                   track.kind(),
                   track.sourceRange(),
@@ -71,8 +74,9 @@ class ReEditTest {
                   track.effects(),
                   track.enabled(),
                   track.metadata());
-      case Stack stack ->
-          new Stack(Origin.made(),
+          case Stack stack ->
+              new Stack(
+                  Origin.made(),
                   stack.name(),
                   stack.sourceRange(),
                   Stack.composables(children),
@@ -80,14 +84,15 @@ class ReEditTest {
                   stack.effects(),
                   stack.enabled(),
                   stack.metadata());
-      case Timeline timeline ->
-          new Timeline(Origin.made(),
+          case Timeline timeline ->
+              new Timeline(
+                  Origin.made(),
                   timeline.name(),
                   timeline.globalStart(),
                   children.stream().findFirst().map(Stack.class::cast),
                   timeline.metadata());
-      default -> throw new AssertionError(object);
-    });
+          default -> throw new AssertionError(object);
+        });
   }
 
   private static Track trackOf(Timeline timeline) {
@@ -96,12 +101,15 @@ class ReEditTest {
 
   private static Timeline with(Timeline timeline, List<? extends TimelineObject> children) {
     return (Timeline)
-        new Edits().change(trackOf(timeline), track -> track.withChildren(children)).applyTo(timeline);
+        new Edits()
+            .change(trackOf(timeline), track -> track.withChildren(children))
+            .applyTo(timeline);
   }
 
   @Test
   void aClipBeforeFourMakesOneDifference() {
-    Timeline before = cut(List.of(clip("a", 0, 9), clip("b", 0, 9), clip("c", 0, 9), clip("d", 0, 9)));
+    Timeline before =
+        cut(List.of(clip("a", 0, 9), clip("b", 0, 9), clip("c", 0, 9), clip("d", 0, 9)));
     var more = new ArrayList<TimelineObject>(trackOf(before).children());
     more.addFirst(clip("new", 0, 25));
     assertThat(Differences.between(before, readAgain(with(before, more)))).hasSize(1);
@@ -159,7 +167,8 @@ class ReEditTest {
     }
     List<Difference> differences = Differences.between(before, readAgain(with(before, now)));
     assertThat(differences.size()).isLessThanOrEqualTo(edits);
-    assertThat(differences.stream().map(Difference::property)).allMatch(Set.of("", "enabled")::contains);
+    assertThat(differences.stream().map(Difference::property))
+        .allMatch(Set.of("", "enabled")::contains);
   }
 
   @Property(tries = 200)
@@ -168,8 +177,7 @@ class ReEditTest {
     Timeline before = readAgain(cut(random, 3 + random.nextInt(20)));
     Addresses was = Addresses.of("cut.otio", before);
     Map<Object, Address> known = new HashMap<>();
-    Placed.root(before)
-        .walk(placed -> known.put(placed.object().identity(), was.of(placed)));
+    Placed.root(before).walk(placed -> known.put(placed.object().identity(), was.of(placed)));
     assertThat(Set.copyOf(known.values())).hasSameSizeAs(known.keySet());
 
     var now = new ArrayList<TimelineObject>(trackOf(before).children());
@@ -177,7 +185,7 @@ class ReEditTest {
     now.add(random.nextInt(now.size() + 1), clip("A" + random.nextInt(6), 0, 5));
     now.add(random.nextInt(now.size() + 1), clip("A" + random.nextInt(6), 0, 5));
     now.remove(random.nextInt(now.size()));
-    Timeline after = (Timeline) with(before, now).withName("Renamed");
+    Timeline after = with(before, now).withName("Renamed");
     Addresses is = Addresses.of("cut.otio", after);
     var seen = new HashSet<Address>();
     Placed.root(after)
@@ -193,7 +201,8 @@ class ReEditTest {
   @Test
   void namesWithWhatStandsBetweenNamesAreToldApart() {
     Timeline timeline =
-        readAgain(cut(List.of(clip("9/10", 0, 5), clip("9#2", 0, 5), clip("9", 0, 5), clip("9", 9, 5))));
+        readAgain(
+            cut(List.of(clip("9/10", 0, 5), clip("9#2", 0, 5), clip("9", 0, 5), clip("9", 9, 5))));
     var addresses = Addresses.of("f", timeline);
     var paths = new ArrayList<String>();
     Placed.root(timeline).clips().forEach(placed -> paths.add(addresses.of(placed).path()));

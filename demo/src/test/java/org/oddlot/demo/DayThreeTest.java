@@ -81,7 +81,9 @@ class DayThreeTest {
         .filteredOn(reviewed -> reviewed.finding() instanceof RecorderFinding)
         .extracting(reviewed -> reviewed.finding().title() + ": " + reviewed.finding().headline())
         .containsExactly(
-            "Gannet: 25 beside 23.976", "Tern 8: in step by waveform", "Skua: 12.0 f late by waveform");
+            "Gannet: 25 beside 23.976",
+            "Tern 8: in step by waveform",
+            "Skua: 12.0 f late by waveform");
     assertThat(outcome.step("sync").orElseThrow().look().remarks())
         .extracting(Look.Remark::title, Look.Remark::text)
         .containsExactly(

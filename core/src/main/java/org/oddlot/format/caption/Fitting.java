@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,7 +21,6 @@ import org.oddlot.caption.Markup.Look;
 import org.oddlot.caption.Sense;
 import org.oddlot.caption.Span;
 import org.oddlot.format.Losses;
-import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 
 /**

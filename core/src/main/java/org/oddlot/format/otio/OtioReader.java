@@ -192,8 +192,7 @@ public final class OtioReader {
   }
 
   private TimelineObject finish(Draft draft, int start) {
-    var origin = 
-        new OtioOriginal(text, start, reader.offset(), draft.bulkStart, draft.bulkEnd);
+    var origin = new OtioOriginal(text, start, reader.offset(), draft.bulkStart, draft.bulkEnd);
     TimelineObject object = draft.toObject(origin);
     if (object instanceof Opaque opaque && Draft.lacksItsTime(opaque.schema())) {
       problems.warning(

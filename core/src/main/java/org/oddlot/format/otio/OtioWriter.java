@@ -192,7 +192,7 @@ public final class OtioWriter {
   private static boolean isChangeOf(@Nullable Object before, TimelineObject after) {
     return before instanceof TimelineObject object
         && after.origin() instanceof OtioOriginal
-        && object.origin() == after.origin();
+        && object.origin().equals(after.origin());
   }
 
   /** Writes a value of which nothing was there before. */

@@ -2,13 +2,13 @@ package org.oddlot.pass.captions;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlot.caption.Caption;
-import org.oddlot.pass.Choice;
-import org.oddlot.pass.Evidence;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
-import java.util.Optional;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;

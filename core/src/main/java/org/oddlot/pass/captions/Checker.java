@@ -107,8 +107,7 @@ final class Checker {
     }
     List<String> lines = caption.text().lines();
     int widest = lines.stream().mapToInt(Letters::columns).max().orElse(0);
-    long wide =
-        lines.stream().filter(line -> Letters.columns(line) > guideline.letters()).count();
+    long wide = lines.stream().filter(line -> Letters.columns(line) > guideline.letters()).count();
     if (wide > 0) {
       faults.add(
           new Fault(
@@ -163,7 +162,10 @@ final class Checker {
     }
     if (end > next) {
       faults.add(
-          new Fault(Fault.Kind.OVERLAP, Phrase.of("overlaps the next caption by %,d f", end - next), "none"));
+          new Fault(
+              Fault.Kind.OVERLAP,
+              Phrase.of("overlaps the next caption by %,d f", end - next),
+              "none"));
     } else if (next - end > 0 && next - end < guideline.gap()) {
       faults.add(
           new Fault(
@@ -177,9 +179,7 @@ final class Checker {
       faults.add(
           new Fault(
               Fault.Kind.SPEED,
-              Phrase.of(
-                  "%.1f characters per second (limit %s)",
-                  speed(caption), limit()),
+              Phrase.of("%.1f characters per second (limit %s)", speed(caption), limit()),
               Phrase.of("%s per second", limit())));
     }
     if (end - start < shortest) {

@@ -2,9 +2,9 @@ package org.oddlot.pass.layout;
 
 import java.util.List;
 import java.util.Optional;
-import org.oddlot.pass.Evidence;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
+import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;

@@ -1,11 +1,11 @@
 package org.oddlot.pass.licences;
 
 import java.util.List;
-import org.oddlot.pass.Choice;
-import org.oddlot.pass.Evidence;
+import java.util.Optional;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
-import java.util.Optional;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
@@ -43,10 +43,10 @@ public sealed interface LicenceFinding extends Finding {
       evidence = List.copyOf(evidence);
     }
 
-  @Override
-  public Optional<CutSpot> spot(Material material) {
-    return CutSpot.ofSource(material, source);
-  }
+    @Override
+    public Optional<CutSpot> spot(Material material) {
+      return CutSpot.ofSource(material, source);
+    }
 
     @Override
     public FindingId id() {

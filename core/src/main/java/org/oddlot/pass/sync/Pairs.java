@@ -189,8 +189,7 @@ final class Pairs {
     return heard
         .filter(offset -> isOff(pair, offset) && !clocks.isAsHeard(recorder))
         .map(offset ->
-            new PairDoubt.WaveformDisagrees(
-                pair.late(offset) / pair.samplesPerFrame().toDouble()));
+            new PairDoubt.WaveformDisagrees(pair.late(offset) / pair.samplesPerFrame().toDouble()));
   }
 
   private enum Agreement {

@@ -321,8 +321,7 @@ final class Recorders {
     if (agreeing * 4 < heard.size() * 3L) {
       Optional<RecorderAnswer.Line> line = line(heard);
       var choices = new ArrayList<Choice>();
-      line.ifPresent(
-          its -> choices.add(new Choice(its.written(), "it drifts evenly", List.of())));
+      line.ifPresent(its -> choices.add(new Choice(its.written(), "it drifts evenly", List.of())));
       choices.add(
           new Choice(
               new RecorderAnswer.AsHeard().written(),

@@ -94,7 +94,8 @@ class BundleTest {
     assertThat(format(directory).filesBeside(directory))
         .containsExactly("media/A003C014.mov", "media/again");
     Path copy = folder.resolve("copy.otiod");
-    format(directory).write(read(directory).root().withName("Renamed"), Optional.of(directory), copy);
+    format(directory)
+        .write(read(directory).root().withName("Renamed"), Optional.of(directory), copy);
     assertThat(Files.readSymbolicLink(copy.resolve("media/A003C014.mov"))).isEqualTo(unplugged);
     assertThat(Files.readSymbolicLink(copy.resolve("media/again"))).isEqualTo(Path.of(".."));
     assertThat(read(copy).root().name()).isEqualTo("Renamed");
@@ -148,7 +149,8 @@ class BundleTest {
     Files.write(directory.resolve("content.otio"), content);
     Files.writeString(directory.resolve("media/a.mov"), "moving");
     Path changed = folder.resolve("changed.otiod");
-    format(directory).write(read(directory).root().withName("Renamed"), Optional.of(directory), changed);
+    format(directory)
+        .write(read(directory).root().withName("Renamed"), Optional.of(directory), changed);
     assertThat(changed.resolve("media/a.mov")).hasContent("moving");
     assertThat(read(changed).root().name()).isEqualTo("Renamed");
     assertThat(format(changed).filesBeside(changed)).containsExactly("media/a.mov");

@@ -398,7 +398,9 @@ class SyncPassTest {
     assertThat(pair(put, 0).alignment().offsetInWords()).contains("late");
   }
 
-  /** Four takes whose sound, of a month later by its date, begins so many seconds after the picture. */
+  /**
+   * Four takes whose sound, of a month later by its date, begins so many seconds after the picture.
+   */
   private static Sample datedOff(int seconds) {
     Sample sample = Sample.at(FILM);
     for (int i = 1; i <= 4; i++) {

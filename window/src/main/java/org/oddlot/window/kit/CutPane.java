@@ -130,10 +130,7 @@ public final class CutPane extends VBox {
    * @param said all that the station says of places; made beside, and only when it is to be seen
    */
   public void show(
-      Material of,
-      List<Placed> others,
-      Optional<CutSpot> chosen,
-      Supplier<List<Said>> said) {
+      Material of, List<Placed> others, Optional<CutSpot> chosen, Supplier<List<Said>> said) {
     Optional<Address> its = chosen.map(CutSpot::timeline).or(() -> timeline);
     if (its.isEmpty()) {
       clear();
@@ -164,8 +161,7 @@ public final class CutPane extends VBox {
     if (isSame) {
       // What is chosen is seen at once; what is said of it may take a moment.
       chosen.ifPresentOrElse(
-          spot -> strip.choose(spot.from().toDouble(), spot.to().toDouble()),
-          strip::chooseNothing);
+          spot -> strip.choose(spot.from().toDouble(), spot.to().toDouble()), strip::chooseNothing);
     }
   }
 
@@ -227,5 +223,4 @@ public final class CutPane extends VBox {
             picture.dots(),
             PixelFormat.getIntArgbPreInstance()));
   }
-
 }

@@ -48,7 +48,8 @@ public final class CutStrip extends Region {
   private static final CssMetaData<CutStrip, Color> QUIET = color("-cut-quiet", cut -> cut.quiet);
   private static final CssMetaData<CutStrip, Color> LINE = color("-cut-line", cut -> cut.line);
   private static final CssMetaData<CutStrip, Color> DOUBT = color("-cut-doubt", cut -> cut.doubt);
-  private static final CssMetaData<CutStrip, Color> SETTLED = color("-cut-settled", cut -> cut.moss);
+  private static final CssMetaData<CutStrip, Color> SETTLED =
+      color("-cut-settled", cut -> cut.moss);
   private static final CssMetaData<CutStrip, Color> WASH = color("-cut-wash", cut -> cut.wash);
 
   private final StyleableProperty<Color> ink = property(INK);
@@ -257,7 +258,8 @@ public final class CutStrip extends Region {
 
   private void tell() {
     if (!cuts.isEmpty()) {
-      setAccessibleText("The cut " + cuts.getFirst().title() + " at " + cuts.getFirst().label(plumb));
+      setAccessibleText(
+          "The cut " + cuts.getFirst().title() + " at " + cuts.getFirst().label(plumb));
     }
     onPlumb.accept(plumb);
   }
@@ -299,7 +301,9 @@ public final class CutStrip extends Region {
     for (StripCut cut : cuts) {
       for (StripCut.Row row : cut.rows()) {
         int index = row.firstAfter(plumb);
-        for (int i = Math.max(0, index - 2); i <= Math.min(row.slips().size() - 1, index + 1); i++) {
+        for (int i = Math.max(0, index - 2);
+            i <= Math.min(row.slips().size() - 1, index + 1);
+            i++) {
           double at = row.slips().get(i).from();
           if (way < 0 && at < plumb - frame / 2) {
             best = Math.max(best, at);

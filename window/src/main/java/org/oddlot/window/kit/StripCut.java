@@ -176,7 +176,9 @@ public record StripCut(String title, Timecode first, double seconds, List<Row> r
   private static Row row(String name, Track track, List<Cut.Event> events) {
     var slips = new ArrayList<Slip>();
     var markers = new ArrayList<Double>();
-    track.markers().forEach(marker -> markers.add(marker.markedRange().start().seconds().toDouble()));
+    track
+        .markers()
+        .forEach(marker -> markers.add(marker.markedRange().start().seconds().toDouble()));
     for (Cut.Event event : events) {
       double from = event.record().start().seconds().toDouble();
       slips.add(

@@ -648,11 +648,12 @@ public final class Session {
       });
       state.set(state().withFile(Optional.of(absolute), false));
       preferences.addRecentLot(absolute);
-      say(Notice.of(
-          "Saved "
-              + absolute.getFileName()
-              + "."
-              + merge.map(its -> " " + its.inWords()).orElse("")));
+      say(
+          Notice.of(
+              "Saved "
+                  + absolute.getFileName()
+                  + "."
+                  + merge.map(its -> " " + its.inWords()).orElse("")));
       if (merge.isPresent()) {
         refresh();
       }

@@ -27,8 +27,7 @@ class StripCutTest {
   private static Clip clip(String name, long start, long frames) {
     return Clip.of(
         name,
-        new MediaReference.External(
-            Origin.made(), "", name, Optional.empty(), JsonObject.EMPTY),
+        new MediaReference.External(Origin.made(), "", name, Optional.empty(), JsonObject.EMPTY),
         Optional.of(TimeRange.of(start, frames, RATE)));
   }
 
@@ -44,8 +43,7 @@ class StripCutTest {
 
   @Test
   void picturesStandOverSoundTheUppermostFirst() {
-    Marker marker =
-        Marker.of("here", TimeRange.of(125, 0, RATE), "", JsonObject.EMPTY);
+    Marker marker = Marker.of("here", TimeRange.of(125, 0, RATE), "", JsonObject.EMPTY);
     StripCut cut =
         cut(
             track("V1", Track.VIDEO, clip("a", 100, 50).plusMarker(marker), clip("b", 0, 25)),
@@ -83,7 +81,8 @@ class StripCutTest {
   void whatIsToBeSeenIsFoundAsByCounting() {
     var clips = new ArrayList<Composable>();
     for (int i = 0; i < 300; i++) {
-      clips.add(i % 7 == 3 ? Gap.of(RationalTime.of(i % 5 + 1, RATE)) : clip("c" + i, 0, i % 11 + 1));
+      clips.add(
+          i % 7 == 3 ? Gap.of(RationalTime.of(i % 5 + 1, RATE)) : clip("c" + i, 0, i % 11 + 1));
     }
     StripCut.Row row = cut(Track.of("V1", Track.VIDEO, clips)).rows().getFirst();
     for (double time = -0.5; time < 70; time += 0.013) {

@@ -24,8 +24,8 @@ import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.Track;
 
 /**
- * How long the strip takes for a cut of many shots: made, drawn as a whole, and until a key has been
- * answered and its picture is through: {@code StripTimes SHOTS RUNS}. A benchmark, not a test;
+ * How long the strip takes for a cut of many shots: made, drawn as a whole, and until a key has
+ * been answered and its picture is through: {@code StripTimes SHOTS RUNS}. A benchmark, not a test;
  * {@code bench/run} starts it.
  */
 final class StripTimes {
@@ -68,8 +68,7 @@ final class StripTimes {
       keys[i] =
           millis(() -> {
             Event.fireEvent(
-                its,
-                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false));
+                its, new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false));
             its.layout();
           });
     }
