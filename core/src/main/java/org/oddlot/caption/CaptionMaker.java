@@ -14,17 +14,17 @@ public final class CaptionMaker {
   private static final int WORDS_AFTER = 8;
 
   private final Guideline guideline;
-  private final Sense sense;
+  private final LineBreaker sense;
   private final List<Caption> captions = new ArrayList<>();
 
-  private CaptionMaker(Guideline guideline, Sense sense) {
+  private CaptionMaker(Guideline guideline, LineBreaker sense) {
     this.guideline = guideline;
     this.sense = sense;
   }
 
   /** The captions of {@code transcript} within {@code guideline}. */
   public static List<Caption> of(Transcript transcript, Guideline guideline, List<String> names) {
-    var maker = new CaptionMaker(guideline, new Sense(transcript.language(), names));
+    var maker = new CaptionMaker(guideline, new LineBreaker(transcript.language(), names));
     for (Turn turn : transcript.turns()) {
       if (turn.isTimed()) {
         maker.timed(turn);
@@ -98,7 +98,7 @@ public final class CaptionMaker {
     // What comes after tells where the last words may part, and a few words tell that.
     int heard = Math.min(run.size(), longest + WORDS_AFTER);
     String all = String.join(" ", run.subList(from, heard).stream().map(Word::text).toList());
-    List<Sense.Break> breaks = sense.breaks(all);
+    List<LineBreaker.Break> breaks = sense.breaks(all);
     int best = longest;
     int least = Integer.MAX_VALUE;
     int at = 0;
@@ -108,9 +108,9 @@ public final class CaptionMaker {
       int cost =
           breaks.stream()
                   .filter(each -> each.at() == place)
-                  .mapToInt(Sense.Break::cost)
+                  .mapToInt(LineBreaker.Break::cost)
                   .findFirst()
-                  .orElse(Sense.ANY)
+                  .orElse(LineBreaker.ANY)
               + (longest - to) * 3;
       if (cost <= least) {
         least = cost;
@@ -145,7 +145,7 @@ public final class CaptionMaker {
     }
     int best = rest.length();
     int least = Integer.MAX_VALUE;
-    for (Sense.Break each : sense.breaks(rest)) {
+    for (LineBreaker.Break each : sense.breaks(rest)) {
       String head = rest.substring(0, each.at()).strip();
       if (sense.lines(head, guideline.letters(), guideline.lines()).isEmpty()) {
         break;
@@ -169,7 +169,7 @@ public final class CaptionMaker {
             new Span(
                 Grid.Ticks.MILLISECONDS.nearest(span.start()),
                 Grid.Ticks.MILLISECONDS.nearest(span.end())),
-            lines.map(ends -> Sense.broken(text, ends)).orElse(text),
+            lines.map(ends -> LineBreaker.broken(text, ends)).orElse(text),
             speaker,
             Placement.USUAL));
   }

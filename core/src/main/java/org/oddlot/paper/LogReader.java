@@ -447,7 +447,7 @@ public final class LogReader {
     return circled.orElse(false);
   }
 
-  /** What the entry says of itself; the how-manieth where several say the same. */
+  /** What the entry says of itself, and its ordinal where several say the same. */
   private String id(
       String scene, String take, Optional<Label> in, List<String> keywords, String marker) {
     String self =

@@ -31,7 +31,7 @@ public final class Books {
     var about = new ArrayList<Book.Fact>();
     about.add(new Book.Fact("Lot", material.lot()));
     about.add(new Book.Fact("Timeline", scope.inWords()));
-    for (Reckoning of : scope.timelines().stream().limit(8).toList()) {
+    for (TimelineUsage of : scope.timelines().stream().limit(8).toList()) {
       about.add(
           new Book.Fact(
               "Counted in",

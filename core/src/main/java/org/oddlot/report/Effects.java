@@ -39,7 +39,7 @@ final class Effects implements Report {
   @Override
   public List<Line> lines(Scope scope) {
     var lines = new ArrayList<Line>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       for (Use use : of.uses()) {
         for (Effect effect : use.event().clip().effects()) {
           lines.add(line(use, effect, of));
@@ -49,7 +49,7 @@ final class Effects implements Report {
     return lines;
   }
 
-  private static Line line(Use use, Effect effect, Reckoning of) {
+  private static Line line(Use use, Effect effect, TimelineUsage of) {
     boolean isSpeed = effect.timeScalar().isPresent();
     String says =
         effect

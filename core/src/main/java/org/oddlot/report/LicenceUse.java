@@ -31,14 +31,14 @@ public final class LicenceUse implements Report {
   /** What each timeline of {@code scope} uses under each licence. */
   public static List<Used> used(Scope scope) {
     var all = new ArrayList<Used>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       byLicence(of, Rights.of(scope.material()))
           .forEach((_, sums) -> all.add(used(of, sums, Rights.of(scope.material()))));
     }
     return all;
   }
 
-  private static Used used(Reckoning of, List<Sum> sums, Rights rights) {
+  private static Used used(TimelineUsage of, List<Sum> sums, Rights rights) {
     Optional<Licence> licence = rights.of(sums.getFirst().source().id());
     long frames = sums.stream().mapToLong(sum -> sum.once() + sum.unknown()).sum();
     Rational seconds = of.seconds(frames);
@@ -52,7 +52,7 @@ public final class LicenceUse implements Report {
   }
 
   /** Sources by their licences; those without one last. */
-  private static Map<String, List<Sum>> byLicence(Reckoning of, Rights rights) {
+  private static Map<String, List<Sum>> byLicence(TimelineUsage of, Rights rights) {
     Map<String, List<Sum>> byLicence = new LinkedHashMap<>();
     var without = new ArrayList<Sum>();
     for (Sum sum : SourceUse.sums(of)) {
@@ -122,13 +122,13 @@ public final class LicenceUse implements Report {
   public List<Line> lines(Scope scope) {
     Rights rights = Rights.of(scope.material());
     var lines = new ArrayList<Line>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       byLicence(of, rights).forEach((_, sums) -> lines.add(line(of, sums, rights)));
     }
     return lines;
   }
 
-  private static Line line(Reckoning of, List<Sum> sums, Rights rights) {
+  private static Line line(TimelineUsage of, List<Sum> sums, Rights rights) {
     Used used = used(of, sums, rights);
     Optional<Licence> licence = used.licence;
     Optional<Rational> paid =

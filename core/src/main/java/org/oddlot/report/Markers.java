@@ -50,7 +50,7 @@ final class Markers implements Report {
   @Override
   public List<Line> lines(Scope scope) {
     var lines = new ArrayList<Line>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       var uses = new IdentityHashMap<Object, Use>();
       of.uses().forEach(use -> uses.put(use.event().clip().identity(), use));
       var marked = new ArrayList<Marked>();
@@ -73,7 +73,7 @@ final class Markers implements Report {
       Item item,
       Marker marker,
       @org.jspecify.annotations.Nullable Use use,
-      Reckoning of) {
+      TimelineUsage of) {
     NotedMarker noted = of.profile().noted(marker);
     RationalTime at = marker.markedRange().start();
     boolean isThere = !(item instanceof Clip) || (use != null && use.event().source().contains(at));
@@ -107,7 +107,8 @@ final class Markers implements Report {
 
   /** A time of a track's or a stack's own. */
   @SuppressWarnings("ReferenceEquality") // whether it is this very timeline is what is asked about
-  private static Optional<Long> ofItem(Placed placed, Item item, RationalTime at, Reckoning of) {
+  private static Optional<Long> ofItem(
+      Placed placed, Item item, RationalTime at, TimelineUsage of) {
     RationalTime from =
         item.sourceRange().map(range -> range.start()).orElse(RationalTime.zero(at.rate()));
     return placed

@@ -47,7 +47,7 @@ final class MediaList implements Report {
   public List<Line> lines(Scope scope) {
     MediaAtHand media = MediaAtHand.of(scope.material());
     Map<String, Integer> uses = new HashMap<>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       for (Use use : of.uses()) {
         use.source().ifPresent(source -> uses.merge(source.id(), 1, Integer::sum));
       }

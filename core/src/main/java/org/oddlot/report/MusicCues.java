@@ -85,7 +85,7 @@ final class MusicCues implements Report {
     Map<String, MusicTags> tags = new HashMap<>();
     scope.material().sounds().forEach(sound -> tags.put(sound.id(), sound.tags()));
     var lines = new ArrayList<Line>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       List<Cue> cues = cues(of, pieces, tags);
       for (int i = 0; i < cues.size(); i++) {
         lines.add(line(i + 1, cues.get(i), of));
@@ -94,7 +94,7 @@ final class MusicCues implements Report {
     return lines;
   }
 
-  private static List<Cue> cues(Reckoning of, List<Music> pieces, Map<String, MusicTags> tags) {
+  private static List<Cue> cues(TimelineUsage of, List<Music> pieces, Map<String, MusicTags> tags) {
     Map<String, List<Use>> byWork = new LinkedHashMap<>();
     Map<String, Optional<Music>> works = new LinkedHashMap<>();
     Map<String, Optional<Music>> known = new LinkedHashMap<>();
@@ -178,7 +178,7 @@ final class MusicCues implements Report {
         .anyMatch(role -> RoleUse.stem(role).equals(MUSIC));
   }
 
-  private static Line line(int number, Cue cue, Reckoning of) {
+  private static Line line(int number, Cue cue, TimelineUsage of) {
     Optional<Music> music = cue.music;
     Use first = cue.uses.getFirst();
     Set<String> tracks = new LinkedHashSet<>();

@@ -63,7 +63,7 @@ final class RoleUse implements Report {
   @Override
   public List<Line> lines(Scope scope) {
     var lines = new ArrayList<Line>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       Map<String, Sum> sums = new TreeMap<>();
       for (Use use : of.uses()) {
         if (!use.isPicture() && !use.isSound()) {
@@ -89,7 +89,7 @@ final class RoleUse implements Report {
     return lines;
   }
 
-  private static Line line(String key, Sum sum, Reckoning of) {
+  private static Line line(String key, Sum sum, TimelineUsage of) {
     String role = key.substring(key.indexOf('\n') + 1);
     long frames = sum.frames.size();
     boolean isNone = role.equals(NONE);

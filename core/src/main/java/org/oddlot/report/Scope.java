@@ -13,7 +13,7 @@ import org.oddlot.time.FilmGauge;
  * @param timelines the timelines that are reported
  * @param gauge the film that feet are counted in
  */
-public record Scope(Material material, List<Reckoning> timelines, FilmGauge gauge) {
+public record Scope(Material material, List<TimelineUsage> timelines, FilmGauge gauge) {
   /**
    * All of a lot, or the timelines of one name.
    *
@@ -22,7 +22,7 @@ public record Scope(Material material, List<Reckoning> timelines, FilmGauge gaug
   public static Scope of(Material material, String timeline, FilmGauge gauge) {
     return new Scope(
         material,
-        material.derive(Reckoning.ALL).stream()
+        material.derive(TimelineUsage.ALL).stream()
             .filter(each -> timeline.isEmpty() || each.timeline().name().equals(timeline))
             .toList(),
         gauge);
@@ -30,7 +30,7 @@ public record Scope(Material material, List<Reckoning> timelines, FilmGauge gaug
 
   /** The names of the timelines of a lot, in their order. */
   public static List<String> timelines(Material material) {
-    return material.derive(Reckoning.ALL).stream()
+    return material.derive(TimelineUsage.ALL).stream()
         .map(each -> each.timeline().name())
         .distinct()
         .toList();

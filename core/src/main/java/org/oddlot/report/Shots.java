@@ -73,7 +73,7 @@ final class Shots implements Report {
   public List<Line> lines(Scope scope) {
     Rights rights = Rights.of(scope.material());
     var lines = new ArrayList<Line>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       for (Use use : of.uses()) {
         if (use.isPicture() && TitleClip.of(use.event().clip(), of.profile()).isEmpty()) {
           lines.add(line(use, of, rights, scope));
@@ -83,7 +83,7 @@ final class Shots implements Report {
     return lines;
   }
 
-  private static Line line(Use use, Reckoning of, Rights rights, Scope scope) {
+  private static Line line(Use use, TimelineUsage of, Rights rights, Scope scope) {
     Clip clip = use.event().clip();
     Profile profile = of.profile();
     TimeRange media = use.event().source();

@@ -22,7 +22,7 @@ final class SourceUse implements Report {
    *
    * @param sounds its sound, where it has pictures as well
    */
-  record Sum(Reckoning of, Source source, List<Use> uses, List<Use> sounds) {
+  record Sum(TimelineUsage of, Source source, List<Use> uses, List<Use> sounds) {
     long used() {
       return uses.stream().mapToLong(use -> use.there().length()).sum();
     }
@@ -56,7 +56,7 @@ final class SourceUse implements Report {
   }
 
   /** What each source of a timeline amounts to, in the order in which the file has them. */
-  static List<Sum> sums(Reckoning of) {
+  static List<Sum> sums(TimelineUsage of) {
     Map<String, List<Use>> bySource = new LinkedHashMap<>();
     for (Use use : of.uses()) {
       if (use.source().isPresent() && (use.isPicture() || use.isSound())) {
@@ -134,7 +134,7 @@ final class SourceUse implements Report {
   public List<Line> lines(Scope scope) {
     Rights rights = Rights.of(scope.material());
     var lines = new ArrayList<Line>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       for (Sum sum : sums(of)) {
         lines.add(line(sum, rights));
       }

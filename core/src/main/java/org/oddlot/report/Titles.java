@@ -59,7 +59,7 @@ final class Titles implements Report {
   @Override
   public List<Line> lines(Scope scope) {
     var lines = new ArrayList<Line>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       var titles = new ArrayList<Laid>();
       Map<String, List<String>> words = new HashMap<>();
       for (Use use : of.uses()) {
@@ -88,7 +88,7 @@ final class Titles implements Report {
     return KNOWN.contains(code) ? code : Languages.of(track, words.stream());
   }
 
-  private static Line line(Laid laid, String language, Reckoning of) {
+  private static Line line(Laid laid, String language, TimelineUsage of) {
     Use use = laid.use;
     return new Row()
         .text(of.timeline().name())

@@ -42,7 +42,7 @@ final class Transitions implements Report {
   @Override
   public List<Line> lines(Scope scope) {
     var lines = new ArrayList<Line>();
-    for (Reckoning of : scope.timelines()) {
+    for (TimelineUsage of : scope.timelines()) {
       of.place()
           .walk(placed -> {
             if (placed.object() instanceof Transition transition) {
@@ -53,7 +53,7 @@ final class Transitions implements Report {
     return lines;
   }
 
-  private static Line line(Placed placed, Transition transition, Reckoning of) {
+  private static Line line(Placed placed, Transition transition, TimelineUsage of) {
     Optional<RationalTime> cut = placed.recordOffset();
     long frames = of.frame(transition.inOffset()) + of.frame(transition.outOffset());
     Row row =

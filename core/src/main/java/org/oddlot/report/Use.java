@@ -11,7 +11,7 @@ import org.oddlot.timeline.Track;
 /**
  * A clip in a timeline, and how much of it is seen or heard.
  *
- * @param number the how-manieth picture or sound it is, counted from one
+ * @param number its ordinal among the pictures or the sounds, counted from one
  * @param event the clip and when it is there
  * @param source its media; empty for what is generated
  * @param plain when it is there, in frames after the timeline's first

@@ -4,14 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.CaptionText;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.SetTitle.SetLine;
 
 /** Sets titles of one style in one picture, and says whether they fit. */
 public final class Fitter {
   private final Typesetter setter;
-  private final Sense sense;
+  private final LineBreaker sense;
   private final Style style;
   private final Frame frame;
   private final Area room;
@@ -21,7 +21,7 @@ public final class Fitter {
    * @param sense where lines may be broken
    * @param style in pixels of a short side of 1080
    */
-  public Fitter(Typesetter setter, Sense sense, Style style, Frame frame) {
+  public Fitter(Typesetter setter, LineBreaker sense, Style style, Frame frame) {
     this.setter = setter;
     this.sense = sense;
     this.style = style;
@@ -180,7 +180,7 @@ public final class Fitter {
    * @return empty where so few lines do not fit
    */
   public Optional<String> broken(String words, int most, double factor) {
-    String joined = Sense.joined(CaptionText.of(words)).plain();
+    String joined = LineBreaker.joined(CaptionText.of(words)).plain();
     Style look = factor == 1 ? whole : scaled(style, factor);
     double beside =
         2
@@ -190,17 +190,17 @@ public final class Fitter {
     double inner = room.width() - beside;
     return sense
         .lines(joined, (text, line) -> setter.width(text, look.line(line)), inner, most)
-        .map(ends -> Sense.broken(CaptionText.of(joined), ends).plain())
+        .map(ends -> LineBreaker.broken(CaptionText.of(joined), ends).plain())
         .filter(text -> fits(set(text, factor)));
   }
 
   /** The words on one more line than they have, where that balances. */
   public Optional<String> balanced(String words, int lines) {
-    String joined = Sense.joined(CaptionText.of(words)).plain();
+    String joined = LineBreaker.joined(CaptionText.of(words)).plain();
     return sense
         .linesOf(
             joined, (text, line) -> setter.width(text, style.line(line)), Double.MAX_VALUE, lines)
-        .map(ends -> Sense.broken(CaptionText.of(joined), ends).plain());
+        .map(ends -> LineBreaker.broken(CaptionText.of(joined), ends).plain());
   }
 
   /**

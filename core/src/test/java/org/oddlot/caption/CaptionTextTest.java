@@ -69,9 +69,9 @@ class CaptionTextTest {
   @Test
   void linesAreJoinedAndBrokenWithoutLosingALetter() {
     CaptionText lines = CaptionText.of("We lay off  \n the quay\n\nat night");
-    assertThat(Sense.joined(lines).plain()).isEqualTo("We lay off the quay at night");
-    assertThat(Sense.joined(CaptionText.of("夜の\n渡し船")).plain()).isEqualTo("夜の渡し船");
-    assertThat(Sense.broken(CaptionText.of("We lay off the quay"), List.of(7, 15)).plain())
+    assertThat(LineBreaker.joined(lines).plain()).isEqualTo("We lay off the quay at night");
+    assertThat(LineBreaker.joined(CaptionText.of("夜の\n渡し船")).plain()).isEqualTo("夜の渡し船");
+    assertThat(LineBreaker.broken(CaptionText.of("We lay off the quay"), List.of(7, 15)).plain())
         .isEqualTo("We lay\noff the\nquay");
   }
 }

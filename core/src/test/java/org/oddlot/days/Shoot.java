@@ -31,7 +31,7 @@ record Shoot(FrameRate rate, boolean drop, List<Take> takes) {
   /**
    * A take.
    *
-   * @param row the how-manieth of the shoot, from one
+   * @param row its number in the shoot, from one
    * @param scene the scene
    * @param number within the scene
    * @param day its date

@@ -16,7 +16,7 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.time.Rational;
 import org.oddlot.title.Style.Align;
@@ -26,7 +26,8 @@ import org.oddlot.title.Style.Letters;
 /** Titles in pictures: what is said to fit is drawn, and its pixels are looked at. */
 class FitterTest {
   private static final Typesetter SETTER = new Typesetter(Fonts.shipped());
-  private static final Sense SENSE = new Sense("en", List.of("Orrin Harbour Commissioners"));
+  private static final LineBreaker SENSE =
+      new LineBreaker("en", List.of("Orrin Harbour Commissioners"));
   private static final Shape WIDE = Shape.of(1920, 1080);
   private static final Style BOXED = StyleFiles.byName("boxed").orElseThrow();
 

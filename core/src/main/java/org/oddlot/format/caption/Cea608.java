@@ -88,22 +88,24 @@ public final class Cea608 implements CaptionFormat {
   @Override
   public Optional<Captions> read(byte[] bytes, ReadingOptions options, Problems problems) {
     return TextFile.of(bytes, Optional.empty(), problems)
-        .flatMap(file -> new LineReader(file, problems).read());
+        .flatMap(file -> new Cea608Decoder(file, problems).read());
   }
 
   @Override
   public byte[] write(Captions captions) {
-    Optional<LineReader.LineOriginal> original =
+    Optional<Cea608Decoder.LineOriginal> original =
         captions
             .original()
-            .filter(LineReader.LineOriginal.class::isInstance)
-            .map(LineReader.LineOriginal.class::cast)
+            .filter(Cea608Decoder.LineOriginal.class::isInstance)
+            .map(Cea608Decoder.LineOriginal.class::cast)
             .filter(its -> its.captions().equals(captions.captions()));
     // One word stands on another's time: a changed file is laid out anew as a whole.
     return original
         .map(its -> its.file().bytes())
         .orElseGet(() ->
-            new LineWriter(captions).write().getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+            new Cea608Encoder(captions)
+                .write()
+                .getBytes(java.nio.charset.StandardCharsets.US_ASCII));
   }
 
   /** The byte with odd parity. */

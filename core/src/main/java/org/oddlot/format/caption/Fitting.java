@@ -15,10 +15,10 @@ import org.oddlot.caption.Caption.Placement;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
-import org.oddlot.caption.Sense;
 import org.oddlot.caption.Span;
 import org.oddlot.format.Losses;
 import org.oddlot.time.Rational;
@@ -76,7 +76,7 @@ public final class Fitting {
           new Captions(result.name(), result.language(), grid, fitted, List.of(), Optional.empty());
     }
     if (format instanceof Cea608) {
-      fitting.late(new LineWriter(result).late(), fitted);
+      fitting.late(new Cea608Encoder(result).late(), fitted);
     }
     return new Fitted(result, fitting.losses.sentences());
   }
@@ -302,13 +302,13 @@ public final class Fitting {
   }
 
   private Caption narrow(Caption caption) {
-    CaptionText joined = Sense.joined(caption.text());
-    var sense = new Sense(captions.language(), List.of());
+    CaptionText joined = LineBreaker.joined(caption.text());
+    var sense = new LineBreaker(captions.language(), List.of());
     Optional<List<Integer>> ends = Optional.empty();
     for (int lines = 2; lines <= 4 && ends.isEmpty(); lines++) {
       ends = sense.lines(joined.plain(), Cea608.COLUMNS, lines);
     }
-    return caption.withText(Sense.broken(joined, ends.orElseGet(() -> cut(joined.plain()))));
+    return caption.withText(LineBreaker.broken(joined, ends.orElseGet(() -> cut(joined.plain()))));
   }
 
   /** Full lines, where sense finds no way: a very long caption, or a very long word. */

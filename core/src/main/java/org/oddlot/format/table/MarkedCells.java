@@ -161,7 +161,7 @@ final class MarkedCells {
     return parts.getOrDefault(name, new byte[0]);
   }
 
-  /** Where an element is: its names from the root on, and the how-manieth its parent is. */
+  /** Where an element is: its names from the root on, and its ordinal in its parent. */
   private record Path(String element, int index) {}
 
   private interface Visitor {

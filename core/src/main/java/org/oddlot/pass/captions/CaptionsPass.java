@@ -10,7 +10,7 @@ import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.Transcript;
 import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.format.guideline.GuidelineFiles;
@@ -186,7 +186,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
         new Mender(
             file,
             checker,
-            new Sense(file.language(), NameLists.spellings(material)),
+            new LineBreaker(file.language(), NameLists.spellings(material)),
             new WordTimes(transcripts(file, material)));
     List<Caption> all = file.captions();
     var findings = new ArrayList<CaptionFinding>(all.size());

@@ -6,7 +6,7 @@ import java.util.Optional;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Transcript;
 import org.oddlot.time.Rational;
@@ -72,9 +72,9 @@ final class Edited {
     Integer best = null;
     for (int i = 0; i < captions.size(); i++) {
       boolean same =
-          Sense.joined(captions.get(i).text())
+          LineBreaker.joined(captions.get(i).text())
               .plain()
-              .equals(Sense.joined(CaptionText.of(edit.before())).plain());
+              .equals(LineBreaker.joined(CaptionText.of(edit.before())).plain());
       if (same && (best == null || Math.abs(i - wanted) < Math.abs(best - wanted))) {
         best = i;
       }

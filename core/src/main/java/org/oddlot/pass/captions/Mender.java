@@ -8,7 +8,7 @@ import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.time.Rational;
 
 /** Mends a caption within its guideline, as little as it needs. */
@@ -20,10 +20,10 @@ final class Mender {
   private final Checker checker;
   private final Guideline guideline;
   private final Grid.Frames frames;
-  private final Sense sense;
+  private final LineBreaker sense;
   private final WordTimes words;
 
-  Mender(Captions file, Checker checker, Sense sense, WordTimes words) {
+  Mender(Captions file, Checker checker, LineBreaker sense, WordTimes words) {
     this.file = file;
     this.checker = checker;
     this.guideline = checker.guideline();
@@ -68,11 +68,11 @@ final class Mender {
     if (!hasFaultyWords(caption) || severalSpeak) {
       return List.of(caption);
     }
-    CaptionText joined = Sense.joined(caption.text());
+    CaptionText joined = LineBreaker.joined(caption.text());
     Optional<List<Integer>> ends =
         sense.lines(joined.plain(), guideline.letters(), guideline.lines());
     if (ends.isPresent()) {
-      return List.of(caption.withText(Sense.broken(joined, ends.get())));
+      return List.of(caption.withText(LineBreaker.broken(joined, ends.get())));
     }
     long length = frames.count(caption.end()) - frames.count(caption.start());
     Optional<Integer> place =
@@ -109,7 +109,7 @@ final class Mender {
     int most = guideline.letters() * guideline.lines();
     Integer best = null;
     int least = Integer.MAX_VALUE;
-    for (Sense.Break each : sense.breaks(line)) {
+    for (LineBreaker.Break each : sense.breaks(line)) {
       int head = Checker.letters(line.substring(0, each.at()).strip());
       int tail = Checker.letters(line.substring(each.at()).strip());
       boolean fits =

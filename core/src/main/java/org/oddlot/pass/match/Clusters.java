@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.pass.match.Sight.Seen;
+import org.oddlot.pass.match.CandidateFinder.Seen;
 
 /**
  * Entries that want the same clips, each given a clip of its own so that all together are as near

@@ -74,7 +74,8 @@ public final class MatchPass implements Pass<MatchFinding> {
             .within(request.settings().get(TOLERANCE), request.progress());
     var trust = new Trust(material, seen.entries());
     List<MatchFinding> findings =
-        new Verdicts(seen.entries(), seen.sight(), trust, material.sources(), answers).findings();
+        new MatchResolver(seen.entries(), seen.sight(), trust, material.sources(), answers)
+            .findings();
     return Look.of(findings, leftOver(material, findings, answers));
   }
 

@@ -46,7 +46,7 @@ final class Sightings {
    * @param sight with what eyes
    * @param entries each entry
    */
-  record Seen(Sight sight, List<Sight.Seen> entries) {}
+  record Seen(CandidateFinder sight, List<CandidateFinder.Seen> entries) {}
 
   /**
    * What is seen where entry and start may be so many frames apart.
@@ -76,8 +76,8 @@ final class Sightings {
                     || !sounds.contains(PlainName.of(entry.clip())))
             .toList();
     List<Source> sources = material.sources().all();
-    var sight = new Sight(sources, new Naming(sources, entries), tolerance);
-    var seen = new ArrayList<Sight.Seen>(entries.size());
+    var sight = new CandidateFinder(sources, new Naming(sources, entries), tolerance);
+    var seen = new ArrayList<CandidateFinder.Seen>(entries.size());
     for (int from = 0; from < entries.size(); from += ENTRIES_AT_ONCE) {
       progress.check();
       progress.at(0.8 * from / entries.size(), "Match");

@@ -13,7 +13,7 @@ import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.pass.match.Sight.Seen;
+import org.oddlot.pass.match.CandidateFinder.Seen;
 import org.oddlot.text.Phrase;
 
 /**

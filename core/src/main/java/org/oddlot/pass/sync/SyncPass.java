@@ -121,7 +121,7 @@ public final class SyncPass implements Pass<SyncFinding> {
     List<SyncFinding> findings = new ArrayList<>(aboutRecorders);
     findings.addAll(
         new Pairs(material, laid, clocks, slates, named, coverage, done).findings(aboutRecorders));
-    findings.addAll(Loose.findings(material, laid, aboutRecorders));
+    findings.addAll(UnsyncedSound.findings(material, laid, aboutRecorders));
     return Look.of(findings, leftOver(material, laid)).wanting(toHear.values());
   }
 

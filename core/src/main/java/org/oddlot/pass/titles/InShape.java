@@ -14,7 +14,8 @@ import org.oddlot.title.Misfit;
  * @param byHand what a person changed about it: {@code words}, {@code place}, {@code size}, {@code
  *     time}, {@code taken out}
  */
-public record InShape(Frame frame, List<Way> ways, List<Misfit> misfits, List<String> byHand) {
+public record InShape(
+    Frame frame, List<TitleOption> ways, List<Misfit> misfits, List<String> byHand) {
   public InShape {
     ways = List.copyOf(ways);
     misfits = List.copyOf(misfits);
@@ -32,22 +33,22 @@ public record InShape(Frame frame, List<Way> ways, List<Misfit> misfits, List<St
   }
 
   /** The way that is proposed. */
-  public Way proposed() {
+  public TitleOption proposed() {
     return ways.getFirst();
   }
 
   /** The way of a kind, if there is one. */
-  public Optional<Way> way(Way.Kind kind) {
+  public Optional<TitleOption> way(TitleOption.Kind kind) {
     return ways.stream().filter(way -> way.kind() == kind).findFirst();
   }
 
   /** As decisions name a way here: {@code 1080x1080 smaller}. */
-  String choice(Way way) {
+  String choice(TitleOption way) {
     return frame.shape() + " " + way.kind().word();
   }
 
   /** The way that is chosen; the proposed one where none here is. */
-  Way chosen(List<String> chosen) {
+  TitleOption chosen(List<String> chosen) {
     return ways.stream()
         .filter(way -> chosen.contains(choice(way)))
         .findFirst()

@@ -10,9 +10,9 @@ import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
 import org.oddlot.caption.Letters;
-import org.oddlot.caption.Sense;
-import org.oddlot.pass.titles.Way.Kind;
-import org.oddlot.pass.titles.Way.Piece;
+import org.oddlot.caption.LineBreaker;
+import org.oddlot.pass.titles.TitleOption.Kind;
+import org.oddlot.pass.titles.TitleOption.Piece;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 import org.oddlot.title.Area;
@@ -29,7 +29,7 @@ final class Planner {
   private final Grid.Frames frames;
   private final Rational zero;
   private final Hands hands;
-  private final Sense sense;
+  private final LineBreaker sense;
   private final Style style;
   private final String shape;
   private final long shortest;
@@ -41,7 +41,7 @@ final class Planner {
    * @param frames the frames of the timeline that is made
    * @param zero when it begins, in seconds of the captions
    */
-  Planner(Fitter fitter, Grid.Frames frames, Rational zero, Hands hands, Sense sense) {
+  Planner(Fitter fitter, Grid.Frames frames, Rational zero, Hands hands, LineBreaker sense) {
     this.fitter = fitter;
     this.frames = frames;
     this.zero = zero;
@@ -81,7 +81,7 @@ final class Planner {
     if (came.isGone()) {
       return new InShape(
           fitter.frame(),
-          List.of(new Way(Kind.TYPED, "none: it was taken out", List.of(), List.of())),
+          List.of(new TitleOption(Kind.TYPED, "none: it was taken out", List.of(), List.of())),
           List.of(),
           List.of("taken out"));
     }
@@ -91,7 +91,7 @@ final class Planner {
           new Misfit(Misfit.Kind.OUTSIDE, "it begins before the timeline does", "shift it");
       return new InShape(
           fitter.frame(),
-          List.of(new Way(Kind.ANYHOW, "left out", List.of(), List.of(before))),
+          List.of(new TitleOption(Kind.ANYHOW, "left out", List.of(), List.of(before))),
           List.of(before),
           List.of());
     }
@@ -131,7 +131,7 @@ final class Planner {
       String text = kind == Kind.TYPED ? "as it is" : lines(title);
       return new InShape(
           fitter.frame(),
-          List.of(new Way(kind, text, List.of(piece), List.of())),
+          List.of(new TitleOption(kind, text, List.of(piece), List.of())),
           List.of(),
           byHand);
     }
@@ -144,14 +144,14 @@ final class Planner {
     return words.lines().skip(1).anyMatch(line -> line.matches("\\s*[-–—].*"));
   }
 
-  private List<Way> ways(
+  private List<TitleOption> ways(
       String words,
       Piece piece,
       List<Misfit> wide,
       List<Misfit> times,
       Optional<Misfit> over,
       long next) {
-    var ways = new ArrayList<Way>();
+    var ways = new ArrayList<TitleOption>();
     long start = piece.start();
     long enough = start + Math.max(shortest, needed(words));
     boolean canLast = !times.isEmpty() && enough <= next;
@@ -165,7 +165,7 @@ final class Planner {
       higher(piece.title())
           .ifPresent(title ->
               ways.add(
-                  new Way(
+                  new TitleOption(
                       Kind.HIGHER, "above it", List.of(new Piece(title, start, end)), stillTimes)));
     }
     if (!wide.isEmpty()) {
@@ -201,18 +201,18 @@ final class Planner {
     var left = new ArrayList<>(wide);
     over.ifPresent(left::add);
     left.addAll(times);
-    ways.add(new Way(Kind.ANYHOW, "as it is", List.of(piece), left));
+    ways.add(new TitleOption(Kind.ANYHOW, "as it is", List.of(piece), left));
     return ways;
   }
 
   private static void add(
-      List<Way> ways, Kind kind, String text, List<Piece> pieces, Optional<Misfit> left) {
-    ways.add(new Way(kind, text, pieces, left.stream().toList()));
+      List<TitleOption> ways, Kind kind, String text, List<Piece> pieces, Optional<Misfit> left) {
+    ways.add(new TitleOption(kind, text, pieces, left.stream().toList()));
   }
 
   private static void add(
-      List<Way> ways, Kind kind, String text, List<Piece> pieces, List<Misfit> left) {
-    ways.add(new Way(kind, text, pieces, left));
+      List<TitleOption> ways, Kind kind, String text, List<Piece> pieces, List<Misfit> left) {
+    ways.add(new TitleOption(kind, text, pieces, left));
   }
 
   private static List<Misfit> left(List<Misfit> times, Optional<Misfit> over) {
@@ -235,9 +235,9 @@ final class Planner {
         "%s, broken after %s", Phrase.count(count, "line"), String.join(" and ", after));
   }
 
-  private Optional<Way> two(String words, long start, long end) {
+  private Optional<TitleOption> two(String words, long start, long end) {
     int dash = isTalk(words) ? words.indexOf('\n') : -1;
-    String joined = dash > 0 ? words : Sense.joined(CaptionText.of(words)).plain();
+    String joined = dash > 0 ? words : LineBreaker.joined(CaptionText.of(words)).plain();
     Optional<Integer> at =
         dash > 0
             ? Optional.of(dash)
@@ -266,7 +266,7 @@ final class Planner {
     left.addAll(times(second, middle, end));
     over(above.get()).ifPresent(left::add);
     return Optional.of(
-        new Way(
+        new TitleOption(
             Kind.TWO,
             Phrase.of("two titles, %s and %s", length(middle - start), length(end - middle)),
             List.of(new Piece(above.get(), start, middle), new Piece(below.get(), middle, end)),

@@ -61,7 +61,7 @@ public record TitleFinding(
     var choices = new ArrayList<Choice>();
     for (InShape shape : shapes) {
       if (!shape.fits()) {
-        for (Way way : shape.ways()) {
+        for (TitleOption way : shape.ways()) {
           choices.add(
               new Choice(
                   shape.choice(way),
@@ -143,7 +143,9 @@ public record TitleFinding(
               shape.frame().shape().ratio(),
               Phrase.of("%,d px", Math.round(title.width())),
               shape.fits()
-                  ? shape.proposed().kind() == Way.Kind.BROKEN ? "fits in other lines" : "fits"
+                  ? shape.proposed().kind() == TitleOption.Kind.BROKEN
+                      ? "fits in other lines"
+                      : "fits"
                   : shape.misfits().getFirst().text()));
     }
     evidence.add(new Evidence("length", length, ""));

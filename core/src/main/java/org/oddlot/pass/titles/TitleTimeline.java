@@ -15,7 +15,7 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
-import org.oddlot.pass.titles.Way.Piece;
+import org.oddlot.pass.titles.TitleOption.Piece;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;

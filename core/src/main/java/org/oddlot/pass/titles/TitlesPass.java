@@ -11,7 +11,7 @@ import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
 import org.oddlot.caption.Letters;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Material;
 import org.oddlot.material.NameLists;
@@ -221,7 +221,7 @@ public final class TitlesPass implements Pass<TitleFinding> {
       Style style,
       Typesetter setter,
       Hands hands) {
-    var sense = new Sense(captions.language(), NameLists.spellings(material));
+    var sense = new LineBreaker(captions.language(), NameLists.spellings(material));
     Optional<Programme> programme = CaptionPlace.programme(material, captions.name());
     double part = settings.get(SAFE).equals("action") ? Area.ACTION_SAFE : Area.TITLE_SAFE;
     // Each shape is planned by itself, so they can be at the same time.

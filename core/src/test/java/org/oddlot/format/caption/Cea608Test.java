@@ -74,7 +74,7 @@ class Cea608Test {
             at("1", 300, 345, "The boom swings when the tide\nturns, so nobody stands there."),
             at("2", 345, 420, "It was after midnight."),
             at("3", 425, 500, "Nobody on Orrin expected us."));
-    assertThat(new LineWriter(captions).late()).isEmpty();
+    assertThat(new Cea608Encoder(captions).late()).isEmpty();
     assertThat(read(SCC, CaptionSamples.written(SCC, captions)).captions())
         .isEqualTo(captions.captions());
   }

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
@@ -42,7 +42,7 @@ class TitleClipTest {
   private static SetTitle set(Style style, Shape shape, String words) {
     return new Fitter(
             new Typesetter(Fonts.shipped()),
-            new Sense("", List.of()),
+            new LineBreaker("", List.of()),
             style,
             Frame.of(shape, Area.TITLE_SAFE, Shape.of(1920, 1080)))
         .set(words, 1);

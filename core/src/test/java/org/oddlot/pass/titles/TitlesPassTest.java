@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
 import org.oddlot.format.title.StyleFiles;
@@ -134,7 +134,7 @@ class TitlesPassTest {
     TitleFinding second = Words.finding(outcome, 1);
     assertThat(second.standing()).isEqualTo(Standing.TO_LOOK_AT);
     assertThat(second.headline()).isEqualTo("over another");
-    assertThat(second.shapes().getFirst().proposed().kind()).isEqualTo(Way.Kind.HIGHER);
+    assertThat(second.shapes().getFirst().proposed().kind()).isEqualTo(TitleOption.Kind.HIGHER);
     Timeline made = Words.made(outcome).getFirst();
     assertThat(Words.titles(made))
         .containsExactly("Titles 25-100 Not before", "Titles 2 75-150 So he said.");
@@ -186,7 +186,7 @@ class TitlesPassTest {
     assertThat(finding.misfits())
         .extracting(Misfit::kind)
         .containsExactly(Misfit.Kind.SHORT, Misfit.Kind.FAST);
-    assertThat(finding.shapes().getFirst().proposed().kind()).isEqualTo(Way.Kind.LONGER);
+    assertThat(finding.shapes().getFirst().proposed().kind()).isEqualTo(TitleOption.Kind.LONGER);
     // 29 letters at 20 a second are 36.25 frames.
     assertThat(Words.titles(Words.made(outcome).getFirst()).getFirst()).startsWith("Titles 25-62 ");
     TitleFinding tight =
@@ -201,7 +201,7 @@ class TitlesPassTest {
     var frames = new Grid.Frames(FrameRate.FPS_25, false);
     Style boxed = StyleFiles.byName("boxed").orElseThrow();
     Shape wide = Shape.of(1920, 1080);
-    var sense = new Sense("en", List.of());
+    var sense = new LineBreaker("en", List.of());
     var fitter =
         new Fitter(
             new Typesetter(Fonts.shipped()), sense, boxed, Frame.of(wide, Area.TITLE_SAFE, wide));
@@ -241,9 +241,9 @@ class TitlesPassTest {
                 .say(1, 8, "– Did you ever see the lamp being lit before midnight?\n– No.")
                 .run(),
             0);
-    assertThat(finding.shapes().getFirst().way(Way.Kind.BROKEN)).isEmpty();
-    assertThat(finding.shapes().getFirst().way(Way.Kind.LINES)).isEmpty();
-    Way two = finding.shapes().getFirst().way(Way.Kind.TWO).orElseThrow();
+    assertThat(finding.shapes().getFirst().way(TitleOption.Kind.BROKEN)).isEmpty();
+    assertThat(finding.shapes().getFirst().way(TitleOption.Kind.LINES)).isEmpty();
+    TitleOption two = finding.shapes().getFirst().way(TitleOption.Kind.TWO).orElseThrow();
     assertThat(two.pieces()).extracting(piece -> piece.title().words()).last().isEqualTo("– No.");
   }
 

@@ -13,8 +13,8 @@ import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Grid;
 import org.oddlot.caption.Letters;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.NameList.Term;
-import org.oddlot.caption.Sense;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
@@ -270,10 +270,12 @@ class CaptionsPassTest {
     assertThat(Letters.columns("e\u0301a")).isEqualTo(2);
     assertThat(Letters.columns("กำ")).isEqualTo(1);
     assertThat(Letters.isRightToLeft("לא לפני האור")).isTrue();
-    var sense = new Sense("ja", List.of());
+    var sense = new LineBreaker("ja", List.of());
     assertThat(sense.lines("夜の渡し船はもう出ましたから、明日の朝までここで待つ。", 32, 2)).isPresent();
     // UAX #14 LB13, LB19: no break before a full stop or within quotation marks and their word.
-    assertThat(new Sense("en", List.of()).breaks("say “no” now. Go").stream().map(Sense.Break::at))
+    assertThat(
+            new LineBreaker("en", List.of())
+                .breaks("say “no” now. Go").stream().map(LineBreaker.Break::at))
         .containsExactly(4, 9, 14);
   }
 

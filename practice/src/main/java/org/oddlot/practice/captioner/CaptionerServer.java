@@ -34,8 +34,8 @@ public final class CaptionerServer implements AutoCloseable {
    * How well the service works.
    *
    * @param polls how often it has to be asked until a job is done
-   * @param failEvery every how-manieth answer is a failure; 0 for none
-   * @param cutEvery every how-manieth answer breaks off in the middle; 0 for none
+   * @param failEvery after how many answers one is a failure; 0 for never
+   * @param cutEvery after how many answers one breaks off in the middle; 0 for never
    */
   public record Habits(int polls, int failEvery, int cutEvery) {
     /** One that simply works. */

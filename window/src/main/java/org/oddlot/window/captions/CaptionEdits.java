@@ -7,17 +7,17 @@ import java.util.Optional;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Guideline;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.pass.captions.Edit;
 
 /** What keys do to a caption and its neighbours: each gives the edits that make it so. */
 final class CaptionEdits {
   private final String file;
   private final List<Caption> captions;
-  private final Sense sense;
+  private final LineBreaker sense;
   private final Guideline guideline;
 
-  CaptionEdits(String file, List<Caption> captions, Sense sense, Guideline guideline) {
+  CaptionEdits(String file, List<Caption> captions, LineBreaker sense, Guideline guideline) {
     this.file = file;
     this.captions = captions;
     this.sense = sense;
@@ -49,7 +49,7 @@ final class CaptionEdits {
       return split(caption, lineEnd + 1);
     }
     int middle = plain.length() / 2;
-    Optional<Sense.Break> best =
+    Optional<LineBreaker.Break> best =
         sense.breaks(plain).stream()
             .min(
                 Comparator.comparingInt(
@@ -66,15 +66,16 @@ final class CaptionEdits {
 
   /** Its lines set anew; where they are right, in one line if it fits, else as they were. */
   List<Edit> balanced(Caption caption) {
-    CaptionText joined = Sense.joined(caption.text());
+    CaptionText joined = LineBreaker.joined(caption.text());
     Optional<List<Integer>> ends =
         sense.lines(joined.plain(), guideline.letters(), guideline.lines());
-    return ends.map(its -> written(caption, Sense.broken(joined, its).plain())).orElse(List.of());
+    return ends.map(its -> written(caption, LineBreaker.broken(joined, its).plain()))
+        .orElse(List.of());
   }
 
   /** The line break one word further, or one back. */
   List<Edit> breakMoved(Caption caption, int words) {
-    String plain = Sense.joined(caption.text()).plain();
+    String plain = LineBreaker.joined(caption.text()).plain();
     int at = caption.text().plain().indexOf('\n');
     List<Integer> spaces = new ArrayList<>();
     for (int i = 0; i < plain.length(); i++) {

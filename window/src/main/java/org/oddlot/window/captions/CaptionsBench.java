@@ -16,7 +16,7 @@ import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Guideline;
 import org.oddlot.caption.Letters;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.material.Material;
 import org.oddlot.material.NameLists;
 import org.oddlot.pass.CaptionChanges;
@@ -342,7 +342,8 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
             .toList();
     List<String> names = before.map(NameLists::spellings).orElse(List.of());
     String language = file(finding).map(Captions::language).orElse("");
-    return new CaptionEdits(finding.file(), captions, new Sense(language, names), guideline());
+    return new CaptionEdits(
+        finding.file(), captions, new LineBreaker(language, names), guideline());
   }
 
   /** What nothing mends by itself cannot be accepted: it is changed by hand, or left. */

@@ -15,7 +15,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleParameters;
@@ -271,7 +271,7 @@ public final class RestyleBench extends FindingsBench<TitleChange> {
 
   private Node picture(TitleClip title) {
     Style style = TitleParameters.style(title, 1, StyleFiles.shipped().getFirst());
-    var fitter = new Fitter(setter, new Sense("", List.of()), style, PICTURE);
+    var fitter = new Fitter(setter, new LineBreaker("", List.of()), style, PICTURE);
     SetTitle set = fitter.set(title.text(), 1);
     var canvas = new Canvas(272, 120);
     // Enlarged, with the title in the middle: a whole picture would have letters of six pixels.

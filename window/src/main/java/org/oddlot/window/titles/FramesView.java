@@ -12,7 +12,7 @@ import javafx.scene.image.Image;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.oddlot.pass.titles.InShape;
-import org.oddlot.pass.titles.Way;
+import org.oddlot.pass.titles.TitleOption;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Area;
 import org.oddlot.title.SetTitle;
@@ -65,7 +65,7 @@ final class FramesView extends HBox {
     Shape its = shape.frame().shape();
     double height = Math.min(HEIGHT, WIDEST * its.height() / its.width());
     var canvas = new Canvas(Math.ceil(height * its.width() / its.height()), Math.ceil(height));
-    Way way =
+    TitleOption way =
         shape.ways().stream()
             .filter(each -> picked.contains(its + " " + each.kind().word()))
             .findFirst()
@@ -87,7 +87,7 @@ final class FramesView extends HBox {
             canvas.getHeight());
     String says =
         shape.fits() && !titles.isEmpty()
-            ? way.kind() == Way.Kind.TYPED
+            ? way.kind() == TitleOption.Kind.TYPED
                 ? fills(titles, shape)
                 : "fits on " + way.text().split(",", 2)[0]
             : way.text().split(",", 2)[0];

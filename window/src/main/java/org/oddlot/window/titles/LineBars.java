@@ -5,7 +5,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import org.oddlot.pass.titles.InShape;
-import org.oddlot.pass.titles.Way;
+import org.oddlot.pass.titles.TitleOption;
 import org.oddlot.title.SetTitle;
 
 /** How wide the lines of a title are in each shape, against the width that is safe there. */
@@ -24,9 +24,9 @@ final class LineBars extends Pane {
 
   private void add(InShape shape, double x) {
     // As it is without anybody's doing: what does not fit is seen to stick out.
-    Way way =
+    TitleOption way =
         shape
-            .way(Way.Kind.ANYHOW)
+            .way(TitleOption.Kind.ANYHOW)
             .filter(its -> !its.pieces().isEmpty())
             .orElseGet(shape::proposed);
     if (way.pieces().isEmpty()) {

@@ -18,7 +18,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.pass.titles.TitlesPass;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Area;
@@ -369,7 +369,7 @@ final class StyleSheet {
     Shape shape = frame.shape();
     double height = Math.min(PREVIEW, 400.0 * shape.height() / shape.width());
     var canvas = new Canvas(Math.ceil(height * shape.width() / shape.height()), Math.ceil(height));
-    var fitter = new Fitter(setter, new Sense("", List.of()), style, frame);
+    var fitter = new Fitter(setter, new LineBreaker("", List.of()), style, frame);
     String words =
         fitter.fits(fitter.set(sample, 1))
             ? sample

@@ -3,12 +3,12 @@ package org.oddlot.window.titles;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.CaptionText;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.pass.Instruction;
 import org.oddlot.pass.titles.InShape;
 import org.oddlot.pass.titles.TitleFinding;
+import org.oddlot.pass.titles.TitleOption;
 import org.oddlot.pass.titles.TitleOrder;
-import org.oddlot.pass.titles.Way;
 import org.oddlot.title.Fitter;
 import org.oddlot.title.SetTitle;
 import org.oddlot.title.Shape;
@@ -34,7 +34,7 @@ final class TitleEdits {
 
   private Optional<SetTitle> title() {
     return where
-        .way(Way.Kind.ANYHOW)
+        .way(TitleOption.Kind.ANYHOW)
         .or(() -> Optional.of(where.proposed()))
         .filter(way -> !way.pieces().isEmpty())
         .map(way -> way.pieces().getFirst().title());
@@ -62,7 +62,7 @@ final class TitleEdits {
           int lines = (int) words.lines().count();
           Optional<String> broken =
               lines >= MOST_LINES
-                  ? Optional.of(Sense.joined(CaptionText.of(words)).plain())
+                  ? Optional.of(LineBreaker.joined(CaptionText.of(words)).plain())
                   : fitter.balanced(words, lines + 1);
           return broken.filter(text -> !text.equals(words));
         })

@@ -13,7 +13,7 @@ import javafx.scene.control.Label;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.material.Material;
 import org.oddlot.material.NameLists;
@@ -26,9 +26,9 @@ import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.titles.InShape;
 import org.oddlot.pass.titles.TitleFinding;
+import org.oddlot.pass.titles.TitleOption;
 import org.oddlot.pass.titles.TitleOrder;
 import org.oddlot.pass.titles.TitlesPass;
-import org.oddlot.pass.titles.Way;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Fitter;
@@ -244,7 +244,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
     evidence.getChildren().add(Words.section("Measured with the font"));
     var measured = new Facts();
     for (InShape its : finding.shapes()) {
-      its.way(Way.Kind.ANYHOW)
+      its.way(TitleOption.Kind.ANYHOW)
           .or(() -> Optional.of(its.proposed()))
           .filter(way -> !way.pieces().isEmpty())
           .ifPresent(way -> measured.add(measured(its, way)));
@@ -257,7 +257,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
     evidence.getChildren().addAll(Words.section("Will be made"), made(finding));
   }
 
-  private static Evidence measured(InShape its, Way way) {
+  private static Evidence measured(InShape its, TitleOption way) {
     SetTitle title = way.pieces().getFirst().title();
     double beside = title.style().box().map(box -> box.padding() * 2).orElse(0.0);
     double room = its.frame().room(title.style()).width() - beside;
@@ -292,7 +292,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
   private Node made(TitleFinding finding) {
     var facts = new Facts();
     for (InShape its : finding.shapes()) {
-      Way way =
+      TitleOption way =
           its.ways().stream()
               .filter(each ->
                   decisions.picked().contains(its.frame().shape() + " " + each.kind().word()))
@@ -344,14 +344,14 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
                             () -> session.tell("Nothing to be changed here."))));
   }
 
-  private Sense sense(String file) {
+  private LineBreaker sense(String file) {
     String language =
         material().all(Captions.class).stream()
             .filter(each -> each.name().equals(file))
             .map(Captions::language)
             .findFirst()
             .orElse("");
-    return new Sense(language, NameLists.spellings(material()));
+    return new LineBreaker(language, NameLists.spellings(material()));
   }
 
   private void edit() {

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.oddlot.caption.Caption;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.pass.captions.Edit;
 import org.oddlot.time.Rational;
@@ -19,7 +19,7 @@ class CaptionEditsTest {
       new CaptionEdits(
           "talk.srt",
           List.of(FIRST, SECOND, THIRD),
-          new Sense("en", List.of()),
+          new LineBreaker("en", List.of()),
           GuidelineFiles.shipped().getFirst());
 
   private static Caption caption(String id, String words) {

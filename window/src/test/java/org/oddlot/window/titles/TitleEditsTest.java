@@ -7,13 +7,13 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.oddlot.caption.Caption;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.pass.Instruction;
 import org.oddlot.pass.titles.InShape;
 import org.oddlot.pass.titles.TitleFinding;
+import org.oddlot.pass.titles.TitleOption;
 import org.oddlot.pass.titles.TitleOrder;
-import org.oddlot.pass.titles.Way;
 import org.oddlot.time.Rational;
 import org.oddlot.title.Area;
 import org.oddlot.title.Fitter;
@@ -31,24 +31,24 @@ class TitleEditsTest {
   private static Fitter fitter() {
     return new Fitter(
         new Typesetter(Fonts.shipped()),
-        new Sense("en", List.of()),
+        new LineBreaker("en", List.of()),
         StyleFiles.byName("boxed").orElseThrow(),
         Frame.of(WIDE, Area.TITLE_SAFE, WIDE));
   }
 
-  private static TitleFinding finding(String words, List<Way.Piece> pieces) {
+  private static TitleFinding finding(String words, List<TitleOption.Piece> pieces) {
     Caption caption = Caption.of("4", Rational.ZERO, Rational.of(5), words);
     var shape =
         new InShape(
             fitter().frame(),
-            List.of(new Way(Way.Kind.TYPED, "as it is", pieces, List.of())),
+            List.of(new TitleOption(TitleOption.Kind.TYPED, "as it is", pieces, List.of())),
             List.of(),
             List.of());
     return new TitleFinding("talk.srt", caption, "", "", 0, List.of(shape));
   }
 
   private static TitleFinding finding(String words) {
-    return finding(words, List.of(new Way.Piece(fitter().set(words, 1), 0, 125)));
+    return finding(words, List.of(new TitleOption.Piece(fitter().set(words, 1), 0, 125)));
   }
 
   private static TitleEdits edits(TitleFinding finding) {

@@ -12,7 +12,7 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
-import org.oddlot.caption.Sense;
+import org.oddlot.caption.LineBreaker;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.title.Area;
 import org.oddlot.title.Colour;
@@ -38,7 +38,7 @@ class TitlePainterTest extends ApplicationTest {
   private static SetTitle set(Style style, String words) {
     return new Fitter(
             SETTER,
-            new Sense("", List.of()),
+            new LineBreaker("", List.of()),
             style.at(0.5, 0.6),
             Frame.of(SHAPE, Area.TITLE_SAFE, SHAPE))
         .set(words, 1);

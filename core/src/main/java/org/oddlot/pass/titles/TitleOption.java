@@ -12,8 +12,8 @@ import org.oddlot.title.SetTitle;
  * @param pieces one title, or two that follow each other
  * @param left what does not fit even so
  */
-public record Way(Kind kind, String text, List<Piece> pieces, List<Misfit> left) {
-  public Way {
+public record TitleOption(Kind kind, String text, List<Piece> pieces, List<Misfit> left) {
+  public TitleOption {
     pieces = List.copyOf(pieces);
     left = List.copyOf(left);
   }

@@ -20,7 +20,7 @@ import org.oddlot.time.RationalTime;
 import org.oddlot.time.Timecode;
 
 /** Sees, for one entry by itself, which sources it may belong to, or why it fits none. */
-final class Sight {
+final class CandidateFinder {
   /** Starts up to this many tolerances away are shown, though never settled. */
   static final long NEAR = 3;
 
@@ -32,7 +32,7 @@ final class Sight {
 
   private final StartIndex starts;
   private final List<Source> sources;
-  private @Nullable Names names;
+  private @Nullable SourceNameIndex names;
   private final long tolerance;
 
   private static final DateTimeFormatter SHORT_DAY =
@@ -40,7 +40,7 @@ final class Sight {
 
   private final Naming naming;
 
-  Sight(List<Source> sources, Naming naming, long tolerance) {
+  CandidateFinder(List<Source> sources, Naming naming, long tolerance) {
     this.naming = naming;
     // What is logged by time is a shot; sound by itself belongs to the entries that name it.
     this.starts = new StartIndex(sources.stream().filter(source -> !source.isSound()).toList());
@@ -178,10 +178,10 @@ final class Sight {
   }
 
   /** Made when the first entry names a clip; most logs do not. */
-  private synchronized Names names() {
-    Names made = names;
+  private synchronized SourceNameIndex names() {
+    SourceNameIndex made = names;
     if (made == null) {
-      made = new Names(sources);
+      made = new SourceNameIndex(sources);
       names = made;
     }
     return made;

@@ -15,14 +15,14 @@ import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.match.Candidate.Agreement;
-import org.oddlot.pass.match.Sight.Seen;
+import org.oddlot.pass.match.CandidateFinder.Seen;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.RationalTime;
 
 /**
  * Weighs what was seen of all entries against each other: one entry to one source of each camera.
  */
-final class Verdicts {
+final class MatchResolver {
   private static final String TWICE = "logged twice";
 
   private final List<Seen> seen;
@@ -37,10 +37,11 @@ final class Verdicts {
 
   private record Claim(LogEntry entry, long distance, boolean byHand) {}
 
-  private final Sight sight;
+  private final CandidateFinder sight;
   private final Trust trust;
 
-  Verdicts(List<Seen> seen, Sight sight, Trust trust, Sources sources, Answers answers) {
+  MatchResolver(
+      List<Seen> seen, CandidateFinder sight, Trust trust, Sources sources, Answers answers) {
     this.seen = seen;
     this.sight = sight;
     this.trust = trust;
@@ -114,7 +115,7 @@ final class Verdicts {
   List<MatchFinding> findings() {
     // Who claims what is known by now; each verdict is found by itself.
     List<MatchFinding> first = seen.parallelStream().map(this::finding).toList();
-    if (seen.stream().noneMatch(Verdicts::isOnlyBySlate)) {
+    if (seen.stream().noneMatch(MatchResolver::isOnlyBySlate)) {
       return first;
     }
     var slates = new Slates(sources.all());
@@ -440,7 +441,7 @@ final class Verdicts {
     if (one.doubt().isPresent()) {
       return finding(one, nearest, Standing.TO_LOOK_AT, one.doubt().get());
     }
-    String starts = nearest.stream().map(Verdicts::inWords).collect(Collectors.joining(", "));
+    String starts = nearest.stream().map(MatchResolver::inWords).collect(Collectors.joining(", "));
     String headline = nearest.size() == 1 ? "in tolerance" : nearest.size() + " cameras";
     return finding(one, nearest, Standing.SETTLED, new Why(headline, starts));
   }
@@ -477,7 +478,7 @@ final class Verdicts {
                 Phrase.of(
                     "%s; left for this one: %s",
                     contested.reason(),
-                    free.stream().map(Verdicts::inWords).collect(Collectors.joining(", "))))));
+                    free.stream().map(MatchResolver::inWords).collect(Collectors.joining(", "))))));
   }
 
   /** Whether all who want the same clips get others where each gets one of its own. */
@@ -640,7 +641,7 @@ final class Verdicts {
   /** Whether a clip that starts out of tolerance is proposed: it is near, and no other row's. */
   private boolean isWorthALook(Seen one, Candidate candidate) {
     return !candidate.isOfAnother()
-        && candidate.distance() <= Sight.NEAR * one.tolerance()
+        && candidate.distance() <= CandidateFinder.NEAR * one.tolerance()
         && !claims.containsKey(candidate.source().id())
         && trust.fits(one.entry().paper());
   }

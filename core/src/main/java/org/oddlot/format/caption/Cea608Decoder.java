@@ -24,7 +24,7 @@ import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
 
 /** Reads line 21 captions: what a decoder of 47 CFR 15.119 would show, and when. */
-final class LineReader {
+final class Cea608Decoder {
   /** How a decoder treats what comes. */
   private enum Mode {
     POP_ON,
@@ -152,7 +152,7 @@ final class LineReader {
     }
   }
 
-  LineReader(TextFile file, Problems problems) {
+  Cea608Decoder(TextFile file, Problems problems) {
     this.file = file;
     this.problems = problems;
   }

@@ -19,7 +19,7 @@ import java.util.Set;
  * Where a text may be broken, and how well: where Unicode's UAX #14 allows a line to end, better
  * behind a sentence or a clause, worse between an article and its noun, and not within a name.
  */
-public final class Sense {
+public final class LineBreaker {
   /** Behind the end of a sentence. */
   static final int SENTENCE = 0;
 
@@ -46,12 +46,12 @@ public final class Sense {
   private final Set<String> begins;
 
   /**
-   * Sense in a language.
+   * What breaks lines in a language.
    *
    * @param language as BCP 47 has it; English where it is empty or not known
    * @param names whose words are not parted
    */
-  public Sense(String language, List<String> names) {
+  public LineBreaker(String language, List<String> names) {
     String base = language.split("-", 2)[0].toLowerCase(Locale.ROOT);
     this.language = base;
     String known = WORDS.containsKey(base + " holds") ? base : base.equals("no") ? "nb" : "en";
@@ -67,7 +67,7 @@ public final class Sense {
 
   private static Map<String, Set<String>> load() {
     var words = new HashMap<String, Set<String>>();
-    try (InputStream in = Sense.class.getResourceAsStream("sense-words.txt")) {
+    try (InputStream in = LineBreaker.class.getResourceAsStream("sense-words.txt")) {
       if (in == null) {
         throw new IllegalStateException("sense-words.txt is not shipped");
       }

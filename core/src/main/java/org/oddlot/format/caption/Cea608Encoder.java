@@ -18,7 +18,7 @@ import org.oddlot.time.Timecode;
  * caption is loaded before it is shown, while the one before is seen. Where two follow each other
  * faster than they can be loaded, the second comes late, and that is told.
  */
-final class LineWriter {
+final class Cea608Encoder {
   private static final int RCL = 0x1420;
   private static final int ENM = 0x142E;
   private static final int EDM = 0x142C;
@@ -35,7 +35,7 @@ final class LineWriter {
   private final TreeMap<Long, Integer> line = new TreeMap<>();
   private final Map<String, Long> late = new HashMap<>();
 
-  LineWriter(Captions captions) {
+  Cea608Encoder(Captions captions) {
     this.captions = captions;
     this.grid =
         captions.grid() instanceof Grid.Frames frames

@@ -37,9 +37,10 @@ import org.oddlot.timeline.Track;
  * is unknown. What transitions take of a clip beyond its ends counts as used and as seen. Sound is
  * heard where it is enabled and not silent.
  */
-final class Reckoning {
+final class TimelineUsage {
   /** Those of all timelines of a lot. */
-  static final Derived<List<Reckoning>> ALL = Derived.of(Set.of(Document.class), Reckoning::all);
+  static final Derived<List<TimelineUsage>> ALL =
+      Derived.of(Set.of(Document.class), TimelineUsage::all);
 
   private final Addresses addresses;
   private final Document document;
@@ -51,7 +52,7 @@ final class Reckoning {
   private final long length;
   private final List<Placed> notUnderstood;
 
-  private Reckoning(
+  private TimelineUsage(
       Material material, Document document, Placed place, Timeline timeline, FrameRate rate) {
     this.addresses = material.addresses(document.name());
     this.document = document;
@@ -65,16 +66,16 @@ final class Reckoning {
     this.length = uses.stream().mapToLong(use -> use.plain().to()).max().orElse(0);
   }
 
-  private static List<Reckoning> all(Material material) {
-    var all = new ArrayList<Reckoning>();
+  private static List<TimelineUsage> all(Material material) {
+    var all = new ArrayList<TimelineUsage>();
     for (Document document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
             if (placed.object() instanceof Timeline timeline) {
               timeline
                   .editRate()
-                  .ifPresent(
-                      rate -> all.add(new Reckoning(material, document, placed, timeline, rate)));
+                  .ifPresent(rate ->
+                      all.add(new TimelineUsage(material, document, placed, timeline, rate)));
             }
           });
     }

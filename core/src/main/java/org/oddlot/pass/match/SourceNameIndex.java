@@ -13,14 +13,14 @@ import org.oddlot.material.Source;
  * separators or none, with fewer zeros, with an O for a zero, cut short after the part that tells
  * clips apart.
  */
-final class Names {
+final class SourceNameIndex {
   /** A part of a name that is shorter than this names nothing. */
   private static final int LEAST = 2;
 
   private final Map<String, List<Source>> exact = new HashMap<>();
   private final TreeMap<String, List<Source>> sorted = new TreeMap<>();
 
-  Names(List<Source> sources) {
+  SourceNameIndex(List<Source> sources) {
     for (Source source : sources) {
       String plain = PlainName.of(source.name());
       if (!plain.isEmpty()) {

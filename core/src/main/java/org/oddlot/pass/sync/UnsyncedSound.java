@@ -17,11 +17,11 @@ import org.oddlot.text.Phrase;
  * wild; what does not say when it begins, or comes from a recorder whose sounds lie at hardly any
  * picture, is a person's.
  */
-final class Loose {
+final class UnsyncedSound {
   /** What of a recorder's sounds must lie at pictures for the others to be wild. */
   private static final double USUAL = 0.25;
 
-  private Loose() {}
+  private UnsyncedSound() {}
 
   static List<LooseFinding> findings(
       Material material, List<Alignment> laid, List<RecorderFinding> aboutRecorders) {
