@@ -98,7 +98,11 @@ public final class OddLot implements Callable<Integer> {
 
   private static CommandSpec named(String name, Command said) {
     CommandSpec named = CommandSpec.create().name(name);
-    named.usageMessage().description(said.description()).hidden(said.hidden());
+    named
+        .usageMessage()
+        .header(said.header())
+        .description(said.description())
+        .hidden(said.hidden());
     return named;
   }
 

@@ -61,7 +61,14 @@ class CommandsTest {
         .allSatisfy(entry ->
             assertThat(((JsonObject) entry).members().keySet())
                 .containsExactly(
-                    "document", "place", "property", "before", "after", "pass", "reason"));
+                    "document",
+                    "path",
+                    "place",
+                    "property",
+                    "before",
+                    "after",
+                    "pass",
+                    "reason"));
     assertThat(json.array("findings"))
         .hasSize(8)
         .allSatisfy(finding ->

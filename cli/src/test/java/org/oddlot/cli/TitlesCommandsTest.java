@@ -164,7 +164,7 @@ class TitlesCommandsTest {
     }
     Ended nobody = run("titles", reel, "--where", "size=99", "--set", "size=3");
     assertThat(nobody.code()).isEqualTo(ExitCode.NEEDS_A_PERSON);
-    assertThat(nobody.out()).contains("no title is meant by size 3 where size is 99");
+    assertThat(nobody.out()).contains("no title matches size 3 where size is 99");
     Ended shapes = run("run", reel, "--set", "titles.shapes=9x9");
     assertThat(shapes.code()).isEqualTo(ExitCode.WRONG_INPUT);
     assertThat(shapes.err()).contains("9 × 9", "16 to 16384");

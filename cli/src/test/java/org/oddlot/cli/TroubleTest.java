@@ -93,7 +93,7 @@ class TroubleTest {
   void aFaultIsOneSentenceAndAReport() throws IOException {
     String said = FaultReport.keep(new IllegalStateException("broken inside"));
     assertThat(said).doesNotContain("broken inside").contains("Details are in ");
-    Path report = Path.of(said.substring(said.indexOf("stands in ") + 10, said.length() - 1));
+    Path report = Path.of(said.substring(said.indexOf("are in ") + 7, said.length() - 1));
     assertThat(report).content().contains("broken inside", "TroubleTest");
     Files.delete(report);
     assertThat(FaultReport.keep(new OutOfMemoryError())).contains("JAVA_OPTS=-Xmx");

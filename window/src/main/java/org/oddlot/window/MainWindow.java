@@ -41,7 +41,7 @@ import org.oddlot.rights.MusicPaper;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Bench;
-import org.oddlot.window.kit.CutPane;
+import org.oddlot.window.kit.StripPane;
 import org.oddlot.window.kit.Overlay;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.Station;
@@ -63,7 +63,7 @@ final class MainWindow {
   private final Session session;
   private final FilePicker picker;
   private final Overlay overlay = new Overlay();
-  private final CutPane cut;
+  private final StripPane cut;
   private final Place place;
   private final List<Station> stations = Station.all();
   private final Map<String, Bench> benches = new HashMap<>();
@@ -84,7 +84,7 @@ final class MainWindow {
   MainWindow(Session session, FilePicker picker, java.util.function.Consumer<Path> onShow) {
     this.session = session;
     this.picker = picker;
-    this.cut = new CutPane(session);
+    this.cut = new StripPane(session);
     this.place = new Place(session, picker, overlay, way(), cut);
     this.open = stations.getFirst().id();
     runSheet = new RunSheetView(place, stations, this::open);

@@ -23,7 +23,7 @@ import org.oddlot.lot.Lot;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.licences.LicenceFinding;
 import org.oddlot.sheet.Line;
-import org.oddlot.window.kit.CutStrip;
+import org.oddlot.window.kit.StripView;
 
 /** Licences settled, a report arranged, all of them in one workbook. */
 class DeliveryJourneyTest extends Journey {
@@ -82,7 +82,7 @@ class DeliveryJourneyTest extends Journey {
     assertThat(lookup("#cut-strip").query().getParent().isVisible()).isFalse();
     hit(KeyCode.ENTER);
     until(() -> label("cut-where").endsWith("01:01:17:12"));
-    CutStrip strip = lookup("#cut-strip").queryAs(CutStrip.class);
+    StripView strip = lookup("#cut-strip").queryAs(StripView.class);
     assertThat(strip.isFocused()).isTrue();
     double whole = strip.seconds();
     hit(KeyCode.RIGHT);

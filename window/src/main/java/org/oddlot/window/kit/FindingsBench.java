@@ -335,13 +335,13 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     return List.of();
   }
 
-  private static <F extends Finding> List<CutPane.Said> said(
+  private static <F extends Finding> List<StripPane.Said> said(
       List<Reviewed<F>> all, Material material) {
-    var said = new ArrayList<CutPane.Said>();
+    var said = new ArrayList<StripPane.Said>();
     for (Reviewed<F> each : all) {
       each.finding()
           .spot(material)
-          .ifPresent(spot -> said.add(new CutPane.Said(spot, Optional.of(each.standing()))));
+          .ifPresent(spot -> said.add(new StripPane.Said(spot, Optional.of(each.standing()))));
     }
     return said;
   }

@@ -12,4 +12,4 @@ import org.oddlot.window.session.Session;
  * @param way to other stations
  * @param cut shows where in its timeline something is
  */
-public record Place(Session session, FilePicker picker, Overlay overlay, Way way, CutPane cut) {}
+public record Place(Session session, FilePicker picker, Overlay overlay, Way way, StripPane cut) {}

@@ -39,7 +39,7 @@ import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Bench;
 import org.oddlot.window.kit.BenchFrame;
-import org.oddlot.window.kit.CutPane;
+import org.oddlot.window.kit.StripPane;
 import org.oddlot.window.kit.Facts;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.SettingsBar;
@@ -393,15 +393,15 @@ public final class ReportsBench implements Bench {
     place.cut().show(of, List.of(), spot, () -> said(all, of));
   }
 
-  private static List<CutPane.Said> said(List<Line> lines, Material material) {
-    var said = new ArrayList<CutPane.Said>();
+  private static List<StripPane.Said> said(List<Line> lines, Material material) {
+    var said = new ArrayList<StripPane.Said>();
     for (Line line : lines) {
       line.spot()
           .filter(Line.Spot::isInTimeline)
           .flatMap(spot -> CutSpot.of(material, spot.address()))
           .ifPresent(spot ->
               said.add(
-                  new CutPane.Said(
+                  new StripPane.Said(
                       spot,
                       line.isDoubtful() ? Optional.of(Standing.TO_LOOK_AT) : Optional.empty())));
     }

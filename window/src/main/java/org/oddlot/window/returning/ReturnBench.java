@@ -29,7 +29,7 @@ import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.Project;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
-import org.oddlot.window.kit.CutPane;
+import org.oddlot.window.kit.StripPane;
 import org.oddlot.window.kit.Facts;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
@@ -305,14 +305,14 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
   }
 
   /** Where in the timelines something differs. */
-  private List<CutPane.Said> said(Material material) {
-    var said = new ArrayList<CutPane.Said>();
+  private List<StripPane.Said> said(Material material) {
+    var said = new ArrayList<StripPane.Said>();
     LedgerEntry last = null;
     for (LedgerEntry entry : entries) {
       // Of one clip several things differ, one after the other.
       if (last == null || !last.address().whole().equals(entry.address().whole())) {
         CutSpot.of(material, entry.address())
-            .ifPresent(spot -> said.add(new CutPane.Said(spot, Optional.empty())));
+            .ifPresent(spot -> said.add(new StripPane.Said(spot, Optional.empty())));
       }
       last = entry;
     }

@@ -40,22 +40,22 @@ final class StripTimes {
     long start = System.nanoTime();
     StripCut cut = StripCut.of(Placed.root(timeline(shots))).orElseThrow();
     System.out.printf("%,d shots: made in %d ms%n", shots, (System.nanoTime() - start) / 1_000_000);
-    var marks = new ArrayList<CutStrip.Mark>();
+    var marks = new ArrayList<StripView.Mark>();
     for (int i = 0; i < shots; i += 5) {
       marks.add(
-          new CutStrip.Mark(
+          new StripView.Mark(
               i * 2, i * 2 + 2, Optional.of(i % 3 == 0 ? Standing.TO_LOOK_AT : Standing.SETTLED)));
     }
     Platform.startup(() -> {});
-    var strip = new CompletableFuture<CutStrip>();
+    var strip = new CompletableFuture<StripView>();
     Platform.runLater(() -> {
-      var its = new CutStrip(_ -> {}, _ -> {});
+      var its = new StripView(_ -> {}, _ -> {});
       var stage = new Stage();
       stage.setScene(new Scene(new StackPane(its), 1280, 200));
       stage.show();
       strip.complete(its);
     });
-    CutStrip its = strip.join();
+    StripView its = strip.join();
     double[] draws = new double[runs];
     double[] keys = new double[runs];
     for (int i = 0; i < runs; i++) {

@@ -28,7 +28,7 @@ import org.oddlot.pass.Standing;
  * words ruled; above them what the station has to say as marks; the plumb at the place in question.
  * Only what is to be seen is drawn, and of what is too narrow only that it is there.
  */
-public final class CutStrip extends Region {
+public final class StripView extends Region {
   private static final double NAMES = 64;
   private static final double RULER = 16;
   private static final double MARKS = 14;
@@ -42,15 +42,15 @@ public final class CutStrip extends Region {
     0.04, 0.2, 1, 5, 10, 30, 60, 300, 600, 1800, 3600, 7200, 14_400
   };
 
-  private static final StyleablePropertyFactory<CutStrip> FACTORY =
+  private static final StyleablePropertyFactory<StripView> FACTORY =
       new StyleablePropertyFactory<>(Region.getClassCssMetaData());
-  private static final CssMetaData<CutStrip, Color> INK = color("-cut-ink", cut -> cut.ink);
-  private static final CssMetaData<CutStrip, Color> QUIET = color("-cut-quiet", cut -> cut.quiet);
-  private static final CssMetaData<CutStrip, Color> LINE = color("-cut-line", cut -> cut.line);
-  private static final CssMetaData<CutStrip, Color> DOUBT = color("-cut-doubt", cut -> cut.doubt);
-  private static final CssMetaData<CutStrip, Color> SETTLED =
+  private static final CssMetaData<StripView, Color> INK = color("-cut-ink", cut -> cut.ink);
+  private static final CssMetaData<StripView, Color> QUIET = color("-cut-quiet", cut -> cut.quiet);
+  private static final CssMetaData<StripView, Color> LINE = color("-cut-line", cut -> cut.line);
+  private static final CssMetaData<StripView, Color> DOUBT = color("-cut-doubt", cut -> cut.doubt);
+  private static final CssMetaData<StripView, Color> SETTLED =
       color("-cut-settled", cut -> cut.moss);
-  private static final CssMetaData<CutStrip, Color> WASH = color("-cut-wash", cut -> cut.wash);
+  private static final CssMetaData<StripView, Color> WASH = color("-cut-wash", cut -> cut.wash);
 
   private final StyleableProperty<Color> ink = property(INK);
   private final StyleableProperty<Color> quiet = property(QUIET);
@@ -83,7 +83,7 @@ public final class CutStrip extends Region {
    * @param onPlumb is told where the plumb hangs, in seconds after the first frame
    * @param onPick is told of a slip that is chosen
    */
-  public CutStrip(DoubleConsumer onPlumb, Consumer<StripCut.Slip> onPick) {
+  public StripView(DoubleConsumer onPlumb, Consumer<StripCut.Slip> onPick) {
     this.onPlumb = onPlumb;
     this.onPick = onPick;
     setId("cut-strip");
@@ -99,12 +99,12 @@ public final class CutStrip extends Region {
     focusedProperty().addListener((_, _, _) -> draw());
   }
 
-  private static CssMetaData<CutStrip, Color> color(
-      String name, java.util.function.Function<CutStrip, StyleableProperty<Color>> property) {
+  private static CssMetaData<StripView, Color> color(
+      String name, java.util.function.Function<StripView, StyleableProperty<Color>> property) {
     return FACTORY.createColorCssMetaData(name, property, Color.BLACK);
   }
 
-  private StyleableProperty<Color> property(CssMetaData<CutStrip, Color> metaData) {
+  private StyleableProperty<Color> property(CssMetaData<StripView, Color> metaData) {
     return new SimpleStyleableObjectProperty<>(
         metaData, this, metaData.getProperty(), Color.BLACK) {
       @Override

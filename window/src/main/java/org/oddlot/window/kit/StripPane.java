@@ -31,14 +31,14 @@ import org.oddlot.window.session.Session;
  * The cut below a station: where in its timeline is what the station speaks of. Folded to a line
  * until somebody wants to see it; a station that speaks of no timeline has none.
  */
-public final class CutPane extends VBox {
+public final class StripPane extends VBox {
   private static final int PICTURE_HEIGHT = 90;
 
   private final Session session;
   private final Label where = Words.of("", "figures", "quiet");
   private final Button turn = Actions.small("cut-turn", "Show/hide", "Ctrl K", this::turn);
   private final ImageView picture = new ImageView();
-  private final CutStrip strip;
+  private final StripView strip;
   private final HBox body;
   private final AtomicLong asked = new AtomicLong();
   private Optional<Material> material = Optional.empty();
@@ -56,9 +56,9 @@ public final class CutPane extends VBox {
   public record Said(CutSpot spot, Optional<Standing> standing) {}
 
   /** Nothing to be shown yet. */
-  public CutPane(Session session) {
+  public StripPane(Session session) {
     this.session = session;
-    strip = new CutStrip(this::plumb, slip -> onPick.accept(slip.place()));
+    strip = new StripView(this::plumb, slip -> onPick.accept(slip.place()));
     getStyleClass().add("cut-pane");
     setId("cut-pane");
     where.setId("cut-where");
@@ -165,21 +165,21 @@ public final class CutPane extends VBox {
     }
   }
 
-  private record Drawn(List<StripCut> cuts, List<CutStrip.Mark> marks) {}
+  private record Drawn(List<StripCut> cuts, List<StripView.Mark> marks) {}
 
   private static Drawn drawn(
       Material of, Address timeline, List<Placed> others, Supplier<List<Said>> said) {
-    List<CutStrip.Mark> marks =
+    List<StripView.Mark> marks =
         said.get().stream()
             .filter(each -> each.spot.timeline().equals(timeline))
             .map(each ->
-                new CutStrip.Mark(
+                new StripView.Mark(
                     each.spot.from().toDouble(), each.spot.to().toDouble(), each.standing))
             .toList();
     var cuts = new ArrayList<StripCut>();
     StripCut.of(of, timeline).ifPresent(cuts::add);
     others.forEach(other -> StripCut.of(other).ifPresent(cuts::add));
-    return new Drawn(List.copyOf(cuts), CutStrip.inOrder(marks));
+    return new Drawn(List.copyOf(cuts), StripView.inOrder(marks));
   }
 
   private void plumb(double seconds) {
@@ -197,7 +197,7 @@ public final class CutPane extends VBox {
                 : Optional.<Picture>empty(),
         found -> {
           if (asked.get() == turnNumber && strip.plumb() == seconds) {
-            picture.setImage(found.map(CutPane::image).orElse(null));
+            picture.setImage(found.map(StripPane::image).orElse(null));
             picture.setManaged(found.isPresent());
           }
         });
