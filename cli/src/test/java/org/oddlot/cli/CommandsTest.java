@@ -61,14 +61,7 @@ class CommandsTest {
         .allSatisfy(entry ->
             assertThat(((JsonObject) entry).members().keySet())
                 .containsExactly(
-                    "document",
-                    "path",
-                    "place",
-                    "property",
-                    "before",
-                    "after",
-                    "pass",
-                    "reason"));
+                    "document", "path", "place", "property", "before", "after", "pass", "reason"));
     assertThat(json.array("findings"))
         .hasSize(8)
         .allSatisfy(finding ->

@@ -194,7 +194,7 @@ class MorningJourneyTest extends Journey {
     clickOn("#lot-menu");
     clickOn("New lot");
     settle();
-    assertThat(words("welcome")).containsIgnoringCase("open last").contains("Orrin day 1");
+    assertThat(words("welcome")).containsIgnoringCase("open recent").contains("Orrin day 1");
     clickOn("Orrin day 1");
     until(() -> session.state().outcome().isPresent());
     settle();

@@ -67,7 +67,7 @@ class TrustJourneyTest extends Journey {
     assertThat(tally("match").settled()).isZero();
     assertThat(tally("match").toLookAt()).isEqualTo(10);
     go("match");
-    assertThat(words("match-evidence")).contains("say in Intake what its column");
+    assertThat(words("match-evidence")).contains("assign it in Intake or with --read");
     go("intake");
     clickOn("notes.csv");
     settle();
@@ -106,7 +106,9 @@ class TrustJourneyTest extends Journey {
     go("sync");
     clickOn("#tab-recorders");
     settle();
-    assertThat(words("sync-evidence")).contains("late").contains("the exact frame needs listening");
+    assertThat(words("sync-evidence"))
+        .contains("late")
+        .contains("the frame only the waveform can tell");
     clickOn("#settle-clocks");
     settle();
     clickOn("#tab-pairs");

@@ -35,6 +35,11 @@ public final class StripView extends Region {
   private static final double MOST_ROW = 15;
   private static final double LEAST_ROW = 4;
 
+  /** Rows that are lower than this have smaller names, or none. */
+  private static final double PLAIN_NAMES = 13;
+
+  private static final double SMALL_NAMES = 9;
+
   /** Slips that are narrower than this are drawn as a shade. */
   private static final double NARROW = 3;
 
@@ -407,9 +412,11 @@ public final class StripView extends Region {
     double rule = Math.round(y + height) - 0.5;
     g.strokeLine(0, rule, getWidth(), rule);
     g.setTextAlign(TextAlignment.LEFT);
-    if (height >= 10) {
+    if (height >= SMALL_NAMES) {
       g.setFill(quiet.getValue());
+      g.setFont(Font.font("IBM Plex Sans", height >= PLAIN_NAMES ? 10.5 : 8.5));
       g.fillText(row.name(), 2, y + height / 2, NAMES - 6);
+      g.setFont(Font.font("IBM Plex Sans", 10.5));
     }
     double shadeFrom = -1;
     double shadeTo = -1;

@@ -362,8 +362,8 @@ class SessionTest {
   void aFaultThatNothingCatchesIsASentenceAndAFile() throws IOException {
     open();
     session.tellFault(new IllegalStateException("the sea is dry"));
-    assertThat(notice()).startsWith("Odd Lot hit a bug; nothing of yours was changed.");
-    Path report = Path.of(notice().replaceAll(".* stands in (.*)\\.", "$1"));
+    assertThat(notice()).startsWith("Odd Lot hit a bug; your files are untouched.");
+    Path report = Path.of(notice().replaceAll(".* are in (.*)\\.", "$1"));
     assertThat(report).content().contains("the sea is dry");
     Files.delete(report);
     session.tellFault(new OutOfMemoryError());
