@@ -100,7 +100,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
             pair(reviewed)
                 .<Node>map(p -> new CoverStrip(COVER_WIDTH, p.alignment()))
                 .orElseGet(Label::new));
-    rows.figures("By waveform", 76, reviewed -> pair(reviewed).map(SyncBench::byEar).orElse(""));
+    rows.figures("Waveform", 66, reviewed -> pair(reviewed).map(SyncBench::byEar).orElse(""));
     rows.words("Why", 100, reviewed -> reviewed.finding().headline(), "quiet");
   }
 
