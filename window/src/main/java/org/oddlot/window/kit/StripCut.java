@@ -42,6 +42,7 @@ public record StripCut(String title, Timecode first, double seconds, List<Row> r
    * @param slips what lies on it, in the order of time
    * @param markers when its markers are
    */
+  @SuppressWarnings("ArrayRecordComponent") // rows are drawn, and never compared
   public record Row(String name, List<Slip> slips, double[] markers) {
     public Row {
       slips = List.copyOf(slips);

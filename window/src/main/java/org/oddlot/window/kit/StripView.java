@@ -479,7 +479,7 @@ public final class StripView extends Region {
     if (!slip.enabled()) {
       g.setLineDashes(2, 2);
     }
-    g.strokeRect(x, Math.round(y) + 0.5, width, Math.round(height) - 1);
+    g.strokeRect(x, Math.round(y) + 0.5, width, Math.rint(height) - 1);
     g.setLineDashes();
     if (width > 34 && height >= 9 && slip.kind() == StripCut.Kind.PICTURE) {
       g.setFill(colour);
