@@ -113,20 +113,10 @@ class TrustJourneyTest extends Journey {
     settle();
     clickOn("#tab-pairs");
     settle();
-    assertThat(tally("sync").toLookAt()).isEqualTo(10);
+    // Which take is which is known, the frame is not: nothing of it is laid, and it says so.
+    assertThat(tally("sync").open()).isEqualTo(10);
+    assertThat(tally("sync").toLookAt()).isZero();
     assertThat(words("sync-evidence")).contains("known to about a second");
-    clickOn("#sync-rows");
-    shortcut(KeyCode.A);
-    hit(KeyCode.ENTER);
-    writeOut();
-    String out = read(written());
-    assertThat(out).contains("\"synced\"");
-    // Each picture has the sound of its own take, and of no other.
-    for (int i = 1; i <= STARTS.length; i++) {
-      int at = out.indexOf("\"name\":\"S01T%02d\"".formatted(i));
-      assertThat(out.lastIndexOf("\"name\":\"A001C%03d\"".formatted(i), at))
-          .isGreaterThan(out.lastIndexOf("\"Stack.1\"", at));
-    }
   }
 
   @Test
