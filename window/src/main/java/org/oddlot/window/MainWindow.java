@@ -225,6 +225,11 @@ final class MainWindow {
     return stations;
   }
 
+  /** The id of the station that is shown. */
+  String shown() {
+    return open;
+  }
+
   /** The number that opens a station, if it is on the run sheet now. */
   Optional<Integer> numberOf(String station) {
     return runSheet.numberOf(station);

@@ -126,7 +126,7 @@ abstract class Journey extends ApplicationTest {
     int number = window.numberOf(station).orElseThrow();
     KeyCode digit = KeyCode.getKeyCode(Integer.toString(number));
     press(KeyCode.CONTROL, digit).release(digit, KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    until(() -> window.shown().equals(station));
   }
 
   protected void shortcut(KeyCode key) {

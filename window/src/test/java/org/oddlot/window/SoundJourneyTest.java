@@ -134,21 +134,21 @@ class SoundJourneyTest extends Journey {
     assertThat(words("channel-grid")).contains("A role is written Stem/Name");
     assertThat(lookup("#accept").query().isDisabled()).isTrue();
     typeRole(1, "Music/Boom");
-    clickOn("#accept");
-    WaitForIt.fx();
+    askForRoles();
     assertThat(words("confirm-sheet")).contains("Music/Boom").contains("in 8 clips");
-    hit(KeyCode.ENTER);
+    confirmRoles();
     assertThat(session.state().lot().answers().decisions()).hasSize(4);
     shortcut(KeyCode.Z);
     assertThat(session.state().lot().answers().decisions()).hasSize(3);
 
     choose("Tern 8");
-    clickOn("#accept");
-    hit(KeyCode.ENTER);
+    askForRoles();
+    confirmRoles();
     choose("Camera A");
     typeRole(2, "Scratch/Second");
-    clickOn("#accept");
-    hit(KeyCode.ENTER);
+    askForRoles();
+    confirmRoles();
+    assertThat(session.state().lot().answers().decisions()).hasSize(5);
     Lot now = session.state().lot();
     assertThat(now.sheet().settings("roles").text(RolesPass.TABLE))
         .contains("Boom=Dialogue/Boom", "Tormod=Dialogue/Tormod");
@@ -175,6 +175,17 @@ class SoundJourneyTest extends Journey {
             .findFirst()
             .orElseThrow();
     assertThat(byRole.tracks()).extracting(Item::name).contains("V1", "Dialogue/Boom", "No role");
+  }
+
+  private void askForRoles() {
+    clickOn("#accept");
+    until(() -> lookup("#confirm-sheet").tryQuery().isPresent());
+  }
+
+  private void confirmRoles() {
+    hit(KeyCode.ENTER);
+    until(() -> lookup("#confirm-sheet").tryQuery().isEmpty());
+    settle();
   }
 
   @Test
