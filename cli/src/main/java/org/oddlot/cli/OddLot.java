@@ -8,6 +8,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problems;
@@ -55,16 +57,7 @@ public final class OddLot implements Callable<Integer> {
 
   /** A command line with all of these commands; more can be added. */
   public static CommandLine commandLine() {
-    return commandLine(List.of());
-  }
-
-  private static CommandLine commandLine(List<Class<? extends Callable<Integer>>> more) {
-    var line = new CommandLine(new OddLot());
-    COMMANDS.forEach(line::addSubcommand);
-    more.forEach(line::addSubcommand);
-    line.addSubcommand(new HelpCommand());
-    line.addSubcommand("completion", new GenerateCompletion());
-    return configured(line);
+    return commandLine(List.of(), _ -> true);
   }
 
   /**
@@ -75,25 +68,26 @@ public final class OddLot implements Callable<Integer> {
    */
   public static CommandLine commandLine(
       String[] arguments, List<Class<? extends Callable<Integer>>> more) {
-    if (arguments.length > 0 && OF_ALL.contains(arguments[0])) {
-      return commandLine(more);
-    }
-    var line = new CommandLine(new OddLot());
     String called = arguments.length == 0 ? "" : arguments[0];
-    for (var commands : List.of(COMMANDS, more)) {
-      for (Class<? extends Callable<Integer>> command : commands) {
-        Command said = command.getAnnotation(Command.class);
-        if (said.name().equals(called)) {
-          line.addSubcommand(command);
-        } else {
-          line.addSubcommand(said.name(), named(said.name(), said));
-        }
-      }
+    return commandLine(more, name -> OF_ALL.contains(called) || name.equals(called));
+  }
+
+  private static CommandLine commandLine(
+      List<Class<? extends Callable<Integer>>> more, Predicate<String> isWhole) {
+    var line = new CommandLine(new OddLot());
+    for (Class<?> command : Stream.concat(COMMANDS.stream(), more.stream()).toList()) {
+      add(line, command.getAnnotation(Command.class).name(), command, isWhole);
     }
-    line.addSubcommand("help", named("help", HelpCommand.class.getAnnotation(Command.class)));
-    line.addSubcommand(
-        "completion", named("completion", GenerateCompletion.class.getAnnotation(Command.class)));
+    add(line, "help", HelpCommand.class, isWhole);
+    add(line, "completion", GenerateCompletion.class, isWhole);
     return configured(line);
+  }
+
+  private static void add(
+      CommandLine line, String name, Class<?> command, Predicate<String> isWhole) {
+    line.addSubcommand(
+        name,
+        isWhole.test(name) ? command : named(name, command.getAnnotation(Command.class)));
   }
 
   private static CommandSpec named(String name, Command said) {

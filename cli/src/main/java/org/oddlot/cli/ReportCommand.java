@@ -163,10 +163,7 @@ final class ReportCommand implements Callable<Integer> {
       description = "What is the production's own; with * for anything, semicolons between.")
   private @Nullable String own;
 
-  @Option(
-      names = "--keep-going",
-      description = "Go on without files that are not there; else nothing is written.")
-  private boolean keepGoing;
+  @Mixin private KeepGoing keepGoing = new KeepGoing();
 
   @Mixin private OutputOptions output = new OutputOptions();
 
@@ -191,7 +188,7 @@ final class ReportCommand implements Callable<Integer> {
         new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED)
             .run(opened.withLot(opened.lot().withSheet(sheet)), output.progress(spec));
     Outcome outcome = ran.outcome();
-    boolean refused = ran.isRefused(keepGoing);
+    boolean refused = ran.isRefused(keepGoing.isAsked());
     refuseTimeline(outcome.end(), ran.isNothingRead());
     Book book = Books.of(outcome.end(), asked);
     if (out != null && !refused) {
@@ -205,7 +202,7 @@ final class ReportCommand implements Callable<Integer> {
     boolean needs =
         outcome.steps().stream()
             .anyMatch(step -> passes.contains(step.pass().id()) && step.tally().needsAPerson());
-    return ExitCode.of(ran.ending(keepGoing, needs));
+    return ExitCode.of(ran.ending(keepGoing.isAsked(), needs));
   }
 
   private ParameterException wrong(String message) {

@@ -117,10 +117,7 @@ final class RunCommand implements Callable<Integer> {
       description = "Keep what this call says as a lot: its files, settings and answers.")
   private @Nullable Path saved;
 
-  @Option(
-      names = "--keep-going",
-      description = "Go on without files that are not there; else nothing is written.")
-  private boolean keepGoing;
+  @Mixin private KeepGoing keepGoing = new KeepGoing();
 
   @Option(
       names = "--verbose",
@@ -154,7 +151,7 @@ final class RunCommand implements Callable<Integer> {
         output.json
             ? CompletableFuture.supplyAsync(outcome::ledger)
             : CompletableFuture.completedFuture(List.<LedgerEntry>of());
-    boolean refused = ran.isRefused(keepGoing);
+    boolean refused = ran.isRefused(keepGoing.isAsked());
     List<Output.Written> written =
         folder == null || refused ? List.of() : ran.write(folder, progress);
     if (saved != null && !refused) {
@@ -182,7 +179,7 @@ final class RunCommand implements Callable<Integer> {
       print(lot, ran, written, changes, out);
     }
     out.flush();
-    return ExitCode.of(ran.ending(keepGoing));
+    return ExitCode.of(ran.ending(keepGoing.isAsked()));
   }
 
   /** A lot is kept under a name of its own, or where it was. */
@@ -303,12 +300,12 @@ final class RunCommand implements Callable<Integer> {
       file.lost().forEach(lost -> out.println("    not carried: " + lost));
     }
     List<Outgoing> planned = new Output(ran.lot(), ran.outcome()).planned();
-    if (ran.isRefused(keepGoing)) {
+    if (ran.isRefused(keepGoing.isAsked())) {
       out.println(
           ran.isNothingRead()
               ? "  Nothing could be read, so nothing was written."
               : Phrase.of(
-                  "  Nothing was written: %s not there. Add --keep-going to go on without %s.",
+                  "  Nothing was written: %s not there. Add " + KeepGoing.NAME + " to go on without %s.",
                   ran.missing().size() == 1
                       ? ran.missing().getFirst() + " is"
                       : ran.missing().size() + " files are",
@@ -319,7 +316,7 @@ final class RunCommand implements Callable<Integer> {
     } else if (folder != null && written.isEmpty() && changes > 0) {
       out.println("  Nothing was written: what changed was left out.");
     }
-    if (saved != null && !ran.isRefused(keepGoing)) {
+    if (saved != null && !ran.isRefused(keepGoing.isAsked())) {
       out.println("  saved " + saved);
     }
   }

@@ -90,10 +90,7 @@ final class TitlesCommand implements Callable<Integer> {
       description = "The folder to write to; without it nothing is written.")
   private @Nullable Path folder;
 
-  @Option(
-      names = "--keep-going",
-      description = "Go on without files that are not there; else nothing is written.")
-  private boolean keepGoing;
+  @Mixin private KeepGoing keepGoing = new KeepGoing();
 
   @Mixin private OutputOptions output = new OutputOptions();
 
@@ -120,7 +117,7 @@ final class TitlesCommand implements Callable<Integer> {
             .run(new LotFile.Opened(lot, Optional.empty(), List.of()), output.progress(spec));
     IntakeResult read = ran.read();
     Outcome outcome = ran.outcome();
-    boolean refused = ran.isRefused(keepGoing);
+    boolean refused = ran.isRefused(keepGoing.isAsked());
     List<LaidTitle> titles =
         read.material().derive(LaidTitle.ALL).stream()
             .filter(title -> TitleRule.means(conditions, title))
@@ -137,7 +134,7 @@ final class TitlesCommand implements Callable<Integer> {
             ? List.of()
             : ran.write(folder, output.progress(spec));
     print(read, outcome, titles, changes, remarks, written);
-    return ExitCode.of(ran.ending(keepGoing, !remarks.isEmpty()));
+    return ExitCode.of(ran.ending(keepGoing.isAsked(), !remarks.isEmpty()));
   }
 
   private List<Condition> conditions(List<String> texts) {

@@ -36,11 +36,6 @@ public final class Losses {
     loss.count++;
   }
 
-  /** Whether nothing is lost. */
-  public boolean isEmpty() {
-    return losses.isEmpty();
-  }
-
   /** A sentence for each thing that is lost, without a full stop. */
   public List<String> sentences() {
     return losses.entrySet().stream()

@@ -325,25 +325,23 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
       place.cut().clear();
       return;
     }
-    List<Reviewed<F>> all = table.all();
     Material its = material.orElseThrow();
-    place.cut().show(its, inStep(current.orElseThrow()), spot, () -> said(all, its));
+    place
+        .cut()
+        .show(
+            its,
+            inStep(current.orElseThrow()),
+            spot,
+            table.all(),
+            row ->
+                row.finding()
+                    .spot(its)
+                    .map(at -> new StripPane.Said(at, Optional.of(row.standing()))));
   }
 
   /** Timelines that are shown below the one that a row lies in, in step with it. */
   protected List<Placed> inStep(Reviewed<F> reviewed) {
     return List.of();
-  }
-
-  private static <F extends Finding> List<StripPane.Said> said(
-      List<Reviewed<F>> all, Material material) {
-    var said = new ArrayList<StripPane.Said>();
-    for (Reviewed<F> each : all) {
-      each.finding()
-          .spot(material)
-          .ifPresent(spot -> said.add(new StripPane.Said(spot, Optional.of(each.standing()))));
-    }
-    return said;
   }
 
   private void showEvidence(Optional<Reviewed<F>> current) {

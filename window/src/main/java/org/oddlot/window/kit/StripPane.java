@@ -5,14 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
+import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelBuffer;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -43,6 +40,8 @@ public final class StripPane extends VBox {
   private final AtomicLong asked = new AtomicLong();
   private Optional<Material> material = Optional.empty();
   private Optional<Address> timeline = Optional.empty();
+  private List<Placed> below = List.of();
+  private List<?> listed = List.of();
   private List<StripCut> cuts = List.of();
   private Consumer<Placed> onPick = _ -> {};
   private Runnable onUnfold = () -> {};
@@ -110,6 +109,8 @@ public final class StripPane extends VBox {
     material = Optional.empty();
     timeline = Optional.empty();
     cuts = List.of();
+    below = List.of();
+    listed = List.of();
     onUnfold = () -> {};
     onPick = _ -> {};
     setVisible(false);
@@ -127,10 +128,15 @@ public final class StripPane extends VBox {
    * @param of what the lot holds
    * @param others timelines that are shown below it, in step with it
    * @param chosen where what is chosen is; what is said of other timelines is not shown
-   * @param said all that the station says of places; made beside, and only when it is to be seen
+   * @param all what the station lists
+   * @param said what it says of a place; worked out beside, and only when it is to be seen
    */
-  public void show(
-      Material of, List<Placed> others, Optional<CutSpot> chosen, Supplier<List<Said>> said) {
+  public <T> void show(
+      Material of,
+      List<Placed> others,
+      Optional<CutSpot> chosen,
+      List<T> all,
+      Function<T, Optional<Said>> said) {
     Optional<Address> its = chosen.map(CutSpot::timeline).or(() -> timeline);
     if (its.isEmpty()) {
       clear();
@@ -139,42 +145,64 @@ public final class StripPane extends VBox {
     material = Optional.of(of);
     setVisible(true);
     setManaged(true);
-    onUnfold = () -> show(of, others, chosen, said);
+    onUnfold = () -> show(of, others, chosen, all, said);
     chosen.ifPresent(spot -> where.setText(its.get().path().replace("/", " / ")));
     if (!isUnfolded()) {
       return;
     }
-    boolean isSame = its.equals(timeline) && !cuts.isEmpty();
+    // What is chosen is seen at once; what is said of it may take a moment.
+    boolean isSame = its.equals(timeline) && others.equals(below) && !cuts.isEmpty();
+    if (isSame) {
+      choose(chosen);
+    }
+    if (isSame && areSame(all, listed)) {
+      return;
+    }
     timeline = its;
+    below = others;
+    listed = all;
     long turnNumber = asked.incrementAndGet();
     session.aside(
-        () -> drawn(of, its.get(), others, said),
+        () -> drawn(of, its.get(), others, all, said),
         drawn -> {
           if (asked.get() == turnNumber) {
             cuts = drawn.cuts();
             strip.show(cuts, drawn.marks());
-            chosen.ifPresentOrElse(
-                spot -> strip.choose(spot.from().toDouble(), spot.to().toDouble()),
-                strip::chooseNothing);
+            choose(chosen);
           }
         });
-    if (isSame) {
-      // What is chosen is seen at once; what is said of it may take a moment.
-      chosen.ifPresentOrElse(
-          spot -> strip.choose(spot.from().toDouble(), spot.to().toDouble()), strip::chooseNothing);
-    }
+  }
+
+  private void choose(Optional<CutSpot> chosen) {
+    chosen.ifPresentOrElse(
+        spot -> strip.choose(spot.from().toDouble(), spot.to().toDouble()), strip::chooseNothing);
   }
 
   private record Drawn(List<StripCut> cuts, List<StripView.Mark> marks) {}
 
-  private static Drawn drawn(
-      Material of, Address timeline, List<Placed> others, Supplier<List<Said>> said) {
+  /** Compared one by one: a row that says something else is another object. */
+  private static boolean areSame(List<?> now, List<?> before) {
+    if (now.size() != before.size()) {
+      return false;
+    }
+    var then = before.iterator();
+    return now.stream().allMatch(each -> each == then.next());
+  }
+
+  private static <T> Drawn drawn(
+      Material of,
+      Address timeline,
+      List<Placed> others,
+      List<T> all,
+      Function<T, Optional<Said>> said) {
     List<StripView.Mark> marks =
-        said.get().stream()
+        all.stream()
+            .flatMap(each -> said.apply(each).stream())
             .filter(each -> each.spot.timeline().equals(timeline))
             .map(each ->
                 new StripView.Mark(
                     each.spot.from().toDouble(), each.spot.to().toDouble(), each.standing))
+            .distinct()
             .toList();
     var cuts = new ArrayList<StripCut>();
     StripCut.of(of, timeline).ifPresent(cuts::add);
@@ -197,7 +225,7 @@ public final class StripPane extends VBox {
                 : Optional.<Picture>empty(),
         found -> {
           if (asked.get() == turnNumber && strip.plumb() == seconds) {
-            picture.setImage(found.map(StripPane::image).orElse(null));
+            picture.setImage(found.map(Still::of).orElse(null));
             picture.setManaged(found.isPresent());
           }
         });
@@ -213,14 +241,5 @@ public final class StripPane extends VBox {
                 programme,
                 programme.span().start().plus(Rational.of(Math.round(seconds * 1e6), 1_000_000))))
         .flatMap(moment -> Picture.of(moment.file(), moment.seconds(), PICTURE_HEIGHT));
-  }
-
-  private static WritableImage image(Picture picture) {
-    return new WritableImage(
-        new PixelBuffer<>(
-            picture.width(),
-            picture.height(),
-            picture.dots(),
-            PixelFormat.getIntArgbPreInstance()));
   }
 }

@@ -5,18 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.DoubleConsumer;
-import javafx.css.CssMetaData;
-import javafx.css.SimpleStyleableObjectProperty;
-import javafx.css.Styleable;
-import javafx.css.StyleableProperty;
-import javafx.css.StyleablePropertyFactory;
 import javafx.geometry.VPos;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
-import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 import javafx.scene.text.Font;
@@ -28,7 +21,7 @@ import org.oddlot.pass.Standing;
  * words ruled; above them what the station has to say as marks; the plumb at the place in question.
  * Only what is to be seen is drawn, and of what is too narrow only that it is there.
  */
-public final class StripView extends Region {
+public final class StripView extends DrawnView {
   private static final double NAMES = 64;
   private static final double RULER = 16;
   private static final double MARKS = 14;
@@ -47,24 +40,6 @@ public final class StripView extends Region {
     0.04, 0.2, 1, 5, 10, 30, 60, 300, 600, 1800, 3600, 7200, 14_400
   };
 
-  private static final StyleablePropertyFactory<StripView> FACTORY =
-      new StyleablePropertyFactory<>(Region.getClassCssMetaData());
-  private static final CssMetaData<StripView, Color> INK = color("-cut-ink", cut -> cut.ink);
-  private static final CssMetaData<StripView, Color> QUIET = color("-cut-quiet", cut -> cut.quiet);
-  private static final CssMetaData<StripView, Color> LINE = color("-cut-line", cut -> cut.line);
-  private static final CssMetaData<StripView, Color> DOUBT = color("-cut-doubt", cut -> cut.doubt);
-  private static final CssMetaData<StripView, Color> SETTLED =
-      color("-cut-settled", cut -> cut.moss);
-  private static final CssMetaData<StripView, Color> WASH = color("-cut-wash", cut -> cut.wash);
-
-  private final StyleableProperty<Color> ink = property(INK);
-  private final StyleableProperty<Color> quiet = property(QUIET);
-  private final StyleableProperty<Color> line = property(LINE);
-  private final StyleableProperty<Color> doubt = property(DOUBT);
-  private final StyleableProperty<Color> moss = property(SETTLED);
-  private final StyleableProperty<Color> wash = property(WASH);
-
-  private final Canvas canvas = new Canvas();
   private final DoubleConsumer onPlumb;
   private final Consumer<StripCut.Slip> onPick;
   private List<StripCut> cuts = List.of();
@@ -93,7 +68,6 @@ public final class StripView extends Region {
     this.onPick = onPick;
     setId("cut-strip");
     getStyleClass().add("cut-strip");
-    getChildren().add(canvas);
     setFocusTraversable(true);
     setMinHeight(0);
     setAccessibleText("The cut, by record time");
@@ -102,26 +76,6 @@ public final class StripView extends Region {
     addEventHandler(MouseEvent.MOUSE_DRAGGED, this::drag);
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     focusedProperty().addListener((_, _, _) -> draw());
-  }
-
-  private static CssMetaData<StripView, Color> color(
-      String name, java.util.function.Function<StripView, StyleableProperty<Color>> property) {
-    return FACTORY.createColorCssMetaData(name, property, Color.BLACK);
-  }
-
-  private StyleableProperty<Color> property(CssMetaData<StripView, Color> metaData) {
-    return new SimpleStyleableObjectProperty<>(
-        metaData, this, metaData.getProperty(), Color.BLACK) {
-      @Override
-      protected void invalidated() {
-        draw();
-      }
-    };
-  }
-
-  @Override
-  public List<CssMetaData<? extends Styleable, ?>> getCssMetaData() {
-    return FACTORY.getCssMetaData();
   }
 
   /** Shows cuts over each other; what is looked at stays where it is while they are the same. */
@@ -345,7 +299,8 @@ public final class StripView extends Region {
   // Drawing.
 
   /** Asks for the picture to be drawn, once however much changes before it is shown. */
-  private void draw() {
+  @Override
+  protected void draw() {
     setNeedsLayout(true);
   }
 
@@ -390,8 +345,8 @@ public final class StripView extends Region {
     }
     // Seconds as labels count them: at 23.976 they are a thousandth longer.
     step *= cuts.getFirst().frame() * cuts.getFirst().first().rate().nominal();
-    g.setFill(quiet.getValue());
-    g.setStroke(line.getValue());
+    g.setFill(quiet());
+    g.setStroke(line());
     g.setLineWidth(1);
     g.setTextAlign(TextAlignment.LEFT);
     g.setFont(Font.font("IBM Plex Mono", 10));
@@ -407,13 +362,13 @@ public final class StripView extends Region {
 
   private void row(GraphicsContext g, StripCut.Row row, double y) {
     double height = rowHeight();
-    g.setStroke(line.getValue());
+    g.setStroke(line());
     g.setLineWidth(1);
     double rule = Math.round(y + height) - 0.5;
     g.strokeLine(0, rule, getWidth(), rule);
     g.setTextAlign(TextAlignment.LEFT);
     if (height >= SMALL_NAMES) {
-      g.setFill(quiet.getValue());
+      g.setFill(quiet());
       g.setFont(Font.font("IBM Plex Sans", height >= PLAIN_NAMES ? 10.5 : 8.5));
       g.fillText(row.name(), 2, y + height / 2, NAMES - 6);
       g.setFont(Font.font("IBM Plex Sans", 10.5));
@@ -443,14 +398,14 @@ public final class StripView extends Region {
 
   private void shade(GraphicsContext g, double left, double right, double y, double height) {
     if (right > left) {
-      g.setFill(quiet.getValue().deriveColor(0, 1, 1, 0.55));
+      g.setFill(quiet().deriveColor(0, 1, 1, 0.55));
       g.fillRect(left, y, right - left, height);
     }
   }
 
   private void slip(
       GraphicsContext g, StripCut.Slip slip, double left, double right, double y, double height) {
-    Color colour = slip.enabled() ? ink.getValue() : quiet.getValue();
+    Color colour = slip.enabled() ? ink() : quiet();
     double x = Math.round(left) + 0.5;
     double width = Math.max(1, Math.round(right) - Math.round(left) - 1);
     g.setStroke(colour.deriveColor(0, 1, 1, slip.enabled() ? 0.8 : 0.5));
@@ -497,7 +452,7 @@ public final class StripView extends Region {
   }
 
   private void markers(GraphicsContext g, StripCut.Row row, double y, double height) {
-    g.setFill(ink.getValue());
+    g.setFill(ink());
     double last = -10;
     int first = java.util.Arrays.binarySearch(row.markers(), from);
     for (int i = first < 0 ? -first - 1 : first; i < row.markers().length; i++) {
@@ -519,7 +474,7 @@ public final class StripView extends Region {
     }
     double left = Math.max(NAMES, x(chosenFrom));
     double width = Math.max(2, Math.min(getWidth(), x(chosenTo)) - left);
-    g.setFill(wash.getValue().deriveColor(0, 1, 1, 0.7));
+    g.setFill(wash().deriveColor(0, 1, 1, 0.7));
     g.setGlobalAlpha(0.55);
     g.fillRect(left, RULER, width, height - RULER);
     g.setGlobalAlpha(1);
@@ -549,10 +504,10 @@ public final class StripView extends Region {
     double r = 3.6;
     Color colour =
         switch (mark.standing.orElse(null)) {
-          case SETTLED -> moss.getValue();
-          case TO_LOOK_AT, OPEN -> doubt.getValue();
-          case DECLINED -> quiet.getValue();
-          case null -> ink.getValue();
+          case SETTLED -> settled();
+          case TO_LOOK_AT, OPEN -> doubt();
+          case DECLINED -> quiet();
+          case null -> ink();
         };
     g.setFill(colour);
     g.setStroke(colour);
@@ -578,12 +533,12 @@ public final class StripView extends Region {
       return;
     }
     double x = Math.round(x(plumb)) + 0.5;
-    g.setStroke(doubt.getValue());
+    g.setStroke(doubt());
     g.setLineWidth(1);
     g.setLineDashes(2, 3);
     g.strokeLine(x, 1, x, height);
     g.setLineDashes();
-    g.setFill(doubt.getValue());
+    g.setFill(doubt());
     g.fillPolygon(
         new double[] {x - 3.5, x + 3.5, x}, new double[] {height - 1, height - 1, height - 7}, 3);
   }

@@ -5,24 +5,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
-import javafx.css.CssMetaData;
-import javafx.css.SimpleStyleableObjectProperty;
-import javafx.css.Styleable;
-import javafx.css.StyleableProperty;
-import javafx.css.StyleablePropertyFactory;
 import javafx.geometry.VPos;
 import javafx.scene.Cursor;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
-import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
 import org.oddlot.text.Phrase;
+import org.oddlot.window.kit.DrawnView;
 import org.oddlot.window.putright.DayLanes.Lane;
 
 /**
@@ -30,7 +24,7 @@ import org.oddlot.window.putright.DayLanes.Lane;
  * day to single frames; dragging moves along the day; dragging a log's row tries a shift of its
  * clock. Only what is to be seen is drawn.
  */
-final class DayMap extends Region {
+final class DayMap extends DrawnView {
   private static final double LEAST_NAMES = 110;
 
   /** What of the width names can take at the most. */
@@ -47,21 +41,6 @@ final class DayMap extends Region {
     1 / 24.0, 0.25, 1, 5, 10, 30, 60, 300, 600, 1800, 3600, 7200, 14_400
   };
 
-  private static final StyleablePropertyFactory<DayMap> FACTORY =
-      new StyleablePropertyFactory<>(Region.getClassCssMetaData());
-  private static final CssMetaData<DayMap, Color> INK = color("-day-ink", map -> map.ink);
-  private static final CssMetaData<DayMap, Color> QUIET = color("-day-quiet", map -> map.quiet);
-  private static final CssMetaData<DayMap, Color> LINE = color("-day-line", map -> map.line);
-  private static final CssMetaData<DayMap, Color> DOUBT = color("-day-doubt", map -> map.doubt);
-  private static final CssMetaData<DayMap, Color> WASH = color("-day-wash", map -> map.wash);
-
-  private final StyleableProperty<Color> ink = property(INK);
-  private final StyleableProperty<Color> quiet = property(QUIET);
-  private final StyleableProperty<Color> line = property(LINE);
-  private final StyleableProperty<Color> doubt = property(DOUBT);
-  private final StyleableProperty<Color> wash = property(WASH);
-
-  private final Canvas canvas = new Canvas();
   private final BiConsumer<String, Double> onTry;
   private DayLanes day = new DayLanes(List.of(), Optional.empty());
   private final Map<String, Double> widths = new HashMap<>();
@@ -84,7 +63,6 @@ final class DayMap extends Region {
     this.onTry = onTry;
     setId("day-map");
     getStyleClass().add("day-map");
-    getChildren().add(canvas);
     setFocusTraversable(true);
     setAccessibleText("Day map: cameras and logs by time of day");
     setMinHeight(TOP + 2 * LEAST_ROW);
@@ -100,22 +78,6 @@ final class DayMap extends Region {
         });
     addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     focusedProperty().addListener((_, _, _) -> draw());
-  }
-
-  private static CssMetaData<DayMap, Color> color(
-      String name, java.util.function.Function<DayMap, StyleableProperty<Color>> property) {
-    return FACTORY.createColorCssMetaData(name, property, Color.BLACK);
-  }
-
-  private StyleableProperty<Color> property(CssMetaData<DayMap, Color> metaData) {
-    var property = new SimpleStyleableObjectProperty<>(metaData, this, metaData.getProperty());
-    property.addListener((_, _, _) -> draw());
-    return property;
-  }
-
-  @Override
-  public List<CssMetaData<? extends Styleable, ?>> getCssMetaData() {
-    return FACTORY.getCssMetaData();
   }
 
   /** Shows another day, all of it. */
@@ -268,7 +230,8 @@ final class DayMap extends Region {
     }
   }
 
-  private void draw() {
+  @Override
+  protected void draw() {
     double width = getWidth();
     double height = getHeight();
     GraphicsContext g = canvas.getGraphicsContext2D();
@@ -287,7 +250,7 @@ final class DayMap extends Region {
         drawClips(g, lane, y);
       }
       drawWithoutTime(g, lane, y, width);
-      g.setStroke(line.getValue());
+      g.setStroke(line());
       g.setLineWidth(1);
       double rule = Math.round(y + rowHeight()) + 0.5;
       g.strokeLine(0, rule, width, rule);
@@ -311,11 +274,11 @@ final class DayMap extends Region {
       if (x < left()) {
         continue;
       }
-      g.setStroke(line.getValue());
+      g.setStroke(line());
       g.setLineWidth(1);
       g.strokeLine(x, TOP - 4, x, height - 4);
       if (x < width - 40) {
-        g.setFill(quiet.getValue());
+        g.setFill(quiet());
         g.fillText(label(at, step < 1), x + 3, TOP / 2);
       }
     }
@@ -333,7 +296,7 @@ final class DayMap extends Region {
     g.setTextBaseline(VPos.CENTER);
     g.setTextAlign(TextAlignment.RIGHT);
     // A paper may do without; a clip should have one.
-    g.setFill((lane.isLog() ? quiet : doubt).getValue());
+    g.setFill(lane.isLog() ? quiet() : doubt());
     g.fillText(words, width - 8, y + rowHeight() / 2);
   }
 
@@ -343,10 +306,10 @@ final class DayMap extends Region {
     g.setTextAlign(TextAlignment.LEFT);
     boolean tried = lane.isLog() && chosen.filter(lane.paper()::equals).isPresent();
     if (tried) {
-      g.setFill(wash.getValue());
+      g.setFill(wash());
       g.fillRect(0, y + 1, left() - 6, rowHeight() - 1);
     }
-    g.setFill(ink.getValue());
+    g.setFill(ink());
     g.fillText(shortened(lane.name()), 8, y + rowHeight() / 2, left() - 18);
   }
 
@@ -396,21 +359,21 @@ final class DayMap extends Region {
         continue;
       }
       last = left;
-      g.setStroke(ink.getValue());
+      g.setStroke(ink());
       if (right - left < 3) {
         g.strokeLine(left, top, left, top + height);
       } else {
         if (lane.isSound()) {
           hatch(g, left, top, right, height);
         } else {
-          g.setFill(wash.getValue());
+          g.setFill(wash());
           g.fillRect(left, top, right - left, height);
         }
         g.strokeRect(left, top, right - left, height);
         if (!lane.isSound()
             && (lane.end(i) - lane.start(i)) * room > 8.5 * lane.nameOf(i).length()) {
           g.setFont(Font.font("IBM Plex Sans", 11));
-          g.setFill(ink.getValue());
+          g.setFill(ink());
           g.fillText(lane.nameOf(i), left + 4, top + height / 2, right - left - 6);
         }
       }
@@ -423,12 +386,12 @@ final class DayMap extends Region {
 
   /** Sound is hatched, picture is plain. */
   private void hatch(GraphicsContext g, double left, double top, double right, double height) {
-    g.setStroke(quiet.getValue());
+    g.setStroke(quiet());
     for (double x = left; x < right; x += 5) {
       double reach = Math.min(height, right - x);
       g.strokeLine(x, top + height, x + reach, top + height - reach);
     }
-    g.setStroke(ink.getValue());
+    g.setStroke(ink());
   }
 
   private void drawEntries(GraphicsContext g, Lane lane, double y) {
@@ -436,12 +399,12 @@ final class DayMap extends Region {
     double top = y + 7;
     double bottom = y + rowHeight() - 7;
     if (tried) {
-      g.setStroke(quiet.getValue());
+      g.setStroke(quiet());
       g.setLineDashes(2, 3);
       ticks(g, lane, top, bottom, 0);
       g.setLineDashes();
     }
-    g.setStroke(tried ? doubt.getValue() : ink.getValue());
+    g.setStroke(tried ? doubt() : ink());
     ticks(g, lane, top, bottom, tried ? shift : 0);
   }
 
@@ -461,9 +424,9 @@ final class DayMap extends Region {
     g.setFont(Font.font("IBM Plex Mono", 11));
     double length = words.length() * 6.7 + 12;
     double x = Math.min(hoverX + 10, width - length - 2);
-    g.setFill(ink.getValue());
+    g.setFill(ink());
     g.fillRect(x, 2, length, 19);
-    g.setFill(wash.getValue());
+    g.setFill(wash());
     g.setTextBaseline(VPos.CENTER);
     g.fillText(words, x + 6, 12);
   }

@@ -389,23 +389,18 @@ public final class ReportsBench implements Bench {
       return;
     }
     Material of = material.orElseThrow();
-    List<Line> all = List.copyOf(rows.getItems());
-    place.cut().show(of, List.of(), spot, () -> said(all, of));
+    place
+        .cut()
+        .show(of, List.of(), spot, List.copyOf(rows.getItems()), its -> said(its, of));
   }
 
-  private static List<StripPane.Said> said(List<Line> lines, Material material) {
-    var said = new ArrayList<StripPane.Said>();
-    for (Line line : lines) {
-      line.spot()
-          .filter(Line.Spot::isInTimeline)
-          .flatMap(spot -> CutSpot.of(material, spot.address()))
-          .ifPresent(spot ->
-              said.add(
-                  new StripPane.Said(
-                      spot,
-                      line.isDoubtful() ? Optional.of(Standing.TO_LOOK_AT) : Optional.empty())));
-    }
-    return said;
+  private static Optional<StripPane.Said> said(Line line, Material material) {
+    Optional<Standing> standing =
+        line.isDoubtful() ? Optional.of(Standing.TO_LOOK_AT) : Optional.empty();
+    return line.spot()
+        .filter(Line.Spot::isInTimeline)
+        .flatMap(spot -> CutSpot.of(material, spot.address()))
+        .map(spot -> new StripPane.Said(spot, standing));
   }
 
   /** Chooses the row that is at a moment of the timeline. */

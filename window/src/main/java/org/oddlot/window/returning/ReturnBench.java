@@ -304,31 +304,9 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
     }
   }
 
-  /** Where in the timelines something differs. */
-  private List<StripPane.Said> said(Material material) {
-    var said = new ArrayList<StripPane.Said>();
-    LedgerEntry last = null;
-    for (LedgerEntry entry : entries) {
-      // Of one clip several things differ, one after the other.
-      if (last == null || !last.address().whole().equals(entry.address().whole())) {
-        CutSpot.of(material, entry.address())
-            .ifPresent(spot -> said.add(new StripPane.Said(spot, Optional.empty())));
-      }
-      last = entry;
-    }
-    return said;
-  }
-
   /** One line of the ledger in full. */
   private void addProof(LedgerEntry entry) {
-    shownOutcome
-        .map(Outcome::end)
-        .ifPresent(material ->
-            CutSpot.of(material, entry.address())
-                .ifPresent(spot ->
-                    place
-                        .cut()
-                        .show(material, List.of(), Optional.of(spot), () -> said(material))));
+    shownOutcome.map(Outcome::end).ifPresent(material -> showCut(material, entry));
     var facts = new Facts();
     facts.add(new Evidence("what", entry.property(), ""));
     facts.add(new Evidence("before", entry.before().isEmpty() ? "nothing" : entry.before(), ""));
@@ -337,6 +315,22 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
     evidence
         .getChildren()
         .addAll(Words.section("This change"), Words.paragraph(entry.place(), "fact"), facts);
+  }
+
+  /** Where in its timeline it is, with all else that differs. */
+  private void showCut(Material material, LedgerEntry entry) {
+    CutSpot.of(material, entry.address())
+        .ifPresent(spot ->
+            place
+                .cut()
+                .show(
+                    material,
+                    List.of(),
+                    Optional.of(spot),
+                    entries,
+                    its ->
+                        CutSpot.of(material, its.address())
+                            .map(at -> new StripPane.Said(at, Optional.empty()))));
   }
 
   @Override

@@ -2,9 +2,6 @@ package org.oddlot.window.titles;
 
 import java.util.Optional;
 import javafx.scene.image.Image;
-import javafx.scene.image.PixelBuffer;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Material;
 import org.oddlot.material.Moment;
@@ -12,6 +9,7 @@ import org.oddlot.pass.FindingId;
 import org.oddlot.pass.titles.TitleFinding;
 import org.oddlot.picture.Picture;
 import org.oddlot.time.Rational;
+import org.oddlot.window.kit.Still;
 import org.oddlot.window.session.Session;
 
 /** What is seen behind the title that is looked at, once it was taken out of its media. */
@@ -48,7 +46,7 @@ final class Behind {
             () -> isWanted(its) ? picture(material, its) : Optional.<Picture>empty(),
             picture -> {
               if (isWanted(its) && picture.isPresent()) {
-                image = picture.map(Behind::image);
+                image = picture.map(Still::of);
                 shown.run();
               }
             }));
@@ -63,14 +61,5 @@ final class Behind {
     return CaptionPlace.programme(material, title.file())
         .flatMap(programme -> Moment.seen(material, programme, middle))
         .flatMap(moment -> Picture.of(moment.file(), moment.seconds(), HEIGHT));
-  }
-
-  private static Image image(Picture picture) {
-    return new WritableImage(
-        new PixelBuffer<>(
-            picture.width(),
-            picture.height(),
-            picture.dots(),
-            PixelFormat.getIntArgbPreInstance()));
   }
 }
