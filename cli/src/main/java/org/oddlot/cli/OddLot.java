@@ -86,8 +86,7 @@ public final class OddLot implements Callable<Integer> {
   private static void add(
       CommandLine line, String name, Class<?> command, Predicate<String> isWhole) {
     line.addSubcommand(
-        name,
-        isWhole.test(name) ? command : named(name, command.getAnnotation(Command.class)));
+        name, isWhole.test(name) ? command : named(name, command.getAnnotation(Command.class)));
   }
 
   private static CommandSpec named(String name, Command said) {

@@ -305,7 +305,9 @@ final class RunCommand implements Callable<Integer> {
           ran.isNothingRead()
               ? "  Nothing could be read, so nothing was written."
               : Phrase.of(
-                  "  Nothing was written: %s not there. Add " + KeepGoing.NAME + " to go on without %s.",
+                  "  Nothing was written: %s not there. Add "
+                      + KeepGoing.NAME
+                      + " to go on without %s.",
                   ran.missing().size() == 1
                       ? ran.missing().getFirst() + " is"
                       : ran.missing().size() + " files are",

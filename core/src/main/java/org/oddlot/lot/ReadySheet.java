@@ -20,11 +20,19 @@ import org.oddlot.sound.Recording;
  * @param id what it is called on the command line
  * @param title what it is called on the screen
  * @param about the job, in a few words
+ * @param takes what is brought in for it
+ * @param gives what comes out
  * @param passes the passes that are switched on
  * @param fits whether a lot seems to be this job
  */
 public record ReadySheet(
-    String id, String title, String about, List<String> passes, Predicate<Material> fits) {
+    String id,
+    String title,
+    String about,
+    String takes,
+    String gives,
+    List<String> passes,
+    Predicate<Brought> fits) {
 
   private static final String TITLES = "titles";
   private static final String USUAL_SHAPE = "1920x1080";
@@ -37,42 +45,68 @@ public record ReadySheet(
               "day",
               "A shooting day",
               "what logs and script notes say is written into the clips",
+              "A timeline file, shot logs, script notes",
+              "A timeline file with bins, names, notes, markers and keywords as logged",
               List.of("intake", "putright", "match", "tag"),
-              material -> !material.papers().isEmpty() && !hasRecordings(material)),
+              brought -> brought.equals(new Brought(true, false, false, false))),
           new ReadySheet(
               "sound",
               "Second-source sound",
               "recordings are laid to the pictures, and channels get their roles",
+              "A timeline file, the folder of a sound roll",
+              "A timeline file with synced clips, roles, timelines by role",
               List.of("intake", "putright", "sync", "roles", "layout"),
-              material -> material.papers().isEmpty() && hasRecordings(material)),
+              brought -> brought.equals(new Brought(false, true, false, false))),
           new ReadySheet(
               "words",
               "Captions",
               "captions and transcripts are laid, corrected, mended and written",
+              "Caption files or transcripts, the cut, a list of names",
+              "Captions that fit the cut and the guideline, in the formats you want",
               List.of("intake", "times", "speakers", "names", "captions"),
-              material ->
-                  !material.all(Captions.class).isEmpty()
-                      || !material.all(Transcript.class).isEmpty()),
+              brought -> brought.words() && !brought.logs() && !brought.rights()),
           new ReadySheet(
               "titles",
               "Titles",
               "captions become styled titles in pictures of several shapes, and titles are changed",
+              "The cut, its captions, a style",
+              "Timelines with titles, one for each shape of picture",
               List.of("intake", "times", "titles", "restyle"),
               _ -> false),
           new ReadySheet(
               "delivery",
               "Delivery",
               "licences are found, and what is shown, heard and owed goes on paper",
+              "The locked cut, licence and music papers",
+              "Reports: shots, sources, licences, music cues, titles, markers",
               List.of("intake", "times", "licences", REPORTS),
-              material ->
-                  !material.all(LicencePaper.class).isEmpty()
-                      || !material.all(MusicPaper.class).isEmpty()),
+              brought -> brought.rights() && !brought.logs()),
           new ReadySheet(
               "everything",
               "Everything",
               "every pass that the lot has something for",
+              "Any of these together",
+              "All that the lot has something for",
               Passes.all().stream().<String>map(pass -> pass.id()).toList(),
               _ -> true));
+
+  /**
+   * What a job is told by.
+   *
+   * @param logs whether there are shot logs, script notes or other papers of the shooting
+   * @param recordings whether there are sound files
+   * @param words whether there are captions or transcripts
+   * @param rights whether there are licence or music papers
+   */
+  public record Brought(boolean logs, boolean recordings, boolean words, boolean rights) {
+    static Brought of(Material material) {
+      return new Brought(
+          !material.papers().isEmpty(),
+          hasRecordings(material),
+          !material.all(Captions.class).isEmpty() || !material.all(Transcript.class).isEmpty(),
+          !material.all(LicencePaper.class).isEmpty() || !material.all(MusicPaper.class).isEmpty());
+    }
+  }
 
   public ReadySheet {
     passes = List.copyOf(passes);
@@ -96,7 +130,8 @@ public record ReadySheet(
 
   /** The one that seems right for what came in. */
   public static ReadySheet proposed(Material material) {
-    return ALL.stream().filter(sheet -> sheet.fits.test(material)).findFirst().orElseThrow();
+    var brought = Brought.of(material);
+    return ALL.stream().filter(sheet -> sheet.fits.test(brought)).findFirst().orElseThrow();
   }
 
   /** The sheet, with what {@code before} says about the settings of its passes. */

@@ -23,8 +23,7 @@ import org.oddlot.time.Timecode;
  * @param recorded its day, if known
  * @param inBins the clips of it that lie in bins
  * @param uses the clips of it that lie in timelines
- * @param alternatives where its clips have other media than the one in use, a proxy for instance:
- *     the key of each and where it is
+ * @param alternatives other media that its clips have beside the one in use, a proxy for instance
  */
 public record Source(
     String id,
@@ -36,7 +35,7 @@ public record Source(
     Optional<LocalDate> recorded,
     List<PlacedClip> inBins,
     List<PlacedClip> uses,
-    List<String> alternatives) {
+    List<SourceMedia> alternatives) {
 
   /** Begins the id of one whose media is nowhere said to be. */
   static final String NAME_ONLY = "name:";

@@ -2,8 +2,8 @@ package org.oddlot.material;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
 import org.oddlot.time.TimeRange;
@@ -34,8 +35,12 @@ public final class Sources {
   private final List<Source> all;
   private final Map<String, Source> byId;
 
-  private Sources(List<Source> all) {
+  /** Clips whose name alone does not say which source they are of. */
+  private final Map<Clip, String> ambiguous;
+
+  private Sources(List<Source> all, Map<Clip, String> ambiguous) {
     this.all = List.copyOf(all);
+    this.ambiguous = ambiguous;
     Map<String, Source> ids = HashMap.newHashMap(all.size());
     all.forEach(source -> ids.put(source.id(), source));
     this.byId = ids;
@@ -60,26 +65,29 @@ public final class Sources {
         gathered.computeIfAbsent(idOf(clip), Gathered::new).add(placed);
       }
     }
+    Map<Clip, String> ambiguous = new IdentityHashMap<>();
+    List<Gathered> apart =
+        gathered.values().stream().flatMap(each -> each.apart(ambiguous)).toList();
     // Each by itself, on all processors; they stay in their order.
     return new Sources(
-        List.copyOf(gathered.values()).parallelStream()
+        apart.parallelStream()
             .map(each ->
                 former
                     .flatMap(its -> its.byId(each.id))
                     .flatMap(each::asBefore)
                     .orElseGet(each::toSource))
-            .toList());
+            .toList(),
+        ambiguous);
   }
 
-  /** What the source of {@code clip} is known by. */
-  public static String idOf(Clip clip) {
+  private static String idOf(Clip clip) {
     return clip.media()
         .flatMap(Sources::url)
         .filter(url -> !url.isEmpty())
         .orElseGet(() -> Source.NAME_ONLY + clip.name());
   }
 
-  private static Optional<String> url(MediaReference media) {
+  static Optional<String> url(MediaReference media) {
     return switch (media) {
       case MediaReference.External external -> Optional.of(external.targetUrl());
       case MediaReference.ImageSequence images ->
@@ -88,11 +96,11 @@ public final class Sources {
     };
   }
 
-  /** The source that {@code clip} is of; empty where its media is generated. */
+  /** The source that a clip of the documents is of; empty where its media is generated. */
   public Optional<Source> of(Clip clip) {
     return clip.media().orElse(null) instanceof MediaReference.Generator
         ? Optional.empty()
-        : byId(idOf(clip));
+        : byId(Optional.ofNullable(ambiguous.get(clip)).orElseGet(() -> idOf(clip)));
   }
 
   /** All of them. */
@@ -132,19 +140,50 @@ public final class Sources {
       return all;
     }
 
-    private List<String> alternatives() {
-      var found = new LinkedHashSet<String>();
-      inBins.forEach(placed -> addAlternatives(placed.clip(), found));
-      uses.forEach(placed -> addAlternatives(placed.clip(), found));
-      return List.copyOf(found);
+    private List<PlacedClip> clips() {
+      return Stream.concat(inBins.stream(), uses.stream()).toList();
     }
 
-    private static void addAlternatives(Clip clip, Set<String> found) {
+    /**
+     * Itself; but where clips have only a name to go by, and are of different cards or of ranges
+     * that have nothing in common, those of each by themselves.
+     */
+    Stream<Gathered> apart(Map<Clip, String> ambiguous) {
+      if (!id.startsWith(Source.NAME_ONLY) || inBins.size() + uses.size() < 2) {
+        return Stream.of(this);
+      }
+      var some = new ArrayList<SameName>();
+      for (PlacedClip each : clips()) {
+        some.stream()
+            .filter(its -> its.canBe(each))
+            .findFirst()
+            .orElseGet(() -> {
+              var more = new SameName();
+              some.add(more);
+              return more;
+            })
+            .add(each);
+      }
+      return some.size() == 1
+          ? Stream.of(this)
+          : some.stream().map(its -> its.gathered(id, ambiguous));
+    }
+
+    private List<SourceMedia> alternatives() {
+      Map<String, SourceMedia> found = new LinkedHashMap<>();
+      inBins.forEach(placed -> addAlternatives(placed, found));
+      uses.forEach(placed -> addAlternatives(placed, found));
+      return List.copyOf(found.values());
+    }
+
+    private static void addAlternatives(PlacedClip placed, Map<String, SourceMedia> found) {
+      Clip clip = placed.clip();
       if (clip.mediaReferences().size() > 1) {
         clip.mediaReferences()
             .forEach((key, media) -> {
               if (!key.equals(clip.activeKey())) {
-                found.add(key + ": " + url(media).orElse(media.name()));
+                var its = new SourceMedia(key, media, placed);
+                found.putIfAbsent(its.toString(), its);
               }
             });
       }
@@ -200,6 +239,53 @@ public final class Sources {
           inBins,
           uses,
           alternatives());
+    }
+  }
+
+  /** Clips of one name that nothing tells apart. */
+  private static final class SameName {
+    private final List<PlacedClip> clips = new ArrayList<>();
+    private String reel = "";
+    private Optional<TimeRange> range = Optional.empty();
+
+    /** Whether a clip can be of the same source: neither its card nor its range says otherwise. */
+    boolean canBe(PlacedClip placed) {
+      String its = reel(placed);
+      boolean isOtherCard = !reel.isEmpty() && !its.isEmpty() && !reel.equalsIgnoreCase(its);
+      boolean isApart =
+          range
+              .filter(known ->
+                  placed.clip().availableRange().filter(other -> !meet(known, other)).isPresent())
+              .isPresent();
+      return !isOtherCard && !isApart;
+    }
+
+    private static boolean meet(TimeRange one, TimeRange other) {
+      return one.start().compareTo(other.endExclusive()) < 0
+          && other.start().compareTo(one.endExclusive()) < 0;
+    }
+
+    void add(PlacedClip placed) {
+      clips.add(placed);
+      reel = reel.isEmpty() ? reel(placed) : reel;
+      range = range.or(placed.clip()::availableRange);
+    }
+
+    private static String reel(PlacedClip placed) {
+      return placed.profile().text(placed.clip(), Field.SOURCE_REEL).orElse("");
+    }
+
+    Gathered gathered(String name, Map<Clip, String> ambiguous) {
+      var its =
+          new Gathered(
+              name
+                  + (reel.isEmpty() ? "" : " of " + reel)
+                  + range.map(known -> " from " + known.start().seconds()).orElse(""));
+      clips.forEach(each -> {
+        its.add(each);
+        ambiguous.put(each.clip(), its.id);
+      });
+      return its;
     }
   }
 }

@@ -5,8 +5,10 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.Source;
+import org.oddlot.material.SourceMedia;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
 
@@ -71,7 +73,10 @@ final class MediaList implements Report {
         .label(source.startLabel())
         .count(uses)
         .count(source.inBins().size())
-        .text(String.join("; ", source.alternatives()))
+        .text(
+            source.alternatives().stream()
+                .map(SourceMedia::toString)
+                .collect(Collectors.joining("; ")))
         .at(source.clips().findFirst().map(scope::spot))
         .doubtful(!isThere && uses > 0)
         .line();

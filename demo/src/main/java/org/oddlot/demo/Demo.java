@@ -22,12 +22,12 @@ public final class Demo {
   /** All days, in their order. */
   public static List<DemoDay> days() {
     return List.of(
-        new DemoDay("", Demo::make, DayOne.TOUR),
-        new DemoDay("day 2", Demo::makeDayTwo, DayTwo.TOUR),
-        new DemoDay("day 3", Demo::makeDayThree, DayThree.TOUR),
-        new DemoDay("ferry talk", Demo::makeTalk, DayFour.TOUR),
-        new DemoDay("titles", Demo::makeTitles, DayFive.TOUR),
-        new DemoDay("delivery", Demo::makeDelivery, DaySix.TOUR));
+        new DemoDay("day", "", Demo::make, DayOne.TOUR),
+        new DemoDay("everything", "day 2", Demo::makeDayTwo, DayTwo.TOUR),
+        new DemoDay("sound", "day 3", Demo::makeDayThree, DayThree.TOUR),
+        new DemoDay("words", "ferry talk", Demo::makeTalk, DayFour.TOUR),
+        new DemoDay("titles", "titles", Demo::makeTitles, DayFive.TOUR),
+        new DemoDay("delivery", "delivery", Demo::makeDelivery, DaySix.TOUR));
   }
 
   /** Makes all days in {@code folder}, and gives their lots' files. */

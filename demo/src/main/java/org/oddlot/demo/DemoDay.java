@@ -7,6 +7,7 @@ import java.util.List;
 /**
  * A day of the demo: a lot by itself, and the way through its work.
  *
+ * @param job the id of the ready run sheet that it is a demo of
  * @param folder where it lies in the demo's folder; empty for the folder itself
  * @param maker makes it
  * @param tour what is done with it by itself, a line each: {@code station ID}, {@code select TABLE
@@ -14,7 +15,7 @@ import java.util.List;
  *     accept PASS}, {@code picture NAME}, {@code night on}, {@code fold}, {@code report WORDS},
  *     {@code write}, {@code written}, {@code wait}
  */
-public record DemoDay(String folder, Maker maker, List<String> tour) {
+public record DemoDay(String job, String folder, Maker maker, List<String> tour) {
   public DemoDay {
     tour = List.copyOf(tour);
   }

@@ -30,7 +30,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Transcript;
-import org.oddlot.demo.Demo;
+import org.oddlot.demo.DemoDay;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
@@ -79,6 +79,8 @@ final class MainWindow {
   private final StackPane root = new StackPane(main, overlay);
   private final Scene scene;
   private final SourceFacts facts = new SourceFacts();
+  private final Button run;
+  private final Button write;
   private String open;
 
   MainWindow(Session session, FilePicker picker, java.util.function.Consumer<Path> onShow) {
@@ -89,6 +91,8 @@ final class MainWindow {
     this.open = stations.getFirst().id();
     runSheet = new RunSheetView(place, stations, this::open);
     status = new StatusBar(session, onShow);
+    run = Actions.button("run-all", "Run all", "Ctrl ⇧ R", session::runAfresh);
+    write = Actions.main("write", "Write", "Ctrl E", this::write);
     evidence.setFitToWidth(true);
     evidence.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     evidence.getStyleClass().add("evidence-scroll");
@@ -129,8 +133,8 @@ final class MainWindow {
           }
         });
     find.setId("find");
-    find.setPromptText("Find   /");
-    find.setPrefColumnCount(14);
+    find.setPromptText("Find   /      ↓ in all stations");
+    find.setPrefColumnCount(16);
     find.getStyleClass().add("find");
     find.setAccessibleText("Find in this station");
     find.textProperty().addListener((_, _, text) -> bench().find(text));
@@ -138,12 +142,13 @@ final class MainWindow {
       if (event.getCode() == KeyCode.ESCAPE) {
         find.clear();
         bench().focus();
-      } else if (event.getCode() == KeyCode.ENTER || event.getCode() == KeyCode.DOWN) {
+      } else if (event.getCode() == KeyCode.ENTER) {
         bench().focus();
+      } else if (event.getCode() == KeyCode.DOWN) {
+        goTo(find.getText());
+        event.consume();
       }
     });
-    Button run = Actions.button("run-all", "Run all", "Ctrl ⇧ R", session::runAfresh);
-    Button write = Actions.main("write", "Write", "Ctrl E", this::write);
     var header = new HBox(14, lotMenu(), name, inAndOut, Words.spring(), find, run, write);
     header.setAlignment(Pos.CENTER_LEFT);
     header.getStyleClass().add("header");
@@ -160,7 +165,7 @@ final class MainWindow {
         new MenuButton(
             "Lot",
             null,
-            item("New lot", this::newLot),
+            item("New lot  Ctrl N", this::newLot),
             item("Open…  Ctrl O", this::openFiles),
             recent,
             new SeparatorMenuItem(),
@@ -215,6 +220,28 @@ final class MainWindow {
     bench().focus();
   }
 
+  /** Asks where to go, and goes there. */
+  private void goTo(String text) {
+    if (session.state().isEmpty()) {
+      return;
+    }
+    var asked =
+        new GoTo(
+            session,
+            stations,
+            text,
+            goal -> {
+              overlay.close();
+              open(goal.station().id());
+              find.clear();
+              bench().focus();
+              if (goal instanceof GoTo.Goal.Row row) {
+                bench().reveal(row.id());
+              }
+            });
+    overlay.open(asked.node(), asked.first());
+  }
+
   /** Shows the stations that the lot has nothing for, or folds them away. */
   void fold() {
     runSheet.fold();
@@ -240,15 +267,22 @@ final class MainWindow {
       name.setText(state.lot().name());
     }
     runSheet.show(state, open);
+    find.setDisable(state.isEmpty());
+    run.setDisable(state.isEmpty());
+    write.setDisable(state.isEmpty());
     Optional<Outcome> outcome = state.outcome();
     bench().show(state);
     if (state.isEmpty()) {
       cut.clear();
       center.getChildren().setAll(new Welcome(session, picker, this::openDemo));
+      main.setLeft(null);
+      main.setRight(null);
       evidence.setContent(new VBox());
       inAndOut.setText("");
       status.facts("");
     } else {
+      main.setLeft(runSheet);
+      main.setRight(evidence);
       Node bench = bench().center();
       if (!center.getChildren().equals(List.of(bench))) {
         center.getChildren().setAll(bench);
@@ -355,6 +389,8 @@ final class MainWindow {
     }
     boolean used = true;
     switch (event.getCode()) {
+      case G -> goTo("");
+      case N -> newLot();
       case O -> openFiles();
       case S -> save();
       case E -> write();
@@ -418,13 +454,15 @@ final class MainWindow {
     for (Bench.KeyHint hint :
         List.of(
             new Bench.KeyHint("Ctrl 1 … 9", "go to a station"),
+            new Bench.KeyHint("Ctrl G", "go to a station, or to anything that a station lists"),
             new Bench.KeyHint("Ctrl 0", "show the stations with nothing to do, or fold them"),
             new Bench.KeyHint("G", "go on to the next station that needs you"),
-            new Bench.KeyHint("/", "find in this station; Escape ends it"),
+            new Bench.KeyHint("/", "find here, ↓ goes on elsewhere; Escape ends it"),
             new Bench.KeyHint("Ctrl R", "run what has something new to look at"),
             new Bench.KeyHint("Ctrl ⇧ R", "run all passes again"),
             new Bench.KeyHint("Ctrl Z", "take back the last thing that was done"),
             new Bench.KeyHint("Ctrl ⇧ Z", "do it again"),
+            new Bench.KeyHint("Ctrl N", "a new lot"),
             new Bench.KeyHint("Ctrl O", "open a lot, or add files to this one"),
             new Bench.KeyHint("Ctrl S", "save the lot"),
             new Bench.KeyHint("Ctrl E", "write what goes out"),
@@ -500,12 +538,12 @@ final class MainWindow {
     bench().act();
   }
 
-  /** Makes the demo where nobody is in its way, and opens it. */
-  private void openDemo() {
+  /** Makes a demo where nobody is in its way, and opens it. */
+  private void openDemo(DemoDay day) {
     session.aside(
         () -> {
           try {
-            return Demo.make(session.preferences().folder().resolve("demo"));
+            return day.make(session.preferences().folder().resolve("demo"));
           } catch (IOException e) {
             throw new UncheckedIOException(e);
           }

@@ -1,9 +1,13 @@
 package org.oddlot.window;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
+import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
@@ -35,12 +39,16 @@ import org.oddlot.window.session.Session;
 import org.oddlot.window.session.State;
 
 /**
- * The run sheet at the left: the stations that the lot has something for, in order, with their
- * tallies; the others are folded into one line at its foot. It is the navigation.
+ * The run sheet at the left: the stations in their order below the heads of their groups, with
+ * tallies; those that are off or that the lot has nothing for are folded into the heads. It is the
+ * navigation.
  */
 final class RunSheetView extends VBox {
   /** As wide as two digits, so that titles stand below each other. */
   private static final double NUMBER = 16;
+
+  private static final double HEAD = 25;
+  private static final double LINE = 31;
 
   private final Place place;
   private final Session session;
@@ -48,7 +56,7 @@ final class RunSheetView extends VBox {
   private final MenuButton sheets = new MenuButton();
   private final ListView<Row> list = new ListView<>();
   private boolean filling;
-  private boolean unfolded;
+  private final Set<String> unfolded = new HashSet<>();
   private Optional<Shown> shown = Optional.empty();
 
   /** What is shown. */
@@ -56,7 +64,7 @@ final class RunSheetView extends VBox {
 
   /** A line of the sheet. */
   private sealed interface Row {
-    /** A station; its number is the key that opens it. */
+    /** A station; its number is the key that opens it, 0 where there is none. */
     record Of(
         int number,
         Station station,
@@ -66,8 +74,8 @@ final class RunSheetView extends VBox {
         Optional<Tally> tally)
         implements Row {}
 
-    /** The stations that the lot has nothing for. */
-    record Folded(int count, boolean open) implements Row {}
+    /** The head of a group; {@code idle} of its stations are off or have nothing to do. */
+    record Head(String group, int idle, boolean open) implements Row {}
   }
 
   RunSheetView(Place place, List<Station> stations, Consumer<String> onChoice) {
@@ -79,7 +87,6 @@ final class RunSheetView extends VBox {
     sheets.getStyleClass().addAll("section", "sheets");
     sheets.setOnShowing(_ -> fillMenu());
     list.setId("run-sheet");
-    list.setFixedCellSize(33);
     list.setCellFactory(_ -> new Cell());
     list.setAccessibleText("Run sheet");
     VBox.setVgrow(list, Priority.ALWAYS);
@@ -145,10 +152,10 @@ final class RunSheetView extends VBox {
         switch (row) {
           case null -> false;
           case Row.Of of -> key(event, of);
-          case Row.Folded _ -> {
+          case Row.Head head -> {
             boolean opens = event.getCode() == KeyCode.SPACE || event.getCode() == KeyCode.ENTER;
             if (opens) {
-              fold();
+              fold(head);
             }
             yield opens;
           }
@@ -186,9 +193,20 @@ final class RunSheetView extends VBox {
         (row.on() ? "switched off " : "switched on ") + row.station().title());
   }
 
-  /** Folds the stations away that the lot has nothing for, or shows them. */
+  /** Folds the stations away that are off or have nothing to do, or shows all of them. */
   void fold() {
-    unfolded = !unfolded;
+    if (!unfolded.isEmpty()) {
+      unfolded.clear();
+    } else {
+      stations.forEach(station -> unfolded.add(station.group()));
+    }
+    shown.ifPresent(now -> show(now.state, now.open));
+  }
+
+  private void fold(Row.Head head) {
+    if (!unfolded.remove(head.group())) {
+      unfolded.add(head.group());
+    }
     shown.ifPresent(now -> show(now.state, now.open));
   }
 
@@ -204,7 +222,7 @@ final class RunSheetView extends VBox {
                 .map(ReadySheet::title)
                 .findFirst()
                 .orElse("Your own")
-                .toUpperCase(java.util.Locale.ROOT));
+                .toUpperCase(Locale.ROOT));
     List<Row> rows = rows(state, open);
     Rows.put(rows, list.getItems(), Row::equals);
     for (int i = 0; i < rows.size(); i++) {
@@ -216,30 +234,40 @@ final class RunSheetView extends VBox {
   }
 
   private List<Row> rows(State state, String open) {
-    var concerned = new ArrayList<Row>();
-    var others = new ArrayList<Station>();
-    for (Station station : inOrder(state.lot().sheet())) {
-      boolean concerns = concerns(station, state);
-      boolean isOn =
-          state.lot().sheet().inWorkingOrder().stream()
-              .filter(step -> step.pass().equals(station.id()))
-              .map(RunSheet.Step::on)
-              .findFirst()
-              .orElse(true);
-      if (concerns || station.id().equals(open)) {
-        concerned.add(row(concerned.size() + 1, station, isOn, concerns, state));
-      } else {
-        others.add(station);
+    var rows = new ArrayList<Row>();
+    List<Station> order = inOrder(state.lot().sheet());
+    int number = 0;
+    for (int from = 0; from < order.size(); ) {
+      String group = order.get(from).group();
+      int to = from;
+      while (to < order.size() && order.get(to).group().equals(group)) {
+        to++;
       }
-    }
-    if (!others.isEmpty()) {
-      concerned.add(new Row.Folded(others.size(), unfolded));
-      int number = concerned.size();
-      for (Station station : unfolded ? others : List.<Station>of()) {
-        concerned.add(row(number++, station, true, false, state));
+      var its = new ArrayList<Row>();
+      int idle = 0;
+      for (Station station : order.subList(from, to)) {
+        boolean concerns = concerns(station, state);
+        boolean isWorkedOn = concerns && isOn(station, state);
+        idle += isWorkedOn ? 0 : 1;
+        if (isWorkedOn || station.id().equals(open)) {
+          its.add(row(++number, station, concerns, state));
+        } else if (unfolded.contains(group)) {
+          its.add(row(0, station, concerns, state));
+        }
       }
+      rows.add(new Row.Head(group, idle, unfolded.contains(group)));
+      rows.addAll(its);
+      from = to;
     }
-    return concerned;
+    return rows;
+  }
+
+  private static boolean isOn(Station station, State state) {
+    return state.lot().sheet().inWorkingOrder().stream()
+        .filter(step -> step.pass().equals(station.id()))
+        .map(RunSheet.Step::on)
+        .findFirst()
+        .orElse(true);
   }
 
   private static boolean concerns(Station station, State state) {
@@ -252,11 +280,11 @@ final class RunSheetView extends VBox {
         .orElse(true);
   }
 
-  private static Row row(int number, Station station, boolean isOn, boolean concerns, State state) {
+  private static Row row(int number, Station station, boolean concerns, State state) {
     return new Row.Of(
         number,
         station,
-        isOn,
+        isOn(station, state),
         concerns,
         state
             .outcome()
@@ -298,14 +326,17 @@ final class RunSheetView extends VBox {
         .flatMap(row -> row instanceof Row.Of of ? java.util.stream.Stream.of(of) : null)
         .filter(of -> of.station().id().equals(station))
         .map(Row.Of::number)
+        .filter(number -> number > 0)
         .findFirst();
   }
+
+  private static final PseudoClass IS_HEAD = PseudoClass.getPseudoClass("head");
 
   private final class Cell extends ListCell<Row> {
     Cell() {
       setOnMouseClicked(_ -> {
-        if (getItem() instanceof Row.Folded) {
-          fold();
+        if (getItem() instanceof Row.Head head) {
+          fold(head);
         }
       });
     }
@@ -314,30 +345,45 @@ final class RunSheetView extends VBox {
     protected void updateItem(@Nullable Row row, boolean empty) {
       super.updateItem(row, empty);
       setContextMenu(null);
+      boolean isHead = !empty && row instanceof Row.Head;
+      setPrefHeight(isHead ? HEAD : LINE);
+      pseudoClassStateChanged(IS_HEAD, isHead);
       switch (empty ? null : row) {
         case null -> setGraphic(null);
         case Row.Of of -> show(of);
-        case Row.Folded folded -> show(folded);
+        case Row.Head head -> show(head);
       }
     }
 
-    private void show(Row.Folded folded) {
-      Node title = Words.of((folded.open ? "▾" : "▸") + "  Nothing to do here", "quiet");
-      title.setId("nothing-to-do");
-      var line =
-          new HBox(
-              6, title, Words.spring(), Words.of(Phrase.number(folded.count), "figures", "quiet"));
-      line.setAlignment(Pos.CENTER_LEFT);
+    private void show(Row.Head head) {
+      Label title = Words.of(head.group().toUpperCase(Locale.ROOT), "group");
+      var line = new HBox(6, title, Words.spring());
+      line.setAlignment(Pos.BOTTOM_LEFT);
+      if (head.idle() > 0) {
+        Label more =
+            Words.of(
+                (head.open() ? "▾  " : "▸  ") + Phrase.number(head.idle()) + " more",
+                "quiet",
+                "small");
+        more.setId("more-" + head.group().toLowerCase(Locale.ROOT).replace(' ', '-'));
+        line.getChildren().add(more);
+      }
       setGraphic(line);
       setAccessibleText(
-          Phrase.of(
-              "Nothing to do at %s, %s",
-              Phrase.count(folded.count, "station"), folded.open ? "shown" : "folded away"));
+          head.group()
+              + (head.idle() == 0
+                  ? ""
+                  : Phrase.of(
+                      ", %s off or with nothing to do, %s",
+                      Phrase.count(head.idle(), "station"),
+                      head.open() ? "shown" : "folded away")));
     }
 
     private void show(Row.Of row) {
       String style = !row.on() ? "pass-off" : row.concerns() ? "pass-title" : "quiet";
-      Label number = Words.of(Integer.toString(row.number()), "figures", "quiet", "small");
+      Label number =
+          Words.of(
+              row.number() == 0 ? "" : Integer.toString(row.number()), "figures", "quiet", "small");
       number.setMinWidth(NUMBER);
       var line = new HBox(8, number, Words.of(row.station().title(), style), Words.spring());
       line.setAlignment(Pos.CENTER_LEFT);

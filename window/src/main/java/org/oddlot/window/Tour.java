@@ -30,8 +30,8 @@ import org.oddlot.window.session.State;
  * for machines without a display, and for the pictures of the documentation.
  */
 final class Tour {
-  private static final Duration BREATH = Duration.millis(400);
-  private static final int LONGEST_WAIT = 300;
+  private static final Duration BREATH = Duration.millis(80);
+  private static final int LONGEST_WAIT = 1500;
 
   private final Session session;
   private final MainWindow window;
@@ -57,9 +57,15 @@ final class Tour {
     List<DemoDay> days = Demo.days();
     for (int i = 0; i < Math.min(days.size(), lots.size()); i++) {
       Path lot = lots.get(i);
-      steps.add(() -> session.open(List.of(lot)));
+      steps.add(() -> {
+        System.out.println(lot.getFileName());
+        session.open(List.of(lot));
+      });
       days.get(i).tour().forEach(line -> steps.add(step(line)));
+      // The next who opens it finds it as it was.
+      steps.add(session::abandon);
     }
+    steps.add(() -> picture("start"));
     steps.add(this::end);
   }
 
@@ -156,6 +162,7 @@ final class Tour {
   private void picture(String name) throws IOException {
     Files.createDirectories(folder);
     Pictures.take(window.scene(), folder.resolve(name + ".png"));
+    System.out.println("  " + name + ".png");
   }
 
   /** Accepts what is proposed wherever a pass waits for somebody. */

@@ -3,53 +3,136 @@ package org.oddlot.window;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.geometry.VPos;
+import javafx.scene.Node;
 import javafx.scene.control.Hyperlink;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.RowConstraints;
 import javafx.scene.layout.VBox;
+import org.oddlot.demo.Demo;
+import org.oddlot.demo.DemoDay;
+import org.oddlot.lot.ReadySheet;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.FilePicker;
 import org.oddlot.window.session.Session;
 
-/** What is there when nothing is open: what to do, and what was open last. */
-final class Welcome extends VBox {
-  Welcome(Session session, FilePicker picker, Runnable demo) {
-    super(14);
+/**
+ * What is there when nothing is open: the jobs that can be done, each with what it takes and what
+ * comes out, and what was open last.
+ */
+final class Welcome extends ScrollPane {
+  private final Session session;
+  private final FilePicker picker;
+  private final Consumer<DemoDay> onDemo;
+  private final VBox page = new VBox(14);
+
+  Welcome(Session session, FilePicker picker, Consumer<DemoDay> onDemo) {
+    this.session = session;
+    this.picker = picker;
+    this.onDemo = onDemo;
     setId("welcome");
-    getStyleClass().add("welcome");
-    getChildren()
+    getStyleClass().add("welcome-scroll");
+    setFitToWidth(true);
+    setHbarPolicy(ScrollBarPolicy.NEVER);
+    setContent(page);
+    page.getStyleClass().add("welcome");
+    page.getChildren()
         .addAll(
             Words.of("Nothing is open.", "question"),
             Words.paragraph(
-                "Bring in the timeline file that the editing program exported and the day's papers:"
-                    + " drop them anywhere on this window, or choose them. What comes out is a new"
-                    + " file; the ones that came in are never changed.",
+                "Drop what you have anywhere on this window; the job is picked by what it is. What"
+                    + " comes out is a new file: the ones that came in are never changed.",
                 "welcome-text"),
             new HBox(
                 10,
                 Actions.main(
-                    "welcome-open",
-                    "Open files…",
-                    "Ctrl O",
-                    () -> session.open(picker.filesToOpen(session.preferences().lastFolder()))),
-                Actions.button("welcome-demo", "Open the demo", "", demo)));
+                    "welcome-open", "Open files…", "Ctrl O", () -> session.open(chosen()))),
+            jobs());
+    addRecent();
+  }
+
+  private List<Path> chosen() {
+    return picker.filesToOpen(session.preferences().lastFolder());
+  }
+
+  private GridPane jobs() {
+    var grid = new GridPane();
+    grid.setId("jobs");
+    grid.getStyleClass().add("jobs");
+    grid.getColumnConstraints()
+        .addAll(column(190, false), column(280, true), column(330, true), column(150, false));
+    grid.addRow(
+        0,
+        Words.section("Job"),
+        Words.section("What you bring"),
+        Words.section("What comes out"),
+        new HBox());
+    for (ReadySheet job : ReadySheet.all()) {
+      Hyperlink title = link("job-" + job.id(), job.title(), () -> session.open(chosen(), job));
+      var demos = new HBox(2);
+      demos.setAlignment(Pos.TOP_RIGHT);
+      Demo.days().stream()
+          .filter(day -> day.job().equals(job.id()))
+          .map(day -> link("demo-" + job.id(), "Open the demo", () -> onDemo.accept(day)))
+          .forEach(demos.getChildren()::add);
+      grid.addRow(grid.getRowCount(), title, fact(job.takes()), fact(job.gives()), demos);
+    }
+    for (int i = 0; i < grid.getRowCount(); i++) {
+      var row = new RowConstraints();
+      row.setValignment(VPos.TOP);
+      grid.getRowConstraints().add(row);
+    }
+    return grid;
+  }
+
+  private static Node fact(String text) {
+    return Words.paragraph(text, "job-fact");
+  }
+
+  private static ColumnConstraints column(double width, boolean grows) {
+    var column = new ColumnConstraints(width * 0.6, width, grows ? Double.MAX_VALUE : width);
+    column.setHgrow(grows ? Priority.ALWAYS : Priority.NEVER);
+    return column;
+  }
+
+  private void addRecent() {
     List<Path> recent = session.preferences().recentLots();
     Optional<String> unsaved = session.unsavedLot();
     if (!recent.isEmpty() || unsaved.isPresent()) {
-      getChildren().add(Words.section("Open recent"));
+      page.getChildren().add(Words.section("Open recent"));
     }
+    var lots = new VBox(2);
+    page.getChildren().add(lots);
     unsaved.ifPresent(name ->
-        getChildren().add(link("welcome-unsaved", name + ", not saved", session::openUnsavedLot)));
+        lots.getChildren()
+            .add(link("welcome-unsaved", name + ", not saved", session::openUnsavedLot)));
     for (Path lot : recent) {
       String name = String.valueOf(lot.getFileName()).replaceAll("\\.oddlot$", "");
-      var line =
-          new HBox(
-              10,
-              link("", name, () -> session.open(List.of(lot))),
-              Words.of(String.valueOf(lot.getParent()), "quiet"));
-      line.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
-      getChildren().add(line);
+      var line = new HBox(10, link("", name, () -> session.open(List.of(lot))), folderOf(lot));
+      line.setAlignment(Pos.BASELINE_LEFT);
+      lots.getChildren().add(line);
     }
+  }
+
+  /** The last two folders that it lies in; all of them once the pointer rests there. */
+  private static Node folderOf(Path lot) {
+    Path folder = lot.toAbsolutePath().getParent();
+    int names = folder == null ? 0 : folder.getNameCount();
+    if (folder == null || names == 0) {
+      return Words.of(String.valueOf(folder), "quiet");
+    }
+    Label label = Words.of("in " + folder.subpath(Math.max(0, names - 2), names), "quiet");
+    label.setTooltip(new Tooltip(folder.toString()));
+    return label;
   }
 
   private static Hyperlink link(String id, String text, Runnable action) {

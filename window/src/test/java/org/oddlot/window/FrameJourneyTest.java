@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.oddlot.demo.Demo;
@@ -27,8 +29,8 @@ class FrameJourneyTest extends Journey {
     settle();
     clickOn("#run-sheet");
     ListView<?> sheet = lookup("#run-sheet").queryAs(ListView.class);
-    interact(() -> sheet.getSelectionModel().select(3));
-    settle();
+    hit(KeyCode.DOWN);
+    clickOn("Name and tag");
     interact(sheet::requestFocus);
     hit(KeyCode.SPACE);
     assertThat(session.state().lot().sheet().steps())
@@ -63,22 +65,80 @@ class FrameJourneyTest extends Journey {
   @Test
   void aNewLotIsEmptyAndTheOldOneIsAmongTheLast() throws IOException {
     openDemo();
-    clickOn("#lot-menu");
-    clickOn("New lot");
-    settle();
+    shortcut(KeyCode.N);
     assertThat(words("welcome")).contains("Nothing is open.");
+    assertThat(lookup("#run-sheet").tryQuery()).isEmpty();
     window.open("intake");
     assertThat(session.preferences().recentLots()).hasSize(1);
     assertThat(session.state().isEmpty()).isTrue();
   }
 
   @Test
-  void theDemoIsOneClickAwayFromNothing() {
-    clickOn("#welcome-demo");
+  void eachJobHasADemoOneClickAwayFromNothing() {
+    assertThat(words("jobs")).contains("A shooting day", "Second-source sound", "Delivery");
+    clickOn("#demo-day");
     until(() -> session.state().outcome().isPresent());
     settle();
     assertThat(tally("match").settled()).isEqualTo(64);
     assertThat(folder.resolve("config/demo/orrin-day1.otio")).exists();
+    shortcut(KeyCode.N);
+    clickOn("#demo-delivery");
+    until(() -> session.state().outcome().isPresent());
+    settle();
+    assertThat(tally("licences").needing()).isPositive();
+  }
+
+  @Test
+  void whatIsOpenedPicksItsRunSheetUnlessSomebodyDid() throws IOException {
+    Path demo = folder.resolve("demo");
+    Demo.make(demo);
+    Demo.makeTalk(demo.resolve("talk"));
+    open(demo.resolve("orrin-day1.otio"), demo.resolve("orrin-day1-shots.csv"));
+    assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · A SHOOTING DAY");
+    assertThat(window.numberOf("sync")).isEmpty();
+    open(demo.resolve("talk/ferry-talk.en.srt"));
+    assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · EVERYTHING");
+    assertThat(window.numberOf("captions")).isPresent();
+
+    shortcut(KeyCode.N);
+    open(demo.resolve("talk/ferry-talk.en.srt"));
+    assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · CAPTIONS");
+    interact(() -> session.set("captions", "guideline", "streaming", "Guideline"));
+    settle();
+    open(demo.resolve("orrin-day1-shots.csv"));
+    assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · CAPTIONS");
+  }
+
+  @Test
+  void aJobIsChosenWithItsFiles() throws IOException {
+    Path demo = folder.resolve("demo");
+    Demo.make(demo);
+    filesToOpen = List.of(demo.resolve("orrin-day1.otio"));
+    clickOn("#job-titles");
+    until(() -> session.state().outcome().isPresent());
+    settle();
+    assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · TITLES");
+  }
+
+  @Test
+  void anyStationAndAnyRowIsGoneToByItsLetters() throws IOException {
+    openDemo();
+    shortcut(KeyCode.G);
+    write("li");
+    hit(KeyCode.ENTER);
+    assertThat(window.shown()).isEqualTo("licences");
+    go("tag");
+    hit(KeyCode.SLASH);
+    write("14a");
+    hit(KeyCode.DOWN);
+    until(() -> words("go-to-list").contains("Match"));
+    assertThat(words("go-to-list")).contains("14A take 3");
+    interact(() -> lookup("#go-to").queryAs(TextField.class).setText("14a take 3 both"));
+    until(() -> lookup("#go-to-list").queryListView().getItems().size() == 1);
+    hit(KeyCode.ENTER);
+    assertThat(window.shown()).isEqualTo("match");
+    assertThat(words("match-evidence")).contains("14A take 3");
+    assertThat(lookup("#overlay").query().isVisible()).isFalse();
   }
 
   @Test

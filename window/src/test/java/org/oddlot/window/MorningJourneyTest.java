@@ -191,9 +191,7 @@ class MorningJourneyTest extends Journey {
   @Test
   void theLastLotIsOneClickAway() throws IOException {
     open(demo());
-    clickOn("#lot-menu");
-    clickOn("New lot");
-    settle();
+    shortcut(KeyCode.N);
     assertThat(words("welcome")).containsIgnoringCase("open recent").contains("Orrin day 1");
     clickOn("Orrin day 1");
     until(() -> session.state().outcome().isPresent());
@@ -335,20 +333,26 @@ class MorningJourneyTest extends Journey {
   void withoutALogThereIsNothingToMatchAndTheWindowSaysSo() throws IOException {
     demo();
     open(timeline());
-    // There is nothing to do at some stations: they are folded into a line, and opened with a key.
+    // Stations with nothing to do are folded into their groups; they are gone to by their letters.
     assertThat(window.numberOf("match")).isEmpty();
-    assertThat(words("run-sheet")).contains("Nothing to do here");
-    shortcut(KeyCode.DIGIT0);
-    go("match");
+    assertThat(words("run-sheet")).contains("more");
+    goByLetters("ma", "match");
     assertThat(words("needs")).doesNotContain("need you");
     assertThat(table("match-rows").getItems()).isEmpty();
-    go("tag");
+    goByLetters("name and", "tag");
     assertThat(table("tag-rows").getItems()).isEmpty();
     go("return");
     assertThat(words("return-evidence")).isNotBlank();
     shortcut(KeyCode.E);
     assertThat(status()).isEqualTo("Nothing has changed, so there was nothing to write.");
     assertThat(folder.resolve("demo").toFile().list()).noneMatch(name -> name.contains("(odd"));
+  }
+
+  private void goByLetters(String letters, String station) {
+    shortcut(KeyCode.G);
+    write(letters);
+    hit(KeyCode.ENTER);
+    assertThat(window.shown()).isEqualTo(station);
   }
 
   @Test

@@ -16,7 +16,6 @@ import org.oddlot.material.DateGap;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
-import org.oddlot.material.Sources;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Applied;
@@ -363,7 +362,8 @@ public sealed interface Correction
           reason,
           "",
           (clip, placed) ->
-              Optional.ofNullable(shifts.get(Sources.idOf(clip)))
+              idOf(material, placed)
+                  .map(shifts::get)
                   .map(shift -> shifted(clip, shift))
                   .orElse(clip));
     }
@@ -451,8 +451,13 @@ public sealed interface Correction
           names.keySet(),
           reason,
           "name",
-          (clip, placed) -> clip.withName(names.getOrDefault(Sources.idOf(clip), clip.name())));
+          (clip, placed) ->
+              idOf(material, placed).map(names::get).map(clip::withName).orElse(clip));
     }
+  }
+
+  private static Optional<String> idOf(Material material, PlacedClip placed) {
+    return material.sources().of(placed.clip()).map(Source::id);
   }
 
   /** A change of a clip that knows where the clip lies. */

@@ -13,11 +13,11 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.material.Document;
+import org.oddlot.material.Group;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
-import org.oddlot.material.Sources;
 import org.oddlot.pass.Applied;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
@@ -35,7 +35,6 @@ import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Origin;
-import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.TimelineObject;
 import org.oddlot.timeline.Track;
@@ -48,9 +47,6 @@ import org.oddlot.timeline.Track;
 final class Synced {
   static final String AS_THE_PICTURE = "as the picture";
   static final String SCENE_AND_TAKE = "scene and take";
-
-  /** What marks a stack as a synced clip, in Odd Lot's own place. */
-  private static final String KIND = "synced";
 
   private final Material material;
   private final Settings settings;
@@ -69,28 +65,18 @@ final class Synced {
     reasons.merge(pair.picture(), laid, (first, more) -> first + "; " + more);
   }
 
-  /** The pairs of picture and first sound file that synced clips in the documents have already. */
+  /** The pairs of picture and sound that synced clips in the documents have already. */
   static Set<String> pairsIn(Material material) {
     var pairs = new HashSet<String>();
-    for (Document document : material.documents()) {
-      Placed.root(document.root())
-          .walk(placed -> {
-            if (placed.object() instanceof Stack stack && isSynced(stack)) {
-              List<String> ids =
-                  Placed.root(stack).clips().stream()
-                      .map(c -> Sources.idOf((Clip) c.object()))
-                      .toList();
-              ids.stream()
-                  .skip(1)
-                  .forEach(sound -> pairs.add(MeasuredOffset.pair(ids.getFirst(), sound)));
-            }
-          });
+    for (Group group : material.derive(Group.ALL)) {
+      if (group.kind() == Group.Kind.SYNCED) {
+        List<String> ids = List.copyOf(group.sources(material.sources()));
+        ids.stream()
+            .skip(1)
+            .forEach(sound -> pairs.add(MeasuredOffset.pair(ids.getFirst(), sound)));
+      }
     }
     return pairs;
-  }
-
-  private static boolean isSynced(Stack stack) {
-    return stack.metadata().object("oddlot").string("kind").filter(KIND::equals).isPresent();
   }
 
   /**
@@ -191,7 +177,9 @@ final class Synced {
               List.of(whole.withMarkers(List.of()).withEnabled(own == CameraSound.KEEP))));
     }
     return Stack.of(name(placed, picture), tracks)
-        .withMetadata(JsonObject.of("oddlot", JsonObject.of("kind", JsonString.of(KIND))));
+        .withMetadata(
+            JsonObject.of(
+                "oddlot", JsonObject.of("kind", JsonString.of(Group.Kind.SYNCED.word()))));
   }
 
   private String name(PlacedClip placed, Source picture) {

@@ -7,6 +7,6 @@ import org.oddlot.window.kit.PassStation;
 public final class IntakeStation extends PassStation {
   /** The station. */
   public IntakeStation() {
-    super(new IntakePass(), "In and out", IntakeBench::new);
+    super(new IntakePass(), "In", IntakeBench::new);
   }
 }

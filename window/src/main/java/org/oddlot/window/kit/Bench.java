@@ -2,6 +2,7 @@ package org.oddlot.window.kit;
 
 import java.util.List;
 import javafx.scene.Node;
+import org.oddlot.pass.FindingId;
 import org.oddlot.window.session.State;
 
 /** The place of one station: what lies in the centre of the window, and the evidence beside it. */
@@ -24,6 +25,9 @@ public interface Bench {
 
   /** Shows only what has {@code text} in it. */
   void find(String text);
+
+  /** Chooses the row of a finding, where it has one. */
+  default void reveal(FindingId finding) {}
 
   /** The keys that do something here. */
   List<KeyHint> keys();

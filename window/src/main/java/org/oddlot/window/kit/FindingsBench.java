@@ -12,6 +12,7 @@ import javafx.scene.layout.VBox;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Outcome.StepOutcome;
@@ -367,6 +368,11 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
   @Override
   public void focus() {
     table.focus();
+  }
+
+  @Override
+  public void reveal(FindingId finding) {
+    table.reveal(finding);
   }
 
   @Override

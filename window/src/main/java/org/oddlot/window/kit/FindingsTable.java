@@ -11,6 +11,7 @@ import java.util.function.Function;
 import java.util.function.IntSupplier;
 import java.util.function.Predicate;
 import java.util.function.ToIntFunction;
+import java.util.stream.IntStream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.SelectionMode;
@@ -19,6 +20,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Reviewed;
 
 /**
@@ -198,6 +200,28 @@ public final class FindingsTable<F extends Finding> extends VBox {
   /** Chooses a tab. */
   public void choose(String tab) {
     tabs.choose(tab);
+  }
+
+  /** Chooses the row of a finding, in the tab that is chosen if it is there, else in the first. */
+  public void reveal(FindingId finding) {
+    find = "";
+    Predicate<Reviewed<F>> sought = reviewed -> reviewed.finding().id().equals(finding);
+    var tabs = new ArrayList<>(shown.keySet());
+    tabs.remove(chosen());
+    tabs.addFirst(chosen());
+    tabs.stream()
+        .filter(tab -> shown.get(tab) instanceof Tab.Group)
+        .filter(tab -> !groups.of(tab, sought).isEmpty())
+        .findFirst()
+        .ifPresent(tab -> {
+          choose(tab);
+          refresh();
+          IntStream.range(0, sheet.getItems().size())
+              .filter(row -> sought.test(sheet.getItems().get(row)))
+              .findFirst()
+              .ifPresent(sheet.getSelectionModel()::clearAndSelect);
+          sheet.reveal();
+        });
   }
 
   /** Whether findings are shown, and not something else. */

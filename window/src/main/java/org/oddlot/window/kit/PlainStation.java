@@ -8,12 +8,9 @@ import org.oddlot.pass.Reviewed;
  * The station of a pass of which nobody says how it is shown: its findings, and what can be set.
  */
 final class PlainStation extends PassStation {
-  private PlainStation(Pass<?> pass) {
-    super(pass, "More", place -> bench(place, pass));
-  }
-
-  static PlainStation of(Pass<?> pass) {
-    return new PlainStation(pass);
+  /** A station of {@code pass} in a group of stations. */
+  PlainStation(Pass<?> pass, String group) {
+    super(pass, group, place -> bench(place, pass));
   }
 
   private static <F extends Finding> Bench bench(Place place, Pass<F> pass) {

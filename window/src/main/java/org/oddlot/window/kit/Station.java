@@ -52,9 +52,14 @@ public interface Station {
           found.stream()
               .filter(station -> station.id().equals(pass.id()))
               .findFirst()
-              .orElseGet(() -> PlainStation.of(pass)));
+              .orElseGet(() -> new PlainStation(pass, groupOfLast(all))));
     }
     found.stream().filter(station -> station.pass().isEmpty()).forEach(all::add);
     return List.copyOf(all);
+  }
+
+  /** A pass of which nobody says where it belongs belongs to the one that it follows. */
+  private static String groupOfLast(List<Station> before) {
+    return before.isEmpty() ? "More" : before.getLast().group();
   }
 }

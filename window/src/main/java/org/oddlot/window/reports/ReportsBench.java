@@ -389,9 +389,7 @@ public final class ReportsBench implements Bench {
       return;
     }
     Material of = material.orElseThrow();
-    place
-        .cut()
-        .show(of, List.of(), spot, List.copyOf(rows.getItems()), its -> said(its, of));
+    place.cut().show(of, List.of(), spot, List.copyOf(rows.getItems()), its -> said(its, of));
   }
 
   private static Optional<StripPane.Said> said(Line line, Material material) {

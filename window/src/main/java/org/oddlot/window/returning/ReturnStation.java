@@ -7,6 +7,6 @@ import org.oddlot.window.kit.PassStation;
 public final class ReturnStation extends PassStation {
   /** The station. */
   public ReturnStation() {
-    super(new ReturnPass(), "In and out", ReturnBench::new);
+    super(new ReturnPass(), "Out", ReturnBench::new);
   }
 }

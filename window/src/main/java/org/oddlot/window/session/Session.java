@@ -97,6 +97,9 @@ public final class Session {
 
   private boolean measuringIsOff;
 
+  /** The run sheet that was taken because it fits, as long as nobody chose another. */
+  private Optional<RunSheet> fitting = Optional.empty();
+
   /** What came of the last run; what is shown can be ahead of it in what was said. */
   private Optional<Outcome> ran = Optional.empty();
 
@@ -187,6 +190,14 @@ public final class Session {
     return preferences;
   }
 
+  /** Opens files for a job. */
+  public void open(List<Path> files, ReadySheet job) {
+    open(files);
+    if (!state().isEmpty() && state().file().isEmpty()) {
+      take(job);
+    }
+  }
+
   /** Opens a lot if there is one among {@code files}, else adds them to the open lot. */
   public void open(List<Path> files) {
     Optional<Path> lot =
@@ -255,6 +266,7 @@ public final class Session {
     read = Optional.empty();
     ran = Optional.empty();
     measured = Measured.NOTHING;
+    fitting = Optional.empty();
     measuringIsOff = false;
     afterwards = Optional.empty();
     state.set(first);
@@ -263,6 +275,9 @@ public final class Session {
   private void addFiles(List<Path> chosen) {
     List<Path> files = Folders.opened(chosen);
     Lot lot = state().lot();
+    if (state().isEmpty()) {
+      fitting = Optional.of(lot.sheet());
+    }
     Lot more =
         state().isEmpty()
             ? Lot.of(files).withSheet(lot.sheet())
@@ -598,6 +613,19 @@ public final class Session {
     begin(State.NOTHING);
   }
 
+  /** Closes the lot and lets go what was decided and not saved. */
+  public void abandon() {
+    LotStore its = storeHere();
+    store = Optional.empty();
+    unkept.set(Optional.empty());
+    saving.queue(_ -> {
+      its.forget();
+      its.close();
+      return () -> {};
+    });
+    close();
+  }
+
   /** Takes back the last thing that was done. */
   public void undo() {
     step(done, undone, "Undone", "There is nothing to undo.");
@@ -697,10 +725,28 @@ public final class Session {
             know(result, measured.stillTrue());
             // Nothing else can have been done to the inputs: that would have stopped this.
             state.set(state().withInputs(result.lot().inputs()));
+            fitSheet(result.material());
             run(ran, () -> {});
           };
         },
         this::settle);
+  }
+
+  /** Takes the run sheet for what came in, unless somebody has chosen one. */
+  private void fitSheet(Material cameIn) {
+    Lot lot = state().lot();
+    if (fitting.filter(lot.sheet()::equals).isEmpty()) {
+      return;
+    }
+    ReadySheet proposed = ReadySheet.proposed(cameIn);
+    RunSheet its = proposed.over(RunSheet.initial());
+    fitting = Optional.of(its);
+    if (!its.equals(lot.sheet())) {
+      Lot fitted = lot.withSheet(its);
+      state.set(state().withLot(fitted, true));
+      keep(fitted);
+      say(Notice.of("Run sheet: " + proposed.title() + ", by what came in."));
+    }
   }
 
   private void know(IntakeResult result, Measured more) {
