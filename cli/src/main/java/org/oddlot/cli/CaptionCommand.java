@@ -1,15 +1,14 @@
 package org.oddlot.cli;
 
 import java.io.IOException;
-import java.io.PrintWriter;
 import java.net.URI;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.lot.CaptionService;
-import org.oddlot.progress.Progress;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
@@ -41,6 +40,8 @@ final class CaptionCommand implements Callable<Integer> {
       description = "The folder to write to; the current one by default.")
   private Path folder = Path.of("");
 
+  @Mixin private OutputOptions output = new OutputOptions();
+
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
 
@@ -58,10 +59,8 @@ final class CaptionCommand implements Callable<Integer> {
           throw new ParameterException(spec.commandLine(), what + ".");
         });
     List<Path> written =
-        CaptionService.caption(uri, sound, language, folder.toAbsolutePath(), Progress.NONE);
-    PrintWriter out = spec.commandLine().getOut();
-    written.forEach(file -> out.println("Written " + file));
-    out.flush();
+        CaptionService.caption(uri, sound, language, folder.toAbsolutePath(), output.progress(spec));
+    output.sayWritten(spec, written);
     return ExitCode.DONE;
   }
 }

@@ -1,8 +1,16 @@
 package org.oddlot.cli;
 
 import java.io.Console;
+import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
+import org.oddlot.input.InputFile;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonObject;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import picocli.CommandLine.Model.CommandSpec;
@@ -27,6 +35,25 @@ final class OutputOptions {
             && !json
             && Optional.ofNullable(System.console()).filter(Console::isTerminal).isPresent();
     return isSeen ? new Line(spec.commandLine().getErr()) : Progress.NONE;
+  }
+
+  /** Says which files were written. */
+  void sayWritten(CommandSpec spec, List<Path> files) throws IOException {
+    PrintWriter out = spec.commandLine().getOut();
+    if (json) {
+      var written = new ArrayList<JsonObject>();
+      for (Path file : files) {
+        written.add(
+            new JsonDocuments()
+                .put("file", file.toString())
+                .put("sha256", InputFile.sha256(Files.readAllBytes(file)))
+                .toObject());
+      }
+      out.println(new JsonDocuments().put("written", JsonArray.of(written)).print());
+    } else {
+      files.forEach(file -> out.println("Written " + file));
+    }
+    out.flush();
   }
 
   /** One line that is written over and over, and is gone in the end. */

@@ -1,10 +1,12 @@
 package org.oddlot.cli;
 
+import java.io.PrintWriter;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
@@ -21,6 +23,8 @@ final class ProfileCommand implements Callable<Integer> {
   @Parameters(paramLabel = "NAME", description = "The profile: odd-lot, practice-desk.")
   private @SuppressWarnings("NullAway.Init") String name;
 
+  @Mixin private OutputOptions output = new OutputOptions();
+
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
 
@@ -32,8 +36,13 @@ final class ProfileCommand implements Callable<Integer> {
                 new ParameterException(
                     spec.commandLine(),
                     "There is no profile \"" + name + "\"; there are " + names() + "."));
-    spec.commandLine().getOut().print(yaml);
-    spec.commandLine().getOut().flush();
+    PrintWriter out = spec.commandLine().getOut();
+    if (output.json) {
+      out.println(new JsonDocuments().put("profile", name).put("yaml", yaml).print());
+    } else {
+      out.print(yaml);
+    }
+    out.flush();
     return ExitCode.DONE;
   }
 

@@ -3,10 +3,11 @@ package org.oddlot.cli;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlot.lot.DeviceLog;
-import org.oddlot.progress.Progress;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
@@ -31,6 +32,8 @@ final class ReceiveCommand implements Callable<Integer> {
       description = "The folder to write to; the current one by default.")
   private Path folder = Path.of("");
 
+  @Mixin private OutputOptions output = new OutputOptions();
+
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
 
@@ -44,9 +47,8 @@ final class ReceiveCommand implements Callable<Integer> {
                     "\""
                         + address
                         + "\" is no address of a device at this machine, such as 8421."));
-    Path file = DeviceLog.receive(uri, folder.toAbsolutePath(), Progress.NONE);
-    spec.commandLine().getOut().println("Written " + file);
-    spec.commandLine().getOut().flush();
+    Path file = DeviceLog.receive(uri, folder.toAbsolutePath(), output.progress(spec));
+    output.sayWritten(spec, List.of(file));
     return ExitCode.DONE;
   }
 }

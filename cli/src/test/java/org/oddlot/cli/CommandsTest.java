@@ -491,6 +491,8 @@ class CommandsTest {
   void aShippedProfileIsPrintedToBeEdited() {
     assertThat(run("profile", "practice-desk").out()).startsWith("# Where Practice Desk keeps");
     assertThat(run("profile", "harbour").err()).contains("there are odd-lot, practice-desk");
+    assertThat(run("profile", "practice-desk", "--json").json().string("yaml").orElseThrow())
+        .startsWith("# Where Practice Desk keeps");
   }
 
   @Test

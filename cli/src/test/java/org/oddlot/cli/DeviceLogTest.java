@@ -113,7 +113,8 @@ class DeviceLogTest {
 
   @Test
   void anErrorOfTheDeviceIsSaid() throws IOException {
-    assertThat(failure("no", 500)).hasMessageContaining("no logging device (500)");
+    assertThat(failure("no", 500)).hasMessageContaining("answers with an error (500)");
+    assertThat(failure("no", 404)).hasMessageContaining("no logging device (404)");
   }
 
   @Test

@@ -159,6 +159,20 @@ class WordsCommandsTest {
   }
 
   @Test
+  void whatTheServiceGaveIsToldToAProgram() throws IOException {
+    Path sound = Files.write(folder.resolve("talk.wav"), new byte[200]);
+    try (var service = CaptionerServer.start(SCRIPT, 0, new Habits(1, 0, 0))) {
+      String port = Integer.toString(service.address().getPort());
+      JsonObject said =
+          run("caption", port, sound.toString(), "--out", folder.toString(), "--json").json();
+      assertThat(said.array("written"))
+          .hasSize(2)
+          .allSatisfy(file ->
+              assertThat(Path.of(((JsonObject) file).string("file").orElseThrow())).exists());
+    }
+  }
+
+  @Test
   void afterAStopTheSameJobIsGoneOnWith() throws IOException {
     Path sound = Files.write(folder.resolve("talk.wav"), new byte[300]);
     try (var service = CaptionerServer.start(SCRIPT, 0, new Habits(4, 0, 0))) {

@@ -1,12 +1,9 @@
 package org.oddlot.lot;
 
 import java.io.IOException;
-import java.net.ConnectException;
 import java.net.URI;
 import java.net.URLEncoder;
-import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -32,20 +29,26 @@ import org.oddlot.text.Phrase;
  * with and nothing is sent twice.
  */
 public final class CaptionService {
-  private static final Duration PATIENCE = Duration.ofSeconds(30);
+  private static final LocalService.Terms TERMS =
+      new LocalService.Terms(
+          "captioning service", "is the service on?", Duration.ofSeconds(30), 5, 64_000_000);
   private static final Duration PAUSE = Duration.ofMillis(250);
-  private static final int TRIES = 5;
-  private static final int MOST_BYTES = 64_000_000;
 
   private final URI address;
   private final Path sound;
   private final Path folder;
   private final String language;
   private final Progress progress;
-  private final HttpClient client =
-      HttpClient.newBuilder().connectTimeout(PATIENCE).version(HttpClient.Version.HTTP_1_1).build();
+  private final LocalService service;
 
-  private CaptionService(URI address, Path sound, String language, Path folder, Progress progress) {
+  private CaptionService(
+      URI address,
+      Path sound,
+      String language,
+      Path folder,
+      Progress progress,
+      LocalService service) {
+    this.service = service;
     this.address = address;
     this.sound = sound;
     this.language = language;
@@ -55,9 +58,7 @@ public final class CaptionService {
 
   /** Where a service is: {@code http://127.0.0.1:8431/jobs}, or only the port. */
   public static Optional<URI> address(String text) {
-    String plain = text.strip();
-    return DeviceLog.address(
-        plain.matches("\\d{1,5}") ? "http://127.0.0.1:" + plain + "/jobs" : plain);
+    return LocalService.address(text, "/jobs");
   }
 
   /**
@@ -72,9 +73,8 @@ public final class CaptionService {
    */
   public static List<Path> caption(
       URI address, Path sound, String language, Path folder, Progress progress) throws IOException {
-    var service = new CaptionService(address, sound, language, folder, progress);
-    try (service.client) {
-      return service.run();
+    try (var service = new LocalService(address, TERMS, progress)) {
+      return new CaptionService(address, sound, language, folder, progress, service).run();
     }
   }
 
@@ -88,7 +88,7 @@ public final class CaptionService {
     if (job.isEmpty()) {
       progress.at(0, "Sending " + sound.getFileName());
       job =
-          answer("jobs", () -> post(key))
+          service.json("job", () -> post(key))
               .string("job")
               .filter(id -> id.matches("[A-Za-z0-9_-]{1,80}"))
               .orElseThrow(() -> new IOException(address + " gave no job."));
@@ -96,8 +96,8 @@ public final class CaptionService {
     }
     await(job, note);
     String its = job;
-    byte[] captions = retried("captions", () -> get(its + "/captions"));
-    JsonObject words = answer("words", () -> get(its + "/words"));
+    byte[] captions = service.bytes("captions", () -> get(its + "/captions"));
+    JsonObject words = service.json("words", () -> get(its + "/words"));
     var written = new ArrayList<Path>();
     String tag = language.isEmpty() ? "" : "." + language;
     written.add(
@@ -142,7 +142,7 @@ public final class CaptionService {
   private void await(String job, Path note) throws IOException {
     while (true) {
       progress.check();
-      JsonObject state = answer("state", () -> get(job));
+      JsonObject state = service.json("state", () -> get(job));
       double done =
           state
               .get("progress")
@@ -163,14 +163,10 @@ public final class CaptionService {
         }
         default -> {
           progress.at(done, Phrase.of("Being captioned, %.0f %%", 100 * done));
-          pause(PAUSE);
+          LocalService.pause(PAUSE);
         }
       }
     }
-  }
-
-  private interface Asking {
-    HttpRequest.Builder request() throws IOException;
   }
 
   private HttpRequest.Builder post(String key) throws IOException {
@@ -182,75 +178,5 @@ public final class CaptionService {
 
   private HttpRequest.Builder get(String path) {
     return HttpRequest.newBuilder(URI.create(address + "/" + path)).GET();
-  }
-
-  private JsonObject answer(String what, Asking asking) throws IOException {
-    IOException last = new IOException("no answer");
-    for (int i = 0; i < TRIES; i++) {
-      byte[] body = retried(what, asking);
-      try {
-        if (JsonValue.parse(new String(body, StandardCharsets.UTF_8)) instanceof JsonObject its) {
-          return its;
-        }
-        last = new IOException(address + " is no captioning service.");
-      } catch (JsonException e) {
-        last = new IOException("The " + what + " came broken: " + e.getMessage() + ".", e);
-      }
-    }
-    throw last;
-  }
-
-  /** Asks again where an answer is a failure, or breaks off. */
-  private byte[] retried(String what, Asking asking) throws IOException {
-    IOException last = new IOException("no answer");
-    for (int i = 0; i < TRIES; i++) {
-      progress.check();
-      if (i > 0) {
-        progress.at(0, Phrase.of("Trying again, %d of %d", i + 1, TRIES));
-        pause(PAUSE.multipliedBy(1L << (i - 1)));
-      }
-      try {
-        return ask(asking);
-      } catch (ConnectException e) {
-        throw new IOException("Nothing answers at " + address + "; is the service on?", e);
-      } catch (IOException e) {
-        last = e;
-      }
-    }
-    throw new IOException(
-        Phrase.of("The %s could not be had after %d tries: %s", what, TRIES, last.getMessage()),
-        last);
-  }
-
-  private byte[] ask(Asking asking) throws IOException {
-    try {
-      HttpResponse<java.io.InputStream> answer =
-          client.send(
-              asking.request().timeout(PATIENCE).build(),
-              HttpResponse.BodyHandlers.ofInputStream());
-      byte[] body;
-      try (var in = answer.body()) {
-        body = in.readNBytes(MOST_BYTES + 1);
-      }
-      if (answer.statusCode() / 100 != 2) {
-        throw new IOException("it answers with " + answer.statusCode() + ".");
-      }
-      if (body.length > MOST_BYTES) {
-        throw new IOException("its answer is too long.");
-      }
-      return body;
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new CancelledException();
-    }
-  }
-
-  private static void pause(Duration pause) {
-    try {
-      Thread.sleep(pause);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new CancelledException();
-    }
   }
 }

@@ -1,0 +1,181 @@
+package org.oddlot.lot;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.ConnectException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.json.JsonException;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonValue;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
+import org.oddlot.text.Phrase;
+
+/**
+ * Something at this machine that is asked over HTTP: a logging device, a captioning service. Every
+ * answer has a limit of time and of length; what fails or breaks off is asked for again a few
+ * times, each time after a longer pause.
+ */
+final class LocalService implements AutoCloseable {
+  private static final Set<String> HERE = Set.of("127.0.0.1", "localhost", "[::1]");
+  private static final Duration PAUSE = Duration.ofMillis(100);
+
+  private final HttpClient client;
+  private final URI address;
+  private final Terms terms;
+  private final Progress progress;
+
+  /**
+   * What can be asked of a service.
+   *
+   * @param name what it is to people: {@code logging device}
+   * @param whereNothingAnswers what to look at where nothing answers, as a question
+   * @param patience how long an answer is waited for
+   * @param tries how often it is asked
+   * @param mostBytes how long an answer may be
+   */
+  record Terms(
+      String name, String whereNothingAnswers, Duration patience, int tries, int mostBytes) {}
+
+  LocalService(URI address, Terms terms, Progress progress) {
+    this.address = address;
+    this.terms = terms;
+    this.progress = progress;
+    client =
+        HttpClient.newBuilder()
+            .connectTimeout(terms.patience)
+            .version(HttpClient.Version.HTTP_1_1)
+            .build();
+  }
+
+  /**
+   * An address at this machine; empty where {@code text} is none.
+   *
+   * @param text an address, or only the port
+   * @param path what stands behind the port where only that is said
+   */
+  static Optional<URI> address(String text, String path) {
+    String plain = text.strip();
+    String whole = plain.matches("\\d{1,5}") ? "http://127.0.0.1:" + plain + path : plain;
+    try {
+      URI uri = URI.create(whole);
+      return Optional.of(uri)
+          .filter(u -> "http".equals(u.getScheme()) && u.getHost() != null)
+          .filter(u -> HERE.contains(u.getHost()) && u.getPort() > 0);
+    } catch (IllegalArgumentException e) {
+      return Optional.empty();
+    }
+  }
+
+  /** A question; asked for anew for each try. */
+  @FunctionalInterface
+  interface Asking {
+    HttpRequest.Builder request() throws IOException;
+  }
+
+  /** What is made of an answer; an exception asks for it again. */
+  @FunctionalInterface
+  private interface Reading<T> {
+    T of(byte[] body) throws IOException;
+  }
+
+  /**
+   * The answer as it comes.
+   *
+   * @param what is asked for, for a person: {@code captions}
+   * @throws IOException if it could not be had; the message says why
+   * @throws CancelledException if the progress asks to stop
+   */
+  byte[] bytes(String what, Asking asking) throws IOException {
+    return retried(what, asking, body -> body);
+  }
+
+  /** The answer where it is a JSON object; one that is broken is asked for again. */
+  JsonObject json(String what, Asking asking) throws IOException {
+    return retried(what, asking, this::object);
+  }
+
+  private JsonObject object(byte[] body) throws IOException {
+    try {
+      if (JsonValue.parse(new String(body, StandardCharsets.UTF_8)) instanceof JsonObject its) {
+        return its;
+      }
+    } catch (JsonException e) {
+      throw new IOException("the answer is broken: " + e.getMessage() + ".", e);
+    }
+    throw new IOException(Phrase.of("what answers at %s is no %s.", address, terms.name));
+  }
+
+  private <T> T retried(String what, Asking asking, Reading<T> reading) throws IOException {
+    IOException last = new IOException("no answer");
+    for (int i = 0; i < terms.tries; i++) {
+      progress.check();
+      if (i > 0) {
+        progress.at(0, Phrase.of("Trying again, %d of %d", i + 1, terms.tries));
+        pause(PAUSE.multipliedBy(1L << (i - 1)));
+      }
+      try {
+        return reading.of(ask(asking));
+      } catch (ConnectException e) {
+        throw new IOException(
+            Phrase.of("Nothing answers at %s; %s", address, terms.whereNothingAnswers), e);
+      } catch (IOException e) {
+        last = e;
+      }
+    }
+    throw new IOException(
+        Phrase.of(
+            "The %s could not be had after %d tries: %s", what, terms.tries, last.getMessage()),
+        last);
+  }
+
+  private byte[] ask(Asking asking) throws IOException {
+    try {
+      HttpResponse<InputStream> answer =
+          client.send(
+              asking.request().timeout(terms.patience).build(),
+              HttpResponse.BodyHandlers.ofInputStream());
+      byte[] body;
+      try (InputStream in = answer.body()) {
+        body = in.readNBytes(terms.mostBytes + 1);
+      }
+      if (answer.statusCode() / 100 != 2) {
+        throw new IOException(
+            answer.statusCode() / 100 == 5
+                ? Phrase.of("the %s answers with an error (%d).", terms.name, answer.statusCode())
+                : Phrase.of(
+                    "what answers at %s is no %s (%d).",
+                    address, terms.name, answer.statusCode()));
+      }
+      if (body.length > terms.mostBytes) {
+        throw new IOException("the answer is too long.");
+      }
+      return body;
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new CancelledException();
+    }
+  }
+
+  /** Waits a moment. */
+  static void pause(Duration pause) {
+    try {
+      Thread.sleep(pause);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new CancelledException();
+    }
+  }
+
+  @Override
+  public void close() {
+    client.close();
+  }
+}
