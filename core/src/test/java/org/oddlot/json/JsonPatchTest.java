@@ -97,9 +97,7 @@ class JsonPatchTest {
       @ForAll("documents") String json,
       @ForAll("keys") String key,
       @ForAll("values") String value) {
-    if (!(JsonValue.parse(json) instanceof JsonObject before)) {
-      return;
-    }
+    JsonObject before = object(json);
     var after = before.with(key, JsonValue.parse(value));
     assertThat(JsonValue.parse(written(after, json))).isEqualTo(after);
     var without = after.without("k0");
@@ -108,9 +106,7 @@ class JsonPatchTest {
 
   @Property
   void aChangeTakenBackLeavesTheBytes(@ForAll("documents") String json) {
-    if (!(JsonValue.parse(json) instanceof JsonObject before)) {
-      return;
-    }
+    JsonObject before = object(json);
     for (Map.Entry<String, JsonValue> member : before.members().entrySet()) {
       var there = before.with(member.getKey(), JsonString.of("other"));
       var back = there.with(member.getKey(), member.getValue());
@@ -120,7 +116,9 @@ class JsonPatchTest {
 
   @Provide
   Arbitrary<String> documents() {
-    return Arbitraries.longs().map(seed -> JsonReaderTest.document(new Random(seed), 3));
+    return Arbitraries.longs()
+        .map(seed -> JsonReaderTest.document(new Random(seed), 3))
+        .filter(json -> json.strip().startsWith("{") && json.indexOf(':') > 0);
   }
 
   @Provide

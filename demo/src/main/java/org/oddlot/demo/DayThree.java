@@ -56,7 +56,7 @@ final class DayThree {
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
   private static final FrameRate RATE = FrameRate.FPS_23_976;
   private static final double FILM = 24000 / 1001.0;
-  private static final long PER_FRAME = 2002;
+  static final long PER_FRAME = 2002;
   private static final String DAY = "2026-03-17";
   private static final String DAY_AFTER = "2026-03-18";
   private static final List<String> TRACKS =

@@ -84,20 +84,32 @@ class EbuStlTest {
     assertThat(said(read(STL, written)).getFirst()).endsWith("ist nichts.");
   }
 
-  /** Tables 01 to 04: ISO 8859-5, -6, -7 and -8. */
+  /**
+   * Tables 01 to 04 are ISO 8859-5, -6, -7 and -8; the bytes are those that Python's codecs of these
+   * names give.
+   */
   @Test
   void otherScriptsHaveTablesOfTheirOwn() {
-    for (String text : List.of("Πριν ανάψουν", "До света", "לפני האור", "قبل النور")) {
-      Captions captions =
-          Captions.made(
-              "talk", "", FILM, List.of(Caption.of("1", Rational.ZERO, Rational.ONE, text)));
-      assertThat(read(STL, STL.write(captions)).captions().getFirst().text().plain())
-          .isEqualTo(text);
-      assertThat(STL.lost(captions).apply(captions.captions().getFirst())).isEmpty();
-    }
+    assertTable("01", "До", 0xB4, 0xDE);
+    assertTable("02", "قب", 0xE2, 0xC8);
+    assertTable("03", "Πριν", 0xD0, 0xF1, 0xE9, 0xED);
+    assertTable("04", "לפ", 0xEC, 0xF4);
     Captions japanese =
         Captions.made("talk", "", FILM, List.of(Caption.of("1", Rational.ZERO, Rational.ONE, "夜")));
     assertThat(STL.lost(japanese).apply(japanese.captions().getFirst())).contains("夜");
+  }
+
+  private static void assertTable(String table, String text, int... bytes) {
+    Captions captions =
+        Captions.made(
+            "talk", "", FILM, List.of(Caption.of("1", Rational.ZERO, Rational.ONE, text)));
+    byte[] file = STL.write(captions);
+    assertThat(ascii(file, 12, 2)).isEqualTo(table);
+    for (int i = 0; i < bytes.length; i++) {
+      assertThat(Byte.toUnsignedInt(file[1024 + 16 + i])).as(text).isEqualTo(bytes[i]);
+    }
+    assertThat(read(STL, file).captions().getFirst().text().plain()).isEqualTo(text);
+    assertThat(STL.lost(captions).apply(captions.captions().getFirst())).isEmpty();
   }
 
   @Test
