@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlot.input.FileState;
+import org.oddlot.input.UserFolder;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonPatch;
@@ -55,14 +56,7 @@ public final class MeasurementStore {
 
   /** The store of this user: in the folder for what can be made again. */
   public static MeasurementStore ofUser() {
-    String set = System.getProperty("oddlot.cache", "");
-    String xdg = Optional.ofNullable(System.getenv("XDG_CACHE_HOME")).orElse("");
-    Path folder =
-        !set.isEmpty()
-            ? Path.of(set)
-            : (xdg.isEmpty() ? Path.of(System.getProperty("user.home"), ".cache") : Path.of(xdg))
-                .resolve("oddlot");
-    return in(folder.resolve("measured"), 20_000);
+    return in(UserFolder.CACHE.path().resolve("measured"), 20_000);
   }
 
   /**

@@ -1,56 +1,35 @@
 package org.oddlot.profile;
 
-import java.nio.charset.StandardCharsets;
-import java.util.List;
 import java.util.Optional;
 import org.oddlot.input.Contents;
-import org.oddlot.input.InputFile;
-import org.oddlot.input.InputKind;
 import org.oddlot.input.Probe;
-import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
+import org.oddlot.input.YamlKind;
 
 /** {@code .yaml}: mapping profiles. */
-public final class ProfileFiles implements InputKind<Profile> {
-  @Override
-  public String name() {
-    return "Mapping profile";
+public final class ProfileFiles extends YamlKind<Profile> {
+
+  /** Mapping profiles. */
+  public ProfileFiles() {
+    super(Profile.class, "profile", "Mapping profile");
   }
 
-  @Override
-  public String what() {
-    return "mapping profile";
-  }
-
-  @Override
-  public List<String> extensions() {
-    return List.of(".yaml", ".yml");
-  }
-
-  @Override
-  public List<String> extensionsInFolders() {
-    return List.of();
-  }
-
+  /** A YAML file that does not say what it is is taken for one: most that are edited are. */
   @Override
   public Likeness likeness(Probe probe) {
-    boolean says = probe.head().lines().anyMatch(line -> line.startsWith("profile:"));
-    return !extensions().contains(probe.extension())
-        ? Likeness.NONE
-        : says ? Likeness.CERTAIN : Likeness.POSSIBLE;
+    return super.likeness(probe) == Likeness.NONE && extensions().contains(probe.extension())
+        ? Likeness.POSSIBLE
+        : super.likeness(probe);
   }
 
   @Override
-  public Class<Profile> type() {
-    return Profile.class;
+  protected Optional<Profile> parse(String yaml, Problems problems) {
+    return ProfileReader.read(yaml, problems);
   }
 
-  @Override
-  public Optional<Profile> read(InputFile file, ReadingOptions options, Problems problems) {
-    return file.read(problems)
-        .map(bytes -> new String(bytes, StandardCharsets.UTF_8))
-        .flatMap(yaml -> ProfileReader.read(yaml, problems));
+  static Profile shippedOne(String name) {
+    return new ProfileFiles().shipped(name + ".yaml");
   }
 
   @Override

@@ -1,23 +1,20 @@
 package org.oddlot.profile;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
-import org.oddlot.problem.Problems;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.TimelineObject;
+import org.oddlot.input.YamlKind;
 
 /** The profiles that are shipped, and which of them a file was written with. */
 public final class Profiles {
   /** How many objects of a document are looked at to recognise its profile. */
   private static final int ENOUGH_TO_SEE = 5000;
 
-  private static final List<Profile> SHIPPED = List.of(load("odd-lot"), load("practice-desk"));
+  private static final List<Profile> SHIPPED = List.of(ProfileFiles.shippedOne("odd-lot"), ProfileFiles.shippedOne("practice-desk"));
 
   private Profiles() {}
 
@@ -38,7 +35,7 @@ public final class Profiles {
 
   /** The text of a shipped profile, to be edited; empty if there is none of this name. */
   public static Optional<String> yaml(String name) {
-    return byName(name, SHIPPED).map(profile -> text(profile.name() + ".yaml"));
+    return byName(name, SHIPPED).map(profile -> YamlKind.shippedText(Profile.class, profile.name() + ".yaml"));
   }
 
   /** The profile of the program that wrote {@code root}, Odd Lot's own where none is recognised. */
@@ -73,24 +70,5 @@ public final class Profiles {
       inner.addAll(clip.mediaReferences().values());
     }
     return inner.stream().anyMatch(child -> any(child, condition, seen));
-  }
-
-  private static Profile load(String name) {
-    String file = name + ".yaml";
-    var problems = new Problems(file);
-    return ProfileReader.read(text(file), problems)
-        .filter(_ -> problems.list().isEmpty())
-        .orElseThrow(() -> new IllegalStateException(problems.list().toString()));
-  }
-
-  private static String text(String file) {
-    try (InputStream in = Profiles.class.getResourceAsStream(file)) {
-      if (in == null) {
-        throw new IllegalStateException(file + " is not shipped");
-      }
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
   }
 }

@@ -117,6 +117,14 @@ class TrustJourneyTest extends Journey {
     assertThat(tally("sync").open()).isEqualTo(10);
     assertThat(tally("sync").toLookAt()).isZero();
     assertThat(words("sync-evidence")).contains("known to about a second");
+    // To accept it is not enough: somebody has to say that the timecode is right.
+    clickOn("#sync-rows");
+    hit(KeyCode.ENTER);
+    assertThat(tally("sync").open()).isEqualTo(10);
+    assertThat(words("sync-evidence")).contains("By timecode as it is");
+    hit(KeyCode.DIGIT1);
+    hit(KeyCode.ENTER);
+    assertThat(tally("sync").open()).isEqualTo(9);
   }
 
   @Test

@@ -1,27 +1,20 @@
 package org.oddlot.format.guideline;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Guideline;
 import org.oddlot.input.Contents;
-import org.oddlot.input.InputFile;
-import org.oddlot.input.InputKind;
-import org.oddlot.input.Probe;
-import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
+import org.oddlot.input.YamlKind;
 
 /** {@code .yaml}: the limits within which captions can be read. Three come with the program. */
-public final class GuidelineFiles implements InputKind<Guideline> {
+public final class GuidelineFiles extends YamlKind<Guideline> {
   private static final List<String> SHIPPED = List.of("broadcast", "streaming", "upright");
 
   /** Read when one is asked for: most files are no captions. */
   private static final class Shipped {
-    static final List<Guideline> READ = SHIPPED.stream().map(GuidelineFiles::load).toList();
+    static final List<Guideline> READ = SHIPPED.stream().map(name -> new GuidelineFiles().shipped(resource(name))).toList();
   }
 
   /** Those that come with the program. */
@@ -38,63 +31,21 @@ public final class GuidelineFiles implements InputKind<Guideline> {
 
   /** The text of one that comes with the program, to be edited. */
   public static Optional<String> text(String name) {
-    return SHIPPED.contains(name) ? Optional.of(yaml(name)) : Optional.empty();
+    return SHIPPED.contains(name) ? Optional.of(shippedText(Guideline.class, resource(name))) : Optional.empty();
   }
 
-  private static String yaml(String name) {
-    try (InputStream in = Guideline.class.getResourceAsStream("guidelines/" + name + ".yaml")) {
-      if (in == null) {
-        throw new IllegalStateException(name + ".yaml is not shipped");
-      }
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+  /** Caption guidelines. */
+  public GuidelineFiles() {
+    super(Guideline.class, "guideline", "Caption guideline");
   }
 
-  private static Guideline load(String name) {
-    var problems = new Problems(name + ".yaml");
-    return GuidelineReader.read(yaml(name), problems)
-        .filter(_ -> problems.list().isEmpty())
-        .orElseThrow(() -> new IllegalStateException(problems.list().toString()));
+  private static String resource(String name) {
+    return "guidelines/" + name + ".yaml";
   }
 
   @Override
-  public String name() {
-    return "Caption guideline";
-  }
-
-  @Override
-  public String what() {
-    return "caption guideline";
-  }
-
-  @Override
-  public List<String> extensions() {
-    return List.of(".yaml", ".yml");
-  }
-
-  @Override
-  public List<String> extensionsInFolders() {
-    return List.of();
-  }
-
-  @Override
-  public Class<Guideline> type() {
-    return Guideline.class;
-  }
-
-  @Override
-  public Likeness likeness(Probe probe) {
-    boolean says = probe.head().lines().anyMatch(line -> line.startsWith("guideline:"));
-    return extensions().contains(probe.extension()) && says ? Likeness.CERTAIN : Likeness.NONE;
-  }
-
-  @Override
-  public Optional<Guideline> read(InputFile file, ReadingOptions options, Problems problems) {
-    return file.read(problems)
-        .map(bytes -> new String(bytes, StandardCharsets.UTF_8))
-        .flatMap(yaml -> GuidelineReader.read(yaml, problems));
+  protected Optional<Guideline> parse(String yaml, Problems problems) {
+    return GuidelineReader.read(yaml, problems);
   }
 
   @Override

@@ -1,31 +1,24 @@
 package org.oddlot.format.title;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.oddlot.input.Contents;
-import org.oddlot.input.InputFile;
-import org.oddlot.input.InputKind;
-import org.oddlot.input.Probe;
-import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Style;
+import org.oddlot.input.YamlKind;
 
 /** {@code .yaml}: how titles look. Three come with the program. */
-public final class StyleFiles implements InputKind<Style> {
+public final class StyleFiles extends YamlKind<Style> {
   private static final List<String> SHIPPED = List.of("boxed", "plain", "upright");
 
   /** Read when one is asked for: most files are no titles. */
   private static final class Shipped {
-    static final List<Style> READ = SHIPPED.stream().map(StyleFiles::load).toList();
+    static final List<Style> READ = SHIPPED.stream().map(name -> new StyleFiles().shipped("styles/" + name + ".yaml")).toList();
   }
 
   /** Those that come with the program. */
@@ -38,18 +31,14 @@ public final class StyleFiles implements InputKind<Style> {
     return Shipped.READ.stream().filter(style -> style.name().equals(name)).findFirst();
   }
 
-  private static Style load(String name) {
-    var problems = new Problems(name + ".yaml");
-    try (InputStream in = Style.class.getResourceAsStream("styles/" + name + ".yaml")) {
-      if (in == null) {
-        throw new IllegalStateException(name + ".yaml is not shipped");
-      }
-      return read(new String(in.readAllBytes(), StandardCharsets.UTF_8), problems)
-          .filter(_ -> problems.list().isEmpty())
-          .orElseThrow(() -> new IllegalStateException(problems.list().toString()));
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+  /** Title styles. */
+  public StyleFiles() {
+    super(Style.class, "style", "Title style");
+  }
+
+  @Override
+  protected Optional<Style> parse(String yaml, Problems problems) {
+    return read(yaml, problems);
   }
 
   /** The style in {@code yaml}; empty where it is none, and then {@code problems} says why. */
@@ -147,44 +136,6 @@ public final class StyleFiles implements InputKind<Style> {
     return Arrays.stream(type.getEnumConstants())
         .filter(value -> word(value).equals(word))
         .findFirst();
-  }
-
-  @Override
-  public String name() {
-    return "Title style";
-  }
-
-  @Override
-  public String what() {
-    return "title style";
-  }
-
-  @Override
-  public List<String> extensions() {
-    return List.of(".yaml", ".yml");
-  }
-
-  @Override
-  public List<String> extensionsInFolders() {
-    return List.of();
-  }
-
-  @Override
-  public Class<Style> type() {
-    return Style.class;
-  }
-
-  @Override
-  public Likeness likeness(Probe probe) {
-    boolean says = probe.head().lines().anyMatch(line -> line.startsWith("style:"));
-    return extensions().contains(probe.extension()) && says ? Likeness.CERTAIN : Likeness.NONE;
-  }
-
-  @Override
-  public Optional<Style> read(InputFile file, ReadingOptions options, Problems problems) {
-    return file.read(problems)
-        .map(bytes -> new String(bytes, StandardCharsets.UTF_8))
-        .flatMap(yaml -> read(yaml, problems));
   }
 
   @Override

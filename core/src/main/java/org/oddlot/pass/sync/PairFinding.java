@@ -3,6 +3,7 @@ package org.oddlot.pass.sync;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.material.MeasuredOffset;
+import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
@@ -30,6 +31,9 @@ public record PairFinding(
     List<Evidence> evidence)
     implements SyncFinding {
 
+  /** Laid as the timecode says, whatever speaks against it. */
+  static final String AS_TIMECODE = "timecode";
+
   public PairFinding {
     evidence = List.copyOf(evidence);
   }
@@ -47,6 +51,21 @@ public record PairFinding(
   @Override
   public String title() {
     return alignment.picture().name() + " with " + alignment.recording().name();
+  }
+
+  /** One that may not be laid by itself is laid where somebody says that the timecode is right. */
+  @Override
+  public List<Choice> choices() {
+    return standing == Standing.OPEN
+        ? List.of(
+            new Choice(
+                AS_TIMECODE, "By timecode as it is: " + said.offsetInWords(), List.of()))
+        : List.of();
+  }
+
+  /** Whether it is laid where it is accepted as {@code chosen}. */
+  boolean isLaid(List<String> chosen) {
+    return !isDone && (choices().isEmpty() || chosen.contains(AS_TIMECODE));
   }
 
   /** How much later the recording is by ear than by timecode, in samples. */

@@ -33,6 +33,18 @@ import org.oddlot.text.Phrase;
  * first. The clips that are there stay as they are.
  */
 public final class SyncPass implements Pass<SyncFinding> {
+  /** Of a pair that the timecode is right, of a recorder how its clock is. */
+  private static final Codec<Object> ANSWERS =
+      Codec.of(
+          answer ->
+              answer instanceof RecorderAnswer of
+                  ? RecorderAnswer.CODEC.encode(of)
+                  : List.of(PairFinding.AS_TIMECODE),
+          words ->
+              words.equals(List.of(PairFinding.AS_TIMECODE))
+                  ? PairFinding.AS_TIMECODE
+                  : RecorderAnswer.CODEC.decode(words));
+
 
   /** What becomes of the sound that the picture has itself. */
   public static final Setting<String> CAMERA_SOUND =
@@ -142,7 +154,7 @@ public final class SyncPass implements Pass<SyncFinding> {
 
   @Override
   public Codec<?> answers() {
-    return RecorderAnswer.CODEC;
+    return ANSWERS;
   }
 
   @Override
@@ -213,7 +225,7 @@ public final class SyncPass implements Pass<SyncFinding> {
     var synced = new Synced(request.material(), request.settings());
     for (Reviewed<SyncFinding> reviewed : accepted) {
       request.progress().check();
-      if (reviewed.finding() instanceof PairFinding pair && !pair.isDone()) {
+      if (reviewed.finding() instanceof PairFinding pair && pair.isLaid(reviewed.chosen())) {
         synced.add(pair.alignment(), reviewed.reason());
       }
     }

@@ -108,12 +108,7 @@ public final class IntakeBench extends FindingsBench<IntakeFinding> {
   }
 
   private void receive() {
-    var asked =
-        new DeviceAddress(address -> {
-          place.overlay().close();
-          session.receive(address);
-        });
-    place.overlay().open(asked.node(), asked.first());
+    DeviceAddress.ask(place.overlay(), session::receive);
   }
 
   private void paste() {

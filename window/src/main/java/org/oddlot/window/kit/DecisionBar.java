@@ -58,7 +58,8 @@ public final class DecisionBar<F extends Finding> {
      * @param picked the ids of the choices that are picked; none where nothing is
      */
     default Optional<Decision> acceptance(Reviewed<F> reviewed, Set<String> picked) {
-      boolean open = reviewed.finding().choices().size() > 1;
+      int choices = reviewed.finding().choices().size();
+      boolean open = choices > 1 || (choices == 1 && reviewed.finding().proposed().isEmpty());
       return picked.isEmpty()
           ? open ? Optional.empty() : Optional.of(Decision.accept())
           : Optional.of(Decision.accept(List.copyOf(picked)));

@@ -7,7 +7,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
-import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javafx.scene.Node;
@@ -124,13 +123,7 @@ final class HandPane {
         chosen.size() == 1
             ? chosen.getFirst().name
             : Phrase.count(chosen.size(), entries ? "entry" : "clip");
-    Consumer<ByHand> said =
-        hand -> {
-          overlay.close();
-          onSaid.accept(hand, what);
-        };
-    var typed = new TypedByHand(kind, ids, what, said);
-    overlay.open(typed.node(), typed.first());
+    TypedByHand.ask(overlay, kind, ids, what, hand -> onSaid.accept(hand, what));
   }
 
   Node node() {

@@ -395,19 +395,15 @@ public final class PutRightBench extends FindingsBench<PutRightFinding> {
     table
         .current()
         .filter(_ -> type.isVisible())
-        .ifPresent(reviewed -> {
-          var typed =
-              new TypedCorrection(
-                  reviewed.finding().correction(),
-                  answer -> {
-                    place.overlay().close();
+        .ifPresent(reviewed ->
+            TypedCorrection.ask(
+                place.overlay(),
+                reviewed.finding().correction(),
+                answer ->
                     session.decide(
                         List.of(reviewed.finding().id()),
                         Optional.of(Decision.accept(PutRightAnswer.CODEC, answer)),
-                        "put right " + reviewed.finding().title());
-                  });
-          place.overlay().open(typed.node(), typed.first());
-        });
+                        "put right " + reviewed.finding().title())));
   }
 
   @Override

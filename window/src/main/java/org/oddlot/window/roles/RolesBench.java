@@ -178,19 +178,15 @@ public final class RolesBench extends FindingsBench<RolesFinding> {
     table
         .current()
         .filter(reviewed -> reviewed.finding() instanceof RolesFinding.OfRole)
-        .ifPresent(reviewed -> {
-          var name =
-              new NewName(
-                  reviewed.finding().title(),
-                  role -> {
-                    place.overlay().close();
+        .ifPresent(reviewed ->
+            NewName.ask(
+                place.overlay(),
+                reviewed.finding().title(),
+                role ->
                     session.decide(
                         List.of(reviewed.finding().id()),
                         Optional.of(Decision.accept(List.of(role))),
-                        "renamed to " + role + ": " + reviewed.finding().title());
-                  });
-          place.overlay().open(name.node(), name.first());
-        });
+                        "renamed to " + role + ": " + reviewed.finding().title())));
   }
 
   @Override

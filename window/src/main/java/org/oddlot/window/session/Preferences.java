@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.input.UserFolder;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonObject;
@@ -31,14 +32,7 @@ public final class Preferences {
 
   /** Where they are kept for this user: what {@code oddlot.config} says, or the usual folder. */
   public static Preferences ofUser() {
-    String set = System.getProperty("oddlot.config", "");
-    String xdg = Optional.ofNullable(System.getenv("XDG_CONFIG_HOME")).orElse("");
-    Path folder =
-        !set.isEmpty()
-            ? Path.of(set)
-            : (xdg.isEmpty() ? Path.of(System.getProperty("user.home"), ".config") : Path.of(xdg))
-                .resolve("oddlot");
-    return new Preferences(folder.resolve("window.json"));
+    return new Preferences(UserFolder.CONFIG.path().resolve("window.json"));
   }
 
   /** The folder in which they are kept. */

@@ -264,20 +264,17 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
   }
 
   private void ask(String recorder, Alignment like) {
-    var typed =
-        new TypedShift(
-            recorder,
-            like.picture().rate().orElseThrow(),
-            like.recording().first().sampleRate(),
-            samples -> {
-              place.overlay().close();
-              session.order(
-                  pass.id(),
-                  ClockInstruction.CODEC,
-                  new ClockInstruction(recorder, new RecorderAnswer.Late(samples)),
-                  Phrase.of("set the clock of %s %,d samples", recorder, samples));
-            });
-    place.overlay().open(typed.node(), typed.first());
+    TypedShift.ask(
+        place.overlay(),
+        recorder,
+        like.picture().rate().orElseThrow(),
+        like.recording().first().sampleRate(),
+        samples ->
+            session.order(
+                pass.id(),
+                ClockInstruction.CODEC,
+                new ClockInstruction(recorder, new RecorderAnswer.Late(samples)),
+                Phrase.of("set the clock of %s %,d samples", recorder, samples)));
   }
 
   @Override

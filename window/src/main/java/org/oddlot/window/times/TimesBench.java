@@ -78,19 +78,16 @@ public final class TimesBench extends FindingsBench<TimesFinding> {
       return;
     }
     Optional<Programme> programme = programme(lies.get());
-    var typedTimes =
-        new TypedTimes(
-            lies.get().words(),
-            programme.map(Programme::grid).orElse(new Grid.Frames(FrameRate.FPS_25, false)),
-            programme.map(Programme::id),
-            fit -> {
-              place.overlay().close();
-              session.decide(
-                  List.of(lies.get().id()),
-                  Optional.of(Decision.accept(Fit.CODEC, fit)),
-                  "laid " + lies.get().words() + " by hand, " + fit.inWords());
-            });
-    place.overlay().open(typedTimes.node(), typedTimes.first());
+    TypedTimes.ask(
+        place.overlay(),
+        lies.get().words(),
+        programme.map(Programme::grid).orElse(new Grid.Frames(FrameRate.FPS_25, false)),
+        programme.map(Programme::id),
+        fit ->
+            session.decide(
+                List.of(lies.get().id()),
+                Optional.of(Decision.accept(Fit.CODEC, fit)),
+                "laid " + lies.get().words() + " by hand, " + fit.inWords()));
   }
 
   /** The sounds of the lot that are at hand. */
@@ -107,14 +104,7 @@ public final class TimesBench extends FindingsBench<TimesFinding> {
   }
 
   private void caption() {
-    var address =
-        new CaptionerAddress(
-            sounds(),
-            (uri, sound, language) -> {
-              place.overlay().close();
-              session.caption(uri, sound, language);
-            });
-    place.overlay().open(address.node(), address.first());
+    CaptionerAddress.ask(place.overlay(), sounds(), session::caption);
   }
 
   /** The programme that is proposed, else the first. */

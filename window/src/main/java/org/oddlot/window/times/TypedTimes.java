@@ -2,19 +2,15 @@ package org.oddlot.window.times;
 
 import java.util.Optional;
 import java.util.function.Consumer;
-import javafx.scene.Node;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
 import org.oddlot.caption.Grid;
 import org.oddlot.pass.times.Fit;
 import org.oddlot.time.Rational;
 import org.oddlot.time.Timecode;
 import org.oddlot.time.TimecodeException;
-import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.Overlay;
+import org.oddlot.window.kit.Question;
 import org.oddlot.window.kit.Words;
 
 /** One moment of a file and when it is in the programme; with a second one, how fast as well. */
@@ -23,67 +19,63 @@ final class TypedTimes {
   private final Optional<String> programme;
   private final Consumer<Fit> onFit;
   private final TextField[] fields = new TextField[4];
-  private final Label trouble = Words.paragraph("", "trouble");
-  private final VBox box = new VBox(10);
 
-  TypedTimes(String file, Grid.Frames frames, Optional<String> programme, Consumer<Fit> onFit) {
+  private TypedTimes(Grid.Frames frames, Optional<String> programme, Consumer<Fit> onFit) {
     this.frames = frames;
     this.programme = programme;
     this.onFit = onFit;
+  }
+
+  static void ask(
+      Overlay overlay,
+      String file,
+      Grid.Frames frames,
+      Optional<String> programme,
+      Consumer<Fit> onFit) {
+    var question =
+        new Question(
+            overlay,
+            "Where does " + file + " lie?",
+            "A time by the clock has a point before its decimals, 00:01:12.480; a timecode has"
+                + " frames behind a colon, 01:01:12:12.");
+    var typed = new TypedTimes(frames, programme, onFit);
+    question
+        .wide(560)
+        .with(typed.grid(question))
+        .ask(typed.fields[0], "typed-take", "Use it", typed::take);
+  }
+
+  private GridPane grid(Question question) {
     var grid = new GridPane(10, 8);
     String[] names = {"In the file", "In the programme", "In the file", "In the programme"};
     String[] ids = {"first-file", "first-programme", "second-file", "second-programme"};
     for (int i = 0; i < 4; i++) {
-      fields[i] = new TextField();
-      fields[i].setId(ids[i]);
-      fields[i].getStyleClass().add("figures");
+      fields[i] =
+          question.figures(ids[i], (i < 2 ? "First moment, " : "Second moment, ") + names[i]);
       fields[i].setPromptText(i % 2 == 0 ? "00:01:12.480" : "01:01:12:12");
-      fields[i].setAccessibleText((i < 2 ? "First moment, " : "Second moment, ") + names[i]);
-      fields[i].setOnAction(_ -> take());
       grid.add(Words.of(i < 2 ? names[i] : "", "quiet"), 1 + i % 2, 0);
       grid.add(fields[i], 1 + i % 2, 1 + i / 2);
     }
     grid.add(Words.of("One moment"), 0, 1);
     grid.add(Words.of("Another, if it drifts"), 0, 2);
-    box.setMaxSize(560, Region.USE_PREF_SIZE);
-    box.getChildren()
-        .addAll(
-            Words.of("Where does " + file + " lie?", "question"),
-            Words.paragraph(
-                "A time by the clock has a point before its decimals, 00:01:12.480; a timecode has"
-                    + " frames behind a colon, 01:01:12:12.",
-                "quiet"),
-            grid,
-            trouble,
-            new HBox(
-                10, Words.spring(), Actions.main("typed-take", "Use it", "Enter", this::take)));
+    return grid;
   }
 
-  Region node() {
-    return box;
-  }
-
-  Node first() {
-    return fields[0];
-  }
-
-  private void take() {
+  private Optional<String> take() {
     Optional<Rational> from = moment(fields[0].getText());
     Optional<Rational> to = moment(fields[1].getText());
     boolean second = !fields[2].getText().isBlank() || !fields[3].getText().isBlank();
     Optional<Rational> from2 = moment(fields[2].getText());
     Optional<Rational> to2 = moment(fields[3].getText());
     if (from.isEmpty() || to.isEmpty() || (second && (from2.isEmpty() || to2.isEmpty()))) {
-      trouble.setText("A moment is missing, or cannot be read.");
-      return;
+      return Optional.of("A moment is missing, or cannot be read.");
     }
     Rational stretch = Rational.ONE;
     if (second) {
       Rational apart = from2.orElseThrow().minus(from.get());
       Rational wanted = to2.orElseThrow().minus(to.get());
       if (apart.signum() <= 0 || wanted.signum() <= 0) {
-        trouble.setText("The second moment has to be later than the first, in both.");
-        return;
+        return Optional.of("The second moment has to be later than the first, in both.");
       }
       stretch = wanted.dividedBy(apart);
       if (stretch.numerator() > 999_999_999 || stretch.denominator() > 999_999_999) {
@@ -92,6 +84,7 @@ final class TypedTimes {
     }
     Rational shift = to.get().minus(from.get().times(stretch));
     onFit.accept(new Fit(programme, stretch, new Grid.Ticks(1_000_000).nearest(shift)));
+    return Optional.empty();
   }
 
   /** A time by the clock or a timecode, in seconds. */
