@@ -1,10 +1,14 @@
 package org.oddlot.yaml;
 
+import java.util.Map;
 import java.util.Optional;
 import org.oddlot.problem.Problems;
+import org.snakeyaml.engine.v2.api.Dump;
+import org.snakeyaml.engine.v2.api.DumpSettings;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Compose;
 import org.snakeyaml.engine.v2.api.lowlevel.Parse;
+import org.snakeyaml.engine.v2.common.FlowStyle;
 import org.snakeyaml.engine.v2.events.CollectionEndEvent;
 import org.snakeyaml.engine.v2.events.CollectionStartEvent;
 import org.snakeyaml.engine.v2.events.Event;
@@ -14,7 +18,7 @@ import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.Node;
 
-/** Reads a file that is a list of keys and values in YAML, as nodes that know their lines. */
+/** A file that is a list of keys and values in YAML, read as nodes that know their lines. */
 public final class YamlFile {
   /**
    * Far more than anything that people write; what nests deeper is not composed, which recurses.
@@ -22,6 +26,12 @@ public final class YamlFile {
   private static final int DEEPEST = 1000;
 
   private static final LoadSettings SETTINGS = LoadSettings.builder().build();
+  private static final DumpSettings WRITING =
+      DumpSettings.builder()
+          .setDefaultFlowStyle(FlowStyle.AUTO)
+          .setWidth(Integer.MAX_VALUE)
+          .setUseUnicodeEncoding(true)
+          .build();
 
   private YamlFile() {}
 
@@ -52,6 +62,11 @@ public final class YamlFile {
       problems.error("", "This is not YAML: " + e.getMessage() + ".", "");
     }
     return Optional.empty();
+  }
+
+  /** A list of keys and values as a file has it: one a line, what lies within on the same line. */
+  public static String write(Map<String, ?> values) {
+    return new Dump(WRITING).dumpToString(values);
   }
 
   /** Where a node stands: {@code line 3}. */

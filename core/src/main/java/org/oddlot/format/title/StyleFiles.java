@@ -3,13 +3,16 @@ package org.oddlot.format.title;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.oddlot.input.Contents;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Style;
+import org.oddlot.yaml.YamlFile;
 import org.oddlot.input.YamlKind;
 
 /** {@code .yaml}: how titles look. Three come with the program. */
@@ -48,74 +51,83 @@ public final class StyleFiles extends YamlKind<Style> {
 
   /** A style as a file has it; reading it gives the same. */
   public static String write(Style style) {
-    var yaml = new StringBuilder();
-    yaml.append("style: ").append(quoted(style.name())).append('\n');
-    yaml.append("title: ").append(quoted(style.title())).append('\n');
-    yaml.append("lines:\n");
-    for (Style.Line line : style.lines()) {
-      yaml.append("  - {font: ")
-          .append(quoted(line.font()))
-          .append(", weight: ")
-          .append(line.weight())
-          .append(", size: ")
-          .append(number(line.size()))
-          .append(", case: ")
-          .append(word(line.letters()))
-          .append(", capitals: ")
-          .append(number(line.capitals()))
-          .append(", colour: ")
-          .append(quoted(line.colour().toString()))
-          .append("}\n");
-    }
-    yaml.append("spacing: ").append(number(style.spacing())).append('\n');
+    var yaml = new LinkedHashMap<String, Object>();
+    yaml.put("style", style.name());
+    yaml.put("title", style.title());
+    yaml.put("lines", style.lines().stream().map(StyleFiles::line).toList());
+    yaml.put("spacing", decimal(style.spacing()));
     style
         .outline()
         .ifPresent(its ->
-            yaml.append(
-                Phrase.of(
-                    "outline: {width: %s, colour: %s}%n",
-                    number(its.width()), quoted(its.colour().toString()))));
+            yaml.put(
+                "outline",
+                map("width", decimal(its.width()), "colour", its.colour().toString())));
     style
         .shadow()
         .ifPresent(its ->
-            yaml.append(
-                Phrase.of(
-                    "shadow: {x: %s, y: %s, colour: %s, opacity: %s}%n",
-                    number(its.x()),
-                    number(its.y()),
-                    quoted(its.colour().toString()),
-                    number(its.opacity()))));
+            yaml.put(
+                "shadow",
+                map(
+                    "x", decimal(its.x()),
+                    "y", decimal(its.y()),
+                    "colour", its.colour().toString(),
+                    "opacity", decimal(its.opacity()))));
     style
         .box()
         .ifPresent(its ->
-            yaml.append(
-                Phrase.of(
-                    "box: {colour: %s, opacity: %s, radius: %s, padding: %s}%n",
-                    quoted(its.colour().toString()),
-                    number(its.opacity()),
-                    number(its.radius()),
-                    number(its.padding()))));
-    yaml.append(
-        Phrase.of(
-            "place: {x: %s, y: %s, hold: %s, align: %s, width: %s, band: %s}%n",
-            number(style.x()),
-            number(style.y()),
-            word(style.hold()),
-            word(style.align()),
-            number(style.width()),
-            style.inBand() ? "yes" : "no"));
-    yaml.append(
-        Phrase.of(
-            "fit: {smallest: %s, lines: %d, speed: %s, shortest: %s}%n",
-            number(style.smallest()),
-            style.mostLines(),
-            style.speed().toDecimal(3),
-            style.shortest().toDecimal(3)));
-    return yaml.toString().replace("\r\n", "\n");
+            yaml.put(
+                "box",
+                map(
+                    "colour", its.colour().toString(),
+                    "opacity", decimal(its.opacity()),
+                    "radius", decimal(its.radius()),
+                    "padding", decimal(its.padding()))));
+    yaml.put(
+        "place",
+        map(
+            "x", decimal(style.x()),
+            "y", decimal(style.y()),
+            "hold", word(style.hold()),
+            "align", word(style.align()),
+            "width", decimal(style.width()),
+            "band", style.inBand() ? "yes" : "no"));
+    yaml.put(
+        "fit",
+        map(
+            "smallest", decimal(style.smallest()),
+            "lines", style.mostLines(),
+            "speed", decimal(new BigDecimal(style.speed().toDecimal(3))),
+            "shortest", decimal(new BigDecimal(style.shortest().toDecimal(3)))));
+    return YamlFile.write(yaml);
   }
 
-  private static String quoted(String text) {
-    return '"' + text.replace("\\", "\\\\").replace("\"", "\\\"") + '"';
+  private static Map<String, Object> line(Style.Line line) {
+    return map(
+        "font", line.font(),
+        "weight", line.weight(),
+        "size", decimal(line.size()),
+        "case", word(line.letters()),
+        "capitals", decimal(line.capitals()),
+        "colour", line.colour().toString());
+  }
+
+  /** Keys and values in this order. */
+  private static Map<String, Object> map(Object... keysAndValues) {
+    var map = new LinkedHashMap<String, Object>();
+    for (int i = 0; i < keysAndValues.length; i += 2) {
+      map.put((String) keysAndValues[i], keysAndValues[i + 1]);
+    }
+    return map;
+  }
+
+  private static Number decimal(double value) {
+    return decimal(BigDecimal.valueOf(value).setScale(4, RoundingMode.HALF_UP));
+  }
+
+  /** Without a point where it is whole. */
+  private static Number decimal(BigDecimal value) {
+    BigDecimal plain = value.stripTrailingZeros();
+    return plain.scale() <= 0 ? (Number) plain.longValueExact() : plain;
   }
 
   /** At the most four decimals, no more than needed. */

@@ -66,24 +66,4 @@ final class Sounds {
         .replace("ł", "l")
         .replaceAll("[^a-z]", "");
   }
-
-  /** How many letters have to be put in, left out, or changed (Levenshtein 1966). */
-  static int distance(String one, String other) {
-    int[] before = new int[other.length() + 1];
-    int[] now = new int[other.length() + 1];
-    for (int j = 0; j <= other.length(); j++) {
-      before[j] = j;
-    }
-    for (int i = 1; i <= one.length(); i++) {
-      now[0] = i;
-      for (int j = 1; j <= other.length(); j++) {
-        int change = before[j - 1] + (one.charAt(i - 1) == other.charAt(j - 1) ? 0 : 1);
-        now[j] = Math.min(change, Math.min(before[j], now[j - 1]) + 1);
-      }
-      int[] swap = before;
-      before = now;
-      now = swap;
-    }
-    return before[other.length()];
-  }
 }

@@ -8,12 +8,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.apache.commons.text.similarity.LevenshteinDistance;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.caption.Letters;
 import org.oddlot.caption.NameList;
 
 /** The names of a lot, found by how they are spelled and how they sound. */
 final class Terms {
+  /** How many letters have to be put in, left out, or changed (Levenshtein 1966). */
+  private static final LevenshteinDistance LETTERS = LevenshteinDistance.getDefaultInstance();
+
   private final Map<String, String> bySpelling = new LinkedHashMap<>();
   private final Map<String, String> byFolded = new HashMap<>();
   private final Map<String, String> byHeard = new HashMap<>();
@@ -188,7 +192,7 @@ final class Terms {
     Sounds.keys(words).forEach(key -> sounding.addAll(bySound.getOrDefault(key, Set.of())));
     for (String term : sounding) {
       String its = Sounds.letters(term);
-      int distance = Sounds.distance(letters, its);
+      int distance = LETTERS.apply(letters, its);
       // Short words sound like many others: they have to be spelled alike as well, common ones
       // and those in small letters most of all.
       int most =
@@ -206,7 +210,7 @@ final class Terms {
         String its = Sounds.letters(term);
         int most = its.length() >= 8 ? 2 : its.length() >= 5 ? 1 : 0;
         if (Math.abs(its.length() - letters.length()) <= most) {
-          int distance = Sounds.distance(letters, its);
+          int distance = LETTERS.apply(letters, its);
           if (distance <= most) {
             best = better(best, Guess.of(term, Kind.SPELLING, distance, its.length()));
           }
@@ -216,7 +220,7 @@ final class Terms {
     if (best == null && tokens.stream().anyMatch(Tokens::isCapital)) {
       for (String term : nearby) {
         String its = Sounds.letters(term);
-        int distance = Sounds.distance(letters, its);
+        int distance = LETTERS.apply(letters, its);
         if (distance * 2 <= Math.max(its.length(), letters.length())) {
           best = better(best, Guess.of(term, Kind.INSTEAD, distance, its.length()));
         }

@@ -11,6 +11,11 @@ sealed interface PairDoubt {
   /** In a sentence, without a full stop. */
   String reason();
 
+  /** Whether the frame is not known. */
+  default boolean isRough() {
+    return false;
+  }
+
   /** Whether nothing may be laid because of it, also when all else is accepted. */
   default boolean leaves() {
     return false;
@@ -42,6 +47,11 @@ sealed interface PairDoubt {
     }
 
     @Override
+    public boolean isRough() {
+      return true;
+    }
+
+    @Override
     public boolean leaves() {
       return true;
     }
@@ -60,6 +70,11 @@ sealed interface PairDoubt {
           "the clock of %s is known to about a second only, and the waveform did not give the frame;"
               + " sync it by hand",
           recorder);
+    }
+
+    @Override
+    public boolean isRough() {
+      return true;
     }
 
     @Override

@@ -15,6 +15,7 @@ import org.oddlot.pass.Standing;
  * @param said how they lie by their timecodes
  * @param measured where they lie by ear, if that was heard
  * @param isDone whether a synced clip of the two is there already
+ * @param isRough whether which take it is is known, and the frame is not
  * @param standing settled unless something speaks against it
  * @param headline in a few words
  * @param reason in a sentence
@@ -25,6 +26,7 @@ public record PairFinding(
     Alignment said,
     Optional<MeasuredOffset> measured,
     boolean isDone,
+    boolean isRough,
     Standing standing,
     String headline,
     String reason,
@@ -53,10 +55,10 @@ public record PairFinding(
     return alignment.picture().name() + " with " + alignment.recording().name();
   }
 
-  /** One that may not be laid by itself is laid where somebody says that the timecode is right. */
+  /** Where the frame is not known it is laid only if somebody says that the timecode is right. */
   @Override
   public List<Choice> choices() {
-    return standing == Standing.OPEN
+    return isRough
         ? List.of(
             new Choice(
                 AS_TIMECODE, "By timecode as it is: " + said.offsetInWords(), List.of()))

@@ -126,6 +126,7 @@ final class Pairs {
         said,
         heard,
         isDone,
+        !isDone && doubt.filter(PairDoubt::isRough).isPresent(),
         doubt.isEmpty() || isDone ? Standing.SETTLED : isLeft ? Standing.OPEN : Standing.TO_LOOK_AT,
         isDone ? "synced already" : doubt.map(PairDoubt::headline).orElse(pair.cover() + " %"),
         isDone ? "a synced clip of the two is there" : doubt.map(PairDoubt::reason).orElse(settled),
