@@ -59,7 +59,8 @@ final class CaptionCommand implements Callable<Integer> {
           throw new ParameterException(spec.commandLine(), what + ".");
         });
     List<Path> written =
-        CaptionService.caption(uri, sound, language, folder.toAbsolutePath(), output.progress(spec));
+        CaptionService.caption(
+            uri, sound, language, folder.toAbsolutePath(), output.progress(spec));
     output.sayWritten(spec, written);
     return ExitCode.DONE;
   }

@@ -9,8 +9,8 @@ import java.util.Optional;
 import org.oddlot.problem.Problems;
 
 /**
- * YAML files that begin by saying what they are and what they are called: {@code style: boxed}. Some
- * of them come with the program, beside the class of what is read.
+ * YAML files that begin by saying what they are and what they are called: {@code style: boxed}.
+ * Some of them come with the program, beside the class of what is read.
  *
  * @param <T> what is read
  */

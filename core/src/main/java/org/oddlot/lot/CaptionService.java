@@ -88,7 +88,8 @@ public final class CaptionService {
     if (job.isEmpty()) {
       progress.at(0, "Sending " + sound.getFileName());
       job =
-          service.json("job", () -> post(key))
+          service
+              .json("job", () -> post(key))
               .string("job")
               .filter(id -> id.matches("[A-Za-z0-9_-]{1,80}"))
               .orElseThrow(() -> new IOException(address + " gave no job."));

@@ -151,8 +151,7 @@ final class LocalService implements AutoCloseable {
             answer.statusCode() / 100 == 5
                 ? Phrase.of("the %s answers with an error (%d).", terms.name, answer.statusCode())
                 : Phrase.of(
-                    "what answers at %s is no %s (%d).",
-                    address, terms.name, answer.statusCode()));
+                    "what answers at %s is no %s (%d).", address, terms.name, answer.statusCode()));
       }
       if (body.length > terms.mostBytes) {
         throw new IOException("the answer is too long.");

@@ -3,9 +3,9 @@ package org.oddlot.profile;
 import java.util.Optional;
 import org.oddlot.input.Contents;
 import org.oddlot.input.Probe;
+import org.oddlot.input.YamlKind;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
-import org.oddlot.input.YamlKind;
 
 /** {@code .yaml}: mapping profiles. */
 public final class ProfileFiles extends YamlKind<Profile> {

@@ -1,20 +1,20 @@
 package org.oddlot.profile;
 
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import org.oddlot.input.YamlKind;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.TimelineObject;
-import org.oddlot.input.YamlKind;
 
 /** The profiles that are shipped, and which of them a file was written with. */
 public final class Profiles {
   /** How many objects of a document are looked at to recognise its profile. */
   private static final int ENOUGH_TO_SEE = 5000;
 
-  private static final List<Profile> SHIPPED = List.of(ProfileFiles.shippedOne("odd-lot"), ProfileFiles.shippedOne("practice-desk"));
+  private static final List<Profile> SHIPPED =
+      List.of(ProfileFiles.shippedOne("odd-lot"), ProfileFiles.shippedOne("practice-desk"));
 
   private Profiles() {}
 
@@ -35,7 +35,8 @@ public final class Profiles {
 
   /** The text of a shipped profile, to be edited; empty if there is none of this name. */
   public static Optional<String> yaml(String name) {
-    return byName(name, SHIPPED).map(profile -> YamlKind.shippedText(Profile.class, profile.name() + ".yaml"));
+    return byName(name, SHIPPED)
+        .map(profile -> YamlKind.shippedText(Profile.class, profile.name() + ".yaml"));
   }
 
   /** The profile of the program that wrote {@code root}, Odd Lot's own where none is recognised. */

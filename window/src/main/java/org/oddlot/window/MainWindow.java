@@ -354,8 +354,10 @@ final class MainWindow {
 
   private void showBanner(State state) {
     banner.getChildren().clear();
+    // With nothing open, the start says what was left.
     state
         .recoverable()
+        .filter(_ -> !state.isEmpty())
         .ifPresent(kept -> {
           int decisions = kept.answers().decisions().size() + kept.answers().instructions().size();
           var line =

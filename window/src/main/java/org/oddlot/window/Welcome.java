@@ -19,6 +19,7 @@ import javafx.scene.layout.RowConstraints;
 import javafx.scene.layout.VBox;
 import org.oddlot.demo.Demo;
 import org.oddlot.demo.DemoDay;
+import org.oddlot.lot.Lot;
 import org.oddlot.lot.ReadySheet;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Words;
@@ -106,7 +107,7 @@ final class Welcome extends ScrollPane {
 
   private void addRecent() {
     List<Path> recent = session.preferences().recentLots();
-    Optional<String> unsaved = session.unsavedLot();
+    Optional<String> unsaved = session.state().recoverable().map(Lot::name);
     if (!recent.isEmpty() || unsaved.isPresent()) {
       page.getChildren().add(Words.section("Open recent"));
     }

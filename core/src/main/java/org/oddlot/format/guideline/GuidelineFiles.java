@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Guideline;
 import org.oddlot.input.Contents;
+import org.oddlot.input.YamlKind;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
-import org.oddlot.input.YamlKind;
 
 /** {@code .yaml}: the limits within which captions can be read. Three come with the program. */
 public final class GuidelineFiles extends YamlKind<Guideline> {
@@ -14,7 +14,8 @@ public final class GuidelineFiles extends YamlKind<Guideline> {
 
   /** Read when one is asked for: most files are no captions. */
   private static final class Shipped {
-    static final List<Guideline> READ = SHIPPED.stream().map(name -> new GuidelineFiles().shipped(resource(name))).toList();
+    static final List<Guideline> READ =
+        SHIPPED.stream().map(name -> new GuidelineFiles().shipped(resource(name))).toList();
   }
 
   /** Those that come with the program. */
@@ -31,7 +32,9 @@ public final class GuidelineFiles extends YamlKind<Guideline> {
 
   /** The text of one that comes with the program, to be edited. */
   public static Optional<String> text(String name) {
-    return SHIPPED.contains(name) ? Optional.of(shippedText(Guideline.class, resource(name))) : Optional.empty();
+    return SHIPPED.contains(name)
+        ? Optional.of(shippedText(Guideline.class, resource(name)))
+        : Optional.empty();
   }
 
   /** Caption guidelines. */

@@ -9,11 +9,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.oddlot.input.Contents;
+import org.oddlot.input.YamlKind;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Style;
 import org.oddlot.yaml.YamlFile;
-import org.oddlot.input.YamlKind;
 
 /** {@code .yaml}: how titles look. Three come with the program. */
 public final class StyleFiles extends YamlKind<Style> {
@@ -21,7 +21,8 @@ public final class StyleFiles extends YamlKind<Style> {
 
   /** Read when one is asked for: most files are no titles. */
   private static final class Shipped {
-    static final List<Style> READ = SHIPPED.stream().map(name -> new StyleFiles().shipped("styles/" + name + ".yaml")).toList();
+    static final List<Style> READ =
+        SHIPPED.stream().map(name -> new StyleFiles().shipped("styles/" + name + ".yaml")).toList();
   }
 
   /** Those that come with the program. */
@@ -60,8 +61,7 @@ public final class StyleFiles extends YamlKind<Style> {
         .outline()
         .ifPresent(its ->
             yaml.put(
-                "outline",
-                map("width", decimal(its.width()), "colour", its.colour().toString())));
+                "outline", map("width", decimal(its.width()), "colour", its.colour().toString())));
     style
         .shadow()
         .ifPresent(its ->

@@ -60,8 +60,7 @@ public record PairFinding(
   public List<Choice> choices() {
     return isRough
         ? List.of(
-            new Choice(
-                AS_TIMECODE, "By timecode as it is: " + said.offsetInWords(), List.of()))
+            new Choice(AS_TIMECODE, "By timecode as it is: " + said.offsetInWords(), List.of()))
         : List.of();
   }
 

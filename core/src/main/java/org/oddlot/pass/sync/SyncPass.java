@@ -45,7 +45,6 @@ public final class SyncPass implements Pass<SyncFinding> {
                   ? PairFinding.AS_TIMECODE
                   : RecorderAnswer.CODEC.decode(words));
 
-
   /** What becomes of the sound that the picture has itself. */
   public static final Setting<String> CAMERA_SOUND =
       Setting.oneOf("camera_sound", "Camera sound", CameraSound.MUTE.word(), CameraSound.words());

@@ -85,8 +85,8 @@ class EbuStlTest {
   }
 
   /**
-   * Tables 01 to 04 are ISO 8859-5, -6, -7 and -8; the bytes are those that Python's codecs of these
-   * names give.
+   * Tables 01 to 04 are ISO 8859-5, -6, -7 and -8; the bytes are those that Python's codecs of
+   * these names give.
    */
   @Test
   void otherScriptsHaveTablesOfTheirOwn() {

@@ -56,8 +56,8 @@ final class TypedCorrection {
                   taken(
                       field.getText(),
                       date(field.getText().strip())
-                          .map(day ->
-                              new PutRightAnswer.OfDay(!clips.isSelected(), day.toString())),
+                          .map(
+                              day -> new PutRightAnswer.OfDay(!clips.isSelected(), day.toString())),
                       onChoice));
     }
   }

@@ -41,13 +41,9 @@ public final class Preferences {
     return parent == null ? Path.of("").toAbsolutePath() : parent;
   }
 
-  /** The lots that were open last, the latest first, as far as they are still there. */
+  /** The lots that were open last, the latest first; some may not be there any more. */
   public List<Path> recentLots() {
-    return values.array("recent").stream()
-        .map(JsonValue::display)
-        .map(Path::of)
-        .filter(Files::exists)
-        .toList();
+    return values.array("recent").stream().map(JsonValue::display).map(Path::of).toList();
   }
 
   /** Puts a lot first among the recent ones. */
@@ -55,6 +51,15 @@ public final class Preferences {
     var recent = new ArrayList<>(recentLots());
     recent.remove(lot);
     recent.addFirst(lot);
+    setRecent(recent);
+  }
+
+  /** A lot is not there any more. */
+  public void forgetRecentLot(Path lot) {
+    setRecent(recentLots().stream().filter(each -> !each.equals(lot)).toList());
+  }
+
+  private void setRecent(List<Path> recent) {
     set(
         "recent",
         JsonArray.of(

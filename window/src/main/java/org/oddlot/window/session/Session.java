@@ -3,17 +3,15 @@ package org.oddlot.window.session;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.ArrayDeque;
 import java.util.Collection;
-import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -54,6 +52,7 @@ import org.oddlot.pass.Passes;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.problem.FaultReport;
+import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problem;
 import org.oddlot.profile.Profiles;
 import org.oddlot.text.Phrase;
@@ -74,8 +73,7 @@ public final class Session {
   private final ReadOnlyObjectWrapper<State> state = new ReadOnlyObjectWrapper<>(State.NOTHING);
   private final ReadOnlyObjectWrapper<Work> work = new ReadOnlyObjectWrapper<>(Work.IDLE);
   private final ReadOnlyObjectWrapper<Notice> notice = new ReadOnlyObjectWrapper<>(Notice.NONE);
-  private final Deque<Done> done = new ArrayDeque<>();
-  private final Deque<Done> undone = new ArrayDeque<>();
+  private final History history = new History();
   private final Lane reading;
   private final Lane measuring;
   private final Lane running;
@@ -85,10 +83,7 @@ public final class Session {
   private final Lane looking;
   private final List<Lane> lanes;
 
-  /** What was decided and is not kept yet; the saving lane takes it from there. */
-  private final AtomicReference<Optional<Lot>> unkept = new AtomicReference<>(Optional.empty());
-
-  private Optional<LotStore> store = Optional.empty();
+  private LotKeeper keeper;
   private Optional<IntakeResult> read = Optional.empty();
   private Measured measured = Measured.NOTHING;
 
@@ -105,9 +100,6 @@ public final class Session {
 
   /** What is to be done once everything was run. */
   private Optional<Runnable> afterwards = Optional.empty();
-
-  /** Something that was done, and the lot before it, or after it where it was taken back. */
-  private record Done(Lot lot, String what) {}
 
   /**
    * @param interfaceThread runs things on the interface thread
@@ -136,6 +128,8 @@ public final class Session {
     looking = lane.apply("looking");
     lanes = List.of(writing, fetching, reading, running, measuring, saving, looking);
     lanes.forEach(each -> each.workProperty().addListener((_, _, _) -> work.set(atWork())));
+    keeper = keeperOf(untitled());
+    lookForUnsaved();
   }
 
   /** What a person waits for: of several things the one that ends last. */
@@ -151,7 +145,11 @@ public final class Session {
   /** Stops all work for good; what was decided is kept first. */
   public void end() {
     saving.finish();
-    letGo();
+    try {
+      keeper.letGoNow();
+    } catch (IOException e) {
+      say(Notice.of(e));
+    }
     lanes.forEach(Lane::close);
   }
 
@@ -192,56 +190,82 @@ public final class Session {
 
   /** Opens files for a job. */
   public void open(List<Path> files, ReadySheet job) {
-    open(files);
-    if (!state().isEmpty() && state().file().isEmpty()) {
-      take(job);
-    }
+    open(
+        files,
+        () -> {
+          if (state().file().isEmpty()) {
+            take(job);
+          }
+        });
   }
 
   /** Opens a lot if there is one among {@code files}, else adds them to the open lot. */
   public void open(List<Path> files) {
+    open(files, () -> {});
+  }
+
+  private void open(List<Path> files, Runnable onceAdded) {
     Optional<Path> lot =
         files.stream().filter(file -> file.toString().endsWith(LotFile.EXTENSION)).findFirst();
     if (lot.isPresent()) {
       openLot(lot.get());
     } else if (!files.isEmpty()) {
-      addFiles(files);
+      fetching.start(
+          "Looking through folders",
+          _ -> {
+            List<Path> found = Folders.opened(files);
+            return () -> {
+              addFiles(found);
+              onceAdded.run();
+            };
+          });
     }
   }
 
   private void openLot(Path file) {
     Path absolute = file.toAbsolutePath().normalize();
-    try {
-      if (state().file().filter(absolute::equals).isPresent()) {
-        letGo();
-      }
-      LotStore opening = LotStore.of(absolute, preferences.folder());
-      LotFile.Opened opened;
-      try {
-        opened = opening.open();
-      } catch (IOException e) {
-        opening.close();
-        throw e;
-      }
-      begin(
-          State.NOTHING
-              .withLot(opened.lot(), false)
-              .withFile(Optional.of(absolute), false)
-              .withRecoverable(opening.recoverable()));
-      store = Optional.of(opening);
-      preferences.addRecentLot(absolute);
-      say(opened(absolute, opened, opening));
-      readAgain();
-    } catch (IOException e) {
-      say(
-          Notice.trouble(
-              Phrase.of(
-                  "%s cannot be opened: %s",
-                  file.getFileName(), Notice.sentence(String.valueOf(e.getMessage())))));
-    }
+    boolean isOpen = state().file().filter(absolute::equals).isPresent();
+    LotKeeper before = keeper;
+    saving.start(
+        "Opening " + file.getFileName(),
+        _ -> {
+          if (isOpen) {
+            // Else it would seem to be open in another window.
+            before.letGoNow();
+          }
+          LotStore store = LotStore.of(absolute, preferences.folder());
+          try {
+            LotFile.Opened opened = store.open();
+            return () -> opened(absolute, opened, store);
+          } catch (IOException e) {
+            store.close();
+            return () -> {
+              if (e instanceof NoSuchFileException) {
+                preferences.forgetRecentLot(absolute);
+              }
+              say(
+                  Notice.trouble(
+                      Phrase.of(
+                          "%s cannot be opened: %s",
+                          file.getFileName(), Notice.sentence(FileTrouble.inWords(e)))));
+            };
+          }
+        });
   }
 
-  private static Notice opened(Path file, LotFile.Opened opened, LotStore store) {
+  private void opened(Path file, LotFile.Opened opened, LotStore from) {
+    begin(
+        State.NOTHING
+            .withLot(opened.lot(), false)
+            .withFile(Optional.of(file), false)
+            .withRecoverable(from.recoverable()),
+        new LotKeeper(saving, from));
+    preferences.addRecentLot(file);
+    say(noticeOf(file, opened, from));
+    readAgain();
+  }
+
+  private static Notice noticeOf(Path file, LotFile.Opened opened, LotStore store) {
     if (!opened.problems().isEmpty()) {
       return Notice.trouble(inWords(opened.problems()));
     }
@@ -258,11 +282,11 @@ public final class Session {
   }
 
   /** Puts another lot in the place of the one that is open. */
-  private void begin(State first) {
+  private void begin(State first, LotKeeper its) {
     lanes.stream().filter(lane -> lane != saving).forEach(Lane::drop);
-    letGo();
-    done.clear();
-    undone.clear();
+    keeper.letGo();
+    keeper = its;
+    history.clear();
     read = Optional.empty();
     ran = Optional.empty();
     measured = Measured.NOTHING;
@@ -272,8 +296,7 @@ public final class Session {
     state.set(first);
   }
 
-  private void addFiles(List<Path> chosen) {
-    List<Path> files = Folders.opened(chosen);
+  private void addFiles(List<Path> files) {
     Lot lot = state().lot();
     if (state().isEmpty()) {
       fitting = Optional.of(lot.sheet());
@@ -506,15 +529,13 @@ public final class Session {
           state.set(state().withRecoverable(Optional.empty()));
           change(kept, "restored the decisions that were not saved");
           // Only once it is kept as this session's own.
-          LotStore its = storeHere();
-          keepSafe(its::forgetRecoverable);
+          keeper.forgetRecoverable();
         });
   }
 
   /** Lets the decisions of a session that was cut off go. */
   public void forgetRecoverable() {
-    LotStore its = storeHere();
-    keepSafe(its::forgetRecoverable);
+    keeper.forgetRecoverable();
     state.set(state().withRecoverable(Optional.empty()));
   }
 
@@ -522,8 +543,7 @@ public final class Session {
     if (lot.equals(state().lot())) {
       return;
     }
-    done.push(new Done(state().lot(), what));
-    undone.clear();
+    history.add(state().lot(), what);
     take(lot);
     say(Notice.of(Character.toUpperCase(what.charAt(0)) + what.substring(1) + "."));
   }
@@ -531,120 +551,73 @@ public final class Session {
   private void take(Lot lot) {
     // A decision is seen at once, what depends on it once the passes have looked at it.
     state.set(state().withLot(lot, true).withOutcome(ran.map(its -> its.showing(lot.answers()))));
-    keep(lot);
+    keeper.keep(lot);
     refresh();
   }
 
-  /** Something that is written beside, so that nothing is lost. */
-  private interface Keeping {
-    void run() throws IOException;
+  private LotKeeper keeperOf(Path lotFile) {
+    return new LotKeeper(saving, lotFile, preferences.folder());
   }
 
-  private void keepSafe(Keeping keeping) {
+  /** Where a lot is kept that was never saved. */
+  private Path untitled() {
+    return preferences.folder().resolve("untitled.oddlot");
+  }
+
+  /** Looks whether an earlier session left a lot that was never saved. */
+  private void lookForUnsaved() {
+    LotKeeper its = keeper;
     saving.queue(_ -> {
-      try {
-        keeping.run();
-      } catch (IOException e) {
-        throw new IOException("Autosave failed: " + e.getMessage(), e);
-      }
-      return () -> {};
+      Optional<Lot> left = its.storeNow().recoverable().filter(lot -> !lot.inputs().isEmpty());
+      return () -> {
+        if (keeper == its && state().isEmpty()) {
+          state.set(state().withRecoverable(left));
+        }
+      };
     });
-  }
-
-  /** Keeps what was decided; of several states that wait for it the last one is enough. */
-  private void keep(Lot lot) {
-    LotStore its = storeHere();
-    if (unkept.getAndSet(Optional.of(lot)).isEmpty()) {
-      keepSafe(() -> keepLast(its));
-    }
-  }
-
-  private void keepLast(LotStore its) throws IOException {
-    Optional<Lot> last = unkept.getAndSet(Optional.empty());
-    if (last.isPresent()) {
-      its.keep(last.get());
-    }
-  }
-
-  /** The store of what is open. A lot that was never saved is kept with the preferences. */
-  private LotStore storeHere() {
-    LotStore its = store.orElseGet(this::untitled);
-    store = Optional.of(its);
-    return its;
-  }
-
-  private LotStore untitled() {
-    return LotStore.of(preferences.folder().resolve("untitled.oddlot"), preferences.folder());
-  }
-
-  /** Lets the store of what is open go, with everything kept that was decided. */
-  private void letGo() {
-    store.ifPresent(its -> {
-      try {
-        keepLast(its);
-      } catch (IOException e) {
-        say(Notice.of(e));
-      }
-      its.close();
-    });
-    store = Optional.empty();
-  }
-
-  /** The name of a lot of an earlier session that was never saved, if there is one. */
-  public Optional<String> unsavedLot() {
-    return storeHere().recoverable().filter(lot -> !lot.inputs().isEmpty()).map(Lot::name);
   }
 
   /** Goes on with the lot of an earlier session that was never saved. */
   public void openUnsavedLot() {
-    storeHere()
+    state()
         .recoverable()
         .ifPresent(lot -> {
-          begin(State.NOTHING.withLot(lot, true));
-          LotStore its = storeHere();
-          keep(lot);
-          keepSafe(its::forgetRecoverable);
+          begin(State.NOTHING.withLot(lot, true), keeperOf(untitled()));
+          keeper.keep(lot);
+          keeper.forgetRecoverable();
           refresh();
         });
   }
 
   /** Closes the lot; what was not saved of it stays kept. */
   public void close() {
-    begin(State.NOTHING);
+    begin(State.NOTHING, keeperOf(untitled()));
+    lookForUnsaved();
   }
 
   /** Closes the lot and lets go what was decided and not saved. */
   public void abandon() {
-    LotStore its = storeHere();
-    store = Optional.empty();
-    unkept.set(Optional.empty());
-    saving.queue(_ -> {
-      its.forget();
-      its.close();
-      return () -> {};
-    });
+    keeper.abandon();
     close();
   }
 
   /** Takes back the last thing that was done. */
   public void undo() {
-    step(done, undone, "Undone", "There is nothing to undo.");
+    step(history.undo(state().lot()), "Undone", "There is nothing to undo.");
   }
 
   /** Does again what was taken back last. */
   public void redo() {
-    step(undone, done, "Redone", "There is nothing to redo.");
+    step(history.redo(state().lot()), "Redone", "There is nothing to redo.");
   }
 
-  private void step(Deque<Done> from, Deque<Done> to, String said, String otherwise) {
-    if (from.isEmpty()) {
-      say(Notice.of(otherwise));
-      return;
-    }
-    Done last = from.pop();
-    to.push(new Done(state().lot(), last.what));
-    take(last.lot);
-    say(Notice.of(said + ": " + last.what + "."));
+  private void step(Optional<History.Step> step, String said, String otherwise) {
+    step.ifPresentOrElse(
+        its -> {
+          take(its.lot());
+          say(Notice.of(said + ": " + its.what() + "."));
+        },
+        () -> say(Notice.of(otherwise)));
   }
 
   /** Saves the lot where it was saved before; false if it was not saved yet. */
@@ -656,40 +629,53 @@ public final class Session {
   /** Saves the lot at {@code file}. */
   public void saveAs(Path file) {
     Path absolute = file.toAbsolutePath().normalize();
-    try {
-      boolean isSameFile = state().file().filter(absolute::equals).isPresent();
-      LotStore to = isSameFile ? storeHere() : LotStore.of(absolute, preferences.folder());
-      unkept.set(Optional.empty());
-      Optional<LotMerge> merge = to.save(state().lot());
-      if (!isSameFile) {
-        storeHere().forget();
-        letGo();
-        store = Optional.of(to);
-      }
-      merge.ifPresent(its -> {
-        done.push(new Done(state().lot(), "put together with what another window saved"));
-        undone.clear();
-        state.set(
-            state()
-                .withLot(its.lot(), false)
-                .withOutcome(ran.map(outcome -> outcome.showing(its.lot().answers()))));
-      });
-      state.set(state().withFile(Optional.of(absolute), false));
-      preferences.addRecentLot(absolute);
-      say(
-          Notice.of(
-              "Saved "
-                  + absolute.getFileName()
-                  + "."
-                  + merge.map(its -> " " + its.inWords()).orElse("")));
+    boolean isSameFile = state().file().filter(absolute::equals).isPresent();
+    Lot lot = state().lot();
+    LotKeeper from = keeper;
+    LotKeeper to = isSameFile ? from : keeperOf(absolute);
+    saving.start(
+        "Saving " + absolute.getFileName(),
+        _ -> {
+          try {
+            Optional<LotMerge> merge = to.saveNow(lot);
+            if (!isSameFile) {
+              from.abandonNow();
+            }
+            return () -> saved(absolute, to, lot, merge);
+          } catch (IOException e) {
+            throw new IOException(
+                "The lot could not be saved: " + Notice.sentence(String.valueOf(e.getMessage())),
+                e);
+          }
+        });
+  }
+
+  private void saved(Path file, LotKeeper by, Lot lot, Optional<LotMerge> merge) {
+    keeper = by;
+    boolean isSaved = state().lot().equals(lot);
+    state.set(state().withFile(Optional.of(file), !isSaved));
+    preferences.addRecentLot(file);
+    if (!isSaved) {
+      // What was decided meanwhile; where another had saved it, both are put together once more.
+      keeper.keep(state().lot());
       if (merge.isPresent()) {
-        refresh();
+        saveAs(file);
+        return;
       }
-    } catch (IOException e) {
-      say(
-          Notice.trouble(
-              "The lot could not be saved: " + Notice.sentence(String.valueOf(e.getMessage()))));
+    } else if (merge.isPresent()) {
+      Lot both = merge.get().lot();
+      history.add(state().lot(), "put together with what another window saved");
+      state.set(
+          state()
+              .withLot(both, false)
+              .withOutcome(ran.map(outcome -> outcome.showing(both.answers()))));
+      refresh();
     }
+    say(
+        Notice.of(
+            Phrase.of(
+                "Saved %s.%s",
+                file.getFileName(), merge.map(its -> " " + its.inWords()).orElse(""))));
   }
 
   /** Reads what is not read yet, then runs what has something new to look at. */
@@ -744,7 +730,7 @@ public final class Session {
     if (!its.equals(lot.sheet())) {
       Lot fitted = lot.withSheet(its);
       state.set(state().withLot(fitted, true));
-      keep(fitted);
+      keeper.keep(fitted);
       say(Notice.of("Run sheet: " + proposed.title() + ", by what came in."));
     }
   }

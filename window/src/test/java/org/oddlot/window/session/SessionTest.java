@@ -12,6 +12,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.demo.Demo;
+import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.ReadySheet;
 import org.oddlot.measure.MeasurementStore;
@@ -176,6 +177,7 @@ class SessionTest {
     next.end();
     Session third = newSession(folder);
     third.open(List.of(lot));
+    work();
     assertThat(third.state().recoverable()).isEmpty();
   }
 
@@ -190,6 +192,7 @@ class SessionTest {
     session.end();
     Session next = newSession(folder);
     next.open(List.of(lot));
+    work();
     next.recover();
     assertThat(next.state().lot().answers().decisions()).hasSize(200);
   }
@@ -199,6 +202,7 @@ class SessionTest {
     open();
     Session other = newSession(folder);
     other.open(List.of(lot));
+    work();
     assertThat(other.noticeProperty().get().text()).contains("open in another window as well");
     assertThat(other.state().recoverable()).isEmpty();
     decline(session, "match:a");
@@ -213,6 +217,7 @@ class SessionTest {
     work();
     // One's saving takes nothing of what the other has not saved; then both are put together.
     assertThat(other.save()).isTrue();
+    work();
     assertThat(other.noticeProperty().get().text())
         .contains("1 change of it was taken over. 1 thing was changed in both");
     assertThat(other.state().lot().answers().decisions()).hasSize(3);
@@ -233,18 +238,45 @@ class SessionTest {
     session.end();
     Session next = newSession(folder);
     next.open(List.of(lot));
+    work();
     decline(next, "match:after");
     work();
     next.end();
     Session third = newSession(folder);
     third.open(List.of(lot));
+    work();
     assertThat(third.state().recoverable().orElseThrow().answers().decisions()).hasSize(1);
     third.forgetRecoverable();
     work();
     third.end();
     Session fourth = newSession(folder);
     fourth.open(List.of(lot));
+    work();
     assertThat(fourth.state().recoverable().orElseThrow().answers().decisions()).hasSize(1);
+  }
+
+  @Test
+  void whatIsDecidedWhileTheLotIsSavedElsewhereIsKeptThere() throws IOException {
+    open();
+    decline(session, "match:before");
+    Path elsewhere = folder.resolve("elsewhere.oddlot");
+    session.saveAs(elsewhere);
+    // Saving is under way.
+    decline(session, "match:meanwhile");
+    work();
+    assertThat(session.state().file()).contains(elsewhere);
+    assertThat(session.state().unsaved()).isTrue();
+    assertThat(LotFile.open(elsewhere).lot().answers().decisions()).hasSize(1);
+    session.end();
+    Session next = newSession(folder);
+    next.open(List.of(elsewhere));
+    work();
+    assertThat(next.state().recoverable().orElseThrow().answers().decisions()).hasSize(2);
+    next.end();
+    Session former = newSession(folder);
+    former.open(List.of(lot));
+    work();
+    assertThat(former.state().recoverable()).isEmpty();
   }
 
   private static void decline(Session in, String finding) {
@@ -260,12 +292,14 @@ class SessionTest {
     session.end();
     Session next = newSession(folder);
     next.open(List.of(lot));
+    work();
     assertThat(next.state().recoverable()).isPresent();
     next.forgetRecoverable();
     work();
     next.end();
     Session third = newSession(folder);
     third.open(List.of(lot));
+    work();
     assertThat(third.state().recoverable()).isEmpty();
   }
 
@@ -279,7 +313,8 @@ class SessionTest {
     assertThat(session.save()).isFalse();
     session.end();
     Session next = newSession(folder);
-    assertThat(next.unsavedLot()).contains("orrin-day1");
+    work();
+    assertThat(next.state().recoverable().map(Lot::name)).contains("orrin-day1");
     next.openUnsavedLot();
     work();
     assertThat(next.state().outcome()).isPresent();
@@ -442,6 +477,7 @@ class SessionTest {
     work();
     assertThat(session.state().outcome().orElseThrow().start().papers()).hasSize(2);
     session.open(List.of(log));
+    work();
     assertThat(notice()).isEqualTo("These files are in the lot already.");
     session.readOtherwise(
         session.state().lot().input("more.csv").orElseThrow(),
@@ -478,9 +514,12 @@ class SessionTest {
     assertThat(again.lastFolder()).contains(folder);
     Files.writeString(folder.resolve("config/window.json"), "{ no json");
     assertThat(new Preferences(folder.resolve("config/window.json")).isNight()).isFalse();
-    // A lot that is gone is not offered any more.
+    // A lot that is gone is not offered again once somebody has found that out.
     preferences.addRecentLot(lot);
     Files.delete(lot);
+    session.open(List.of(lot));
+    work();
+    assertThat(notice()).contains("cannot be opened: There is no file or folder");
     assertThat(preferences.recentLots()).isEmpty();
   }
 }
