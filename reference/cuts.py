@@ -236,7 +236,7 @@ def main():
         expected[path.name] = frames(timeline)
         files.append(str(path))
     java = subprocess.run([str(TOP / "oddlot"), "--java"], capture_output=True, text=True).stdout.strip()
-    classes = f"{TOP}/bench/target/classes:{TOP}/bench/target/lib/*"
+    classes = f"{TOP}/benchmarks/target/classes:{TOP}/benchmarks/target/lib/*"
     printed = subprocess.run(
         [java, "-cp", classes, "org.oddlot.bench.Cuts", *files], capture_output=True, text=True, check=True
     ).stdout.splitlines()

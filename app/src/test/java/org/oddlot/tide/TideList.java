@@ -5,8 +5,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Function;
-import org.oddlot.material.Input;
 import org.oddlot.material.Material;
+import org.oddlot.material.ReadInput;
 import org.oddlot.output.OutputKind;
 import org.oddlot.output.PlannedFile;
 import org.oddlot.tide.TidePass.HighWater;
@@ -21,9 +21,9 @@ public final class TideList implements OutputKind {
   @Override
   public List<PlannedFile> plan(Material material) {
     List<String> tables =
-        material.all(Input.class).stream()
+        material.all(ReadInput.class).stream()
             .filter(input -> input.value().orElse(null) instanceof TideTable)
-            .map(Input::name)
+            .map(ReadInput::name)
             .toList();
     return material.all(HighWater.class).isEmpty() ? List.of() : List.of(new Planned(tables));
   }

@@ -2,11 +2,11 @@ package org.oddlot.tide;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
+import org.oddlot.material.TimelineFile;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -54,7 +54,7 @@ public final class TidePass implements Pass<TideFinding> {
   }
 
   @Override
-  public Look<TideFinding> look(Request request) {
+  public Analysis<TideFinding> analyse(Request request) {
     int least = request.settings().get(LEAST);
     var findings = new ArrayList<TideFinding>();
     for (TideTable table : request.material().all(TideTable.class)) {
@@ -65,7 +65,7 @@ public final class TidePass implements Pass<TideFinding> {
         }
       }
     }
-    return Look.of(findings);
+    return Analysis.of(findings);
   }
 
   @Override
@@ -80,7 +80,7 @@ public final class TidePass implements Pass<TideFinding> {
     return new Applied(careless ? material.withDocuments(TidePass::renamed) : material, List.of());
   }
 
-  private static Document renamed(Document document) {
+  private static TimelineFile renamed(TimelineFile document) {
     var first = (Clip) Placed.root(document.root()).clips().getFirst().object();
     return document.withRoot(
         new Edits().change(first, clip -> clip.withName("high water")).applyTo(document.root()));

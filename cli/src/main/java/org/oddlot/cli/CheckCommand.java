@@ -11,10 +11,10 @@ import org.oddlot.format.TimelineFormat;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
 import org.oddlot.lot.Folders;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
-import org.oddlot.material.Input;
+import org.oddlot.lot.LotReader;
 import org.oddlot.material.Paper;
+import org.oddlot.material.ReadInput;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Severity;
 import org.oddlot.progress.Progress;
@@ -48,7 +48,7 @@ final class CheckCommand implements Callable<Integer> {
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
 
   /** One of the files, and how it is written on the command line. */
-  private record Checked(String file, Input input) {}
+  private record Checked(String file, ReadInput input) {}
 
   /** What was counted in a timeline file. */
   private record Counts(int timelines, int bins, int clips, int markers) {
@@ -73,8 +73,8 @@ final class CheckCommand implements Callable<Integer> {
     List<Path> opened = Folders.opened(files);
     // Each is looked at among the others: a profile says how a timeline file is understood.
     Lot lot = Lot.of(opened);
-    Map<String, Input> inputs = new java.util.HashMap<>();
-    Intake.inputs(lot, Progress.NONE).forEach(input -> inputs.put(input.name(), input));
+    Map<String, ReadInput> inputs = new java.util.HashMap<>();
+    LotReader.inputs(lot, Progress.NONE).forEach(input -> inputs.put(input.name(), input));
     var checked = new ArrayList<Checked>();
     for (Lot.Input each : lot.inputs()) {
       String file =
@@ -110,14 +110,14 @@ final class CheckCommand implements Callable<Integer> {
     out.flush();
   }
 
-  private static Counts counts(Input input) {
+  private static Counts counts(ReadInput input) {
     return input.value().orElse(null) instanceof TimelineFormat.Read read
         ? Counts.of(read.root())
         : new Counts(0, 0, 0, 0);
   }
 
   private static JsonObject json(Checked checked) {
-    Input input = checked.input;
+    ReadInput input = checked.input;
     var document = new JsonDocuments();
     if (input.value().orElse(null) instanceof SoundFile sound) {
       document.put("sound", SoundDocument.of(sound));
@@ -143,7 +143,7 @@ final class CheckCommand implements Callable<Integer> {
   }
 
   private static void print(Checked checked, PrintWriter out) {
-    Input input = checked.input;
+    ReadInput input = checked.input;
     out.println(checked.file + (input.isRead() ? ": " + input.format() : ""));
     for (String line : lines(input)) {
       out.println("  " + line);
@@ -153,7 +153,7 @@ final class CheckCommand implements Callable<Integer> {
     }
   }
 
-  private static List<String> lines(Input input) {
+  private static List<String> lines(ReadInput input) {
     return switch (input.value().orElse(null)) {
       case null -> List.of();
       case TimelineFormat.Read read -> {

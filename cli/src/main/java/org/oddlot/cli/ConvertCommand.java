@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.Conversion;
 import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.input.InputFile;
@@ -105,14 +105,14 @@ final class ConvertCommand implements Callable<Integer> {
         options(input));
   }
 
-  private Grid grid(String text) {
+  private Timebase grid(String text) {
     boolean drop = text.endsWith("df");
     try {
       FrameRate frames = FrameRate.parse(drop ? text.substring(0, text.length() - 2) : text);
       if (drop && !frames.canDropFrames()) {
         throw wrong("Timecode at " + frames + " drops no frames.");
       }
-      return new Grid.Frames(frames, drop);
+      return new Timebase.Frames(frames, drop);
     } catch (IllegalArgumentException e) {
       throw wrong("\"" + text + "\" is no frame rate, such as 25 or 29.97df.");
     }

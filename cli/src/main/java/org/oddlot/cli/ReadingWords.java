@@ -9,8 +9,8 @@ import java.util.stream.IntStream;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotReader;
 import org.oddlot.material.Paper;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.LogField;
@@ -92,7 +92,7 @@ record ReadingWords(String file, String option, String value) {
   private ReadingOptions withColumn(Lot lot, Lot.Input input) {
     String name = option.substring(COLUMN.length()).strip();
     List<ColumnMapping.Column> columns =
-        Intake.read(lot.withInputs(List.of(input)), Progress.NONE).material().papers().stream()
+        LotReader.read(lot.withInputs(List.of(input)), Progress.NONE).material().papers().stream()
             .findFirst()
             .map(Paper::mapping)
             .map(ColumnMapping::columns)

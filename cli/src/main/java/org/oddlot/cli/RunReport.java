@@ -11,9 +11,9 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Reviewed;
@@ -107,8 +107,8 @@ final class RunReport {
 
   /** What was left over, by what is said of it. */
   private void remarks(StepOutcome<?> step) {
-    Map<String, List<Look.Remark>> byText = new LinkedHashMap<>();
-    step.look()
+    Map<String, List<Analysis.Remark>> byText = new LinkedHashMap<>();
+    step.analysis()
         .remarks()
         .forEach(remark ->
             byText
@@ -119,14 +119,14 @@ final class RunReport {
     byText
         .values()
         .forEach(same -> {
-          Look.Remark first = same.getFirst();
+          Analysis.Remark first = same.getFirst();
           String lead = "  " + step.pass().title() + ", not used: ";
           out.println(
               same.size() == 1
                   ? lead + first.title() + ": " + first.text()
                   : Phrase.of(
                       "%s%d × %s: %s",
-                      lead, same.size(), first.text(), some(same, Look.Remark::title)));
+                      lead, same.size(), first.text(), some(same, Analysis.Remark::title)));
         });
   }
 

@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
 import org.oddlot.sound.SoundFile;
@@ -65,7 +65,7 @@ final class SoundDocument {
                 Phrase.of(
                     "starts %s (%s), %,d samples after midnight",
                     sound.timecodeRate().isEmpty()
-                        ? Grid.clock(reference.seconds(), '.')
+                        ? Timebase.clock(reference.seconds(), '.')
                         : Timecode.of(
                             reference.toFrames(rate, RoundingMode.FLOOR),
                             sound.dropFrame() && rate.canDropFrames()),

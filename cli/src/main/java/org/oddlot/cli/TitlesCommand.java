@@ -16,18 +16,18 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
 import org.oddlot.lot.Folders;
-import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.LotRunner;
 import org.oddlot.lot.Output;
+import org.oddlot.lot.ReadLot;
 import org.oddlot.material.LaidTitle;
 import org.oddlot.measure.MeasurementStore;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Instruction;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.restyle.Condition;
@@ -115,7 +115,7 @@ final class TitlesCommand implements Callable<Integer> {
     LotRunner.Ran ran =
         new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED)
             .run(new LotFile.Opened(lot, Optional.empty(), List.of()), output.progress(spec));
-    IntakeResult read = ran.read();
+    ReadLot read = ran.read();
     Outcome outcome = ran.outcome();
     boolean refused = ran.isRefused(keepGoing.isAsked());
     List<LaidTitle> titles =
@@ -124,11 +124,11 @@ final class TitlesCommand implements Callable<Integer> {
             .toList();
     List<TitleChange> changes =
         outcome.step(pass).stream()
-            .flatMap(step -> step.look().findings().stream())
+            .flatMap(step -> step.analysis().findings().stream())
             .map(TitleChange.class::cast)
             .toList();
-    List<Look.Remark> remarks =
-        outcome.step(pass).stream().flatMap(step -> step.look().remarks().stream()).toList();
+    List<Analysis.Remark> remarks =
+        outcome.step(pass).stream().flatMap(step -> step.analysis().remarks().stream()).toList();
     List<Output.Written> written =
         folder == null || dryRun || refused || changes.isEmpty()
             ? List.of()
@@ -155,11 +155,11 @@ final class TitlesCommand implements Callable<Integer> {
   }
 
   private void print(
-      IntakeResult read,
+      ReadLot read,
       Outcome outcome,
       List<LaidTitle> titles,
       List<TitleChange> changes,
-      List<Look.Remark> remarks,
+      List<Analysis.Remark> remarks,
       List<Output.Written> written)
       throws IOException {
     PrintWriter out = spec.commandLine().getOut();
@@ -205,7 +205,7 @@ final class TitlesCommand implements Callable<Integer> {
   private static void list(
       List<LaidTitle> titles,
       List<TitleChange> changes,
-      List<Look.Remark> remarks,
+      List<Analysis.Remark> remarks,
       PrintWriter out) {
     out.println(Phrase.count(titles.size(), "title"));
     out.println("  " + TitleCensus.inWords(TitleCensus.looks(titles)));

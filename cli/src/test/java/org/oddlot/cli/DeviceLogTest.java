@@ -19,8 +19,8 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.lot.DeviceLog;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotReader;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.practice.slate.Clock;
 import org.oddlot.practice.slate.Script;
@@ -43,7 +43,7 @@ class DeviceLogTest {
   }
 
   private static List<LogEntry> read(Path file) {
-    return Intake.read(Lot.of(List.of(file)), Progress.NONE).material().entries().toList();
+    return LotReader.read(Lot.of(List.of(file)), Progress.NONE).material().entries().toList();
   }
 
   @ParameterizedTest

@@ -15,11 +15,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.demo.Demo;
 import org.oddlot.format.otio.OtioWriter;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
-import org.oddlot.material.Document;
+import org.oddlot.lot.LotReader;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
@@ -42,7 +42,7 @@ class OneDecisionTest {
   @ValueSource(strings = {"shots", "script", "sound", "talk", "titles", "delivery"})
   void whatComesOfADecisionIsWhatComesOfAFreshStart(String demo) throws IOException {
     Lot lot = LotFile.open(made(demo)).lot();
-    Material read = Intake.read(lot, Progress.NONE).material();
+    Material read = LotReader.read(lot, Progress.NONE).material();
     var random = new Random(1958);
     Answers answers = lot.answers();
     Outcome outcome = run(read, lot, answers, Optional.empty());
@@ -86,7 +86,7 @@ class OneDecisionTest {
 
   /** Read again as well, so that nothing of what is known can be shared. */
   private Outcome afresh(Lot lot, Answers answers) {
-    return run(Intake.read(lot, Progress.NONE).material(), lot, answers, Optional.empty());
+    return run(LotReader.read(lot, Progress.NONE).material(), lot, answers, Optional.empty());
   }
 
   /** All that a person sees of an outcome, and all that is written. */
@@ -105,12 +105,12 @@ class OneDecisionTest {
                           + reviewed.chosen()
                           + " "
                           + reviewed.reason()));
-          step.look().remarks().forEach(remark -> lines.add(remark.toString()));
+          step.analysis().remarks().forEach(remark -> lines.add(remark.toString()));
           step.notes().forEach(note -> lines.add(note.toString()));
           step.unusable().forEach(unusable -> lines.add(unusable.toString()));
         });
     outcome.ledger().forEach(entry -> lines.add(entry.toString()));
-    for (Document document : outcome.end().documents()) {
+    for (TimelineFile document : outcome.end().documents()) {
       var bytes = new ByteArrayOutputStream();
       OtioWriter.write(document.root(), bytes);
       lines.add(document.name() + " " + bytes.toString(StandardCharsets.UTF_8));

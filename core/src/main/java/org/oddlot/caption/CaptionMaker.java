@@ -167,8 +167,8 @@ public final class CaptionMaker {
         new Caption(
             Integer.toString(captions.size() + 1),
             new Span(
-                Grid.Ticks.MILLISECONDS.nearest(span.start()),
-                Grid.Ticks.MILLISECONDS.nearest(span.end())),
+                Timebase.Ticks.MILLISECONDS.nearest(span.start()),
+                Timebase.Ticks.MILLISECONDS.nearest(span.end())),
             lines.map(ends -> LineBreaker.broken(text, ends)).orElse(text),
             speaker,
             Placement.USUAL));

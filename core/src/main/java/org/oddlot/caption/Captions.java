@@ -17,7 +17,7 @@ import java.util.function.UnaryOperator;
 public record Captions(
     String name,
     String language,
-    Grid grid,
+    Timebase grid,
     List<Caption> captions,
     List<Aside> asides,
     Optional<Original> original) {
@@ -27,7 +27,7 @@ public record Captions(
   }
 
   /** Captions that were made here. */
-  public static Captions made(String name, String language, Grid grid, List<Caption> captions) {
+  public static Captions made(String name, String language, Timebase grid, List<Caption> captions) {
     return new Captions(name, language, grid, captions, List.of(), Optional.empty());
   }
 
@@ -54,7 +54,7 @@ public record Captions(
   }
 
   /** This with moments of another grid, the captions as they are. */
-  public Captions on(Grid newGrid) {
+  public Captions on(Timebase newGrid) {
     return new Captions(name, language, newGrid, captions, asides, original);
   }
 

@@ -19,7 +19,7 @@ import org.oddlot.time.Rational;
  * @param asRead the file as it was read; empty for one that was made
  */
 public record Transcript(
-    String name, String language, Grid grid, List<Turn> turns, Optional<AsRead> asRead) {
+    String name, String language, Timebase grid, List<Turn> turns, Optional<AsRead> asRead) {
   public Transcript {
     turns = List.copyOf(turns);
   }
@@ -34,7 +34,7 @@ public record Transcript(
   public record AsRead(String format, List<Turn> turns, List<byte[]> bytes) {}
 
   /** A transcript that was made here. */
-  public static Transcript made(String name, String language, Grid grid, List<Turn> turns) {
+  public static Transcript made(String name, String language, Timebase grid, List<Turn> turns) {
     return new Transcript(name, language, grid, turns, Optional.empty());
   }
 

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.CaptionMaker;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Transcripts;
 import org.oddlot.format.caption.CaptionFormat;
@@ -53,7 +53,7 @@ public record Conversion(List<String> lost, Writer writer) {
    * @param guideline the limits of captions that are made of a transcript
    * @param options how the file is read
    */
-  public record Wanted(Optional<Grid> programme, Guideline guideline, ReadingOptions options) {}
+  public record Wanted(Optional<Timebase> programme, Guideline guideline, ReadingOptions options) {}
 
   /** Whether a file of this name can be written. */
   public static boolean canWrite(InputFile out) {
@@ -142,7 +142,7 @@ public record Conversion(List<String> lost, Writer writer) {
   }
 
   private static Conversion captions(Captions captions, InputFile out, Wanted wanted) {
-    Grid programme = wanted.programme().orElse(captions.grid());
+    Timebase programme = wanted.programme().orElse(captions.grid());
     Optional<CaptionFormat> format = CaptionFormat.of(out.extension());
     if (format.isPresent()) {
       Fitting.Fitted fitted = Fitting.to(format.get(), captions, programme);
@@ -156,7 +156,7 @@ public record Conversion(List<String> lost, Writer writer) {
       captions.asides().forEach(aside -> lost.add(aside.what() + " " + aside.place()));
       return new Conversion(lost.stream().distinct().toList(), conversion.writer);
     }
-    Grid.Frames frames = programme.frames();
+    Timebase.Frames frames = programme.frames();
     Fitting.Fitted fitted = Fitting.toTrack(captions, frames);
     return timeline(fitted.losses(), CaptionTracks.timeline(fitted.captions(), frames), out);
   }
@@ -181,7 +181,7 @@ public record Conversion(List<String> lost, Writer writer) {
         Captions.made(
             transcript.name(),
             transcript.language(),
-            Grid.Ticks.MILLISECONDS,
+            Timebase.Ticks.MILLISECONDS,
             CaptionMaker.of(transcript, wanted.guideline(), List.of()));
     Conversion conversion = captions(made, out, wanted);
     var lost = new ArrayList<>(conversion.lost);

@@ -7,7 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.oddlot.material.Input;
+import org.oddlot.material.ReadInput;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Engine;
@@ -58,7 +58,7 @@ public final class LotRunner {
    *     and passes that failed
    */
   public record Ran(
-      Lot lot, IntakeResult read, Outcome outcome, List<Path> missing, List<Problem> problems) {
+      Lot lot, ReadLot read, Outcome outcome, List<Path> missing, List<Problem> problems) {
     public Ran {
       missing = List.copyOf(missing);
       problems = List.copyOf(problems);
@@ -66,7 +66,7 @@ public final class LotRunner {
 
     /** Whether nothing at all could be read. */
     public boolean isNothingRead() {
-      return read.material().all(Input.class).stream().noneMatch(Input::isRead);
+      return read.material().all(ReadInput.class).stream().noneMatch(ReadInput::isRead);
     }
 
     /**
@@ -115,7 +115,7 @@ public final class LotRunner {
             .map(Lot.Input::path)
             .filter(path -> !Files.exists(path, LinkOption.NOFOLLOW_LINKS))
             .toList();
-    IntakeResult read = Intake.read(lot, progress);
+    ReadLot read = LotReader.read(lot, progress);
     Outcome outcome =
         new Engine(acceptance)
             .runMeasuring(

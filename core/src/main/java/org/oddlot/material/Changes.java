@@ -14,7 +14,8 @@ import org.oddlot.timeline.Differences;
  */
 public final class Changes {
   /** Those of the documents as they are. */
-  public static final Derived<Changes> SO_FAR = Derived.anew(Set.of(Document.class), Changes::new);
+  public static final Derived<Changes> SO_FAR =
+      Derived.anew(Set.of(TimelineFile.class), Changes::new);
 
   private final Material material;
   private final Map<String, List<Difference>> known = new ConcurrentHashMap<>();

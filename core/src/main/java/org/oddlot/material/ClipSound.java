@@ -17,7 +17,7 @@ import org.oddlot.timeline.Clip;
 public final class ClipSound {
   /** That of all clips of the sources. */
   public static final Derived<ClipSound> NOTED =
-      Derived.anew(Set.of(Document.class), ClipSound::new);
+      Derived.anew(Set.of(TimelineFile.class), ClipSound::new);
 
   private final IdentityHashMap<Clip, Noted> byClip;
 
@@ -58,7 +58,7 @@ public final class ClipSound {
   private final List<Profile> profiles;
 
   private ClipSound(Material material, Optional<ClipSound> former) {
-    profiles = material.documents().stream().map(Document::profile).toList();
+    profiles = material.documents().stream().map(TimelineFile::profile).toList();
     IdentityHashMap<Clip, Noted> before =
         former
             .filter(its -> its.profiles.equals(profiles))

@@ -23,7 +23,7 @@ import org.oddlot.timeline.Track;
 public record Group(Kind kind, String name, String document, Placed place, List<Member> members) {
 
   /** All groups of the documents of a lot, in their order. */
-  public static final Derived<List<Group>> ALL = Derived.of(Set.of(Document.class), Group::of);
+  public static final Derived<List<Group>> ALL = Derived.of(Set.of(TimelineFile.class), Group::of);
 
   /** What holds the members of a group together. */
   public enum Kind {
@@ -74,7 +74,7 @@ public record Group(Kind kind, String name, String document, Placed place, List<
 
   private static List<Group> of(Material material) {
     var groups = new ArrayList<Group>();
-    for (Document document : material.documents()) {
+    for (TimelineFile document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
             if (placed.object() instanceof Stack stack) {
@@ -85,7 +85,7 @@ public record Group(Kind kind, String name, String document, Placed place, List<
     return List.copyOf(groups);
   }
 
-  private static Group of(Document document, Placed placed, Stack stack, Kind kind) {
+  private static Group of(TimelineFile document, Placed placed, Stack stack, Kind kind) {
     var members = new ArrayList<Member>();
     placed.forEachChild(track -> {
       List<PlacedClip> clips =

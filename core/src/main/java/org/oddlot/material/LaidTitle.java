@@ -23,11 +23,11 @@ public record LaidTitle(Address address, Placed placed, TitleClip title) {
 
   /** All titles of a lot, in the order of their files. */
   public static final Derived<List<LaidTitle>> ALL =
-      Derived.of(Set.of(Document.class), LaidTitle::all);
+      Derived.of(Set.of(TimelineFile.class), LaidTitle::all);
 
   private static List<LaidTitle> all(Material material) {
     var all = new ArrayList<LaidTitle>();
-    for (Document document : material.documents()) {
+    for (TimelineFile document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
             if (placed.object() instanceof Clip clip) {

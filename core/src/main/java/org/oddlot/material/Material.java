@@ -25,12 +25,12 @@ import org.oddlot.timeline.Placed;
 public final class Material {
   private static final Derived<Map<String, Addresses>> ADDRESSES =
       Derived.of(
-          Set.of(Document.class),
+          Set.of(TimelineFile.class),
           material ->
               material.documents().stream()
                   .collect(
                       Collectors.toMap(
-                          Document::name,
+                          TimelineFile::name,
                           document -> Addresses.of(document.name(), document.root()))));
 
   private final String lot;
@@ -59,8 +59,8 @@ public final class Material {
    *
    * @param lot the lot's name
    */
-  public static Material of(String lot, List<Document> documents, List<Paper> papers) {
-    return of(lot).with(Document.class, documents).with(Paper.class, papers);
+  public static Material of(String lot, List<TimelineFile> documents, List<Paper> papers) {
+    return of(lot).with(TimelineFile.class, documents).with(Paper.class, papers);
   }
 
   /** The lot's name. */
@@ -115,8 +115,8 @@ public final class Material {
     }
     // It is kept with the timelines where they have a part in it: they are what is large.
     Part keeper =
-        key.from().contains(Document.class)
-            ? part(Document.class)
+        key.from().contains(TimelineFile.class)
+            ? part(TimelineFile.class)
             : part(key.from().iterator().next());
     Material whole = withoutWatcher();
     if (keeper == Part.NONE) {
@@ -163,8 +163,8 @@ public final class Material {
   }
 
   /** The timeline files. */
-  public List<Document> documents() {
-    return all(Document.class);
+  public List<TimelineFile> documents() {
+    return all(TimelineFile.class);
   }
 
   /** The papers. */
@@ -199,8 +199,8 @@ public final class Material {
   }
 
   /** This with each document changed. */
-  public Material withDocuments(UnaryOperator<Document> change) {
-    return put(Document.class, documents().stream().map(change).toList());
+  public Material withDocuments(UnaryOperator<TimelineFile> change) {
+    return put(TimelineFile.class, documents().stream().map(change).toList());
   }
 
   /** This with edits made in some documents, by their names; the very same where there are none. */
@@ -235,7 +235,7 @@ public final class Material {
   }
 
   /** The document of this name. */
-  public Optional<Document> document(String name) {
+  public Optional<TimelineFile> document(String name) {
     return documents().stream().filter(document -> document.name().equals(name)).findFirst();
   }
 }

@@ -16,7 +16,7 @@ import org.oddlot.timeline.TimelineObject;
  */
 public final class NewTimelines {
   private final Material material;
-  private final List<Document> documents;
+  private final List<TimelineFile> documents;
   private final Map<String, List<TimelineObject>> intoBins = new LinkedHashMap<>();
 
   /** None yet. */
@@ -26,12 +26,12 @@ public final class NewTimelines {
   }
 
   /** One that was made from a timeline of {@code from}. */
-  public void add(Timeline timeline, Document from) {
+  public void add(Timeline timeline, TimelineFile from) {
     if (from.root() instanceof Bin) {
       intoBins.computeIfAbsent(from.name(), _ -> new ArrayList<>()).add(timeline);
     } else {
       // A timeline by itself has room for no other.
-      documents.add(Document.made(name(timeline, from.name()), timeline, List.of(from)));
+      documents.add(TimelineFile.made(name(timeline, from.name()), timeline, List.of(from)));
     }
   }
 
@@ -41,11 +41,11 @@ public final class NewTimelines {
    * @param input the name of that input
    */
   public void add(Timeline timeline, String input) {
-    documents.add(Document.made(name(timeline, ".otio"), timeline, input));
+    documents.add(TimelineFile.made(name(timeline, ".otio"), timeline, input));
   }
 
   private String name(Timeline timeline, String like) {
-    return Document.freeName(timeline.name(), like, documents);
+    return TimelineFile.freeName(timeline.name(), like, documents);
   }
 
   /** The material with them. */
@@ -62,6 +62,6 @@ public final class NewTimelines {
                       all.addAll(timelines);
                       return bin.withChildren(all);
                     })));
-    return material.with(Document.class, documents).withEdits(edits);
+    return material.with(TimelineFile.class, documents).withEdits(edits);
   }
 }

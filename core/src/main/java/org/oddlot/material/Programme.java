@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
@@ -26,10 +26,10 @@ import org.oddlot.timeline.Track;
  * @param cuts when its pictures change, in order; both ends are among them
  */
 public record Programme(
-    Address address, String title, Grid.Frames grid, Span span, List<Rational> cuts) {
+    Address address, String title, Timebase.Frames grid, Span span, List<Rational> cuts) {
   /** All timelines of a lot that have pictures or sound in them. */
   public static final Derived<List<Programme>> ALL =
-      Derived.of(Set.of(Document.class), Programme::all);
+      Derived.of(Set.of(TimelineFile.class), Programme::all);
 
   public Programme {
     cuts = List.copyOf(cuts);
@@ -54,7 +54,7 @@ public record Programme(
 
   private static List<Programme> all(Material material) {
     var all = new ArrayList<Programme>();
-    for (Document document : material.documents()) {
+    for (TimelineFile document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
             if (placed.object() instanceof Timeline timeline && !isOfTitles(timeline)) {
@@ -99,7 +99,7 @@ public record Programme(
         new Programme(
             address,
             timeline.name(),
-            new Grid.Frames(rate.get(), drop),
+            new Timebase.Frames(rate.get(), drop),
             new Span(start, start.plus(end.get().seconds())),
             List.copyOf(cuts)));
   }

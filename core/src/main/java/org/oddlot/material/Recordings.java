@@ -26,7 +26,7 @@ import org.oddlot.timeline.Clip;
 final class Recordings {
   /** All recordings of a lot. */
   static final Derived<List<Recording>> ALL =
-      Derived.of(Set.of(Document.class, Paper.class, SoundFile.class), Recordings::of);
+      Derived.of(Set.of(TimelineFile.class, Paper.class, SoundFile.class), Recordings::of);
 
   /** The ids of the sound files that are at hand. */
   static final Derived<Set<String>> SOUND_IDS =

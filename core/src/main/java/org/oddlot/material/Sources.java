@@ -30,7 +30,8 @@ public final class Sources {
 
   /** The sources of all documents of a lot. */
   static final Derived<Sources> OF_DOCUMENTS =
-      Derived.anew(Set.of(Document.class), (material, former) -> of(material.documents(), former));
+      Derived.anew(
+          Set.of(TimelineFile.class), (material, former) -> of(material.documents(), former));
 
   private final List<Source> all;
   private final Map<String, Source> byId;
@@ -47,15 +48,15 @@ public final class Sources {
   }
 
   /** The sources of these documents, in the order in which they first appear. */
-  public static Sources of(List<Document> documents) {
+  public static Sources of(List<TimelineFile> documents) {
     return of(documents, Optional.empty());
   }
 
   /** The same; a source whose clips are what they were says what it said. */
-  private static Sources of(List<Document> documents, Optional<Sources> former) {
+  private static Sources of(List<TimelineFile> documents, Optional<Sources> former) {
     LinkedHashMap<String, Gathered> gathered =
         LinkedHashMap.newLinkedHashMap(former.map(its -> its.all.size()).orElse(16));
-    for (Document document : documents) {
+    for (TimelineFile document : documents) {
       for (Placed place : Placed.root(document.root()).clips()) {
         var placed = new PlacedClip(document.name(), document.profile(), place);
         Clip clip = placed.clip();

@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.caption.CaptionFormat;
@@ -40,7 +40,7 @@ public final class CaptionFiles implements OutputKind {
         material.one(CaptionsToWrite.class).map(CaptionsToWrite::endings).orElse(List.of());
     var files = new ArrayList<PlannedFile>();
     for (Captions captions : material.all(Captions.class)) {
-      Grid programme = programme(captions, material);
+      Timebase programme = programme(captions, material);
       Set<String> endings = new LinkedHashSet<>();
       String own = new InputFile(Path.of(plain(captions.name()))).extension();
       boolean isFile = CaptionFormat.of(own).isPresent();
@@ -65,13 +65,13 @@ public final class CaptionFiles implements OutputKind {
   }
 
   /** The frames of the programme that captions belong to, else of their own file. */
-  private static Grid programme(Captions captions, Material material) {
+  private static Timebase programme(Captions captions, Material material) {
     return CaptionPlace.programme(material, captions.name())
-        .<Grid>map(Programme::grid)
+        .<Timebase>map(Programme::grid)
         .orElse(captions.grid());
   }
 
-  private static Optional<PlannedFile> plan(Captions captions, String ending, Grid programme) {
+  private static Optional<PlannedFile> plan(Captions captions, String ending, Timebase programme) {
     Optional<CaptionFormat> format = CaptionFormat.of(ending);
     Fitting.Fitted fitted;
     if (format.isPresent()) {
@@ -135,14 +135,14 @@ public final class CaptionFiles implements OutputKind {
               .filter(each -> each.name().equals(captions))
               .findFirst()
               .orElseThrow();
-      Grid programme = programme(its, end);
+      Timebase programme = programme(its, end);
       Optional<CaptionFormat> format = CaptionFormat.of(ending);
       if (format.isPresent()) {
         Fitting.Fitted fitted = Fitting.to(format.get(), its, programme);
         Files.write(target, format.get().write(fitted.captions()));
         return;
       }
-      Grid.Frames frames = programme.frames();
+      Timebase.Frames frames = programme.frames();
       TimelineFormat timelines = Formats.timelines().getFirst();
       timelines.write(
           CaptionTracks.timeline(Fitting.toTrack(its, frames).captions(), frames),

@@ -9,8 +9,8 @@ import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
 import org.oddlot.material.Changes;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 
 /** Timeline files: those that came in and were changed, and those that are new. */
 public final class TimelineFiles implements OutputKind {
@@ -22,12 +22,12 @@ public final class TimelineFiles implements OutputKind {
   @Override
   public List<PlannedFile> plan(Material material) {
     return material.documents().stream()
-        .filter(Document::isChanged)
+        .filter(TimelineFile::isChanged)
         .<PlannedFile>map(document -> plan(document, material.derive(Changes.SO_FAR)))
         .toList();
   }
 
-  private static Planned plan(Document document, Changes changes) {
+  private static Planned plan(TimelineFile document, Changes changes) {
     return document.isNew()
         ? new Planned(document.name(), document.madeFrom(), true, 0, lost(document))
         : new Planned(
@@ -38,7 +38,7 @@ public final class TimelineFiles implements OutputKind {
             lost(document));
   }
 
-  private static List<String> lost(Document document) {
+  private static List<String> lost(TimelineFile document) {
     return format(document.name()).losses(document.root());
   }
 
@@ -64,7 +64,7 @@ public final class TimelineFiles implements OutputKind {
 
     @Override
     public void write(Material end, Function<String, Path> inputs, Path target) throws IOException {
-      Document document = end.document(id).orElseThrow();
+      TimelineFile document = end.document(id).orElseThrow();
       Path source = inputs.apply(from.getFirst());
       Optional<TimelineFormat> its = Formats.of(new InputFile(source));
       TimelineFormat format = isNew ? format(name()) : its.orElseGet(() -> format(name()));

@@ -152,8 +152,8 @@ public final class Engine {
             request.settings(),
             understood,
             request.progress());
-    Look<F> look = pass.look(watched);
-    List<Reviewed<F>> reviewed = reviewed(pass, look, watched, unusable);
+    Analysis<F> analysis = pass.analyse(watched);
+    List<Reviewed<F>> reviewed = reviewed(pass, analysis, watched, unusable);
     if (acceptance == Acceptance.ALL) {
       reviewed = reviewed.stream().map(Engine::takenWithAll).toList();
     }
@@ -178,7 +178,7 @@ public final class Engine {
         request.settings(),
         request.answers(),
         request.material(),
-        look,
+        analysis,
         reviewed,
         Tally.of(reviewed),
         after,
@@ -196,7 +196,7 @@ public final class Engine {
         request.settings(),
         request.answers(),
         request.material(),
-        Look.of(List.of()),
+        Analysis.of(List.of()),
         List.of(),
         Tally.of(List.of()),
         request.material(),
@@ -254,11 +254,11 @@ public final class Engine {
   }
 
   private static <F extends Finding> List<Reviewed<F>> reviewed(
-      Pass<F> pass, Look<F> look, Request request, List<UnusableAnswer> unusable) {
+      Pass<F> pass, Analysis<F> analysis, Request request, List<UnusableAnswer> unusable) {
     Answers answers = request.answers();
     var seen = new HashSet<FindingId>();
-    var reviewed = new ArrayList<Reviewed<F>>(look.findings().size());
-    for (F finding : look.findings()) {
+    var reviewed = new ArrayList<Reviewed<F>>(analysis.findings().size());
+    for (F finding : analysis.findings()) {
       if (!seen.add(finding.id())) {
         throw new IllegalStateException("Two findings are known by " + finding.id());
       }

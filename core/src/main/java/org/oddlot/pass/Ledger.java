@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.material.Changes;
-import org.oddlot.material.Document;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Applied.Claim;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.timeline.Address;
@@ -48,7 +48,7 @@ final class Ledger {
                 note.reason()));
       }
     }
-    for (Document document : outcome.end().documents()) {
+    for (TimelineFile document : outcome.end().documents()) {
       var addresses = Addresses.of(document.name(), document.root());
       if (document.isNew()) {
         entries.add(ledger.entry(document));
@@ -64,14 +64,14 @@ final class Ledger {
   static int count(Outcome outcome) {
     int notes = outcome.steps().stream().mapToInt(step -> step.notes().size()).sum();
     int inDocuments = 0;
-    for (Document document : outcome.end().documents()) {
+    for (TimelineFile document : outcome.end().documents()) {
       inDocuments += document.isNew() ? 1 : 0;
       inDocuments += differences(document, outcome).size();
     }
     return notes + inDocuments;
   }
 
-  private static List<Difference> differences(Document document, Outcome outcome) {
+  private static List<Difference> differences(TimelineFile document, Outcome outcome) {
     return outcome.end().derive(Changes.SO_FAR).of(document.name());
   }
 
@@ -83,8 +83,8 @@ final class Ledger {
   static void check(Pass<?> pass, Material before, Applied applied) {
     var ledger = new Ledger();
     ledger.add(applied.claims(), pass);
-    for (Document document : applied.material().documents()) {
-      Optional<Document> was = before.document(document.name());
+    for (TimelineFile document : applied.material().documents()) {
+      Optional<TimelineFile> was = before.document(document.name());
       if (was.isEmpty()) {
         if (!document.isNew() || ledger.claimed(Placed.root(document.root())).isEmpty()) {
           throw new UnclaimedChangeException(pass, "a new file", document.name());
@@ -101,7 +101,8 @@ final class Ledger {
   }
 
   @SuppressWarnings("ReferenceEquality") // a state that did not change is the same object
-  private static List<Difference> differences(Document was, Document is, Material material) {
+  private static List<Difference> differences(
+      TimelineFile was, TimelineFile is, Material material) {
     return was.root() == is.asRead()
         ? material.derive(Changes.SO_FAR).of(is.name())
         : Differences.between(was.root(), is.root());
@@ -116,7 +117,7 @@ final class Ledger {
   }
 
   /** A file that is new as a whole. */
-  private LedgerEntry entry(Document document) {
+  private LedgerEntry entry(TimelineFile document) {
     ClaimOfPass claimed =
         claimed(Placed.root(document.root()))
             .orElseThrow(() -> new IllegalStateException("Nobody claims " + document.name()));

@@ -27,7 +27,7 @@ public record Outcome(
    * @param settings what was set
    * @param answers what was said to it
    * @param before what it looked at
-   * @param look what it saw
+   * @param analysis what it saw
    * @param reviewed its findings and what was said about them
    * @param tally how those stand; counted once, as the window asks all steps at each decision
    * @param after what it left
@@ -42,7 +42,7 @@ public record Outcome(
       Settings settings,
       Answers answers,
       Material before,
-      Look<F> look,
+      Analysis<F> analysis,
       List<Reviewed<F>> reviewed,
       Tally tally,
       Material after,
@@ -73,7 +73,7 @@ public record Outcome(
           settings,
           answers,
           before,
-          look,
+          analysis,
           now,
           Tally.of(now),
           after,
@@ -94,7 +94,7 @@ public record Outcome(
               settings,
               answers,
               material,
-              look,
+              analysis,
               reviewed,
               tally,
               material.withChangesBetween(before, after),
@@ -154,7 +154,7 @@ public record Outcome(
   public List<Measurement<?>> wanted() {
     Measured measured = start.one(Measured.class).orElse(Measured.NOTHING);
     return steps.stream()
-        .<Measurement<?>>flatMap(step -> step.look().wanted().stream())
+        .<Measurement<?>>flatMap(step -> step.analysis().wanted().stream())
         .filter(each -> !measured.has(each))
         .distinct()
         .toList();

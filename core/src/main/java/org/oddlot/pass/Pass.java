@@ -59,7 +59,7 @@ public interface Pass<F extends Finding> {
    *
    * @throws org.oddlot.progress.CancelledException if the request's progress asks to stop
    */
-  Look<F> look(Request request);
+  Analysis<F> analyse(Request request);
 
   /**
    * Why one of its findings cannot be accepted as {@code chosen}, in a sentence; empty if it can.

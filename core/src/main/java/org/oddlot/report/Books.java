@@ -2,8 +2,8 @@ package org.oddlot.report;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Sheet;
@@ -58,7 +58,7 @@ public final class Books {
   public static List<String> files(Material material) {
     return material.documents().stream()
         .filter(document -> !document.isNew())
-        .map(Document::name)
+        .map(TimelineFile::name)
         .toList();
   }
 

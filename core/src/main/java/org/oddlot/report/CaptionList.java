@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Programme;
 import org.oddlot.sheet.Column;
@@ -52,7 +52,7 @@ final class CaptionList implements Report {
     var lines = new ArrayList<Line>();
     for (Captions captions : scope.material().all(Captions.class)) {
       Optional<Programme> programme = CaptionPlace.programme(scope.material(), captions.name());
-      Grid grid = programme.<Grid>map(Programme::grid).orElse(captions.grid());
+      Timebase grid = programme.<Timebase>map(Programme::grid).orElse(captions.grid());
       for (Caption caption : captions.captions()) {
         lines.add(
             new Row()

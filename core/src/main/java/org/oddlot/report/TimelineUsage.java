@@ -11,10 +11,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.oddlot.material.Derived;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.profile.Profile;
 import org.oddlot.sheet.Line;
 import org.oddlot.text.Phrase;
@@ -40,10 +40,10 @@ import org.oddlot.timeline.Track;
 final class TimelineUsage {
   /** Those of all timelines of a lot. */
   static final Derived<List<TimelineUsage>> ALL =
-      Derived.of(Set.of(Document.class), TimelineUsage::all);
+      Derived.of(Set.of(TimelineFile.class), TimelineUsage::all);
 
   private final Addresses addresses;
-  private final Document document;
+  private final TimelineFile document;
   private final Placed place;
   private final Timeline timeline;
   private final FrameRate rate;
@@ -53,7 +53,7 @@ final class TimelineUsage {
   private final List<Placed> notUnderstood;
 
   private TimelineUsage(
-      Material material, Document document, Placed place, Timeline timeline, FrameRate rate) {
+      Material material, TimelineFile document, Placed place, Timeline timeline, FrameRate rate) {
     this.addresses = material.addresses(document.name());
     this.document = document;
     this.place = place;
@@ -68,7 +68,7 @@ final class TimelineUsage {
 
   private static List<TimelineUsage> all(Material material) {
     var all = new ArrayList<TimelineUsage>();
-    for (Document document : material.documents()) {
+    for (TimelineFile document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
             if (placed.object() instanceof Timeline timeline) {
@@ -82,7 +82,7 @@ final class TimelineUsage {
     return List.copyOf(all);
   }
 
-  Document document() {
+  TimelineFile document() {
     return document;
   }
 

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 
@@ -18,7 +18,7 @@ import org.oddlot.time.FrameRate;
  * @param height in pixels, 16 to 16384
  * @param frames what its frames are counted at; empty for those of the timeline
  */
-public record Shape(int width, int height, Optional<Grid.Frames> frames) {
+public record Shape(int width, int height, Optional<Timebase.Frames> frames) {
   private static final Pattern WRITTEN =
       Pattern.compile("(\\d{1,5})\\s*[x×]\\s*(\\d{1,5})(?:\\s*@\\s*([\\d./]+)\\s*(df|ndf)?)?");
   private static final Map<String, Shape> NAMED =
@@ -56,7 +56,7 @@ public record Shape(int width, int height, Optional<Grid.Frames> frames) {
           Phrase.of(
               "\"%s\" is no shape; it is written like 1080x1080, 1080x1080@29.97df or 9:16", word));
     }
-    Optional<Grid.Frames> frames = Optional.empty();
+    Optional<Timebase.Frames> frames = Optional.empty();
     if (matcher.group(3) != null) {
       FrameRate rate = FrameRate.parse(matcher.group(3));
       boolean drop = "df".equals(matcher.group(4));
@@ -64,7 +64,7 @@ public record Shape(int width, int height, Optional<Grid.Frames> frames) {
         throw new IllegalArgumentException(
             Phrase.of("there is no drop-frame counting at %s", rate));
       }
-      frames = Optional.of(new Grid.Frames(rate, drop));
+      frames = Optional.of(new Timebase.Frames(rate, drop));
     }
     return new Shape(
         Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2)), frames);

@@ -34,7 +34,7 @@ class CaptionMakerTest {
       turns.add(new Turn(random.nextBoolean() ? "Tormod" : "Inés", span(from, at), words));
       at += random.nextDouble();
     }
-    return Transcript.made("talk", "en", Grid.Ticks.MILLISECONDS, turns);
+    return Transcript.made("talk", "en", Timebase.Ticks.MILLISECONDS, turns);
   }
 
   private static Span span(double from, double to) {
@@ -68,7 +68,7 @@ class CaptionMakerTest {
         Transcript.made(
             "talk",
             "en",
-            Grid.Ticks.MILLISECONDS,
+            Timebase.Ticks.MILLISECONDS,
             List.of(
                 new Turn(
                     "Tormod",
@@ -89,7 +89,7 @@ class CaptionMakerTest {
         Captions.made(
             "talk.srt",
             "en",
-            Grid.Ticks.MILLISECONDS,
+            Timebase.Ticks.MILLISECONDS,
             List.of(
                 Caption.of("1", Rational.of(1), Rational.of(3), "Not before\nthe lamps"),
                 Caption.of("2", Rational.of(4), Rational.of(5), " ")));

@@ -10,8 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import org.oddlot.days.Case.Laid;
 import org.oddlot.days.Case.Truth;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotReader;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.pass.Answers;
@@ -72,7 +72,7 @@ final class Judge {
       files.add(Files.write(folder.resolve(paper.getKey()), paper.getValue()));
     }
     material =
-        Intake.read(Lot.of(files), Progress.NONE)
+        LotReader.read(Lot.of(files), Progress.NONE)
             .material()
             .with(SoundFile.class, day.sounds)
             .with(MeasuredOffset.class, day.heard);
@@ -223,7 +223,7 @@ final class Judge {
       return;
     }
     var told = new ArrayList<String>();
-    step.look().remarks().forEach(remark -> told.add(remark.title()));
+    step.analysis().remarks().forEach(remark -> told.add(remark.title()));
     step.reviewed().forEach(each -> told.add(each.finding().title()));
     for (String name : day.loose) {
       if (told.stream().anyMatch(title -> title.contains(name))) {

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.format.table.TableOptions;
 import org.oddlot.input.ReadingOptions;
-import org.oddlot.material.Input;
+import org.oddlot.material.ReadInput;
 import org.oddlot.paper.LogField;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
@@ -59,7 +59,7 @@ class LotTest {
             write("in/log.csv", "Scene,Take,TC In\n12,1,10:00:00:04\n")));
   }
 
-  private static Outcome run(IntakeResult taken) {
+  private static Outcome run(ReadLot taken) {
     return new Engine()
         .run(
             taken.material(),
@@ -72,7 +72,7 @@ class LotTest {
   @Test
   void aSavedLotIsOpenedAsItWas() throws IOException {
     Lot lot =
-        Intake.read(day(), Progress.NONE)
+        LotReader.read(day(), Progress.NONE)
             .lot()
             .withName("Orrin \"day\" 1")
             .withDecision(new FindingId("match:x"), Optional.of(Decision.accept(List.of("a", "b"))))
@@ -93,10 +93,10 @@ class LotTest {
   @Test
   void aFolderCanBeMovedWithItsLot() throws IOException {
     Path file = folder.resolve("in/day.oddlot");
-    LotFile.save(Intake.read(day(), Progress.NONE).lot(), file);
+    LotFile.save(LotReader.read(day(), Progress.NONE).lot(), file);
     Files.move(folder.resolve("in"), folder.resolve("moved"));
     Lot moved = LotFile.open(folder.resolve("moved/day.oddlot")).lot();
-    IntakeResult taken = Intake.read(moved, Progress.NONE);
+    ReadLot taken = LotReader.read(moved, Progress.NONE);
     assertThat(taken.problems()).isEmpty();
     assertThat(taken.material().documents()).hasSize(1);
   }
@@ -116,7 +116,8 @@ class LotTest {
     Path file = folder.resolve("x.oddlot");
     LotFile.save(changed, file);
     assertThat(LotFile.open(file).lot()).isEqualTo(changed);
-    var entry = Intake.read(changed, Progress.NONE).material().entries().findFirst().orElseThrow();
+    var entry =
+        LotReader.read(changed, Progress.NONE).material().entries().findFirst().orElseThrow();
     assertThat(entry.shot()).isEqualTo("12");
     assertThat(entry.take()).isEmpty();
   }
@@ -143,9 +144,9 @@ class LotTest {
 
   @Test
   void aFileThatChangedSinceIsSaidAndDecisionsStay() throws IOException {
-    IntakeResult taken = Intake.read(day(), Progress.NONE);
+    ReadLot taken = LotReader.read(day(), Progress.NONE);
     write("in/log.csv", "Scene,Take,TC In\n11,1,09:00:00:00\n12,1,10:00:00:04\n");
-    IntakeResult again = Intake.read(taken.lot(), Progress.NONE);
+    ReadLot again = LotReader.read(taken.lot(), Progress.NONE);
     assertThat(again.problems())
         .extracting(Problem::message)
         .containsExactly("The file has changed since the lot was saved.");
@@ -163,10 +164,10 @@ class LotTest {
                     write("in/broken.otio", "{\"OTIO_SCHEMA\": "),
                     write("in/picture.jpg", "x"),
                     folder.resolve("in/gone.csv")));
-    IntakeResult taken = Intake.read(lot, Progress.NONE);
+    ReadLot taken = LotReader.read(lot, Progress.NONE);
     assertThat(taken.material().documents()).hasSize(1);
     assertThat(taken.material().papers()).hasSize(1);
-    assertThat(taken.material().all(Input.class))
+    assertThat(taken.material().all(ReadInput.class))
         .filteredOn(input -> !input.isRead())
         .extracting(unread -> unread.name() + ": " + unread.problems().getFirst().message())
         .containsExactly(
@@ -181,20 +182,20 @@ class LotTest {
         Lot.of(
             List.of(
                 write("one/day.otio", CLIP), write("two/day.otio", CLIP.replace("A001", "B001"))));
-    assertThat(Intake.read(lot, Progress.NONE).material().documents())
+    assertThat(LotReader.read(lot, Progress.NONE).material().documents())
         .extracting(document -> document.name())
         .containsExactly("one/day.otio", "two/day.otio");
   }
 
   @Test
   void whatWasReadIsNotReadAgain() throws IOException {
-    IntakeResult first = Intake.read(day(), Progress.NONE);
-    IntakeResult second =
-        Intake.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
+    ReadLot first = LotReader.read(day(), Progress.NONE);
+    ReadLot second =
+        LotReader.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
     assertThat(second.material()).isSameAs(first.material());
     Lot more =
         first.lot().withFiles(List.of(write("in/log2.csv", "Scene,Take,TC In\n1,1,10:00:00:00\n")));
-    IntakeResult third = Intake.read(more, MappingMemory.none(), Optional.of(first), Progress.NONE);
+    ReadLot third = LotReader.read(more, MappingMemory.none(), Optional.of(first), Progress.NONE);
     assertThat(third.material().documents().getFirst())
         .isSameAs(first.material().documents().getFirst());
     assertThat(third.material().papers()).hasSize(2);
@@ -202,7 +203,7 @@ class LotTest {
 
   @Test
   void outputIsNewAndNeverOverAnything() throws IOException {
-    IntakeResult taken = Intake.read(day(), Progress.NONE);
+    ReadLot taken = LotReader.read(day(), Progress.NONE);
     var output = new Output(taken.lot(), run(taken));
     Path in = folder.resolve("in");
     byte[] before = Files.readAllBytes(in.resolve("day.otio"));
@@ -229,7 +230,7 @@ class LotTest {
     var digests =
         List.of("one", "two").stream()
             .map(name -> {
-              IntakeResult taken = Intake.read(lot, Progress.NONE);
+              ReadLot taken = LotReader.read(lot, Progress.NONE);
               try {
                 return new Output(taken.lot(), run(taken))
                     .write(folder.resolve(name), Progress.NONE)
@@ -354,7 +355,7 @@ class LotTest {
             "putright [clips-start, 01:00:00:00, name:A001C001]",
             "putright [clips-start, +00:00:10:00, name:A001C001]",
             "sync [Skua, late 26026]");
-    Outcome outcome = run(Intake.read(lot, Progress.NONE));
+    Outcome outcome = run(LotReader.read(lot, Progress.NONE));
     assertThat(outcome.unusable()).isEmpty();
     assertThat(outcome.end().sources().all().getFirst().startLabel())
         .hasToString("Optional[01:00:10:00]");

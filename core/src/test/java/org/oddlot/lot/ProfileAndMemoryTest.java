@@ -12,8 +12,8 @@ import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.table.TableOptions;
 import org.oddlot.input.ReadingOptions;
-import org.oddlot.material.Input;
 import org.oddlot.material.Paper;
+import org.oddlot.material.ReadInput;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogField;
 import org.oddlot.pass.Engine;
@@ -52,8 +52,8 @@ class ProfileAndMemoryTest {
         camera: /harbour/unit
       """;
 
-  private static IntakeResult read(Path... files) {
-    return Intake.read(Lot.of(List.of(files)), Progress.NONE);
+  private static ReadLot read(Path... files) {
+    return LotReader.read(Lot.of(List.of(files)), Progress.NONE);
   }
 
   private static Lot read(Path file, String profile) {
@@ -66,7 +66,7 @@ class ProfileAndMemoryTest {
     return lot.withInputs(lot.inputs().stream().map(input -> input.withReading(options)).toList());
   }
 
-  private static String camera(IntakeResult taken) {
+  private static String camera(ReadLot taken) {
     return taken.material().sources().all().stream().map(Source::camera).findFirst().orElseThrow();
   }
 
@@ -74,7 +74,7 @@ class ProfileAndMemoryTest {
   void aProfileAmongTheFilesSaysWhereThingsAreKept() throws IOException {
     assertThat(camera(read(clip()))).isEmpty();
     // Wherever it stands among them.
-    IntakeResult taken = read(clip(), write("harbour.yaml", PROFILE));
+    ReadLot taken = read(clip(), write("harbour.yaml", PROFILE));
     assertThat(camera(taken)).isEqualTo("Q");
     Outcome outcome =
         new Engine()
@@ -91,7 +91,7 @@ class ProfileAndMemoryTest {
 
   @Test
   void aMistakeIsSaidWithItsLineAndTheRestHolds() throws IOException {
-    IntakeResult taken =
+    ReadLot taken =
         read(clip(), write("harbour.yaml", PROFILE + "  colour: /harbour/colour\n  reel: card\n"));
     assertThat(camera(taken)).isEqualTo("Q");
     assertThat(taken.problems())
@@ -103,7 +103,7 @@ class ProfileAndMemoryTest {
 
   @Test
   void aFileThatIsNoProfileIsListedAsSuch() throws IOException {
-    IntakeResult taken = read(clip(), write("broken.yaml", "profile: [harbour\n"));
+    ReadLot taken = read(clip(), write("broken.yaml", "profile: [harbour\n"));
     assertThat(taken.material().all(Profile.class)).isEmpty();
     assertThat(taken.problems().getFirst().message()).startsWith("This is not YAML");
     assertThat(taken.lot().inputs()).hasSize(2);
@@ -114,11 +114,11 @@ class ProfileAndMemoryTest {
     Path clip = clip();
     Path profile = write("harbour.yaml", PROFILE.replace("unit", "elsewhere"));
     Lot lot = Lot.of(List.of(clip, profile));
-    IntakeResult first = Intake.read(lot, Progress.NONE);
+    ReadLot first = LotReader.read(lot, Progress.NONE);
     assertThat(camera(first)).isEmpty();
     write("harbour.yaml", PROFILE);
-    IntakeResult second =
-        Intake.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
+    ReadLot second =
+        LotReader.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
     assertThat(camera(second)).isEqualTo("Q");
     assertThat(second.material().documents().getFirst().root())
         .isSameAs(first.material().documents().getFirst().root());
@@ -128,18 +128,18 @@ class ProfileAndMemoryTest {
   void aProfileCanBeChosenAndACopyOfAShippedOneTakesItsPlace() throws IOException {
     Path copy =
         write("practice-desk.yaml", PROFILE.replace("profile: harbour", "profile: practice-desk"));
-    IntakeResult taken = read(clip(), copy);
+    ReadLot taken = read(clip(), copy);
     assertThat(taken.material().documents().getFirst().profile().title())
         .isEqualTo("The harbour's own");
     Lot chosen = read(clip(), "practice-desk");
-    assertThat(Intake.read(chosen, Progress.NONE).material().documents().getFirst().profile())
+    assertThat(LotReader.read(chosen, Progress.NONE).material().documents().getFirst().profile())
         .isEqualTo(Profiles.shipped().get(1));
-    IntakeResult unknown = Intake.read(read(clip(), "no such"), Progress.NONE);
+    ReadLot unknown = LotReader.read(read(clip(), "no such"), Progress.NONE);
     assertThat(unknown.problems())
         .extracting(Problem::message)
         .containsExactly("There is no mapping profile \"no such\".");
-    assertThat(Intake.inputs(read(clip(), "no such"), Progress.NONE))
-        .extracting(Input::problems)
+    assertThat(LotReader.inputs(read(clip(), "no such"), Progress.NONE))
+        .extracting(ReadInput::problems)
         .containsExactly(unknown.problems());
     assertThat(Profiles.yaml("practice-desk").orElseThrow()).contains("/practice_desk/shoot/day");
     assertThat(Profiles.yaml("harbour")).isEmpty();
@@ -150,15 +150,15 @@ class ProfileAndMemoryTest {
     Path kept = folder.resolve("columns.json");
     Path first = write("monday.csv", "Slate no,Knot,TC In\n12,3,10:00:00:00\n");
     Lot lot = Lot.of(List.of(first));
-    Paper paper = Intake.read(lot, Progress.NONE).material().papers().getFirst();
+    Paper paper = LotReader.read(lot, Progress.NONE).material().papers().getFirst();
     assertThat(paper.log().entries().getFirst().take()).isEmpty();
     ReadingOptions said = ReadingOptions.DETECTED.withColumn(1, Optional.of(LogField.TAKE));
     MappingMemory.in(kept).remember(paper.table(), said);
 
     Path second = write("tuesday.csv", "Slate no,Knot,TC In\n14,5,11:00:00:00\n");
     Path other = write("other.csv", "Slate no,Knots,TC In\n14,5,11:00:00:00\n");
-    IntakeResult taken =
-        Intake.read(
+    ReadLot taken =
+        LotReader.read(
             Lot.of(List.of(second, other)),
             MappingMemory.in(kept),
             Optional.empty(),
@@ -170,7 +170,7 @@ class ProfileAndMemoryTest {
     // The lot knows it from now on, on any machine.
     Path saved = folder.resolve("day.oddlot");
     LotFile.save(taken.lot(), saved);
-    assertThat(Intake.read(LotFile.open(saved).lot(), Progress.NONE).material().entries())
+    assertThat(LotReader.read(LotFile.open(saved).lot(), Progress.NONE).material().entries())
         .extracting(e -> e.take())
         .containsExactly("5", "");
   }

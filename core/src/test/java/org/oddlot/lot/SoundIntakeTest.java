@@ -59,8 +59,8 @@ class SoundIntakeTest {
             .formatted(url, range));
   }
 
-  private static IntakeResult read(Path... files) {
-    return Intake.read(Lot.of(Folders.opened(List.of(files))), Progress.NONE);
+  private static ReadLot read(Path... files) {
+    return LotReader.read(Lot.of(Folders.opened(List.of(files))), Progress.NONE);
   }
 
   @Test
@@ -82,7 +82,7 @@ class SoundIntakeTest {
   @Test
   void soundBesideTheTimelineIsAddressedFromThere() throws IOException {
     Path sound = wave("sound roll/S01 T01.wav", TEN);
-    IntakeResult taken = read(timeline("A001C001.mov"), sound);
+    ReadLot taken = read(timeline("A001C001.mov"), sound);
 
     assertThat(taken.material().sounds())
         .extracting(SoundFile::id)
@@ -128,14 +128,14 @@ class SoundIntakeTest {
   void whatTheTimelineUsesIsHeardWithoutBeingAddedAndReadOnce() throws IOException {
     wave("media/S01T01.wav", TEN);
     Path timeline = timeline("media/S01T01.wav");
-    IntakeResult first = read(timeline);
+    ReadLot first = read(timeline);
     assertThat(first.material().sounds())
         .extracting(SoundFile::id)
         .containsExactly("media/S01T01.wav");
     assertThat(first.mediaOf("media/S01T01.wav")).isPresent();
 
-    IntakeResult again =
-        Intake.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
+    ReadLot again =
+        LotReader.read(first.lot(), MappingMemory.none(), Optional.of(first), Progress.NONE);
     assertThat(again.material()).isSameAs(first.material());
   }
 

@@ -41,7 +41,7 @@ class MomentTest {
     Timeline timeline = Timeline.of("Talk", Optional.of(frames(90_000)), tracks);
     return Material.of(
             "lot",
-            List.of(Document.of("talk.otio", "", timeline, Profiles.own(), List.of())),
+            List.of(TimelineFile.of("talk.otio", "", timeline, Profiles.own(), List.of())),
             List.of())
         .with(
             MediaAtHand.class,

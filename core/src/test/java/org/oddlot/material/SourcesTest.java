@@ -28,9 +28,9 @@ class SourcesTest {
   private static Material material(TimelineObject... inBins) {
     return Material.of("lot")
         .with(
-            Document.class,
+            TimelineFile.class,
             List.of(
-                new Document(
+                new TimelineFile(
                     "day.otio",
                     "",
                     Bin.of("Day", List.of(inBins)),

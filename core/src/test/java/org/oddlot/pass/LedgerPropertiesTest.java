@@ -15,8 +15,8 @@ import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.problem.Problems;
 import org.oddlot.progress.Progress;
 import org.oddlot.time.FrameRate;
@@ -37,7 +37,7 @@ class LedgerPropertiesTest {
     return sample;
   }
 
-  private static byte[] bytes(Document document) {
+  private static byte[] bytes(TimelineFile document) {
     var out = new ByteArrayOutputStream();
     OtioWriter.write(document.root(), out);
     return out.toByteArray();
@@ -84,13 +84,13 @@ class LedgerPropertiesTest {
       @ForAll @Size(min = 1, max = 6) List<@IntRange(min = 1, max = 30) Integer> takes) {
     Outcome once = day(takes).run();
     assertThat(once.step("tag").orElseThrow().reviewed()).hasSameSizeAs(takes);
-    Document written = once.end().documents().getFirst();
+    TimelineFile written = once.end().documents().getFirst();
     var again = OtioReader.read(bytes(written), new Problems("day.otio")).orElseThrow();
     Material material =
         once.start()
             .with(
-                Document.class,
-                List.of(Document.of("day.otio", "00", again, written.profile(), List.of())));
+                TimelineFile.class,
+                List.of(TimelineFile.of("day.otio", "00", again, written.profile(), List.of())));
     RunSheet sheet = RunSheet.initial().only(List.of("match", "tag"));
     Outcome twice =
         new Engine().run(material, sheet, Answers.NONE, Optional.empty(), Progress.NONE);

@@ -10,11 +10,11 @@ import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.table.SeparatedValues;
 import org.oddlot.input.Contents;
 import org.oddlot.input.ReadingOptions;
-import org.oddlot.material.Document;
-import org.oddlot.material.Input;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.material.Paper;
+import org.oddlot.material.ReadInput;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Table;
 import org.oddlot.pass.sync.PairFinding;
@@ -165,19 +165,19 @@ public final class Sample {
     TimelineObject root =
         OtioReader.read(otio.getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
     var document =
-        Document.of("day.otio", "0123456789abcdef", root, Profiles.own(), problems.list());
+        TimelineFile.of("day.otio", "0123456789abcdef", root, Profiles.own(), problems.list());
     List<Paper> papers = log.isEmpty() ? List.of() : List.of(paper());
-    var inputs = new ArrayList<Input>();
+    var inputs = new ArrayList<ReadInput>();
     inputs.add(input("day.otio", "timeline file", root, problems.list()));
     papers.forEach(paper -> inputs.add(input("log.csv", "paper", paper, paper.problems())));
     return Material.of("Day", List.of(document), papers)
-        .with(Input.class, inputs)
+        .with(ReadInput.class, inputs)
         .with(SoundFile.class, sounds)
         .with(MeasuredOffset.class, offsets);
   }
 
-  private static Input input(String name, String what, Object value, List<Problem> problems) {
-    return new Input(name, "", what, Optional.of(value), Contents.of(""), problems);
+  private static ReadInput input(String name, String what, Object value, List<Problem> problems) {
+    return new ReadInput(name, "", what, Optional.of(value), Contents.of(""), problems);
   }
 
   private Paper paper() {

@@ -8,12 +8,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.format.otio.OtioReader;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.Pairing;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
 import org.oddlot.time.FrameRate;
@@ -21,14 +21,14 @@ import org.oddlot.time.FrameRate;
 class SourcesTest {
   private static final FrameRate RATE = FrameRate.of(24000, 1001);
 
-  private static Document document(String name, String... items) {
+  private static TimelineFile document(String name, String... items) {
     var problems = new Problems(name);
     String json =
         "{\"OTIO_SCHEMA\":\"SerializableCollection.1\",\"metadata\":{},\"name\":\"b\",\"children\":["
             + String.join(",", items)
             + "]}";
     var root = OtioReader.read(json.getBytes(StandardCharsets.UTF_8), problems).orElseThrow();
-    return Document.of(name, "00", root, Profiles.own(), problems.list());
+    return TimelineFile.of(name, "00", root, Profiles.own(), problems.list());
   }
 
   private static String clip(String name, String media) {

@@ -15,9 +15,9 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.Rights;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.profile.Profiles;
 import org.oddlot.rights.Licence;
 import org.oddlot.rights.SourcePattern;
@@ -189,7 +189,9 @@ class CountedByHandTest {
   private static Material material(Made made) {
     Timeline timeline = Timeline.of("T", Optional.of(RationalTime.of(107_892, RATE)), made.tracks);
     return Material.of(
-        "lot", List.of(Document.of("t.otio", "", timeline, Profiles.own(), List.of())), List.of());
+        "lot",
+        List.of(TimelineFile.of("t.otio", "", timeline, Profiles.own(), List.of())),
+        List.of());
   }
 
   @Property(tries = 400)

@@ -7,8 +7,8 @@ import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
 import org.oddlot.sheet.Cell;
@@ -127,7 +127,7 @@ final class Cuts {
 
   static Material material(Timeline timeline, Profile profile) {
     return Material.of(
-        "lot", List.of(Document.of("cut.otio", "", timeline, profile, List.of())), List.of());
+        "lot", List.of(TimelineFile.of("cut.otio", "", timeline, profile, List.of())), List.of());
   }
 
   static Sheet report(String kind, Material material) {

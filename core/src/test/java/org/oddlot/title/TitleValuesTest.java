@@ -8,7 +8,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.time.FrameRate;
 
 /** Colours, shapes and areas, against what is published of them. */
@@ -61,7 +61,7 @@ class TitleValuesTest {
   @Test
   void shapesAreReadAsTheyAreWritten() {
     Shape dropped = Shape.parse("1080x1080@29.97df");
-    assertThat(dropped.frames()).contains(new Grid.Frames(FrameRate.FPS_29_97, true));
+    assertThat(dropped.frames()).contains(new Timebase.Frames(FrameRate.FPS_29_97, true));
     assertThat(Shape.parse(dropped.toString())).isEqualTo(dropped);
     assertThat(Shape.parseAll("1920x1080, 9:16 ;1080 × 1350, 1920x1080"))
         .extracting(Shape::ratio)

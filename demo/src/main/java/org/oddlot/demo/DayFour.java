@@ -16,8 +16,8 @@ import java.util.Random;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionMaker;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.caption.Word;
@@ -160,7 +160,7 @@ final class DayFour {
   }
 
   private Transcript transcript(List<Turn> its) {
-    return Transcript.made("ferry-talk", "en", Grid.Ticks.MILLISECONDS, its);
+    return Transcript.made("ferry-talk", "en", Timebase.Ticks.MILLISECONDS, its);
   }
 
   /** What was said, word by word, with names as they were heard; speakers have numbers. */
@@ -205,8 +205,8 @@ final class DayFour {
               word,
               Optional.of(
                   new org.oddlot.caption.Span(
-                      Grid.Ticks.MILLISECONDS.nearest(start),
-                      Grid.Ticks.MILLISECONDS.nearest(end))),
+                      Timebase.Ticks.MILLISECONDS.nearest(start),
+                      Timebase.Ticks.MILLISECONDS.nearest(end))),
               OptionalDouble.of(0.7)));
     }
     return turn.withWords(timed);
@@ -228,7 +228,8 @@ final class DayFour {
       captions.set(i, caption.withSpan(caption.start(), hasRoom ? longer : caption.end()));
     }
     plant(captions);
-    return new SubRip().write(Captions.made("ferry-talk", "en", Grid.Ticks.MILLISECONDS, captions));
+    return new SubRip()
+        .write(Captions.made("ferry-talk", "en", Timebase.Ticks.MILLISECONDS, captions));
   }
 
   /**
@@ -252,7 +253,8 @@ final class DayFour {
           caption.withSpan(
               caption.start(), captions.get(i + 1).start().plus(Rational.of(12, RATE))));
     }
-    return new SubRip().write(Captions.made("ferry-talk", "en", Grid.Ticks.MILLISECONDS, captions));
+    return new SubRip()
+        .write(Captions.made("ferry-talk", "en", Timebase.Ticks.MILLISECONDS, captions));
   }
 
   private void plant(List<Caption> captions) {
@@ -318,13 +320,13 @@ final class DayFour {
               span,
               List.of(sentences.get(i).nynorsk.split(" ")).stream().map(Word::of).toList()));
     }
-    var transcript = Transcript.made("ferry-talk", "nn", Grid.Ticks.MILLISECONDS, its);
+    var transcript = Transcript.made("ferry-talk", "nn", Timebase.Ticks.MILLISECONDS, its);
     return new WebVtt()
         .write(
             Captions.made(
                 "ferry-talk",
                 "nn",
-                Grid.Ticks.MILLISECONDS,
+                Timebase.Ticks.MILLISECONDS,
                 CaptionMaker.of(transcript, wide, List.of())));
   }
 

@@ -12,18 +12,18 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.oddlot.lot.Intake;
-import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.LotReader;
 import org.oddlot.lot.Output;
+import org.oddlot.lot.ReadLot;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.FindingId;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
@@ -39,12 +39,12 @@ import org.oddlot.progress.Progress;
 class DayThreeTest {
   @TempDir private static Path folder;
   private static Lot lot = Lot.empty("");
-  private static IntakeResult taken;
+  private static ReadLot taken;
 
   @BeforeAll
   static void make() throws IOException {
     lot = LotFile.open(Demo.makeDayThree(folder.resolve("day 3"))).lot();
-    taken = Intake.read(lot, Progress.NONE);
+    taken = LotReader.read(lot, Progress.NONE);
   }
 
   private static Outcome run(Map<FindingId, Decision> decisions) {
@@ -86,8 +86,8 @@ class DayThreeTest {
             "Gannet: 25 beside 23.976",
             "Tern 8: in step by waveform",
             "Skua: 12.0 f late by waveform");
-    assertThat(outcome.step("sync").orElseThrow().look().remarks())
-        .extracting(Look.Remark::title, Look.Remark::text)
+    assertThat(outcome.step("sync").orElseThrow().analysis().remarks())
+        .extracting(Analysis.Remark::title, Analysis.Remark::text)
         .containsExactly(
             org.assertj.core.groups.Tuple.tuple("D002C001", "no recording was running"),
             org.assertj.core.groups.Tuple.tuple(

@@ -11,9 +11,9 @@ import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.LotReader;
 import org.oddlot.lot.Output;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
@@ -43,7 +43,7 @@ class DayTwoTest {
   private static Outcome run(Lot lot, Map<FindingId, Decision> decisions) {
     return new Engine()
         .runMeasuring(
-            Intake.read(lot, Progress.NONE).material(),
+            LotReader.read(lot, Progress.NONE).material(),
             lot.sheet(),
             Answers.of(decisions),
             new Measurer(MeasurementStore.in(folder.resolve("measured"), 1000)),
@@ -107,7 +107,7 @@ class DayTwoTest {
                 .toString())
         .allMatch(reviewed -> reviewed.standing() == Standing.SETTLED)
         .allMatch(reviewed -> reviewed.chosen().size() == 1);
-    Lot read = Intake.read(lot, Progress.NONE).lot();
+    Lot read = LotReader.read(lot, Progress.NONE).lot();
     Path written =
         new Output(read, outcome).write(folder.resolve("out"), Progress.NONE).getFirst().path();
     var project = DeskReader.read(written);

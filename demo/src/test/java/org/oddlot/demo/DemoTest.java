@@ -10,11 +10,11 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.format.otio.OtioReader;
-import org.oddlot.lot.Intake;
-import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.LotReader;
 import org.oddlot.lot.Output;
+import org.oddlot.lot.ReadLot;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
@@ -36,7 +36,7 @@ class DemoTest {
 
   private Outcome run(Engine.Acceptance acceptance, Path out) throws IOException {
     Lot lot = LotFile.open(Demo.make(folder.resolve("demo"))).lot();
-    IntakeResult taken = Intake.read(lot, Progress.NONE);
+    ReadLot taken = LotReader.read(lot, Progress.NONE);
     Outcome outcome =
         new Engine(acceptance)
             .run(taken.material(), lot.sheet(), lot.answers(), Optional.empty(), Progress.NONE);
@@ -79,7 +79,8 @@ class DemoTest {
             "open: 12C take 1: no clip near",
             "open: 16 take 1: dated 15 March");
     assertThat(outcome.step("match").orElseThrow().tally().settled()).isEqualTo(64);
-    assertThat(outcome.step("match").orElseThrow().look().remarks()).hasSizeGreaterThanOrEqualTo(3);
+    assertThat(outcome.step("match").orElseThrow().analysis().remarks())
+        .hasSizeGreaterThanOrEqualTo(3);
     assertThat(outcome.start().sources().all()).hasSizeBetween(60, 80);
   }
 

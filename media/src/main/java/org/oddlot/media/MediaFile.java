@@ -28,7 +28,7 @@ import org.bytedeco.javacpp.DoublePointer;
 import org.bytedeco.javacpp.FloatPointer;
 import org.bytedeco.javacpp.Pointer;
 import org.bytedeco.javacpp.PointerPointer;
-import org.oddlot.picture.Picture;
+import org.oddlot.picture.StillFrame;
 import org.oddlot.sound.MusicTags;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
@@ -254,7 +254,7 @@ public final class MediaFile implements Closeable {
    * @param height of the picture that is made, in dots; its width follows
    * @throws IOException if it cannot be decoded
    */
-  public Optional<Picture> picture(Rational seconds, int height) throws IOException {
+  public Optional<StillFrame> picture(Rational seconds, int height) throws IOException {
     Optional<AVStream> stream = stream(avutil.AVMEDIA_TYPE_VIDEO);
     if (stream.isEmpty()) {
       return Optional.empty();
@@ -328,7 +328,7 @@ public final class MediaFile implements Closeable {
       check(avutil.av_frame_ref(kept, frame), "no memory for a picture");
     }
 
-    Optional<Picture> picture() throws IOException {
+    Optional<StillFrame> picture() throws IOException {
       if (!isThere()) {
         return Optional.empty();
       }
@@ -367,7 +367,7 @@ public final class MediaFile implements Closeable {
         for (int row = 0; row < height; row++) {
           System.arraycopy(all, row * stride, dots, row * width, width);
         }
-        return Optional.of(new Picture(width, height, IntBuffer.wrap(dots)));
+        return Optional.of(new StillFrame(width, height, IntBuffer.wrap(dots)));
       } finally {
         avutil.av_frame_free(small);
         swscale.sws_freeContext(scaler);

@@ -44,9 +44,9 @@ import org.oddlot.window.kit.Bench;
 import org.oddlot.window.kit.Overlay;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.Station;
+import org.oddlot.window.kit.StationNavigator;
+import org.oddlot.window.kit.StationNavigator.Next;
 import org.oddlot.window.kit.StripPane;
-import org.oddlot.window.kit.Way;
-import org.oddlot.window.kit.Way.Next;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.FilePicker;
 import org.oddlot.window.session.Session;
@@ -296,8 +296,8 @@ final class MainWindow {
   }
 
   /** The way through the stations that are on the run sheet, in its order. */
-  private Way way() {
-    return new Way() {
+  private StationNavigator way() {
+    return new StationNavigator() {
       @Override
       public Optional<Next> after(String station) {
         List<StepOutcome<?>> steps =

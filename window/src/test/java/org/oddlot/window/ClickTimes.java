@@ -19,7 +19,7 @@ import org.oddlot.window.session.Session;
 /**
  * How long a decision takes in the real window, from the press of the button to the picture that
  * shows it, and until all stations are true again: {@code ClickTimes FOLDER RUNS FILE…}. A
- * benchmark, not a test; {@code bench/run} starts it.
+ * benchmark, not a test; {@code benchmarks/run} starts it.
  */
 final class ClickTimes {
   private static final int LOOKED_AT_MILLIS = 250;

@@ -6,7 +6,7 @@ import java.util.Set;
 import java.util.function.Function;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.input.Contents;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKind;
@@ -68,7 +68,7 @@ public interface CaptionFormat extends InputKind<Captions> {
    *
    * @param programme its frames, or what else its times are counted in
    */
-  Grid grid(Grid programme);
+  Timebase grid(Timebase programme);
 
   /** What it has a place for. */
   Set<Feature> carries();

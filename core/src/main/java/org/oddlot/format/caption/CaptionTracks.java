@@ -13,11 +13,11 @@ import org.oddlot.caption.Caption.Placement;
 import org.oddlot.caption.Caption.Side;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Original;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
@@ -134,7 +134,7 @@ public final class CaptionTracks {
     return new Captions(
         name + ", " + its,
         language,
-        new Grid.Frames(rate, drop),
+        new Timebase.Frames(rate, drop),
         captions,
         List.of(),
         Optional.of(new TrackOriginal(track, clips, start, captions)));
@@ -200,7 +200,7 @@ public final class CaptionTracks {
   // Writing.
 
   /** A new timeline with nothing but these captions, whose times are frames of {@code grid}. */
-  public static Timeline timeline(Captions captions, Grid.Frames grid) {
+  public static Timeline timeline(Captions captions, Timebase.Frames grid) {
     Rational first =
         captions.captions().stream()
             .map(Caption::start)
@@ -213,7 +213,7 @@ public final class CaptionTracks {
     return Timeline.of(title, Optional.of(start), tracks(captions, grid, start.seconds()));
   }
 
-  private static long labelledHour(Rational first, Grid.Frames grid) {
+  private static long labelledHour(Rational first, Timebase.Frames grid) {
     long hours = Math.max(0, first.dividedBy(Rational.of(3600)).rounded(RoundingMode.FLOOR));
     long hourOfFrames =
         grid.dropFrame()
@@ -230,7 +230,7 @@ public final class CaptionTracks {
   }
 
   /** Tracks with these captions; more than one where some are there at the same time. */
-  public static List<Track> tracks(Captions captions, Grid.Frames grid, Rational start) {
+  public static List<Track> tracks(Captions captions, Timebase.Frames grid, Rational start) {
     var tracks = new ArrayList<Track>();
     List<Caption> left =
         captions.captions().stream()
@@ -323,7 +323,7 @@ public final class CaptionTracks {
    * on further tracks.
    */
   public static List<Track> changed(Captions captions, TrackOriginal original) {
-    var grid = (Grid.Frames) captions.grid();
+    var grid = (Timebase.Frames) captions.grid();
     Map<String, Integer> indexes = new LinkedHashMap<>();
     for (int i = 0; i < original.captions().size(); i++) {
       indexes.put(original.captions().get(i).id(), i);

@@ -8,7 +8,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.input.Probe;
 import org.oddlot.input.ReadingOptions;
@@ -49,12 +49,12 @@ public final class Cea608 implements CaptionFormat {
 
   /** Frames at 29.97, whatever the programme has: line 21 knows no other. */
   @Override
-  public Grid grid(Grid programme) {
+  public Timebase grid(Timebase programme) {
     boolean counts =
-        programme instanceof Grid.Frames(FrameRate rate, boolean drop)
+        programme instanceof Timebase.Frames(FrameRate rate, boolean drop)
             && rate.nominal() % 30 == 0
             && !drop;
-    return new Grid.Frames(FrameRate.FPS_29_97, !counts);
+    return new Timebase.Frames(FrameRate.FPS_29_97, !counts);
   }
 
   @Override

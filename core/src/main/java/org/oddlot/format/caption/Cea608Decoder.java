@@ -11,12 +11,12 @@ import org.oddlot.caption.Caption.Placement;
 import org.oddlot.caption.Caption.Side;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
 import org.oddlot.caption.Original;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
@@ -50,7 +50,7 @@ final class Cea608Decoder {
   private boolean underline;
   private int last = -1;
   private boolean other;
-  private Grid.Frames grid = new Grid.Frames(FrameRate.FPS_29_97, true);
+  private Timebase.Frames grid = new Timebase.Frames(FrameRate.FPS_29_97, true);
 
   /**
    * The file as it was read.
@@ -184,7 +184,7 @@ final class Cea608Decoder {
       }
       any = true;
       if (isFirst) {
-        grid = new Grid.Frames(FrameRate.FPS_29_97, text.charAt(from + 8) != ':');
+        grid = new Timebase.Frames(FrameRate.FPS_29_97, text.charAt(from + 8) != ':');
         isFirst = false;
       }
       long frame = frame(text, from, line);

@@ -8,8 +8,8 @@ import java.util.TreeMap;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Markup.Look;
+import org.oddlot.caption.Timebase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
 
@@ -31,16 +31,16 @@ final class Cea608Encoder {
   };
 
   private final Captions captions;
-  private final Grid.Frames grid;
+  private final Timebase.Frames grid;
   private final TreeMap<Long, Integer> line = new TreeMap<>();
   private final Map<String, Long> late = new HashMap<>();
 
   Cea608Encoder(Captions captions) {
     this.captions = captions;
     this.grid =
-        captions.grid() instanceof Grid.Frames frames
+        captions.grid() instanceof Timebase.Frames frames
             ? frames
-            : new Grid.Frames(FrameRate.FPS_29_97, true);
+            : new Timebase.Frames(FrameRate.FPS_29_97, true);
     layOut();
   }
 

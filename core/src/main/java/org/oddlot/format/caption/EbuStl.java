@@ -16,12 +16,12 @@ import org.oddlot.caption.Caption.Placement;
 import org.oddlot.caption.Caption.Side;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
 import org.oddlot.caption.Original;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.input.Probe;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
@@ -95,16 +95,16 @@ public final class EbuStl implements CaptionFormat {
 
   /** 25 frames, or 30 of them: those that labels of the programme count where it has as many. */
   @Override
-  public Grid grid(Grid programme) {
-    if (programme instanceof Grid.Frames(FrameRate rate, boolean drop)) {
+  public Timebase grid(Timebase programme) {
+    if (programme instanceof Timebase.Frames(FrameRate rate, boolean drop)) {
       if (rate.equals(FrameRate.FPS_29_97) || rate.equals(FrameRate.FPS_59_94)) {
-        return new Grid.Frames(FrameRate.FPS_29_97, drop);
+        return new Timebase.Frames(FrameRate.FPS_29_97, drop);
       }
       if (rate.equals(FrameRate.FPS_30) || rate.equals(FrameRate.FPS_60)) {
-        return new Grid.Frames(FrameRate.FPS_30, false);
+        return new Timebase.Frames(FrameRate.FPS_30, false);
       }
     }
-    return new Grid.Frames(FrameRate.FPS_25, false);
+    return new Timebase.Frames(FrameRate.FPS_25, false);
   }
 
   @Override
@@ -192,7 +192,7 @@ public final class EbuStl implements CaptionFormat {
           "Export it as EBU STL (Tech 3264) again.");
       return Optional.empty();
     }
-    Grid.Frames grid = grid(bytes, options, problems);
+    Timebase.Frames grid = grid(bytes, options, problems);
     String table = ascii(bytes, 12, 2).strip();
     if (!List.of("00", "01", "02", "03", "04").contains(table)) {
       problems.warning(
@@ -204,22 +204,22 @@ public final class EbuStl implements CaptionFormat {
     return Optional.of(new Reader(bytes, grid, table, problems).read());
   }
 
-  private static Grid.Frames grid(byte[] bytes, ReadingOptions options, Problems problems) {
+  private static Timebase.Frames grid(byte[] bytes, ReadingOptions options, Problems problems) {
     String code = ascii(bytes, 3, 8);
     return switch (code) {
-      case "STL25.01" -> new Grid.Frames(FrameRate.FPS_25, false);
+      case "STL25.01" -> new Timebase.Frames(FrameRate.FPS_25, false);
       case "STL30.01" ->
           switch (options.get(COUNT).orElse("29.97")) {
-            case "30" -> new Grid.Frames(FrameRate.FPS_30, false);
-            case "29.97 drop" -> new Grid.Frames(FrameRate.FPS_29_97, true);
-            default -> new Grid.Frames(FrameRate.FPS_29_97, false);
+            case "30" -> new Timebase.Frames(FrameRate.FPS_30, false);
+            case "29.97 drop" -> new Timebase.Frames(FrameRate.FPS_29_97, true);
+            default -> new Timebase.Frames(FrameRate.FPS_29_97, false);
           };
       default -> {
         problems.warning(
             "bytes 3–10",
             Phrase.of("The disk format code is \"%s\", neither STL25.01 nor STL30.01.", code),
             "25 frames a second are taken.");
-        yield new Grid.Frames(FrameRate.FPS_25, false);
+        yield new Timebase.Frames(FrameRate.FPS_25, false);
       }
     };
   }
@@ -231,7 +231,7 @@ public final class EbuStl implements CaptionFormat {
   /** Reads the text blocks of one file. */
   private static final class Reader {
     private final byte[] bytes;
-    private final Grid.Frames grid;
+    private final Timebase.Frames grid;
     private final String table;
     private final Problems problems;
     private final int rows;
@@ -239,7 +239,7 @@ public final class EbuStl implements CaptionFormat {
     private final List<int[]> blocks = new ArrayList<>();
     private final List<Aside> asides = new ArrayList<>();
 
-    Reader(byte[] bytes, Grid.Frames grid, String table, Problems problems) {
+    Reader(byte[] bytes, Timebase.Frames grid, String table, Problems problems) {
       this.bytes = bytes;
       this.grid = grid;
       this.table = table;
@@ -448,7 +448,7 @@ public final class EbuStl implements CaptionFormat {
   private static final class Writer {
     private final Captions captions;
     private final Optional<StlOriginal> original;
-    private final Grid.Frames grid;
+    private final Timebase.Frames grid;
     private final String table;
     private final List<byte[]> blocks = new ArrayList<>();
 
@@ -456,9 +456,9 @@ public final class EbuStl implements CaptionFormat {
       this.captions = captions;
       this.original = original;
       this.grid =
-          captions.grid() instanceof Grid.Frames frames
+          captions.grid() instanceof Timebase.Frames frames
               ? frames
-              : new Grid.Frames(FrameRate.FPS_25, false);
+              : new Timebase.Frames(FrameRate.FPS_25, false);
       this.table = table(captions);
     }
 

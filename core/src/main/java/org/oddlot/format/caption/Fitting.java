@@ -14,12 +14,12 @@ import org.oddlot.caption.Caption;
 import org.oddlot.caption.Caption.Placement;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.Losses;
 import org.oddlot.time.Rational;
 
@@ -30,10 +30,10 @@ import org.oddlot.time.Rational;
 public final class Fitting {
   private final Captions captions;
   private final Set<Feature> carries;
-  private final Grid grid;
+  private final Timebase grid;
   private final Losses losses = new Losses();
 
-  private Fitting(Captions captions, Set<Feature> carries, Grid grid) {
+  private Fitting(Captions captions, Set<Feature> carries, Timebase grid) {
     this.captions = captions;
     this.carries = carries;
     this.grid = grid;
@@ -53,10 +53,10 @@ public final class Fitting {
    *
    * @param programme the frames of the programme, or what else its times are counted in
    */
-  public static Fitted to(CaptionFormat format, Captions captions, Grid programme) {
+  public static Fitted to(CaptionFormat format, Captions captions, Timebase programme) {
     boolean isOwn =
         captions.original().filter(its -> its.format().equals(format.name())).isPresent();
-    Grid grid = isOwn ? captions.grid() : format.grid(programme);
+    Timebase grid = isOwn ? captions.grid() : format.grid(programme);
     var fitting = new Fitting(captions, format.carries(), grid);
     if (!isOwn) {
       fitting.asides();
@@ -86,7 +86,7 @@ public final class Fitting {
   }
 
   /** {@code captions} for a caption track of a timeline. */
-  public static Fitted toTrack(Captions captions, Grid.Frames programme) {
+  public static Fitted toTrack(Captions captions, Timebase.Frames programme) {
     var fitting =
         new Fitting(
             captions,
@@ -212,7 +212,7 @@ public final class Fitting {
 
   /** On the grid, in order, one after another, as far as the format asks for it. */
   private List<Caption> inTime(List<Caption> all, boolean isOwn) {
-    if (!captions.grid().equals(grid) && !grid.equals(Grid.Ticks.MILLISECONDS)) {
+    if (!captions.grid().equals(grid) && !grid.equals(Timebase.Ticks.MILLISECONDS)) {
       boolean differs =
           all.stream()
               .anyMatch(c ->

@@ -2,7 +2,7 @@ package org.oddlot.format.caption;
 
 import java.util.List;
 import org.oddlot.caption.Caption;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 
@@ -13,7 +13,7 @@ final class Order {
   /**
    * Tells {@code problems} of captions that end before they begin or come before the one before.
    */
-  static void check(List<Caption> captions, Problems problems, Grid grid) {
+  static void check(List<Caption> captions, Problems problems, Timebase grid) {
     int overlaps = 0;
     Caption before = null;
     for (Caption caption : captions) {
@@ -43,7 +43,7 @@ final class Order {
     }
   }
 
-  private static String place(Caption caption, Grid grid) {
+  private static String place(Caption caption, Timebase grid) {
     return "caption " + caption.id() + " at " + grid.label(caption.start());
   }
 }

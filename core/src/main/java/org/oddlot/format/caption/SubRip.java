@@ -17,10 +17,10 @@ import org.oddlot.caption.Caption.Placement;
 import org.oddlot.caption.Caption.Side;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.input.Probe;
 import org.oddlot.input.ReadingOptions;
@@ -64,8 +64,8 @@ public final class SubRip implements CaptionFormat {
   }
 
   @Override
-  public Grid grid(Grid programme) {
-    return Grid.Ticks.MILLISECONDS;
+  public Timebase grid(Timebase programme) {
+    return Timebase.Ticks.MILLISECONDS;
   }
 
   @Override
@@ -144,12 +144,12 @@ public final class SubRip implements CaptionFormat {
         behind = wordsEnd;
         timing = next;
       }
-      Order.check(captions, problems, Grid.Ticks.MILLISECONDS);
+      Order.check(captions, problems, Timebase.Ticks.MILLISECONDS);
       return Optional.of(
           new Captions(
               problems.file(),
               "",
-              Grid.Ticks.MILLISECONDS,
+              Timebase.Ticks.MILLISECONDS,
               captions,
               asides,
               Optional.of(
@@ -393,9 +393,9 @@ public final class SubRip implements CaptionFormat {
 
     @Override
     public void append(StringBuilder out, Caption caption, Optional<String> was) {
-      out.append(Grid.clock(caption.start(), point))
+      out.append(Timebase.clock(caption.start(), point))
           .append(" --> ")
-          .append(Grid.clock(caption.end(), point))
+          .append(Timebase.clock(caption.end(), point))
           .append(was.map(TextOriginal::behindTimes).orElse(""))
           .append(lineEnd);
       boolean says =

@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.function.Function;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.input.Probe;
 import org.oddlot.input.ReadingOptions;
@@ -47,7 +47,7 @@ public final class Ttml implements CaptionFormat {
 
   /** Any: a document says which frames or ticks its times are counted in. */
   @Override
-  public Grid grid(Grid programme) {
+  public Timebase grid(Timebase programme) {
     return programme;
   }
 

@@ -20,11 +20,11 @@ import org.oddlot.caption.Caption.Placement;
 import org.oddlot.caption.Caption.Side;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
@@ -238,7 +238,7 @@ final class TtmlReader {
           "", "The document cannot be read: " + e.getMessage() + ".", "Export it again.");
       return Optional.empty();
     }
-    Grid grid = times.grid(example);
+    Timebase grid = times.grid(example);
     Order.check(captions, problems, grid);
     return Optional.of(
         new Captions(

@@ -3,7 +3,7 @@ package org.oddlot.format.caption;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.Timecode;
@@ -116,28 +116,28 @@ record TtmlTimes(
   }
 
   /** The moments that a document whose times are written like {@code example} can name. */
-  Grid grid(String example) {
+  Timebase grid(String example) {
     String text = example.strip();
     if (text.endsWith("t")) {
-      return new Grid.Ticks(tickRate);
+      return new Timebase.Ticks(tickRate);
     }
     boolean frames = text.endsWith("f") || text.matches("\\d+:\\d\\d:\\d\\d:\\d+.*");
     return frames || (isTimecode && text.indexOf('.') < 0)
-        ? new Grid.Frames(frameRate, dropFrame)
-        : Grid.Ticks.MILLISECONDS;
+        ? new Timebase.Frames(frameRate, dropFrame)
+        : Timebase.Ticks.MILLISECONDS;
   }
 
   /** A moment written like {@code example}, as finely as that kind of time can say it. */
   String write(Rational seconds, String example) {
     String text = example.strip();
     if (text.endsWith("t")) {
-      return new Grid.Ticks(tickRate).count(seconds) + "t";
+      return new Timebase.Ticks(tickRate).count(seconds) + "t";
     }
     if (text.endsWith("f")) {
-      return new Grid.Frames(frameRate, false).count(seconds) + "f";
+      return new Timebase.Frames(frameRate, false).count(seconds) + "f";
     }
     if (text.endsWith("ms")) {
-      return Grid.Ticks.MILLISECONDS.count(seconds) + "ms";
+      return Timebase.Ticks.MILLISECONDS.count(seconds) + "ms";
     }
     if (text.endsWith("s") || text.endsWith("m") || text.endsWith("h")) {
       return seconds.toDecimal(3) + "s";
@@ -145,21 +145,21 @@ record TtmlTimes(
     boolean frames = text.matches("\\d+:\\d\\d:\\d\\d:\\d+.*");
     if (isTimecode) {
       return Timecode.ofFrames(
-              new Grid.Frames(frameRate, dropFrame).count(seconds), frameRate, dropFrame)
+              new Timebase.Frames(frameRate, dropFrame).count(seconds), frameRate, dropFrame)
           .toString()
           .replace(';', ':');
     }
-    return frames ? mediaFrames(seconds) : Grid.clock(seconds, '.');
+    return frames ? mediaFrames(seconds) : Timebase.clock(seconds, '.');
   }
 
   /** Hours, minutes and seconds of the clock, and frames within the second. */
   private String mediaFrames(Rational seconds) {
     long whole = seconds.rounded(java.math.RoundingMode.FLOOR);
-    long frames = new Grid.Frames(frameRate, false).count(seconds.minus(Rational.of(whole)));
+    long frames = new Timebase.Frames(frameRate, false).count(seconds.minus(Rational.of(whole)));
     if (frames >= frameRate.nominal()) {
       return mediaFrames(Rational.of(whole + 1));
     }
-    String clock = Grid.clock(Rational.of(whole), '.');
+    String clock = Timebase.clock(Rational.of(whole), '.');
     return clock.substring(0, clock.length() - 4) + ":" + (frames < 10 ? "0" : "") + frames;
   }
 }

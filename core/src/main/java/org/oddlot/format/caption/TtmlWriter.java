@@ -13,10 +13,10 @@ import org.oddlot.caption.Caption.Height;
 import org.oddlot.caption.Caption.Side;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
+import org.oddlot.caption.Timebase;
 import org.oddlot.time.Rational;
 
 /** Writes TTML in the IMSC 1.1 text profile, or a document that was read with what was changed. */
@@ -183,7 +183,7 @@ final class TtmlWriter {
   // A new document.
 
   private static String fresh(Captions captions) {
-    Grid grid = captions.grid();
+    Timebase grid = captions.grid();
     var times = times(grid);
     var out = new StringBuilder(4096 + captions.captions().size() * 120);
     out.append("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n")
@@ -201,8 +201,8 @@ final class TtmlWriter {
     out.append("  <body region=\"bottom\">\n    <div>\n");
     String example =
         switch (grid) {
-          case Grid.Frames _ -> "0f";
-          case Grid.Ticks ticks -> ticks.perSecond() == 1000 ? "00:00:00.000" : "0t";
+          case Timebase.Frames _ -> "0f";
+          case Timebase.Ticks ticks -> ticks.perSecond() == 1000 ? "00:00:00.000" : "0t";
         };
     for (Caption caption : captions.captions()) {
       out.append("      <p begin=\"")
@@ -228,25 +228,25 @@ final class TtmlWriter {
     return out.append("    </div>\n  </body>\n</tt>\n").toString();
   }
 
-  private static TtmlTimes times(Grid grid) {
+  private static TtmlTimes times(Timebase grid) {
     return switch (grid) {
-      case Grid.Frames frames -> new TtmlTimes(frames.rate(), 1, 1, false, false);
-      case Grid.Ticks ticks ->
+      case Timebase.Frames frames -> new TtmlTimes(frames.rate(), 1, 1, false, false);
+      case Timebase.Ticks ticks ->
           new TtmlTimes(TtmlTimes.INITIAL.frameRate(), 1, ticks.perSecond(), false, false);
     };
   }
 
   /** Media time in frames: exact, and free of what labels skip. */
-  private static String parameters(Grid grid) {
+  private static String parameters(Timebase grid) {
     return switch (grid) {
-      case Grid.Frames frames -> {
+      case Timebase.Frames frames -> {
         boolean pulled = frames.rate().denominator() != 1;
         yield " ttp:timeBase=\"media\" ttp:frameRate=\""
             + frames.rate().nominal()
             + "\""
             + (pulled ? " ttp:frameRateMultiplier=\"1000 1001\"" : "");
       }
-      case Grid.Ticks ticks ->
+      case Timebase.Ticks ticks ->
           " ttp:timeBase=\"media\""
               + (ticks.perSecond() == 1000 ? "" : " ttp:tickRate=\"" + ticks.perSecond() + "\"");
     };

@@ -16,10 +16,10 @@ import org.oddlot.caption.Caption.Placement;
 import org.oddlot.caption.Caption.Side;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.input.Probe;
 import org.oddlot.input.ReadingOptions;
@@ -65,8 +65,8 @@ public final class WebVtt implements CaptionFormat {
   }
 
   @Override
-  public Grid grid(Grid programme) {
-    return Grid.Ticks.MILLISECONDS;
+  public Timebase grid(Timebase programme) {
+    return Timebase.Ticks.MILLISECONDS;
   }
 
   @Override
@@ -129,12 +129,12 @@ public final class WebVtt implements CaptionFormat {
         problems.error("", "There are no captions in the file.", "Export it as WebVTT again.");
         return Optional.empty();
       }
-      Order.check(captions, problems, Grid.Ticks.MILLISECONDS);
+      Order.check(captions, problems, Timebase.Ticks.MILLISECONDS);
       return Optional.of(
           new Captions(
               problems.file(),
               language,
-              Grid.Ticks.MILLISECONDS,
+              Timebase.Ticks.MILLISECONDS,
               captions,
               asides,
               Optional.of(
@@ -389,9 +389,9 @@ public final class WebVtt implements CaptionFormat {
     @Override
     public void append(StringBuilder out, Caption caption, Optional<String> was) {
       out.append(was.map(this::identifier).orElse(""));
-      out.append(Grid.clock(caption.start(), '.'))
+      out.append(Timebase.clock(caption.start(), '.'))
           .append(" --> ")
-          .append(Grid.clock(caption.end(), '.'))
+          .append(Timebase.clock(caption.end(), '.'))
           .append(was.map(TextOriginal::behindTimes).orElseGet(() -> settings(caption.place())))
           .append(lineEnd);
       boolean says =

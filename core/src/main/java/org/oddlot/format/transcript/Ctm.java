@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.caption.Word;
@@ -85,7 +85,7 @@ public final class Ctm implements TranscriptFormat {
         turns.set(i, turns.get(i).withSpeaker(keys.get(i)));
       }
     }
-    return Optional.of(Transcript.made(problems.file(), "", Grid.Ticks.MILLISECONDS, turns));
+    return Optional.of(Transcript.made(problems.file(), "", Timebase.Ticks.MILLISECONDS, turns));
   }
 
   private static Rational end(List<Word> words) {

@@ -5,8 +5,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.caption.Word;
@@ -77,7 +77,7 @@ public final class Rttm implements TranscriptFormat {
       return Optional.empty();
     }
     return Optional.of(
-        Transcript.made(problems.file(), "", Grid.Ticks.MILLISECONDS, withWords(turns, words)));
+        Transcript.made(problems.file(), "", Timebase.Ticks.MILLISECONDS, withWords(turns, words)));
   }
 
   /** Each word goes to the passage of its speaker in which it begins. */

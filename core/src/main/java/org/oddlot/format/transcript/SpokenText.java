@@ -7,8 +7,8 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.caption.Word;
@@ -136,7 +136,8 @@ public final class SpokenText implements TranscriptFormat {
   @Override
   public Optional<Transcript> read(TextFile file, ReadingOptions options, Problems problems) {
     String said = options.get(COUNT).orElse("25");
-    var grid = new Grid.Frames(FrameRate.parse(said.replace(" drop", "")), said.endsWith("drop"));
+    var grid =
+        new Timebase.Frames(FrameRate.parse(said.replace(" drop", "")), said.endsWith("drop"));
     var heads = new ArrayList<Head>();
     var words = new ArrayList<StringBuilder>();
     var lines = new ArrayList<Integer>();
@@ -169,7 +170,7 @@ public final class SpokenText implements TranscriptFormat {
             Transcript.made(
                 problems.file(),
                 "",
-                heads.stream().anyMatch(SpokenText::hasFrames) ? grid : Grid.Ticks.MILLISECONDS,
+                heads.stream().anyMatch(SpokenText::hasFrames) ? grid : Timebase.Ticks.MILLISECONDS,
                 turns));
   }
 
@@ -181,7 +182,7 @@ public final class SpokenText implements TranscriptFormat {
       List<Head> heads,
       List<StringBuilder> words,
       List<Integer> lines,
-      Grid.Frames grid,
+      Timebase.Frames grid,
       Problems problems) {
     var turns = new ArrayList<Turn>();
     for (int i = 0; i < heads.size(); i++) {
@@ -220,7 +221,7 @@ public final class SpokenText implements TranscriptFormat {
     return Optional.of(turns);
   }
 
-  private static Optional<Rational> moment(String text, Grid.Frames grid) {
+  private static Optional<Rational> moment(String text, Timebase.Frames grid) {
     String[] parts = text.split("[:;]", -1);
     if (parts.length == 4) {
       try {
@@ -248,9 +249,9 @@ public final class SpokenText implements TranscriptFormat {
     var out = new StringBuilder();
     for (Turn turn : transcript.turns()) {
       out.append('[')
-          .append(Grid.clock(turn.span().start(), '.'))
+          .append(Timebase.clock(turn.span().start(), '.'))
           .append(" - ")
-          .append(Grid.clock(turn.span().end(), '.'))
+          .append(Timebase.clock(turn.span().end(), '.'))
           .append("] ");
       if (!turn.speaker().isEmpty()) {
         out.append(turn.speaker()).append(": ");

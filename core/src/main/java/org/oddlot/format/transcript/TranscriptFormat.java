@@ -4,8 +4,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Transcript.AsRead;
 import org.oddlot.caption.Turn;
@@ -143,8 +143,8 @@ public interface TranscriptFormat extends InputKind<Transcript> {
           word.withSpan(
               Optional.of(
                   new Span(
-                      Grid.Ticks.MILLISECONDS.nearest(start),
-                      Grid.Ticks.MILLISECONDS.nearest(end)))));
+                      Timebase.Ticks.MILLISECONDS.nearest(start),
+                      Timebase.Ticks.MILLISECONDS.nearest(end)))));
     }
     return timed;
   }

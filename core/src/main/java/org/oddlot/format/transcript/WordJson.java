@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.caption.Word;
@@ -94,7 +94,10 @@ public final class WordJson implements TranscriptFormat {
     }
     return Optional.of(
         Transcript.made(
-            problems.file(), object.string("language").orElse(""), Grid.Ticks.MILLISECONDS, turns));
+            problems.file(),
+            object.string("language").orElse(""),
+            Timebase.Ticks.MILLISECONDS,
+            turns));
   }
 
   /** Words by themselves, a passage up to each longer silence. */

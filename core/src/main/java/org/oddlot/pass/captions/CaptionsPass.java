@@ -8,9 +8,9 @@ import java.util.Map;
 import java.util.Optional;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
 import org.oddlot.caption.LineBreaker;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.format.guideline.GuidelineFiles;
@@ -19,12 +19,12 @@ import org.oddlot.material.CaptionsToWrite;
 import org.oddlot.material.Material;
 import org.oddlot.material.NameLists;
 import org.oddlot.material.Programme;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.CaptionChanges;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -111,13 +111,13 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
   }
 
   @Override
-  public Look<CaptionFinding> look(Request request) {
+  public Analysis<CaptionFinding> analyse(Request request) {
     Material material = request.material();
     Guideline guideline = guideline(material, request.settings());
-    var remarks = new ArrayList<Look.Remark>();
+    var remarks = new ArrayList<Analysis.Remark>();
     if (request.settings().get(GUIDELINE).equals(OWN) && material.one(Guideline.class).isEmpty()) {
       remarks.add(
-          new Look.Remark(
+          new Analysis.Remark(
               "guideline",
               "Guideline",
               "there is no guideline file in the lot; " + guideline.title() + " is taken"));
@@ -131,7 +131,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
                   .notFound()
                   .forEach(edit ->
                       remarks.add(
-                          new Look.Remark(
+                          new Analysis.Remark(
                               edit.file() + edit.id(),
                               "Caption " + edit.id(),
                               "changed by hand, and not there any more: " + edit.before())));
@@ -146,7 +146,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
           findings(
               each, guideline, material, request, languages.getOrDefault(each.name(), Map.of())));
     }
-    return Look.of(findings, remarks);
+    return Analysis.of(findings, remarks);
   }
 
   /** The transcripts whose words are those of captions. */
@@ -164,7 +164,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
   }
 
   /** The frames in which captions are counted: those of their programme, else their own. */
-  public static Grid.Frames frames(Captions captions, Material material) {
+  public static Timebase.Frames frames(Captions captions, Material material) {
     return programme(captions.name(), material)
         .map(Programme::grid)
         .orElseGet(() -> captions.grid().frames());
@@ -176,7 +176,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       Material material,
       Request request,
       Map<String, Fault> ofLanguages) {
-    Grid.Frames frames = frames(file, material);
+    Timebase.Frames frames = frames(file, material);
     var checker =
         new Checker(
             guideline,
@@ -229,7 +229,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
   }
 
   private static String label(
-      Caption caption, Grid.Frames frames, Captions file, Material material) {
+      Caption caption, Timebase.Frames frames, Captions file, Material material) {
     boolean isPlaced = programme(file.name(), material).isPresent();
     return isPlaced ? frames.label(caption.start()) : file.grid().label(caption.start());
   }
@@ -257,7 +257,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       List<Fault> faults,
       List<Caption> mended,
       List<Fault> left,
-      Grid.Frames frames,
+      Timebase.Frames frames,
       Request request) {
     if (faults.isEmpty()) {
       return Standing.SETTLED;
@@ -273,7 +273,8 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
     return left.isEmpty() && small ? Standing.SETTLED : Standing.TO_LOOK_AT;
   }
 
-  private static boolean moved(Rational from, Rational to, Grid.Frames frames, Request request) {
+  private static boolean moved(
+      Rational from, Rational to, Timebase.Frames frames, Request request) {
     return Math.abs(frames.count(to) - frames.count(from)) <= request.settings().get(FRAMES);
   }
 

@@ -5,16 +5,16 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Caption;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
 import org.oddlot.caption.Letters;
+import org.oddlot.caption.Timebase;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 
 /** Holds captions against a guideline. Lengths and distances are counted in frames. */
 final class Checker {
   private final Guideline guideline;
-  private final Grid.Frames frames;
+  private final Timebase.Frames frames;
   private final long[] cuts;
   private final long shortest;
   private final long longest;
@@ -23,7 +23,7 @@ final class Checker {
    * @param frames the frames of the programme
    * @param cuts when its pictures change
    */
-  Checker(Guideline guideline, Grid.Frames frames, List<Rational> cuts) {
+  Checker(Guideline guideline, Timebase.Frames frames, List<Rational> cuts) {
     this.guideline = guideline;
     this.frames = frames;
     this.cuts = cuts.stream().mapToLong(frames::count).toArray();
@@ -39,7 +39,7 @@ final class Checker {
     return guideline;
   }
 
-  Grid.Frames grid() {
+  Timebase.Frames grid() {
     return frames;
   }
 

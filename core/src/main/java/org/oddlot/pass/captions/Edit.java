@@ -2,8 +2,8 @@ package org.oddlot.pass.captions;
 
 import java.math.BigDecimal;
 import java.util.List;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.pass.Codec;
 import org.oddlot.time.Rational;
 
@@ -97,6 +97,6 @@ public sealed interface Edit {
       throw new IllegalArgumentException("\"" + text + "\" is no number of seconds");
     }
     var micros = new BigDecimal(text).movePointRight(6).setScale(0, java.math.RoundingMode.HALF_UP);
-    return new Grid.Ticks(1_000_000).at(micros.longValueExact());
+    return new Timebase.Ticks(1_000_000).at(micros.longValueExact());
   }
 }

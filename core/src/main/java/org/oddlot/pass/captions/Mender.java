@@ -6,9 +6,9 @@ import java.util.Optional;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
 import org.oddlot.caption.LineBreaker;
+import org.oddlot.caption.Timebase;
 import org.oddlot.time.Rational;
 
 /** Mends a caption within its guideline, as little as it needs. */
@@ -19,7 +19,7 @@ final class Mender {
   private final Captions file;
   private final Checker checker;
   private final Guideline guideline;
-  private final Grid.Frames frames;
+  private final Timebase.Frames frames;
   private final LineBreaker sense;
   private final WordTimes words;
 

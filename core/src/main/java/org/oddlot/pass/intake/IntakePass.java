@@ -10,17 +10,17 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.oddlot.material.Document;
-import org.oddlot.material.Input;
 import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
+import org.oddlot.material.ReadInput;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Standing;
@@ -59,15 +59,15 @@ public final class IntakePass implements Pass<IntakeFinding> {
   }
 
   @Override
-  public Look<IntakeFinding> look(Request request) {
+  public Analysis<IntakeFinding> analyse(Request request) {
     Material material = request.material();
     var findings = new ArrayList<IntakeFinding>();
-    Map<String, Document> documents = new HashMap<>();
+    Map<String, TimelineFile> documents = new HashMap<>();
     material.documents().forEach(document -> documents.put(document.name(), document));
     Map<String, Paper> papers = new HashMap<>();
     material.papers().forEach(paper -> papers.put(paper.name(), paper));
-    for (Input input : material.all(Input.class)) {
-      Document document = documents.get(input.name());
+    for (ReadInput input : material.all(ReadInput.class)) {
+      TimelineFile document = documents.get(input.name());
       Paper paper = papers.get(input.name());
       if (document != null) {
         // Of the only file all sources are its own, and they have been looked for already.
@@ -83,11 +83,11 @@ public final class IntakePass implements Pass<IntakeFinding> {
     }
     // Sound is listed by reel: a day has hundreds of files of it.
     soundReels(material).forEach((reel, recordings) -> findings.add(sound(reel, recordings)));
-    return Look.of(findings);
+    return Analysis.of(findings);
   }
 
   private static IntakeFinding document(
-      Document document, Sources sources, List<Problem> problems) {
+      TimelineFile document, Sources sources, List<Problem> problems) {
     var counts = new TreeMap<String, Integer>();
     var timelines = new ArrayList<String>();
     Placed.root(document.root())
@@ -216,11 +216,11 @@ public final class IntakePass implements Pass<IntakeFinding> {
         files.stream().flatMap(file -> file.problems().stream()).toList());
   }
 
-  private static IntakeFinding profile(Input input, Profile profile, Material material) {
+  private static IntakeFinding profile(ReadInput input, Profile profile, Material material) {
     List<String> users =
         material.documents().stream()
             .filter(document -> document.profile().equals(profile))
-            .map(Document::name)
+            .map(TimelineFile::name)
             .toList();
     return finding(
         input.name(),
@@ -234,7 +234,7 @@ public final class IntakePass implements Pass<IntakeFinding> {
   }
 
   /** A file of a kind of which nothing more is known here, or of which nothing could be made. */
-  private static IntakeFinding other(Input input) {
+  private static IntakeFinding other(ReadInput input) {
     if (input.isRead()) {
       return finding(
           input.name(),
@@ -250,7 +250,7 @@ public final class IntakePass implements Pass<IntakeFinding> {
         input.name(), Kind.UNREAD, "not read", Standing.OPEN, reason, List.of(), input.problems());
   }
 
-  private static List<Evidence> evidence(Input input) {
+  private static List<Evidence> evidence(ReadInput input) {
     return input.contents().facts().entrySet().stream()
         .map(fact -> new Evidence(fact.getKey(), fact.getValue(), ""))
         .toList();

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import org.oddlot.material.Document;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.MarkerKind;
 import org.oddlot.profile.NotedMarker;
@@ -22,7 +22,7 @@ import org.oddlot.timeline.Placed;
 record Notes(List<String> titles, List<NotedMarker> markers, int onTracks) {
   private static final int LONGEST = 40;
 
-  static Notes of(Document document) {
+  static Notes of(TimelineFile document) {
     var titles = new ArrayList<String>();
     var markers = new ArrayList<NotedMarker>();
     var onTracks = new int[1];

@@ -11,12 +11,12 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.oddlot.material.ClipSound;
 import org.oddlot.material.Derived;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.NewTimelines;
+import org.oddlot.material.TimelineFile;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -50,7 +50,7 @@ public final class LayoutPass implements Pass<LayoutFinding> {
   /** Whether a channel of some clip has a role. */
   private static final Derived<Boolean> HAS_ROLES =
       Derived.of(
-          Set.of(Document.class),
+          Set.of(TimelineFile.class),
           material ->
               material.derive(ClipSound.NOTED).all().stream()
                   .flatMap(noted -> noted.channels().values().stream())
@@ -77,12 +77,12 @@ public final class LayoutPass implements Pass<LayoutFinding> {
   }
 
   @Override
-  public Look<LayoutFinding> look(Request request) {
+  public Analysis<LayoutFinding> analyse(Request request) {
     Material material = request.material();
     Settings settings = request.settings();
     Progress progress = request.progress();
     var findings = new ArrayList<LayoutFinding>();
-    for (Document document : material.documents()) {
+    for (TimelineFile document : material.documents()) {
       var timelines = new ArrayList<Placed>();
       Placed.root(document.root())
           .walk(placed -> {
@@ -109,11 +109,11 @@ public final class LayoutPass implements Pass<LayoutFinding> {
         }
       }
     }
-    return Look.of(findings);
+    return Analysis.of(findings);
   }
 
   private static Optional<LayoutFinding> finding(
-      Document document,
+      TimelineFile document,
       Address address,
       Placed placed,
       String order,
@@ -166,7 +166,7 @@ public final class LayoutPass implements Pass<LayoutFinding> {
   }
 
   private static String reason(
-      Document document,
+      TimelineFile document,
       AudibleClips heard,
       Map<String, Rational> before,
       Map<String, Rational> after) {

@@ -15,12 +15,12 @@ import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Rights;
 import org.oddlot.material.Source;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FindingId;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -118,21 +118,21 @@ public final class LicencesPass implements Pass<LicenceFinding> {
   }
 
   @Override
-  public Look<LicenceFinding> look(Request request) {
+  public Analysis<LicenceFinding> analyse(Request request) {
     Material material = request.material();
     List<Licence> licences = licences(material);
     if (licences.isEmpty()) {
-      return Look.of(List.of());
+      return Analysis.of(List.of());
     }
     Sorted sorted = sorted(material, request.settings(), licences);
     var findings = new ArrayList<LicenceFinding>(sorted.findings);
     findings.sort(Comparator.comparing(finding -> finding.standing() == Standing.SETTLED));
     findings.addAll(0, terms(material, request, findings));
-    var remarks = new ArrayList<Look.Remark>();
+    var remarks = new ArrayList<Analysis.Remark>();
     int ours = sorted.own.size();
     if (ours > 0) {
       remarks.add(
-          new Look.Remark(
+          new Analysis.Remark(
               LicenceFinding.OWN,
               "Own material",
               Phrase.of(
@@ -142,7 +142,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     int played = sorted.played;
     if (played > 0) {
       remarks.add(
-          new Look.Remark(
+          new Analysis.Remark(
               "music",
               "Music",
               Phrase.of(
@@ -152,11 +152,11 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     for (Licence licence : licences) {
       if (!sorted.used.contains(licence)) {
         remarks.add(
-            new Look.Remark(
+            new Analysis.Remark(
                 key(licence), licence.title(), "nothing in the timelines is used under it"));
       }
     }
-    return Look.of(findings, remarks);
+    return Analysis.of(findings, remarks);
   }
 
   /**

@@ -10,11 +10,11 @@ import org.oddlot.material.Material;
 import org.oddlot.material.Pairing;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -65,7 +65,7 @@ public final class MatchPass implements Pass<MatchFinding> {
   }
 
   @Override
-  public Look<MatchFinding> look(Request request) {
+  public Analysis<MatchFinding> analyse(Request request) {
     Material material = request.material();
     Answers answers = request.answers();
     Sightings.Seen seen =
@@ -76,11 +76,11 @@ public final class MatchPass implements Pass<MatchFinding> {
     List<MatchFinding> findings =
         new MatchResolver(seen.entries(), seen.sight(), trust, material.sources(), answers)
             .findings();
-    return Look.of(findings, leftOver(material, findings, answers));
+    return Analysis.of(findings, leftOver(material, findings, answers));
   }
 
   /** Sources that no finding speaks for, each with the best reason why. */
-  private static List<Look.Remark> leftOver(
+  private static List<Analysis.Remark> leftOver(
       Material material, List<MatchFinding> findings, Answers answers) {
     Set<String> named = HashSet.newHashSet(findings.size());
     var nearest = new HashMap<String, Near>();
@@ -106,7 +106,7 @@ public final class MatchPass implements Pass<MatchFinding> {
     return material.sources().all().stream()
         .filter(source -> !source.isSound() && !named.contains(source.id()))
         .map(source ->
-            new Look.Remark(
+            new Analysis.Remark(
                 source.id(),
                 source.name(),
                 whyNoEntry(source, Optional.ofNullable(nearest.get(source.id())))))

@@ -11,11 +11,11 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.oddlot.material.DateGap;
 import org.oddlot.material.Derived;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
 import org.oddlot.material.PlainName;
 import org.oddlot.material.Source;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.progress.Progress;
 import org.oddlot.sound.Recording;
@@ -29,7 +29,7 @@ final class Sightings {
   /** Those of the files as they are. */
   static final Derived<Sightings> OF_ENTRIES =
       Derived.of(
-          Set.of(Document.class, Paper.class, SoundFile.class, DateGap.class), Sightings::new);
+          Set.of(TimelineFile.class, Paper.class, SoundFile.class, DateGap.class), Sightings::new);
 
   private static final int ENTRIES_AT_ONCE = 5000;
 

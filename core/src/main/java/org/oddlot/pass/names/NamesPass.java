@@ -18,11 +18,11 @@ import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.caption.Word;
 import org.oddlot.material.Material;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.CaptionChanges;
 import org.oddlot.pass.Codec;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -74,11 +74,11 @@ public final class NamesPass implements Pass<NamesFinding> {
   }
 
   @Override
-  public Look<NamesFinding> look(Request request) {
+  public Analysis<NamesFinding> analyse(Request request) {
     Material material = request.material();
     Terms terms = terms(material, request.answers());
     if (terms.isEmpty()) {
-      return Look.of(List.of());
+      return Analysis.of(List.of());
     }
     List<Captions> captions = material.all(Captions.class);
     List<Transcript> transcripts = material.all(Transcript.class);
@@ -102,7 +102,7 @@ public final class NamesPass implements Pass<NamesFinding> {
               .map(each -> first.getOrDefault(each.hit().id(), each))
               .toList();
     }
-    return Look.of(grouped(found, learned(request.answers())));
+    return Analysis.of(grouped(found, learned(request.answers())));
   }
 
   private static List<Search.Found> found(

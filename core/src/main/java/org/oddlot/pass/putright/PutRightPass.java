@@ -12,12 +12,12 @@ import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.Paper;
 import org.oddlot.material.Source;
 import org.oddlot.measure.Measured;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -60,7 +60,7 @@ public final class PutRightPass implements Pass<PutRightFinding> {
   }
 
   @Override
-  public Look<PutRightFinding> look(Request request) {
+  public Analysis<PutRightFinding> analyse(Request request) {
     Material material = request.material();
     Settings settings = request.settings();
     Answers answers = request.answers();
@@ -94,7 +94,7 @@ public final class PutRightPass implements Pass<PutRightFinding> {
       days.add(clocks, shifts);
     }
     findings.addAll(days.findings());
-    return Look.<PutRightFinding>of(findings).wanting(starts(material).values());
+    return Analysis.<PutRightFinding>of(findings).wanting(starts(material).values());
   }
 
   /** Clocks and days are looked at with labels counted as they will be. */

@@ -11,10 +11,10 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -145,7 +145,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
 
   @Override
   public boolean concerns(Material material) {
-    return !material.all(Document.class).isEmpty();
+    return !material.all(TimelineFile.class).isEmpty();
   }
 
   /** How a report is arranged by settings. */
@@ -184,10 +184,10 @@ public final class ReportsPass implements Pass<ReportFinding> {
   }
 
   @Override
-  public Look<ReportFinding> look(Request request) {
+  public Analysis<ReportFinding> analyse(Request request) {
     Settings settings = request.settings();
     var findings = new ArrayList<ReportFinding>();
-    var remarks = new ArrayList<Look.Remark>();
+    var remarks = new ArrayList<Analysis.Remark>();
     for (String kind : settings.get(KINDS)) {
       Reports.of(kind)
           .ifPresent(report ->
@@ -202,14 +202,14 @@ public final class ReportsPass implements Pass<ReportFinding> {
         && !timeline.isEmpty()
         && !Scope.timelines(request.material()).contains(timeline)) {
       remarks.add(
-          new Look.Remark(
+          new Analysis.Remark(
               "timeline",
               "Timeline",
               Phrase.of(
                   "there is no timeline \"%s\"; there are %s",
                   timeline, String.join(", ", Scope.timelines(request.material())))));
     }
-    return Look.of(findings, remarks);
+    return Analysis.of(findings, remarks);
   }
 
   @Override

@@ -10,9 +10,9 @@ import java.util.Optional;
 import org.oddlot.format.title.TitleProperty;
 import org.oddlot.material.LaidTitle;
 import org.oddlot.material.Material;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -50,10 +50,10 @@ public final class RestylePass implements Pass<TitleChange> {
   }
 
   @Override
-  public Look<TitleChange> look(Request request) {
+  public Analysis<TitleChange> analyse(Request request) {
     Map<String, TitleRule> rules = request.answers().instructions(TitleRule.CODEC);
     if (rules.isEmpty()) {
-      return Look.of(List.of());
+      return Analysis.of(List.of());
     }
     List<LaidTitle> titles = request.material().derive(LaidTitle.ALL);
     var findings = new ArrayList<TitleChange>();
@@ -81,10 +81,10 @@ public final class RestylePass implements Pass<TitleChange> {
         findings.add(new TitleChange(order, title, now.title(), String.join("; then ", why)));
       }
     }
-    var remarks = new ArrayList<Look.Remark>();
+    var remarks = new ArrayList<Analysis.Remark>();
     notKept.forEach((property, count) ->
         remarks.add(
-            new Look.Remark(
+            new Analysis.Remark(
                 property.word(),
                 property.word(),
                 Phrase.of(
@@ -93,10 +93,10 @@ public final class RestylePass implements Pass<TitleChange> {
                     property.word()))));
     rules.forEach((id, rule) -> {
       if (!used.contains(id)) {
-        remarks.add(new Look.Remark(id, "Rule", "no title matches " + rule.inWords()));
+        remarks.add(new Analysis.Remark(id, "Rule", "no title matches " + rule.inWords()));
       }
     });
-    return Look.of(findings, remarks);
+    return Analysis.of(findings, remarks);
   }
 
   @SuppressWarnings("ReferenceEquality") // a title that did not change is the same object

@@ -8,13 +8,13 @@ import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.output.OutputKind;
 import org.oddlot.output.PlannedFile;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -73,7 +73,7 @@ public final class ReturnPass implements Pass<ReturnFinding> {
   }
 
   @Override
-  public Look<ReturnFinding> look(Request request) {
+  public Analysis<ReturnFinding> analyse(Request request) {
     Material material = request.material();
     Settings settings = request.settings();
     Progress progress = request.progress();
@@ -85,20 +85,20 @@ public final class ReturnPass implements Pass<ReturnFinding> {
         findings.add(finding(planned, names.of(planned.name()), material, settings));
       }
     }
-    for (Document document : material.documents()) {
+    for (TimelineFile document : material.documents()) {
       if (!document.isChanged()) {
         findings.add(
             new ReturnFinding(
                 document.name(), Optional.empty(), "", 0, "nothing in it changed", List.of()));
       }
     }
-    return Look.of(findings);
+    return Analysis.of(findings);
   }
 
   private static ReturnFinding finding(
       PlannedFile planned, String output, Material material, Settings settings) {
     var evidence = new ArrayList<Evidence>();
-    Optional<Document> document = material.document(planned.id());
+    Optional<TimelineFile> document = material.document(planned.id());
     document.ifPresent(its ->
         timelines(its)
             .forEach(timeline ->
@@ -139,7 +139,7 @@ public final class ReturnPass implements Pass<ReturnFinding> {
     var edits = new HashMap<String, Edits>();
     for (Reviewed<ReturnFinding> reviewed : accepted) {
       ReturnFinding finding = reviewed.finding();
-      Optional<Document> document =
+      Optional<TimelineFile> document =
           material.document(finding.document()).filter(_ -> finding.plan().isPresent());
       document.ifPresent(its -> edits.put(its.name(), edits(its, finding, request, claims)));
     }
@@ -147,7 +147,7 @@ public final class ReturnPass implements Pass<ReturnFinding> {
   }
 
   private static Edits edits(
-      Document document, ReturnFinding finding, Request request, List<Applied.Claim> claims) {
+      TimelineFile document, ReturnFinding finding, Request request, List<Applied.Claim> claims) {
     Material material = request.material();
     var changes = new Edits();
     List<Timeline> timelines = timelines(document);
@@ -172,7 +172,7 @@ public final class ReturnPass implements Pass<ReturnFinding> {
     return changes;
   }
 
-  private static List<Timeline> timelines(Document document) {
+  private static List<Timeline> timelines(TimelineFile document) {
     var timelines = new ArrayList<Timeline>();
     collect(document.root(), timelines);
     return timelines;
@@ -186,8 +186,8 @@ public final class ReturnPass implements Pass<ReturnFinding> {
   }
 
   private static JsonObject signed(
-      JsonObject metadata, Document document, ReturnFinding finding, Material material) {
-    Document from =
+      JsonObject metadata, TimelineFile document, ReturnFinding finding, Material material) {
+    TimelineFile from =
         document.isNew()
             ? material.document(document.madeFrom().getFirst()).orElse(document)
             : document;

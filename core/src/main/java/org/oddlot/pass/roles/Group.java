@@ -10,11 +10,11 @@ import java.util.Set;
 import org.oddlot.material.ChannelNote;
 import org.oddlot.material.ClipSound;
 import org.oddlot.material.Derived;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
@@ -46,7 +46,7 @@ public record Group(String name, boolean isPicture, List<Member> members) {
   }
 
   private static final Derived<List<Group>> ALL =
-      Derived.of(Set.of(Document.class, Paper.class, SoundFile.class), Group::all);
+      Derived.of(Set.of(TimelineFile.class, Paper.class, SoundFile.class), Group::all);
 
   /** The groups of a lot: pictures and sound apart. */
   static List<Group> of(Material material) {

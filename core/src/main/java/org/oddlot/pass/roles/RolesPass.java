@@ -17,12 +17,12 @@ import org.oddlot.material.ChannelNote;
 import org.oddlot.material.ClipSound;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.ClipChanges;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -85,7 +85,7 @@ public final class RolesPass implements Pass<RolesFinding> {
   }
 
   @Override
-  public Look<RolesFinding> look(Request request) {
+  public Analysis<RolesFinding> analyse(Request request) {
     Material material = request.material();
     Settings settings = request.settings();
     Answers answers = request.answers();
@@ -107,7 +107,7 @@ public final class RolesPass implements Pass<RolesFinding> {
     boolean isOfSound = groups.stream().anyMatch(group -> !group.isPicture());
     groups.forEach(group -> findings.add(finding(group.withMixed(putRight), table, isOfSound)));
     existing(material).forEach((role, count) -> findings.add(new RolesFinding.OfRole(role, count)));
-    return Look.of(findings);
+    return Analysis.of(findings);
   }
 
   private static RolesFinding.OfGroup finding(Group group, RoleTable table, boolean isOfSound) {

@@ -15,11 +15,11 @@ import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.material.Material;
 import org.oddlot.material.NameLists;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -73,7 +73,7 @@ public final class SpeakersPass implements Pass<SpeakerFinding> {
   private record Known(String file, String name, Span span) {}
 
   @Override
-  public Look<SpeakerFinding> look(Request request) {
+  public Analysis<SpeakerFinding> analyse(Request request) {
     Material material = request.material();
     List<Known> known = known(material);
     var people = new TreeSet<String>();
@@ -87,7 +87,7 @@ public final class SpeakersPass implements Pass<SpeakerFinding> {
         }
       }
     }
-    return Look.of(findings);
+    return Analysis.of(findings);
   }
 
   private static List<Known> known(Material material) {

@@ -31,11 +31,11 @@ public final class Aligner {
   /** What is further apart than this by rough reckoning is not looked at exactly, in seconds. */
   private static final double MARGIN = 1;
 
-  private final List<Picture> pictures;
+  private final List<CameraClip> pictures;
   private final List<Sound> sounds;
 
   /** A picture and, roughly, when it is, its frames counted as time. */
-  private record Picture(
+  private record CameraClip(
       Source source, FrameRate rate, double clock, double seconds, double labelSecond) {}
 
   /** A recording and, roughly, when it is by its own clock. */
@@ -72,7 +72,7 @@ public final class Aligner {
       if (!material.isSound(source) && source.start().isPresent() && !source.startsAtZero()) {
         RationalTime start = source.start().get();
         pictures.add(
-            new Picture(
+            new CameraClip(
                 source,
                 start.rate(),
                 start.seconds().toDouble(),
@@ -126,7 +126,7 @@ public final class Aligner {
       }
       double late = clocks.late(sound.recording).toDouble() / sound.reference.sampleRate();
       long daysOff = clocks.days(sound.recording);
-      for (Picture picture : pictures) {
+      for (CameraClip picture : pictures) {
         TimecodeBasis basis = clocks.basis(sound.recording, picture.rate);
         double day = day(picture, sound, basis);
         double apart = apart(picture, sound, basis) - late;
@@ -143,7 +143,7 @@ public final class Aligner {
   }
 
   /** How much later a sound begins than a picture, in seconds, by the recorder's clock. */
-  private static double apart(Picture picture, Sound sound, TimecodeBasis basis) {
+  private static double apart(CameraClip picture, Sound sound, TimecodeBasis basis) {
     if (basis == TimecodeBasis.CLOCK) {
       return sound.clock - picture.clock;
     }
@@ -153,18 +153,18 @@ public final class Aligner {
     return sound.clock - picture.clock / ofPicture * ofSound(picture, sound);
   }
 
-  private static double ofSound(Picture picture, Sound sound) {
+  private static double ofSound(CameraClip picture, Sound sound) {
     return sound.labelSecond.orElse(sound.recording.first().dropFrame() ? 1 : picture.labelSecond);
   }
 
-  private static double day(Picture picture, Sound sound, TimecodeBasis basis) {
+  private static double day(CameraClip picture, Sound sound, TimecodeBasis basis) {
     return basis == TimecodeBasis.CLOCK ? DAY : DAY * ofSound(picture, sound);
   }
 
   /** How many pairs of a recorder would lie together if it were dated so many days off. */
   int together(String recorder, Clocks clocks, long days) {
     int count = 0;
-    for (Picture picture : pictures) {
+    for (CameraClip picture : pictures) {
       for (Sound sound : sounds) {
         if (sound.recording.recorder().equals(recorder)
             && laid(
@@ -184,7 +184,7 @@ public final class Aligner {
   /** The pairs that share time by what is said of them, in either reading where it matters. */
   public List<Alignment> asSaid() {
     var all = new ArrayList<Alignment>();
-    for (Picture picture : pictures) {
+    for (CameraClip picture : pictures) {
       for (Sound sound : sounds) {
         laid(picture, sound, TimecodeBasis.LABELS, Rational.ZERO, 0).ifPresent(all::add);
         if (TimecodeBasis.matters(picture.rate, sound.recording.first())) {
@@ -198,7 +198,7 @@ public final class Aligner {
   /** The pairs that share time when clocks are put right in this way. */
   List<Alignment> by(Clocks clocks) {
     var all = new ArrayList<Alignment>();
-    for (Picture picture : pictures) {
+    for (CameraClip picture : pictures) {
       for (Sound sound : sounds) {
         laid(
                 picture,
@@ -213,7 +213,7 @@ public final class Aligner {
   }
 
   private static Optional<Alignment> laid(
-      Picture picture, Sound sound, TimecodeBasis basis, Rational late, long daysOff) {
+      CameraClip picture, Sound sound, TimecodeBasis basis, Rational late, long daysOff) {
     SoundFile file = sound.recording.first();
     double apart = apart(picture, sound, basis) - late.toDouble() / sound.reference.sampleRate();
     double day = day(picture, sound, basis);

@@ -12,12 +12,12 @@ import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.Source;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.FindingId;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -85,7 +85,7 @@ public final class SyncPass implements Pass<SyncFinding> {
   }
 
   @Override
-  public Look<SyncFinding> look(Request request) {
+  public Analysis<SyncFinding> analyse(Request request) {
     Material material = request.material();
     Answers answers = request.answers();
     Progress progress = request.progress();
@@ -133,7 +133,7 @@ public final class SyncPass implements Pass<SyncFinding> {
     findings.addAll(
         new Pairs(material, laid, clocks, slates, named, coverage, done).findings(aboutRecorders));
     findings.addAll(UnsyncedSound.findings(material, laid, aboutRecorders));
-    return Look.of(findings, leftOver(material, laid)).wanting(toHear.values());
+    return Analysis.of(findings, leftOver(material, laid)).wanting(toHear.values());
   }
 
   /** Of several instructions about one recorder only the last one holds. */
@@ -167,8 +167,8 @@ public final class SyncPass implements Pass<SyncFinding> {
   }
 
   /** Pictures without sound, and sound without a picture. */
-  private static List<Look.Remark> leftOver(Material material, List<Alignment> laid) {
-    var remarks = new ArrayList<Look.Remark>();
+  private static List<Analysis.Remark> leftOver(Material material, List<Alignment> laid) {
+    var remarks = new ArrayList<Analysis.Remark>();
     if (material.recordings().isEmpty()) {
       return remarks;
     }
@@ -183,7 +183,7 @@ public final class SyncPass implements Pass<SyncFinding> {
             source.startsAtZero() || source.start().isEmpty()
                 ? "its start timecode is not known"
                 : "no recording was running";
-        remarks.add(new Look.Remark(source.id(), source.name(), why));
+        remarks.add(new Analysis.Remark(source.id(), source.name(), why));
       }
     }
     for (Recording recording : material.recordings()) {
@@ -192,7 +192,7 @@ public final class SyncPass implements Pass<SyncFinding> {
             Phrase.of(
                 "no picture was running%s",
                 recording.first().note().isEmpty() ? "" : ": " + recording.first().note());
-        remarks.add(new Look.Remark(WILD_ID + recording.first().id(), recording.name(), why));
+        remarks.add(new Analysis.Remark(WILD_ID + recording.first().id(), recording.name(), why));
       }
     }
     return remarks;
@@ -236,8 +236,8 @@ public final class SyncPass implements Pass<SyncFinding> {
     Map<FindingId, Decision> decisions = new LinkedHashMap<>(request.answers().decisions());
     decisions.putAll(taken);
     var answers = new Answers(decisions, request.answers().instructions());
-    Look<SyncFinding> again =
-        look(new Request(request.material(), request.settings(), answers, request.progress()));
+    Analysis<SyncFinding> again =
+        analyse(new Request(request.material(), request.settings(), answers, request.progress()));
     var synced = new Synced(request.material(), request.settings());
     var laid = new ArrayList<Alignment>();
     for (SyncFinding finding : again.findings()) {

@@ -12,12 +12,12 @@ import java.util.stream.Stream;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
-import org.oddlot.material.Document;
 import org.oddlot.material.Group;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Applied;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
@@ -99,27 +99,27 @@ final class Synced {
     var edits = new LinkedHashMap<String, Edits>();
     var documents = new ArrayList<>(material.documents());
     made.forEach((name, objects) -> {
-      Document document = material.document(name).orElseThrow();
+      TimelineFile document = material.document(name).orElseThrow();
       if (document.root() instanceof Bin root) {
         edits.put(name, intoBin(root, objects, claims));
       } else {
         documents.add(inNewFile(document, objects, claims, documents));
       }
     });
-    return new Applied(material.with(Document.class, documents).withEdits(edits), claims);
+    return new Applied(material.with(TimelineFile.class, documents).withEdits(edits), claims);
   }
 
   /** A timeline by itself has no bin: the synced clips get a file of their own. */
-  private Document inNewFile(
-      Document document,
+  private TimelineFile inNewFile(
+      TimelineFile document,
       List<TimelineObject> objects,
       List<Applied.Claim> claims,
-      List<Document> others) {
+      List<TimelineFile> others) {
     String title = document.root().name() + " " + settings.get(SyncPass.BIN);
     Bin bin = Bin.of(settings.get(SyncPass.BIN), objects);
     claims.add(new Applied.Claim(bin.identity(), "", "the synced clips in a file of their own"));
-    return Document.made(
-        Document.freeName(title.strip(), document.name(), others), bin, List.of(document));
+    return TimelineFile.made(
+        TimelineFile.freeName(title.strip(), document.name(), others), bin, List.of(document));
   }
 
   private Edits intoBin(Bin root, List<TimelineObject> objects, List<Applied.Claim> claims) {

@@ -6,11 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Applied;
 import org.oddlot.profile.Field;
 import org.oddlot.timeline.Bin;
@@ -52,7 +52,7 @@ enum BinSet {
     return new Applied(material, claims);
   }
 
-  private Document addedTo(Document document, List<Applied.Claim> claims) {
+  private TimelineFile addedTo(TimelineFile document, List<Applied.Claim> claims) {
     if (!(document.root() instanceof Bin root)) {
       return document;
     }

@@ -15,10 +15,10 @@ import org.oddlot.material.Pairing;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.ClipChanges;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -90,7 +90,7 @@ public final class TagPass implements Pass<TagFinding> {
   }
 
   @Override
-  public Look<TagFinding> look(Request request) {
+  public Analysis<TagFinding> analyse(Request request) {
     Material material = request.material();
     Settings settings = request.settings();
     Progress progress = request.progress();
@@ -126,7 +126,7 @@ public final class TagPass implements Pass<TagFinding> {
       NewNames.Name name = names.of(about.source());
       findings.add(about.finding(name, its -> finding(its, name, settings)));
     }
-    return Look.of(findings);
+    return Analysis.of(findings);
   }
 
   private static Tags tags(Source source, List<LogEntry> entries, Settings settings) {

@@ -10,8 +10,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.oddlot.material.Derived;
-import org.oddlot.material.Document;
 import org.oddlot.material.Source;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.setting.Settings;
 import org.oddlot.timeline.Clip;
@@ -24,7 +24,7 @@ import org.oddlot.timeline.Clip;
 final class TaggedBefore {
   /** What is known of the documents as they are. */
   static final Derived<TaggedBefore> KNOWN =
-      Derived.of(Set.of(Document.class), _ -> new TaggedBefore());
+      Derived.of(Set.of(TimelineFile.class), _ -> new TaggedBefore());
 
   private final Map<String, About> bySource = new ConcurrentHashMap<>();
   private final Map<Clip, Written> byClip = Collections.synchronizedMap(new IdentityHashMap<>());

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.pass.Codec;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
@@ -44,7 +44,7 @@ public record Fit(Optional<String> programme, Rational stretch, Rational shift) 
 
   /** How answers name it. */
   public String inOneWord() {
-    long micros = new Grid.Ticks(1_000_000).count(shift);
+    long micros = new Timebase.Ticks(1_000_000).count(shift);
     return programme.map(id -> id + " ").orElse("")
         + "x"
         + stretch.numerator()
@@ -60,7 +60,7 @@ public record Fit(Optional<String> programme, Rational stretch, Rational shift) 
       return time.plus(shift);
     }
     // To the microsecond, so that fractions of fractions do not grow without end.
-    return new Grid.Ticks(1_000_000).nearest(time.times(stretch)).plus(shift);
+    return new Timebase.Ticks(1_000_000).nearest(time.times(stretch)).plus(shift);
   }
 
   /** Whether it changes nothing. */
@@ -76,7 +76,7 @@ public record Fit(Optional<String> programme, Rational stretch, Rational shift) 
     String moved =
         shift.signum() == 0
             ? ""
-            : (shift.signum() > 0 ? "later by " : "earlier by ") + Grid.clock(shift.abs(), '.');
+            : (shift.signum() > 0 ? "later by " : "earlier by ") + Timebase.clock(shift.abs(), '.');
     if (stretch.equals(Rational.ONE)) {
       return moved;
     }

@@ -12,9 +12,9 @@ import java.util.function.Supplier;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionMaker;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Guideline;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.format.guideline.GuidelineFiles;
@@ -22,11 +22,11 @@ import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Material;
 import org.oddlot.material.NameLists;
 import org.oddlot.material.Programme;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Evidence;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -124,10 +124,10 @@ public final class TimesPass implements Pass<TimesFinding> {
   }
 
   @Override
-  public Look<TimesFinding> look(Request request) {
+  public Analysis<TimesFinding> analyse(Request request) {
     Material material = request.material();
     if (!concerns(material)) {
-      return Look.of(List.of());
+      return Analysis.of(List.of());
     }
     List<Programme> programmes = material.derive(Programme.ALL);
     var files = new ArrayList<Words>();
@@ -146,7 +146,7 @@ public final class TimesPass implements Pass<TimesFinding> {
     for (Transcript transcript : material.all(Transcript.class)) {
       makes(transcript, material, request.settings()).ifPresent(findings::add);
     }
-    return Look.of(findings);
+    return Analysis.of(findings);
   }
 
   private static TimesFinding inTimeline(Words file) {
@@ -297,7 +297,7 @@ public final class TimesPass implements Pass<TimesFinding> {
     return Captions.made(
         stem + " (captions)",
         transcript.language(),
-        Grid.Ticks.MILLISECONDS,
+        Timebase.Ticks.MILLISECONDS,
         CaptionMaker.of(transcript, guideline, NameLists.spellings(material)));
   }
 

@@ -8,9 +8,9 @@ import java.util.Optional;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Letters;
 import org.oddlot.caption.LineBreaker;
+import org.oddlot.caption.Timebase;
 import org.oddlot.pass.titles.TitleOption.Kind;
 import org.oddlot.pass.titles.TitleOption.Piece;
 import org.oddlot.text.Phrase;
@@ -26,7 +26,7 @@ final class Planner {
   private static final double CLEAR = 0.25;
 
   private final Fitter fitter;
-  private final Grid.Frames frames;
+  private final Timebase.Frames frames;
   private final Rational zero;
   private final Hands hands;
   private final LineBreaker sense;
@@ -41,7 +41,7 @@ final class Planner {
    * @param frames the frames of the timeline that is made
    * @param zero when it begins, in seconds of the captions
    */
-  Planner(Fitter fitter, Grid.Frames frames, Rational zero, Hands hands, LineBreaker sense) {
+  Planner(Fitter fitter, Timebase.Frames frames, Rational zero, Hands hands, LineBreaker sense) {
     this.fitter = fitter;
     this.frames = frames;
     this.zero = zero;

@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Caption;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleParameters;
 import org.oddlot.format.title.TitleProperty;
@@ -41,7 +41,7 @@ final class TitleTimeline {
   private static final int LONGEST_NAME = 60;
 
   private final Shape shape;
-  private final Grid.Frames frames;
+  private final Timebase.Frames frames;
   private final Looks looks;
   private final String file;
   private final List<Laid> titles = new ArrayList<>();
@@ -59,7 +59,7 @@ final class TitleTimeline {
     private long end;
   }
 
-  TitleTimeline(Shape shape, Grid.Frames frames, Looks looks, String file) {
+  TitleTimeline(Shape shape, Timebase.Frames frames, Looks looks, String file) {
     this.shape = shape;
     this.frames = frames;
     this.looks = looks;
@@ -267,7 +267,7 @@ final class TitleTimeline {
   }
 
   /** The first frame's timecode counted in frames of another rate: the same time of day. */
-  private static Timecode begins(Timecode timecode, Grid.Frames frames) {
+  private static Timecode begins(Timecode timecode, Timebase.Frames frames) {
     long nominal = frames.rate().nominal();
     long digits = timecode.frameDigits() * nominal / timecode.rate().nominal();
     long seconds = (timecode.hours() * 60L + timecode.minutes()) * 60 + timecode.seconds();

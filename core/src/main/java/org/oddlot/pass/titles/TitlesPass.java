@@ -9,17 +9,17 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Letters;
 import org.oddlot.caption.LineBreaker;
+import org.oddlot.caption.Timebase;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Material;
 import org.oddlot.material.NameLists;
 import org.oddlot.material.NewTimelines;
 import org.oddlot.material.Programme;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -191,27 +191,27 @@ public final class TitlesPass implements Pass<TitleFinding> {
   }
 
   @Override
-  public Look<TitleFinding> look(Request request) {
+  public Analysis<TitleFinding> analyse(Request request) {
     Material material = request.material();
     Settings settings = request.settings();
     if (Shape.parseAll(settings.get(SHAPES)).isEmpty()) {
-      return Look.of(List.of());
+      return Analysis.of(List.of());
     }
     List<TitleOrder> orders = orders(request);
     Looks looks = Looks.of(material, settings, orders);
-    var remarks = new ArrayList<Look.Remark>();
-    looks.said().forEach(text -> remarks.add(new Look.Remark("style", "Style", text)));
+    var remarks = new ArrayList<Analysis.Remark>();
+    looks.said().forEach(text -> remarks.add(new Analysis.Remark("style", "Style", text)));
     var setter = new Typesetter(fonts(material));
     Looks.problems(looks.style(), setter.fonts())
-        .forEach(text -> remarks.add(new Look.Remark("style", "Style", text)));
+        .forEach(text -> remarks.add(new Analysis.Remark("style", "Style", text)));
     var hands = new Hands(material, orders);
-    hands.said().forEach(text -> remarks.add(new Look.Remark("back", "What came back", text)));
+    hands.said().forEach(text -> remarks.add(new Analysis.Remark("back", "What came back", text)));
     var findings = new ArrayList<TitleFinding>();
     for (Captions captions : material.all(Captions.class)) {
       request.progress().check();
       findings.addAll(findings(captions, material, settings, looks.style(), setter, hands));
     }
-    return Look.of(findings, remarks);
+    return Analysis.of(findings, remarks);
   }
 
   private static List<TitleFinding> findings(
@@ -235,7 +235,8 @@ public final class TitlesPass implements Pass<TitleFinding> {
                   .plan(captions);
             })
             .toList();
-    Grid.Frames frames = programme.map(Programme::grid).orElseGet(() -> captions.grid().frames());
+    Timebase.Frames frames =
+        programme.map(Programme::grid).orElseGet(() -> captions.grid().frames());
     var findings = new ArrayList<TitleFinding>();
     for (int i = 0; i < captions.captions().size(); i++) {
       Caption caption = captions.captions().get(i);
@@ -262,7 +263,8 @@ public final class TitlesPass implements Pass<TitleFinding> {
     return findings;
   }
 
-  private static Grid.Frames frames(Shape shape, Captions captions, Optional<Programme> programme) {
+  private static Timebase.Frames frames(
+      Shape shape, Captions captions, Optional<Programme> programme) {
     return shape
         .frames()
         .or(() -> programme.map(Programme::grid))

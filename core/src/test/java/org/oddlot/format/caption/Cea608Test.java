@@ -11,8 +11,8 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.problem.Problems;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
@@ -20,7 +20,7 @@ import org.oddlot.time.Rational;
 /** Line 21 by 47 CFR 15.119 and CTA-608-E, from memory: parity, codes, 32 columns and 15 rows. */
 class Cea608Test {
   private static final Cea608 SCC = new Cea608();
-  private static final Grid.Frames GRID = new Grid.Frames(FrameRate.FPS_29_97, true);
+  private static final Timebase.Frames GRID = new Timebase.Frames(FrameRate.FPS_29_97, true);
   private static final Pattern WORD = Pattern.compile("\\b[0-9a-f]{4}\\b");
 
   private static Caption at(String id, long from, long to, String words) {
@@ -99,7 +99,7 @@ class Cea608Test {
         Captions.made(
             "talk",
             "en",
-            Grid.Ticks.MILLISECONDS,
+            Timebase.Ticks.MILLISECONDS,
             List.of(
                 Caption.of(
                     "1",
@@ -138,7 +138,7 @@ class Cea608Test {
     assertThat(captions.captions())
         .extracting(caption -> caption.text().plain())
         .containsExactly("AB", "AB\nCD", "CD\nEF");
-    assertThat(captions.grid()).isEqualTo(new Grid.Frames(FrameRate.FPS_29_97, false));
+    assertThat(captions.grid()).isEqualTo(new Timebase.Frames(FrameRate.FPS_29_97, false));
   }
 
   /** 15.119 (f)(1)(iii): paint-on is seen as it comes, until it is erased. */

@@ -12,7 +12,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.problem.Problems;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
@@ -20,7 +20,7 @@ import org.oddlot.time.Rational;
 /** EBU Tech 3264-E: byte positions of the GSI and TTI blocks, table 00; from memory. */
 class EbuStlTest {
   private static final EbuStl STL = new EbuStl();
-  private static final Grid.Frames FILM = new Grid.Frames(FrameRate.FPS_25, false);
+  private static final Timebase.Frames FILM = new Timebase.Frames(FrameRate.FPS_25, false);
 
   private static Captions talk() {
     return Captions.made(

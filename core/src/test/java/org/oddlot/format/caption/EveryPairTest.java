@@ -15,10 +15,10 @@ import net.jqwik.api.Provide;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
+import org.oddlot.caption.Timebase;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.time.FrameRate;
@@ -43,13 +43,13 @@ class EveryPairTest {
 
   private static Captions talk(long seed) {
     var random = new Random(seed);
-    List<Grid> grids =
+    List<Timebase> grids =
         List.of(
-            Grid.Ticks.MILLISECONDS,
-            new Grid.Frames(FrameRate.FPS_25, false),
-            new Grid.Frames(FrameRate.FPS_23_976, false),
-            new Grid.Frames(FrameRate.FPS_29_97, random.nextBoolean()));
-    Grid grid = grids.get(random.nextInt(grids.size()));
+            Timebase.Ticks.MILLISECONDS,
+            new Timebase.Frames(FrameRate.FPS_25, false),
+            new Timebase.Frames(FrameRate.FPS_23_976, false),
+            new Timebase.Frames(FrameRate.FPS_29_97, random.nextBoolean()));
+    Timebase grid = grids.get(random.nextInt(grids.size()));
     var captions = new ArrayList<Caption>();
     Rational at = Rational.of(random.nextInt(2) * 3600L + 5);
     int count = 1 + random.nextInt(8);
@@ -172,8 +172,8 @@ class EveryPairTest {
   }
 
   /** An EBU STL file does not say whether its labels drop frames; a person does. */
-  private static Captions read(CaptionFormat format, byte[] bytes, Grid grid) {
-    boolean drops = grid instanceof Grid.Frames(FrameRate _, boolean drop) && drop;
+  private static Captions read(CaptionFormat format, byte[] bytes, Timebase grid) {
+    boolean drops = grid instanceof Timebase.Frames(FrameRate _, boolean drop) && drop;
     ReadingOptions options =
         format instanceof EbuStl && drops
             ? ReadingOptions.DETECTED.with(EbuStl.COUNT, Optional.of("29.97 drop"))

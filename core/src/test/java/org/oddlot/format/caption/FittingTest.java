@@ -6,16 +6,16 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 
 /** What a format has no place for is said beforehand, with how often and where. */
 class FittingTest {
-  private static final Grid.Frames PAL = new Grid.Frames(FrameRate.FPS_25, false);
+  private static final Timebase.Frames PAL = new Timebase.Frames(FrameRate.FPS_25, false);
 
   private static Captions talk(Caption... captions) {
-    return Captions.made("talk", "en", Grid.Ticks.MILLISECONDS, List.of(captions));
+    return Captions.made("talk", "en", Timebase.Ticks.MILLISECONDS, List.of(captions));
   }
 
   private static Caption at(String id, long from, long to, String words) {

@@ -14,7 +14,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Transcripts;
 import org.oddlot.format.transcript.TranscriptFormat;
@@ -74,7 +74,7 @@ class MutatedFilesTest {
               Rational.of(4L * i + 3),
               "Not before the lamps\nare lit, said Inés " + i));
     }
-    return Captions.made("talk", "en", new Grid.Frames(FrameRate.FPS_25, false), captions);
+    return Captions.made("talk", "en", new Timebase.Frames(FrameRate.FPS_25, false), captions);
   }
 
   static List<CaptionFormat> captions() {

@@ -13,9 +13,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Markup.Look;
 import org.oddlot.caption.Markup.Style;
+import org.oddlot.caption.Timebase;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.time.FrameRate;
@@ -149,7 +149,7 @@ class TtmlTest {
         Captions.made(
             "talk",
             "nn",
-            new Grid.Frames(FrameRate.FPS_23_976, false),
+            new Timebase.Frames(FrameRate.FPS_23_976, false),
             List.of(
                 Caption.of(
                     "1",

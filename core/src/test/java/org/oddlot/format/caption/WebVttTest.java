@@ -104,7 +104,7 @@ class WebVttTest {
         CaptionSamples.written(
             VTT,
             Captions.made(
-                "talk", "nn", org.oddlot.caption.Grid.Ticks.MILLISECONDS, List.of(caption)));
+                "talk", "nn", org.oddlot.caption.Timebase.Ticks.MILLISECONDS, List.of(caption)));
     assertThat(written)
         .isEqualTo(
             """

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.oddlot.input.Contents;
-import org.oddlot.material.Input;
 import org.oddlot.material.Material;
+import org.oddlot.material.ReadInput;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Sample;
@@ -57,7 +57,7 @@ class IntakePassTest {
     assertThat(finding(outcome, 1).reason())
         .isEqualTo("1 log entry; row 2: \"ten o'clock\" is not a timecode");
     var broken =
-        new Input(
+        new ReadInput(
             "day2.otio",
             "OpenTimelineIO",
             "timeline file",
@@ -65,7 +65,8 @@ class IntakePassTest {
             Contents.of(""),
             List.of(new Problem(Severity.ERROR, "day2.otio", "", "The file is empty.", "")));
     var look =
-        new IntakePass().look(Request.of(Material.of("x").with(Input.class, List.of(broken))));
+        new IntakePass()
+            .analyse(Request.of(Material.of("x").with(ReadInput.class, List.of(broken))));
     assertThat(look.findings().getFirst().standing()).isEqualTo(Standing.OPEN);
     assertThat(look.findings().getFirst().reason()).isEqualTo("The file is empty");
   }

@@ -15,8 +15,8 @@ import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.material.ChannelNote;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
@@ -81,7 +81,7 @@ class LayoutPassTest {
 
   private static Outcome run(Timeline timeline, Map<FindingId, Decision> decisions) {
     var document =
-        Document.of(
+        TimelineFile.of(
             "cut.otio", "0123456789abcdef", Bin.of("Root", List.of(timeline)), OWN, List.of());
     return new Engine()
         .run(
@@ -150,7 +150,7 @@ class LayoutPassTest {
     Timeline one = cut(audio(sound("one", 1, 0, 24, "Dialogue/Boom")));
     Timeline two = cut(audio(sound("two", 1, 0, 48, "Dialogue/Boom")));
     var document =
-        Document.of(
+        TimelineFile.of(
             "cut.otio", "0123456789abcdef", Bin.of("Root", List.of(one, two)), OWN, List.of());
     Material material = Material.of("Lot", List.of(document), List.of());
     RunSheet sheet = RunSheet.initial().only(List.of("layout"));

@@ -9,13 +9,13 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.Rights;
+import org.oddlot.material.TimelineFile;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Standing;
@@ -79,7 +79,7 @@ class LicencesPassTest {
     Material material =
         Material.of(
                 "lot",
-                List.of(Document.of("cut.otio", "", timeline, Profiles.own(), List.of())),
+                List.of(TimelineFile.of("cut.otio", "", timeline, Profiles.own(), List.of())),
                 List.of())
             .with(LicencePaper.class, List.of(new LicencePaper("rights.csv", licences)))
             .with(MusicPaper.class, List.of(new MusicPaper("music.csv", music)));
@@ -87,7 +87,7 @@ class LicencesPassTest {
   }
 
   private static List<LicenceFinding> findings(Outcome outcome) {
-    return outcome.step(new LicencesPass()).orElseThrow().look().findings();
+    return outcome.step(new LicencesPass()).orElseThrow().analysis().findings();
   }
 
   private static LicenceFinding.OfSource source(Outcome outcome, String title) {
@@ -153,8 +153,8 @@ class LicencesPassTest {
     for (String id : List.of("media/A001C003.mov", "media/harbour.mov", "media/mine_7.mov")) {
       assertThat(rights.standing(id)).isEqualTo("own");
     }
-    assertThat(outcome.step(new LicencesPass()).orElseThrow().look().remarks())
-        .extracting(Look.Remark::text)
+    assertThat(outcome.step(new LicencesPass()).orElseThrow().analysis().remarks())
+        .extracting(Analysis.Remark::text)
         .containsExactly(
             "3 sources are the production's own, by a camera, a card or a day",
             "nothing in the timelines is used under it");

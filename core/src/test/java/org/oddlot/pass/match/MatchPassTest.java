@@ -12,10 +12,10 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.oddlot.material.Pairing;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.FindingId;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -240,8 +240,8 @@ class MatchPassTest {
             .clip("A001C003 10:14:10:00 960 A 2026-03-14")
             .log("2;12;1;A;10:14:07:12;;14.03.2026;;")
             .run();
-    assertThat(outcome.step("match").orElseThrow().look().remarks())
-        .extracting(Look.Remark::title, Look.Remark::text)
+    assertThat(outcome.step("match").orElseThrow().analysis().remarks())
+        .extracting(Analysis.Remark::title, Analysis.Remark::text)
         .containsExactly(
             org.assertj.core.groups.Tuple.tuple("A001C002", "no entry is near"),
             org.assertj.core.groups.Tuple.tuple(
@@ -274,7 +274,8 @@ class MatchPassTest {
             .log("2;12;1;A;10:14:09:13;;14.03.2026;;");
     var settings = Settings.INITIAL.with(MatchPass.TOLERANCE, "61");
     var look =
-        new MatchPass().look(new Request(sample.material(), settings, Answers.NONE, Progress.NONE));
+        new MatchPass()
+            .analyse(new Request(sample.material(), settings, Answers.NONE, Progress.NONE));
     assertThat(look.findings().getFirst().standing()).isEqualTo(Standing.SETTLED);
   }
 

@@ -15,10 +15,10 @@ import org.junit.jupiter.api.Test;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
 import org.oddlot.format.title.TitleProperty;
-import org.oddlot.material.Document;
 import org.oddlot.material.LaidTitle;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Instruction;
@@ -106,11 +106,11 @@ class RestylePassTest {
 
   private record Run(Outcome outcome, String written) {
     List<TitleChange> changes() {
-      return outcome.step(new RestylePass()).orElseThrow().look().findings();
+      return outcome.step(new RestylePass()).orElseThrow().analysis().findings();
     }
 
     List<String> remarks() {
-      return outcome.step(new RestylePass()).orElseThrow().look().remarks().stream()
+      return outcome.step(new RestylePass()).orElseThrow().analysis().remarks().stream()
           .map(remark -> remark.text())
           .toList();
     }
@@ -132,7 +132,7 @@ class RestylePassTest {
             .run(
                 Material.of(
                     "cards",
-                    List.of(Document.of("cards.otio", "", root, profile, List.of())),
+                    List.of(TimelineFile.of("cards.otio", "", root, profile, List.of())),
                     List.of()),
                 RunSheet.initial().only(List.of("restyle")),
                 answers,
@@ -265,7 +265,7 @@ class RestylePassTest {
     List<LaidTitle> titles =
         Material.of(
                 "cards",
-                List.of(Document.of("cards.otio", "", root, Profiles.own(), List.of())),
+                List.of(TimelineFile.of("cards.otio", "", root, Profiles.own(), List.of())),
                 List.of())
             .derive(LaidTitle.ALL);
     assertThat(TitleCensus.inWords(TitleCensus.looks(titles)))

@@ -17,9 +17,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
@@ -167,7 +167,7 @@ class SyncPassTest {
         .contains("Recorder: S01T03 " + 36_030L * 48_000 + "+" + 10 * 48_000);
     Bin bin = (Bin) ((Bin) outcome.end().documents().getFirst().root()).children().getLast();
     assertThat(bin.children().getLast().name()).isEqualTo("wild");
-    assertThat(outcome.step("sync").orElseThrow().look().remarks())
+    assertThat(outcome.step("sync").orElseThrow().analysis().remarks())
         .extracting(remark -> remark.title() + ": " + remark.text())
         .containsExactly("wild: no picture was running");
   }
@@ -527,7 +527,8 @@ class SyncPassTest {
         Material.of(
                 "Day",
                 List.of(
-                    Document.of("again.otio", "0123456789abcdef", root, Profiles.own(), List.of())),
+                    TimelineFile.of(
+                        "again.otio", "0123456789abcdef", root, Profiles.own(), List.of())),
                 List.of())
             .with(SoundFile.class, sample.material().sounds());
 

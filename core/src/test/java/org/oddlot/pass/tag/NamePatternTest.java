@@ -11,9 +11,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
-import org.oddlot.material.Document;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
@@ -232,8 +232,8 @@ class NamePatternTest {
     Clip first = (Clip) again.children().getFirst();
     assertThat(Differences.between(first, copy)).isEmpty();
     // What is there already is not made once more.
-    Document document =
-        Document.of("again.otio", "0123456789abcdef", again, Profiles.own(), List.of());
+    TimelineFile document =
+        TimelineFile.of("again.otio", "0123456789abcdef", again, Profiles.own(), List.of());
     Material material = Material.of("Day", List.of(document), List.of());
     RunSheet sheet =
         RunSheet.initial().withSettings("tag", Settings.INITIAL.with(TagPass.BINS, "camera"));

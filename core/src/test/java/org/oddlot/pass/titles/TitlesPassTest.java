@@ -12,8 +12,8 @@ import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.LineBreaker;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
 import org.oddlot.format.title.StyleFiles;
@@ -198,7 +198,7 @@ class TitlesPassTest {
 
   @Test
   void whatBeginsBeforeTheTimelineIsLeftOutAndSaid() {
-    var frames = new Grid.Frames(FrameRate.FPS_25, false);
+    var frames = new Timebase.Frames(FrameRate.FPS_25, false);
     Style boxed = StyleFiles.byName("boxed").orElseThrow();
     Shape wide = Shape.of(1920, 1080);
     var sense = new LineBreaker("en", List.of());
@@ -211,7 +211,7 @@ class TitlesPassTest {
                 Captions.made(
                     "talk.srt",
                     "en",
-                    Grid.Ticks.MILLISECONDS,
+                    Timebase.Ticks.MILLISECONDS,
                     List.of(
                         Caption.of("1", Rational.of(3598), Rational.of(3599), "Before."),
                         Caption.of("2", Rational.of(3601), Rational.of(3603), "No."))));
@@ -254,7 +254,7 @@ class TitlesPassTest {
         boxed.withLines(line ->
             line.withColour(org.oddlot.title.Colour.parse("#777777")).withFont("Harbour Grotesk"));
     Outcome outcome = talk().style(faint).say(1, 3, "No.").run();
-    assertThat(outcome.step(new TitlesPass()).orElseThrow().look().remarks())
+    assertThat(outcome.step(new TitlesPass()).orElseThrow().analysis().remarks())
         .extracting(remark -> remark.text())
         .anyMatch(text -> text.contains("contrast of"))
         .anyMatch(text -> text.contains("Harbour Grotesk is not there"));
@@ -291,7 +291,7 @@ class TitlesPassTest {
     assertThat(made.array("lines"))
         .extracting(line -> ((JsonObject) line).get("size").orElseThrow().display())
         .containsExactly("61", "33");
-    assertThat(outcome.step(new TitlesPass()).orElseThrow().look().remarks())
+    assertThat(outcome.step(new TitlesPass()).orElseThrow().analysis().remarks())
         .extracting(remark -> remark.text())
         .anyMatch(
             text -> text.contains("look unlike") && text.contains("61") && text.contains("33"));
@@ -316,7 +316,7 @@ class TitlesPassTest {
   }
 
   private static List<String> remarks(Outcome outcome) {
-    return outcome.step(new TitlesPass()).orElseThrow().look().remarks().stream()
+    return outcome.step(new TitlesPass()).orElseThrow().analysis().remarks().stream()
         .map(remark -> remark.text())
         .toList();
   }
@@ -538,13 +538,13 @@ class TitlesPassTest {
         .containsExactly(false, false, true, false, false, false);
     assertThat(Words.titles(Words.made(again).getFirst()))
         .contains("Titles 25-65 The boat number 0", "Titles 128-168 The boat number 2");
-    assertThat(again.step(new TitlesPass()).orElseThrow().look().remarks())
+    assertThat(again.step(new TitlesPass()).orElseThrow().analysis().remarks())
         .anySatisfy(remark -> assertThat(remark.text()).contains("25 frames later"));
     // A program that does not know such clips loses them all: nobody took them out.
     Timeline lost = with(back, children -> children.subList(0, 2));
     Outcome whole = six().over(before).document("back.otio", lost).run();
     assertThat(Words.titles(Words.made(whole).getFirst())).hasSize(6);
-    assertThat(whole.step(new TitlesPass()).orElseThrow().look().remarks())
+    assertThat(whole.step(new TitlesPass()).orElseThrow().analysis().remarks())
         .anySatisfy(remark -> assertThat(remark.text()).contains("without 5 of 6 titles"));
   }
 

@@ -5,10 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.json.JsonObject;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
@@ -34,7 +34,7 @@ import org.oddlot.title.Style;
 
 /** A lot of words that become titles, put together for tests. */
 public final class Words {
-  private final List<Document> documents = new ArrayList<>();
+  private final List<TimelineFile> documents = new ArrayList<>();
   private final List<Caption> captions = new ArrayList<>();
   private final List<Style> styles = new ArrayList<>();
   private Answers answers = Answers.NONE;
@@ -80,7 +80,7 @@ public final class Words {
   }
 
   public Words document(String name, Timeline timeline) {
-    documents.add(Document.of(name, "", timeline, Profiles.own(), List.of()));
+    documents.add(TimelineFile.of(name, "", timeline, Profiles.own(), List.of()));
     zero = 3600;
     return this;
   }
@@ -127,7 +127,7 @@ public final class Words {
         Material.of("talk", documents, List.of())
             .with(
                 Captions.class,
-                List.of(Captions.made("talk.srt", "en", Grid.Ticks.MILLISECONDS, captions)))
+                List.of(Captions.made("talk.srt", "en", Timebase.Ticks.MILLISECONDS, captions)))
             .with(Style.class, styles);
     return new Engine(acceptance)
         .run(
@@ -139,7 +139,7 @@ public final class Words {
   }
 
   static List<TitleFinding> findings(Outcome outcome) {
-    return outcome.step(new TitlesPass()).orElseThrow().look().findings();
+    return outcome.step(new TitlesPass()).orElseThrow().analysis().findings();
   }
 
   static TitleFinding finding(Outcome outcome, int index) {
@@ -149,7 +149,7 @@ public final class Words {
   /** The timelines that were made. */
   static List<Timeline> made(Outcome outcome) {
     return outcome.end().documents().stream()
-        .filter(Document::isNew)
+        .filter(TimelineFile::isNew)
         .map(document -> (Timeline) document.root())
         .toList();
   }

@@ -11,11 +11,11 @@ import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.Letters;
 import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.NameList.Term;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.caption.Word;
@@ -35,7 +35,7 @@ import org.oddlot.timeline.Timeline;
 
 /** Whether captions can be read, what mends them, edits by hand, and two languages. */
 class CaptionsPassTest {
-  private static final Grid.Frames PAL = new Grid.Frames(FrameRate.FPS_25, false);
+  private static final Timebase.Frames PAL = new Timebase.Frames(FrameRate.FPS_25, false);
 
   private static Caption at(int id, double from, double to, String words) {
     return Caption.of(
@@ -46,7 +46,7 @@ class CaptionsPassTest {
   }
 
   private static Captions file(Caption... captions) {
-    return Captions.made("talk.srt", "en", Grid.Ticks.MILLISECONDS, List.of(captions));
+    return Captions.made("talk.srt", "en", Timebase.Ticks.MILLISECONDS, List.of(captions));
   }
 
   private static List<Reviewed<CaptionFinding>> found(Outcome outcome) {
@@ -110,7 +110,7 @@ class CaptionsPassTest {
         Transcript.made(
             "words.json",
             "en",
-            Grid.Ticks.MILLISECONDS,
+            Timebase.Ticks.MILLISECONDS,
             List.of(new Turn("", new Span(seconds(10), seconds(time)), words)));
     Outcome outcome =
         new Talk()
@@ -232,7 +232,7 @@ class CaptionsPassTest {
             .captions(file(second))
             .order("captions", Edit.CODEC, new Edit.Remove("talk.srt", "1", "Torment had the rope"))
             .run();
-    assertThat(gone.step(new CaptionsPass()).orElseThrow().look().remarks())
+    assertThat(gone.step(new CaptionsPass()).orElseThrow().analysis().remarks())
         .anyMatch(remark -> remark.text().contains("not there any more"));
   }
 
@@ -248,7 +248,7 @@ class CaptionsPassTest {
         Captions.made(
             "talk.nn.srt",
             "nn",
-            Grid.Ticks.MILLISECONDS,
+            Timebase.Ticks.MILLISECONDS,
             List.of(
                 at(1, 1, 4, "Me låg stille utanfor kaia."),
                 at(2, 10.8, 12.6, "Me låg stille utanfor kaia."),

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.NameList.Term;
 import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
 import org.oddlot.caption.Word;
@@ -196,7 +196,7 @@ class NamesPassTest {
                 Transcript.made(
                     "talk.json",
                     "en",
-                    Grid.Ticks.MILLISECONDS,
+                    Timebase.Ticks.MILLISECONDS,
                     List.of(new Turn("S1", new Span(Rational.ZERO, Rational.of(4)), words))))
             .run(Engine.Acceptance.ALL);
     Turn turn = outcome.end().all(Transcript.class).getFirst().turns().getFirst();

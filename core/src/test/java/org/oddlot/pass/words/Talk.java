@@ -9,14 +9,14 @@ import java.util.Optional;
 import java.util.Random;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
 import org.oddlot.caption.NameList;
 import org.oddlot.caption.NameList.Term;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.format.caption.SubRip;
 import org.oddlot.input.ReadingOptions;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
@@ -41,7 +41,7 @@ import org.oddlot.timeline.Track;
 
 /** A lot of words, put together for tests. */
 final class Talk {
-  private final List<Document> documents = new ArrayList<>();
+  private final List<TimelineFile> documents = new ArrayList<>();
   private final List<Captions> captions = new ArrayList<>();
   private final List<Transcript> transcripts = new ArrayList<>();
   private final List<NameList> names = new ArrayList<>();
@@ -74,12 +74,12 @@ final class Talk {
             Optional.of(RationalTime.of(start, rate)),
             List.of(Track.of("V1", Track.VIDEO, clips)));
     documents.add(
-        Document.of(name + ".otio", "", timeline, Profiles.shipped().getFirst(), List.of()));
+        TimelineFile.of(name + ".otio", "", timeline, Profiles.shipped().getFirst(), List.of()));
     return this;
   }
 
   Talk document(String name, Timeline timeline) {
-    documents.add(Document.of(name, "", timeline, Profiles.shipped().getFirst(), List.of()));
+    documents.add(TimelineFile.of(name, "", timeline, Profiles.shipped().getFirst(), List.of()));
     return this;
   }
 
@@ -210,11 +210,11 @@ final class Talk {
       return Captions.made(
           name,
           "en",
-          Grid.Ticks.MILLISECONDS,
+          Timebase.Ticks.MILLISECONDS,
           captions.stream()
               .map(caption ->
                   caption.withTimes(
-                      time -> Grid.Ticks.MILLISECONDS.nearest(time.plus(shift).times(stretch))))
+                      time -> Timebase.Ticks.MILLISECONDS.nearest(time.plus(shift).times(stretch))))
               .toList());
     }
   }

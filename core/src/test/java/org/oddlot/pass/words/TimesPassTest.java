@@ -12,7 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Transcripts;
 import org.oddlot.pass.Decision;
@@ -137,7 +137,7 @@ class TimesPassTest {
         Captions.made(
             "feature.srt",
             "en",
-            Grid.Ticks.MILLISECONDS,
+            Timebase.Ticks.MILLISECONDS,
             List.of(
                 Caption.of("1", Rational.of(60), Rational.of(62), "one"),
                 Caption.of("2", Rational.of(5000), Rational.of(5002), "two")));

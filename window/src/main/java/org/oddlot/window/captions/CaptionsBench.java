@@ -31,10 +31,10 @@ import org.oddlot.pass.captions.Side;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.ProgrammeSound;
-import org.oddlot.window.kit.Sheet;
 import org.oddlot.window.kit.Wording;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.names.NewTerm;
@@ -46,7 +46,8 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
   private static final double ROW = 42;
 
   private final ProgrammeSound sound;
-  private final Sheet<Side> sides = new Sheet<>("language-rows", "There is one language only.");
+  private final DataTable<Side> sides =
+      new DataTable<>("language-rows", "There is one language only.");
   private final Label limits = Words.of("", "quiet");
   private Optional<Material> before = Optional.empty();
   private Optional<Settings> settings = Optional.empty();

@@ -10,7 +10,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.lot.Lot;
-import org.oddlot.material.Document;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
 import org.oddlot.text.Phrase;
@@ -21,13 +21,14 @@ import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
 import org.oddlot.window.kit.Actions;
-import org.oddlot.window.kit.Sheet;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.Session;
 
 /** What lies in a timeline file: its bins and timelines, with what they hold. */
 final class ContentsPane {
-  private final Sheet<Row> rows = new Sheet<>("contents-rows", "There is nothing in this file.");
+  private final DataTable<Row> rows =
+      new DataTable<>("contents-rows", "There is nothing in this file.");
   private final HBox profile = new HBox(12);
   private final VBox box = new VBox(6, profile, Words.section("Bins and timelines"), rows);
   private final Session session;
@@ -45,7 +46,7 @@ final class ContentsPane {
     box.getStyleClass().add("detail");
   }
 
-  Node show(Lot.Input input, Document document, List<Profile> known) {
+  Node show(Lot.Input input, TimelineFile document, List<Profile> known) {
     profile
         .getChildren()
         .setAll(

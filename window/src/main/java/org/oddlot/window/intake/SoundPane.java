@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
 import org.oddlot.sound.Recording;
-import org.oddlot.window.kit.Sheet;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.SoundTimes;
 
 /** The recordings of a sound roll: when, how long, what is on their tracks. */
@@ -12,7 +12,7 @@ final class SoundPane {
   private SoundPane() {}
 
   static Node of(List<Recording> recordings) {
-    var rows = new Sheet<Recording>("sound-rows", "No recordings.");
+    var rows = new DataTable<Recording>("sound-rows", "No recordings.");
     rows.words("Recording", 110, Recording::name);
     rows.figures("Start", 96, SoundTimes::start);
     rows.figures("Length", 70, SoundTimes::length);

@@ -11,9 +11,9 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Pass;
@@ -52,15 +52,15 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
 
   /** A tab of what was left over. */
   private static final class Remarks {
-    private final Predicate<Look.Remark> which;
-    private final Sheet<Look.Remark> rows;
-    private List<Look.Remark> all = List.of();
+    private final Predicate<Analysis.Remark> which;
+    private final DataTable<Analysis.Remark> rows;
+    private List<Analysis.Remark> all = List.of();
 
-    Remarks(String id, Predicate<Look.Remark> which) {
+    Remarks(String id, Predicate<Analysis.Remark> which) {
       this.which = which;
-      rows = new Sheet<>(id, "Nothing is left over.");
-      rows.words("What", 160, Look.Remark::title);
-      rows.words("Why", 420, Look.Remark::text, "quiet");
+      rows = new DataTable<>(id, "Nothing is left over.");
+      rows.words("What", 160, Analysis.Remark::title);
+      rows.words("Why", 420, Analysis.Remark::text, "quiet");
     }
 
     void find(String part) {
@@ -68,7 +68,7 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
           all.stream()
               .filter(r -> (r.title() + " " + r.text()).toLowerCase(Locale.ROOT).contains(part))
               .toList(),
-          Look.Remark::about);
+          Analysis.Remark::about);
     }
   }
 
@@ -158,7 +158,7 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
 
   /** Adds a tab of what was left over. */
   protected final void remarks(
-      String id, String rowsId, String title, Predicate<Look.Remark> which) {
+      String id, String rowsId, String title, Predicate<Analysis.Remark> which) {
     var its = new Remarks(rowsId, which);
     remarks.add(its);
     table.pane(id, title, its.rows, () -> its.all.size(), its::find);
@@ -302,7 +302,7 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
   public void show(State state) {
     step = state.outcome().flatMap(outcome -> outcome.step(pass));
     stepped(state, step);
-    List<Look.Remark> left = step.map(s -> s.look().remarks()).orElse(List.of());
+    List<Analysis.Remark> left = step.map(s -> s.analysis().remarks()).orElse(List.of());
     remarks.forEach(each -> each.all = left.stream().filter(each.which).toList());
     bars.forEach(bar -> bar.show(state.lot().sheet().settings(pass.id())));
     table.show(step.map(StepOutcome::reviewed).orElse(List.of()));

@@ -30,7 +30,7 @@ import org.oddlot.pass.Reviewed;
  * @param <F> the findings
  */
 public final class FindingsTable<F extends Finding> extends VBox {
-  private final Sheet<Reviewed<F>> sheet;
+  private final DataTable<Reviewed<F>> sheet;
   private final Tabs<String> tabs = new Tabs<>(_ -> refresh());
   private final StackPane stack = new StackPane();
   private final HBox line = new HBox(tabs);
@@ -65,7 +65,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
    */
   public FindingsTable(String id, String empty, Consumer<FindingsTable<F>> onChange) {
     this.onChange = onChange;
-    sheet = new Sheet<>(id + "-rows", empty);
+    sheet = new DataTable<>(id + "-rows", empty);
     whereEmpty = _ -> Words.paragraph(empty, "empty");
     sheet.drawn("", 24, StandingMark::new, (mark, reviewed) -> mark.show(reviewed.standing()));
     sheet.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
@@ -85,12 +85,12 @@ public final class FindingsTable<F extends Finding> extends VBox {
   }
 
   /** Adds columns. */
-  public void column(Consumer<Sheet<Reviewed<F>>> columns) {
+  public void column(Consumer<DataTable<Reviewed<F>>> columns) {
     columns.accept(sheet);
   }
 
   /** The rows themselves. */
-  public Sheet<Reviewed<F>> sheet() {
+  public DataTable<Reviewed<F>> sheet() {
     return sheet;
   }
 
@@ -171,7 +171,7 @@ public final class FindingsTable<F extends Finding> extends VBox {
       case Tab.Pane<F> pane -> {
         stack.getChildren().setAll(pane.node);
         pane.onFind.accept(find);
-        if (most > 0 && pane.node instanceof Sheet<?> other) {
+        if (most > 0 && pane.node instanceof DataTable<?> other) {
           other.fitRows(least, most);
         }
       }

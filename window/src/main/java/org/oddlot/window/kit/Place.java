@@ -12,4 +12,5 @@ import org.oddlot.window.session.Session;
  * @param way to other stations
  * @param cut shows where in its timeline something is
  */
-public record Place(Session session, FilePicker picker, Overlay overlay, Way way, StripPane cut) {}
+public record Place(
+    Session session, FilePicker picker, Overlay overlay, StationNavigator way, StripPane cut) {}

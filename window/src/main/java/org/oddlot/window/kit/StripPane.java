@@ -18,7 +18,7 @@ import org.oddlot.material.Material;
 import org.oddlot.material.Moment;
 import org.oddlot.material.Programme;
 import org.oddlot.pass.Standing;
-import org.oddlot.picture.Picture;
+import org.oddlot.picture.StillFrame;
 import org.oddlot.time.Rational;
 import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Placed;
@@ -222,7 +222,7 @@ public final class StripPane extends VBox {
         () ->
             asked.get() == turnNumber && strip.plumb() == seconds
                 ? of.flatMap(its -> at.flatMap(address -> picture(its, address, seconds)))
-                : Optional.<Picture>empty(),
+                : Optional.<StillFrame>empty(),
         found -> {
           if (asked.get() == turnNumber && strip.plumb() == seconds) {
             picture.setImage(found.map(Still::of).orElse(null));
@@ -231,7 +231,7 @@ public final class StripPane extends VBox {
         });
   }
 
-  private static Optional<Picture> picture(Material material, Address timeline, double seconds) {
+  private static Optional<StillFrame> picture(Material material, Address timeline, double seconds) {
     return material.derive(Programme.ALL).stream()
         .filter(programme -> programme.address().equals(timeline))
         .findFirst()
@@ -240,6 +240,6 @@ public final class StripPane extends VBox {
                 material,
                 programme,
                 programme.span().start().plus(Rational.of(Math.round(seconds * 1e6), 1_000_000))))
-        .flatMap(moment -> Picture.of(moment.file(), moment.seconds(), PICTURE_HEIGHT));
+        .flatMap(moment -> StillFrame.of(moment.file(), moment.seconds(), PICTURE_HEIGHT));
   }
 }

@@ -11,13 +11,14 @@ import javafx.scene.layout.VBox;
 import org.oddlot.material.Source;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.Timecode;
-import org.oddlot.window.kit.Sheet;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Words;
 
 /** Any clip for an entry, the nearest first; what is typed narrows the list. */
 final class ClipChooser {
   private final List<Source> all;
-  private final Sheet<Source> table = new Sheet<>("chooser-rows", "No clip is called that.");
+  private final DataTable<Source> table =
+      new DataTable<>("chooser-rows", "No clip is called that.");
   private final TextField field = new TextField();
   private final VBox card;
 
@@ -31,7 +32,7 @@ final class ClipChooser {
         "Clip start", 110, s -> s.startLabel().map(Timecode::toString).orElse("not known"));
     table.figures("Offset", 100, source -> away(row, source));
     table.words("Date", 100, s -> s.recorded().map(Object::toString).orElse(""), "quiet");
-    table.setPrefHeight(12 * Sheet.ROW);
+    table.setPrefHeight(12 * DataTable.ROW);
     card =
         new VBox(
             10,

@@ -9,9 +9,9 @@ import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import org.oddlot.material.Source;
+import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
-import org.oddlot.pass.Look;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
@@ -22,10 +22,10 @@ import org.oddlot.text.Phrase;
 import org.oddlot.time.Timecode;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.ComparedTimecode;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.Plumb;
-import org.oddlot.window.kit.Sheet;
 import org.oddlot.window.kit.Wording;
 import org.oddlot.window.session.State;
 
@@ -39,11 +39,11 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
 
   private final MatchModel model = new MatchModel();
   private final MatchEvidence shown = new MatchEvidence(evidence, decisions::pick);
-  private final Sheet<Look.Remark> unlogged =
-      new Sheet<>("unlogged-rows", "Every clip has an entry.");
+  private final DataTable<Analysis.Remark> unlogged =
+      new DataTable<>("unlogged-rows", "Every clip has an entry.");
   private final Button pair = Actions.button("pair", "Pair by hand…", "P", this::pairByHand);
   private final Button folded = Actions.button("folded", "", "S", this::foldOrShow);
-  private List<Look.Remark> left = List.of();
+  private List<Analysis.Remark> left = List.of();
 
   /** The bench at {@code place}. */
   public MatchBench(Place place) {
@@ -61,9 +61,9 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
           case SETTLED, DECLINED -> 2;
         });
     table.column(this::columns);
-    unlogged.words("Clip", 110, Look.Remark::title);
+    unlogged.words("Clip", 110, Analysis.Remark::title);
     unlogged.figures("Clip start", 96, remark -> startOf(remark.about()));
-    unlogged.words("Why", 300, Look.Remark::text, "quiet");
+    unlogged.words("Why", 300, Analysis.Remark::text, "quiet");
     table.pane(UNLOGGED, "Clips without entry", unlogged, () -> left.size(), this::findUnlogged);
     table.beside(settings(pass.settings()));
     layOut(List.of(), folded, pair);
@@ -88,7 +88,7 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
     return MatchRow.of(reviewed, model);
   }
 
-  private void columns(Sheet<Reviewed<MatchFinding>> rows) {
+  private void columns(DataTable<Reviewed<MatchFinding>> rows) {
     rows.figures("Row", 46, each -> Integer.toString(each.finding().entry().row()), "quiet");
     rows.words("Slate", 70, each -> row(each).slate());
     rows.words("Cam", 44, each -> each.finding().entry().camera());
@@ -138,7 +138,7 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
   @Override
   protected void stepped(State state, Optional<StepOutcome<MatchFinding>> step) {
     model.show(step);
-    left = step.map(its -> its.look().remarks()).orElse(List.of());
+    left = step.map(its -> its.analysis().remarks()).orElse(List.of());
   }
 
   private void findUnlogged(String part) {
@@ -146,7 +146,7 @@ public final class MatchBench extends FindingsBench<MatchFinding> {
         left.stream()
             .filter(remark -> remark.title().toLowerCase(Locale.ROOT).contains(part))
             .toList(),
-        Look.Remark::about);
+        Analysis.Remark::about);
   }
 
   @Override

@@ -24,8 +24,8 @@ import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Timecode;
 import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Overlay;
-import org.oddlot.window.kit.Sheet;
 import org.oddlot.window.kit.Words;
 
 /** All entries or all clips of a day, to choose some and put them right by hand. */
@@ -33,7 +33,7 @@ final class HandPane {
   private final Overlay overlay;
   private final BiConsumer<ByHand, String> onSaid;
   private final boolean entries;
-  private final Sheet<Row> rows;
+  private final DataTable<Row> rows;
   private final List<Node> actions;
   private Optional<Material> material = Optional.empty();
   private Optional<LocalDate> day = Optional.empty();
@@ -67,7 +67,7 @@ final class HandPane {
     this.entries = entries;
     this.onSaid = onSaid;
     rows =
-        new Sheet<>(
+        new DataTable<>(
             entries ? "hand-entries" : "hand-clips",
             entries ? "No paper has an entry of this day." : "There is no clip of this day.");
     rows.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);

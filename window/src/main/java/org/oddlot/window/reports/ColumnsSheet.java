@@ -19,7 +19,7 @@ import org.oddlot.report.Arrangement.Where;
 import org.oddlot.report.Report;
 import org.oddlot.sheet.Column;
 import org.oddlot.window.kit.Actions;
-import org.oddlot.window.kit.Sheet;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Words;
 
 /** Which columns a report has, in which order, which rows, in which groups. */
@@ -27,7 +27,7 @@ final class ColumnsSheet {
   private static final String NOTHING = "—";
 
   private final Report report;
-  private final Sheet<Choice> rows = new Sheet<>("report-columns", "");
+  private final DataTable<Choice> rows = new DataTable<>("report-columns", "");
   private final List<Choice> choices = new ArrayList<>();
   private final ComboBox<String> by = new ComboBox<>();
   private final ComboBox<String> order = new ComboBox<>();

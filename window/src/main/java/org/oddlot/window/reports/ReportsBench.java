@@ -39,10 +39,10 @@ import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Bench;
 import org.oddlot.window.kit.BenchFrame;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Facts;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.SettingsBar;
-import org.oddlot.window.kit.Sheet;
 import org.oddlot.window.kit.StripPane;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.Session;
@@ -60,8 +60,8 @@ public final class ReportsBench implements Bench {
   private final BenchFrame frame = new BenchFrame(pass.question());
   private final FlowPane kinds = new FlowPane(14, 2);
   private final ReportPicture picture = new ReportPicture();
-  private final Sheet<Line> rows =
-      new Sheet<>("report-rows", "There is nothing to be listed here.");
+  private final DataTable<Line> rows =
+      new DataTable<>("report-rows", "There is nothing to be listed here.");
   private final Label totals = Words.paragraph("");
   private final VBox evidence = new VBox(6);
   private final SettingsBar settings;
@@ -90,7 +90,7 @@ public final class ReportsBench implements Bench {
     totals.getStyleClass().add("report-totals");
     goesOut.setId("report-goes-out");
     goesOut.setOnAction(_ -> turn());
-    rows.setColumnResizePolicy(Sheet.UNCONSTRAINED_RESIZE_POLICY);
+    rows.setColumnResizePolicy(DataTable.UNCONSTRAINED_RESIZE_POLICY);
     rows.getSelectionModel().selectedItemProperty().addListener((_, _, _) -> chosen());
     rows.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     rows.setOnMouseClicked(event -> {

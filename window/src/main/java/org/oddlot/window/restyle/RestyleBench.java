@@ -41,10 +41,10 @@ import org.oddlot.title.Shape;
 import org.oddlot.title.Style;
 import org.oddlot.title.Typesetter;
 import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Facts;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
-import org.oddlot.window.kit.Sheet;
 import org.oddlot.window.kit.Wording;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.State;
@@ -58,7 +58,8 @@ public final class RestyleBench extends FindingsBench<TitleChange> {
   private static final Frame PICTURE =
       Frame.of(Shape.of(1920, 1080), Area.TITLE_SAFE, Shape.of(1920, 1080));
 
-  private final Sheet<LaidTitle> meant = new Sheet<>("meant-rows", "No title is like that.");
+  private final DataTable<LaidTitle> meant =
+      new DataTable<>("meant-rows", "No title is like that.");
   private final ValueChoice choice = new ValueChoice(this::choose);
   private final ComboBox<TitleProperty> property = new ComboBox<>();
   private final TextField value = new TextField();

@@ -29,10 +29,10 @@ import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.Project;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Facts;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
-import org.oddlot.window.kit.Sheet;
 import org.oddlot.window.kit.StripPane;
 import org.oddlot.window.kit.Wording;
 import org.oddlot.window.kit.Words;
@@ -42,8 +42,8 @@ import org.oddlot.window.session.State;
 public final class ReturnBench extends FindingsBench<ReturnFinding> {
   private static final int LEDGER_ROWS_IN_EVIDENCE = 8;
 
-  private final Sheet<LedgerEntry> ledger =
-      new Sheet<>("ledger-rows", "Nothing differs from what came in.");
+  private final DataTable<LedgerEntry> ledger =
+      new DataTable<>("ledger-rows", "Nothing differs from what came in.");
   private final Label ledgerTitle = Words.section("Ledger");
   private final VBox trial = new VBox(4);
   private final Label folderLabel = Words.of("", "folder");

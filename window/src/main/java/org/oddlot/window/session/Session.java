@@ -24,14 +24,14 @@ import org.oddlot.input.ReadingOptions;
 import org.oddlot.lot.CaptionService;
 import org.oddlot.lot.DeviceLog;
 import org.oddlot.lot.Folders;
-import org.oddlot.lot.Intake;
-import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.LotMerge;
+import org.oddlot.lot.LotReader;
 import org.oddlot.lot.LotStore;
 import org.oddlot.lot.MappingMemory;
 import org.oddlot.lot.Output;
+import org.oddlot.lot.ReadLot;
 import org.oddlot.lot.ReadySheet;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.material.Material;
@@ -84,7 +84,7 @@ public final class Session {
   private final List<Lane> lanes;
 
   private LotKeeper keeper;
-  private Optional<IntakeResult> read = Optional.empty();
+  private Optional<ReadLot> read = Optional.empty();
   private Measured measured = Measured.NOTHING;
 
   /** Both together; the very same for all runs until one of them changes. */
@@ -702,11 +702,11 @@ public final class Session {
   }
 
   private void read(Lot lot) {
-    Optional<IntakeResult> before = read;
+    Optional<ReadLot> before = read;
     reading.start(
         "Reading",
         progress -> {
-          IntakeResult result = Intake.read(lot, memory, before, progress);
+          ReadLot result = LotReader.read(lot, memory, before, progress);
           return () -> {
             know(result, measured.stillTrue());
             // Nothing else can have been done to the inputs: that would have stopped this.
@@ -735,7 +735,7 @@ public final class Session {
     }
   }
 
-  private void know(IntakeResult result, Measured more) {
+  private void know(ReadLot result, Measured more) {
     read = Optional.of(result);
     measured = more;
     material = Optional.of(result.material().with(Measured.class, List.of(more)));

@@ -27,9 +27,9 @@ import org.oddlot.pass.sync.SyncPass;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Timecode;
 import org.oddlot.window.kit.Actions;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
-import org.oddlot.window.kit.Sheet;
 import org.oddlot.window.kit.SoundTimes;
 import org.oddlot.window.kit.Wording;
 import org.oddlot.window.kit.Words;
@@ -88,7 +88,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
             });
   }
 
-  private static void columns(Sheet<Reviewed<SyncFinding>> rows) {
+  private static void columns(DataTable<Reviewed<SyncFinding>> rows) {
     rows.words("Picture", 80, SyncBench::picture);
     rows.figures("Start", 92, reviewed -> pair(reviewed).map(SyncBench::pictureStart).orElse(""));
     rows.words("Recording", 76, SyncBench::recording);

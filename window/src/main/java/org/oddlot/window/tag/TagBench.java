@@ -19,11 +19,11 @@ import org.oddlot.pass.tag.Note;
 import org.oddlot.pass.tag.TagFinding;
 import org.oddlot.pass.tag.TagPass;
 import org.oddlot.profile.Field;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Facts;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.SettingsBar;
-import org.oddlot.window.kit.Sheet;
 import org.oddlot.window.kit.Wording;
 import org.oddlot.window.kit.Words;
 
@@ -92,7 +92,7 @@ public final class TagBench extends FindingsBench<TagFinding> {
     }
   }
 
-  private static void columns(Sheet<Reviewed<TagFinding>> rows) {
+  private static void columns(DataTable<Reviewed<TagFinding>> rows) {
     rows.words("Clip", 92, reviewed -> reviewed.finding().title());
     rows.words("New name", 96, reviewed -> reviewed.finding().newName().orElse(""));
     rows.words("Scene", 58, reviewed -> note(reviewed, Field.SCENE));

@@ -7,7 +7,7 @@ import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.material.Programme;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Reviewed;
@@ -81,7 +81,7 @@ public final class TimesBench extends FindingsBench<TimesFinding> {
     TypedTimes.ask(
         place.overlay(),
         lies.get().words(),
-        programme.map(Programme::grid).orElse(new Grid.Frames(FrameRate.FPS_25, false)),
+        programme.map(Programme::grid).orElse(new Timebase.Frames(FrameRate.FPS_25, false)),
         programme.map(Programme::id),
         fit ->
             session.decide(

@@ -4,7 +4,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.pass.times.Fit;
 import org.oddlot.time.Rational;
 import org.oddlot.time.Timecode;
@@ -15,12 +15,12 @@ import org.oddlot.window.kit.Words;
 
 /** One moment of a file and when it is in the programme; with a second one, how fast as well. */
 final class TypedTimes {
-  private final Grid.Frames frames;
+  private final Timebase.Frames frames;
   private final Optional<String> programme;
   private final Consumer<Fit> onFit;
   private final TextField[] fields = new TextField[4];
 
-  private TypedTimes(Grid.Frames frames, Optional<String> programme, Consumer<Fit> onFit) {
+  private TypedTimes(Timebase.Frames frames, Optional<String> programme, Consumer<Fit> onFit) {
     this.frames = frames;
     this.programme = programme;
     this.onFit = onFit;
@@ -29,7 +29,7 @@ final class TypedTimes {
   static void ask(
       Overlay overlay,
       String file,
-      Grid.Frames frames,
+      Timebase.Frames frames,
       Optional<String> programme,
       Consumer<Fit> onFit) {
     var question =
@@ -83,7 +83,7 @@ final class TypedTimes {
       }
     }
     Rational shift = to.get().minus(from.get().times(stretch));
-    onFit.accept(new Fit(programme, stretch, new Grid.Ticks(1_000_000).nearest(shift)));
+    onFit.accept(new Fit(programme, stretch, new Timebase.Ticks(1_000_000).nearest(shift)));
     return Optional.empty();
   }
 

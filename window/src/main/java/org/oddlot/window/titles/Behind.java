@@ -7,7 +7,7 @@ import org.oddlot.material.Material;
 import org.oddlot.material.Moment;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.titles.TitleFinding;
-import org.oddlot.picture.Picture;
+import org.oddlot.picture.StillFrame;
 import org.oddlot.time.Rational;
 import org.oddlot.window.kit.Still;
 import org.oddlot.window.session.Session;
@@ -43,7 +43,7 @@ final class Behind {
     title.ifPresent(its ->
         session.aside(
             // Who walks quickly does not wait for pictures that were left behind.
-            () -> isWanted(its) ? picture(material, its) : Optional.<Picture>empty(),
+            () -> isWanted(its) ? picture(material, its) : Optional.<StillFrame>empty(),
             picture -> {
               if (isWanted(its) && picture.isPresent()) {
                 image = picture.map(Still::of);
@@ -56,10 +56,10 @@ final class Behind {
     return wanted.filter(title.id()::equals).isPresent();
   }
 
-  private static Optional<Picture> picture(Material material, TitleFinding title) {
+  private static Optional<StillFrame> picture(Material material, TitleFinding title) {
     Rational middle = title.caption().start().plus(title.caption().end()).dividedBy(Rational.of(2));
     return CaptionPlace.programme(material, title.file())
         .flatMap(programme -> Moment.seen(material, programme, middle))
-        .flatMap(moment -> Picture.of(moment.file(), moment.seconds(), HEIGHT));
+        .flatMap(moment -> StillFrame.of(moment.file(), moment.seconds(), HEIGHT));
   }
 }

@@ -123,7 +123,8 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
     style.setText(inWords(look));
     wrong.setText(String.join("; ", TitlesPass.problems(look, setter.fonts())));
     boolean isMade =
-        !table.all().isEmpty() || newStep.stream().anyMatch(s -> !s.look().findings().isEmpty());
+        !table.all().isEmpty()
+            || newStep.stream().anyMatch(s -> !s.analysis().findings().isEmpty());
     frames.setManaged(isMade);
     frames.setVisible(isMade);
   }

@@ -28,7 +28,7 @@ class SheetTest {
         20_000,
         () -> {
           var random = new Random(1957);
-          var sheet = new Sheet<Line>("rows", "None.");
+          var sheet = new DataTable<Line>("rows", "None.");
           var rows = new ArrayList<>(lines(0, 9));
           for (int round = 0; round < 500; round++) {
             change(rows, random, round);

@@ -26,7 +26,7 @@ import org.oddlot.timeline.Track;
 /**
  * How long the strip takes for a cut of many shots: made, drawn as a whole, and until a key has
  * been answered and its picture is through: {@code StripTimes SHOTS RUNS}. A benchmark, not a test;
- * {@code bench/run} starts it.
+ * {@code benchmarks/run} starts it.
  */
 final class StripTimes {
   private static final FrameRate RATE = FrameRate.of(25);

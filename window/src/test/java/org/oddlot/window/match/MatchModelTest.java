@@ -14,9 +14,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.demo.Demo;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.LotReader;
 import org.oddlot.material.Source;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
@@ -45,7 +45,7 @@ class MatchModelTest {
     Optional<Outcome.StepOutcome<MatchFinding>> step =
         new Engine()
             .run(
-                Intake.read(lot, Progress.NONE).material(),
+                LotReader.read(lot, Progress.NONE).material(),
                 lot.sheet(),
                 Answers.of(decisions),
                 Optional.empty(),

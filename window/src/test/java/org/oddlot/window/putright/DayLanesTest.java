@@ -11,8 +11,8 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.demo.Demo;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.LotReader;
 import org.oddlot.material.Material;
 import org.oddlot.progress.Progress;
 
@@ -20,7 +20,7 @@ class DayLanesTest {
   @TempDir private Path folder;
 
   private Material dayTwo() throws IOException {
-    return Intake.read(LotFile.open(Demo.makeDayTwo(folder)).lot(), Progress.NONE).material();
+    return LotReader.read(LotFile.open(Demo.makeDayTwo(folder)).lot(), Progress.NONE).material();
   }
 
   @Test
@@ -62,7 +62,8 @@ class DayLanesTest {
   @Test
   void eachRecorderHasARowAndItsFilesAreNoClipsOfACamera() throws IOException {
     Material material =
-        Intake.read(LotFile.open(Demo.makeDayThree(folder.resolve("three"))).lot(), Progress.NONE)
+        LotReader.read(
+                LotFile.open(Demo.makeDayThree(folder.resolve("three"))).lot(), Progress.NONE)
             .material();
     DayLanes lanes = DayLanes.of(material, Optional.empty());
     assertThat(lanes.lanes())

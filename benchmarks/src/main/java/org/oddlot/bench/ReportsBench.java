@@ -17,8 +17,8 @@ import org.oddlot.format.otio.OtioWriter;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
 import org.oddlot.json.JsonObject;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.problem.Problems;
 import org.oddlot.profile.Profiles;
 import org.oddlot.report.Books;
@@ -95,7 +95,7 @@ public final class ReportsBench {
     return Material.of(
         "lot",
         List.of(
-            Document.of(
+            TimelineFile.of(
                 "cut.otio",
                 "",
                 OtioReader.read(Files.readAllBytes(file), new Problems("cut.otio")).orElseThrow(),

@@ -8,11 +8,11 @@ import java.util.Optional;
 import java.util.Random;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.otio.OtioWriter;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Instruction;
@@ -52,12 +52,12 @@ public final class Titles {
     Outcome[] made = new Outcome[1];
     double making = Timing.median(runs, () -> made[0] = run(words, sheet, Answers.NONE));
     List<TimelineObject> timelines =
-        made[0].end().documents().stream().map(Document::root).toList();
+        made[0].end().documents().stream().map(TimelineFile::root).toList();
     Material half = Material.of("talk").with(Captions.class, List.of(talk(count / 2)));
     byte[] square =
         written(
             run(half, sheet, Answers.NONE).end().documents().stream()
-                .map(Document::root)
+                .map(TimelineFile::root)
                 .toList()
                 .get(1));
     double plain =
@@ -77,7 +77,7 @@ public final class Titles {
     Material titles =
         Material.of(
             "talk",
-            List.of(Document.of("talk.otio", "", root, Profiles.own(), List.of())),
+            List.of(TimelineFile.of("talk.otio", "", root, Profiles.own(), List.of())),
             List.of());
     Answers answers =
         Answers.NONE.plus(
@@ -104,7 +104,7 @@ public final class Titles {
     System.out.print(
         Phrase.of(
             "%,d titles changed: %.3f s; the same file read and written: %.3f s%n",
-            changed[0].step(new RestylePass()).orElseThrow().look().findings().size(),
+            changed[0].step(new RestylePass()).orElseThrow().analysis().findings().size(),
             changing,
             reading));
   }
@@ -114,7 +114,7 @@ public final class Titles {
     Material fresh =
         Material.of("talk")
             .with(Captions.class, material.all(Captions.class))
-            .with(Document.class, material.documents());
+            .with(TimelineFile.class, material.documents());
     return new Engine(Engine.Acceptance.ALL)
         .run(fresh, sheet, answers, Optional.empty(), Progress.NONE);
   }
@@ -144,6 +144,6 @@ public final class Titles {
           Caption.of(Integer.toString(i), step.times(frame), step.times(to), words.toString()));
       frame = to + random.nextInt(10);
     }
-    return Captions.made("talk", "en", new Grid.Frames(FrameRate.FPS_25, false), captions);
+    return Captions.made("talk", "en", new Timebase.Frames(FrameRate.FPS_25, false), captions);
   }
 }

@@ -13,8 +13,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.format.otio.OtioReader;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.sync.SyncPass;
 import org.oddlot.problem.Problems;
@@ -71,7 +71,7 @@ public final class Sounds {
     Material day = day();
     day.recordings();
     day.sources();
-    double sync = time(runs, () -> new SyncPass().look(Request.of(day)));
+    double sync = time(runs, () -> new SyncPass().analyse(Request.of(day)));
     System.out.print(
         Phrase.of("%d clips and %d recordings synced in %.3f s%n", CLIPS, RECORDINGS, sync));
   }
@@ -141,7 +141,7 @@ public final class Sounds {
     }
     return Material.of(
             "bench",
-            List.of(Document.of("b.otio", "00", root, Profiles.own(), List.of())),
+            List.of(TimelineFile.of("b.otio", "00", root, Profiles.own(), List.of())),
             List.of())
         .with(SoundFile.class, sounds);
   }

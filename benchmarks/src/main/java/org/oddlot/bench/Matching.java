@@ -8,9 +8,9 @@ import java.util.Random;
 import org.oddlot.format.otio.OtioReader;
 import org.oddlot.format.table.SeparatedValues;
 import org.oddlot.input.ReadingOptions;
-import org.oddlot.material.Document;
 import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Table;
 import org.oddlot.pass.Pass;
@@ -56,7 +56,7 @@ public final class Matching {
     int findings = 0;
     for (int run = -2; run < runs; run++) {
       long before = System.nanoTime();
-      findings = pass.look(Request.of(material)).findings().size();
+      findings = pass.analyse(Request.of(material)).findings().size();
       if (run >= 0) {
         times[run] = (System.nanoTime() - before) / 1e9;
       }
@@ -103,7 +103,7 @@ public final class Matching {
         Paper.read(table, ColumnMapping.guess(table), Optional.empty(), new Problems("b.csv"));
     return Material.of(
         "bench",
-        List.of(Document.of("b.otio", "00", root, Profiles.own(), List.of())),
+        List.of(TimelineFile.of("b.otio", "00", root, Profiles.own(), List.of())),
         List.of(paper));
   }
 

@@ -5,23 +5,23 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.oddlot.input.FileState;
-import org.oddlot.material.Input;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
+import org.oddlot.material.ReadInput;
 import org.oddlot.problem.Problem;
 import org.oddlot.sound.SoundFile;
 
 /** What was read of a lot. */
-public final class IntakeResult {
+public final class ReadLot {
   private final Lot lot;
   private final Material material;
-  private final Map<Intake.Key, Intake.Loaded> loaded;
+  private final Map<LotReader.Key, LotReader.Loaded> loaded;
   private final Map<FileState, Optional<SoundFile>> heads;
 
-  IntakeResult(
+  ReadLot(
       Lot lot,
       Material material,
-      Map<Intake.Key, Intake.Loaded> loaded,
+      Map<LotReader.Key, LotReader.Loaded> loaded,
       Map<FileState, Optional<SoundFile>> heads) {
     this.lot = lot;
     this.material = material;
@@ -46,10 +46,12 @@ public final class IntakeResult {
 
   /** All that is wrong with the files. */
   public List<Problem> problems() {
-    return material.all(Input.class).stream().flatMap(input -> input.problems().stream()).toList();
+    return material.all(ReadInput.class).stream()
+        .flatMap(input -> input.problems().stream())
+        .toList();
   }
 
-  Map<Intake.Key, Intake.Loaded> loaded() {
+  Map<LotReader.Key, LotReader.Loaded> loaded() {
     return loaded;
   }
 

@@ -9,9 +9,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.oddlot.lot.Intake;
-import org.oddlot.lot.IntakeResult;
 import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotReader;
+import org.oddlot.lot.ReadLot;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
@@ -35,7 +35,7 @@ public final class Decisions {
     int runs = arguments.length > 2 ? Integer.parseInt(arguments[2]) : 9;
     var files = LargeTimeline.WithLog.in(folder, clips);
     Lot lot = Lot.of(List.of(files.timeline(), files.log()));
-    IntakeResult read = Intake.read(lot, Progress.NONE);
+    ReadLot read = LotReader.read(lot, Progress.NONE);
     var engine = new Engine();
     var first = new Stages();
     Outcome outcome =
@@ -47,7 +47,7 @@ public final class Decisions {
   }
 
   private static void decide(
-      Engine engine, IntakeResult read, Lot lot, Outcome before, String pass, int runs) {
+      Engine engine, ReadLot read, Lot lot, Outcome before, String pass, int runs) {
     Outcome outcome = before;
     Answers answers = Answers.NONE;
     var all = new ArrayList<Stages>();

@@ -15,14 +15,14 @@ import org.oddlot.problem.Problem;
  * @param contents what was read, in numbers
  * @param problems what is wrong with it
  */
-public record Input(
+public record ReadInput(
     String name,
     String format,
     String what,
     Optional<Object> value,
     Contents contents,
     List<Problem> problems) {
-  public Input {
+  public ReadInput {
     problems = List.copyOf(problems);
   }
 
@@ -32,12 +32,12 @@ public record Input(
   }
 
   /** This with something else made of the file. */
-  public Input withValue(Object newValue) {
-    return new Input(name, format, what, Optional.of(newValue), contents, problems);
+  public ReadInput withValue(Object newValue) {
+    return new ReadInput(name, format, what, Optional.of(newValue), contents, problems);
   }
 
   /** This with other problems. */
-  public Input withProblems(List<Problem> newProblems) {
-    return new Input(name, format, what, value, contents, newProblems);
+  public ReadInput withProblems(List<Problem> newProblems) {
+    return new ReadInput(name, format, what, value, contents, newProblems);
   }
 }

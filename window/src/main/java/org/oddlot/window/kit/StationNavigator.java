@@ -3,7 +3,7 @@ package org.oddlot.window.kit;
 import java.util.Optional;
 
 /** The way from one station to another. */
-public interface Way {
+public interface StationNavigator {
 
   /**
    * A station that waits for a person.

@@ -16,12 +16,12 @@ import org.jspecify.annotations.Nullable;
  *
  * @param <T> what a row is about
  */
-public final class Sheet<T> extends TableView<T> {
+public final class DataTable<T> extends TableView<T> {
   /** How high a row is. */
   public static final double ROW = 27;
 
   /** An empty table. */
-  public Sheet(String id, String emptyText) {
+  public DataTable(String id, String emptyText) {
     setId(id);
     getStyleClass().add("sheet");
     setFixedCellSize(ROW);

@@ -7,7 +7,7 @@ import org.oddlot.time.Rational;
 import org.oddlot.time.Timecode;
 
 /** The moments that a file can name: nothing between them is written. */
-public sealed interface Grid {
+public sealed interface Timebase {
   /** How far apart two neighbouring moments are, in seconds. */
   Rational step();
 
@@ -58,7 +58,7 @@ public sealed interface Grid {
    *
    * @param perSecond how many there are in a second
    */
-  record Ticks(long perSecond) implements Grid {
+  record Ticks(long perSecond) implements Timebase {
     /** Thousandths of a second. */
     public static final Ticks MILLISECONDS = new Ticks(1000);
 
@@ -69,7 +69,7 @@ public sealed interface Grid {
 
     @Override
     public long count(Rational seconds) {
-      return Grid.count(seconds, perSecond, 1);
+      return Timebase.count(seconds, perSecond, 1);
     }
 
     @Override
@@ -94,7 +94,7 @@ public sealed interface Grid {
    * @param rate how many there are in a second
    * @param dropFrame whether labels drop frames
    */
-  record Frames(FrameRate rate, boolean dropFrame) implements Grid {
+  record Frames(FrameRate rate, boolean dropFrame) implements Timebase {
     @Override
     public Rational step() {
       return rate.frameDuration();
@@ -102,7 +102,7 @@ public sealed interface Grid {
 
     @Override
     public long count(Rational seconds) {
-      return Grid.count(seconds, rate.numerator(), rate.denominator());
+      return Timebase.count(seconds, rate.numerator(), rate.denominator());
     }
 
     @Override

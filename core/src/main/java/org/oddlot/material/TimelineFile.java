@@ -16,33 +16,33 @@ import org.oddlot.timeline.TimelineObject;
  * @param problems what is wrong with it
  * @param madeFrom the inputs that a new one was made from; empty for one that came in
  */
-public record Document(
+public record TimelineFile(
     String name,
     String sha256,
     TimelineObject root,
     Profile profile,
     List<Problem> problems,
     List<String> madeFrom) {
-  public Document {
+  public TimelineFile {
     problems = List.copyOf(problems);
     madeFrom = List.copyOf(madeFrom);
   }
 
   /** A file that came in. */
-  public static Document of(
+  public static TimelineFile of(
       String name, String sha256, TimelineObject root, Profile profile, List<Problem> problems) {
-    return new Document(name, sha256, root, profile, problems, List.of());
+    return new TimelineFile(name, sha256, root, profile, problems, List.of());
   }
 
   /** A new file, made from {@code others} and for the program that wrote the first of them. */
-  public static Document made(String name, TimelineObject root, List<Document> others) {
-    return new Document(
+  public static TimelineFile made(String name, TimelineObject root, List<TimelineFile> others) {
+    return new TimelineFile(
         name,
         "",
         root,
         others.getFirst().profile,
         List.of(),
-        others.stream().map(Document::name).toList());
+        others.stream().map(TimelineFile::name).toList());
   }
 
   /**
@@ -50,15 +50,15 @@ public record Document(
    *
    * @param input the name of what it was made from
    */
-  public static Document made(String name, TimelineObject root, String input) {
-    return new Document(name, "", root, Profiles.own(), List.of(), List.of(input));
+  public static TimelineFile made(String name, TimelineObject root, String input) {
+    return new TimelineFile(name, "", root, Profiles.own(), List.of(), List.of(input));
   }
 
   /**
    * A name for a new file that is called {@code title} and ends like {@code like}; unlike those of
    * all {@code others}.
    */
-  public static String freeName(String title, String like, List<Document> others) {
+  public static String freeName(String title, String like, List<TimelineFile> others) {
     int dot = like.lastIndexOf('.');
     String ending = dot > 0 ? like.substring(dot) : "";
     String stem = title.replace('/', '-');
@@ -69,7 +69,7 @@ public record Document(
     return name;
   }
 
-  private static boolean isTaken(String name, List<Document> others) {
+  private static boolean isTaken(String name, List<TimelineFile> others) {
     return others.stream().anyMatch(document -> document.name().equals(name));
   }
 
@@ -90,7 +90,7 @@ public record Document(
   }
 
   /** This in another state. */
-  public Document withRoot(TimelineObject newRoot) {
-    return new Document(name, sha256, newRoot, profile, problems, madeFrom);
+  public TimelineFile withRoot(TimelineObject newRoot) {
+    return new TimelineFile(name, sha256, newRoot, profile, problems, madeFrom);
   }
 }

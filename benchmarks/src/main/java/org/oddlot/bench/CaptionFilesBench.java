@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Random;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Grid;
+import org.oddlot.caption.Timebase;
 import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.format.caption.Fitting;
 import org.oddlot.input.InputFile;
@@ -111,6 +111,6 @@ public final class CaptionFilesBench {
           Caption.of(Integer.toString(i), step.times(frame), step.times(to), words.toString()));
       frame = to + random.nextInt(10);
     }
-    return Captions.made("talk", "en", new Grid.Frames(FrameRate.FPS_25, false), captions);
+    return Captions.made("talk", "en", new Timebase.Frames(FrameRate.FPS_25, false), captions);
   }
 }

@@ -9,10 +9,10 @@ import org.oddlot.measure.Measurement;
  *
  * @param findings its proposals
  * @param remarks what else is worth a line, and asks for nothing
- * @param wanted what it would like measured, to see more at the next look
+ * @param wanted what it would like measured, to see more the next time
  * @param <F> its findings
  */
-public record Look<F extends Finding>(
+public record Analysis<F extends Finding>(
     List<F> findings, List<Remark> remarks, List<Measurement<?>> wanted) {
 
   /**
@@ -24,24 +24,25 @@ public record Look<F extends Finding>(
    */
   public record Remark(String about, String title, String text) {}
 
-  public Look {
+  public Analysis {
     findings = List.copyOf(findings);
     remarks = List.copyOf(remarks);
     wanted = List.copyOf(wanted);
   }
 
   /** Findings and nothing else. */
-  public static <F extends Finding> Look<F> of(List<? extends F> findings) {
-    return new Look<>(List.copyOf(findings), List.of(), List.of());
+  public static <F extends Finding> Analysis<F> of(List<? extends F> findings) {
+    return new Analysis<>(List.copyOf(findings), List.of(), List.of());
   }
 
   /** Findings, and what was left over. */
-  public static <F extends Finding> Look<F> of(List<? extends F> findings, List<Remark> remarks) {
-    return new Look<>(List.copyOf(findings), remarks, List.of());
+  public static <F extends Finding> Analysis<F> of(
+      List<? extends F> findings, List<Remark> remarks) {
+    return new Analysis<>(List.copyOf(findings), remarks, List.of());
   }
 
   /** This, with something that would better be measured. */
-  public Look<F> wanting(Collection<? extends Measurement<?>> measurements) {
-    return new Look<>(findings, remarks, List.copyOf(measurements));
+  public Analysis<F> wanting(Collection<? extends Measurement<?>> measurements) {
+    return new Analysis<>(findings, remarks, List.copyOf(measurements));
   }
 }

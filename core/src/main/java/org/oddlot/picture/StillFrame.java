@@ -13,7 +13,7 @@ import org.oddlot.time.Rational;
  * @param height in dots
  * @param dots row by row from the top: red, green and blue of each, a byte each, blue the lowest
  */
-public record Picture(int width, int height, IntBuffer dots) {
+public record StillFrame(int width, int height, IntBuffer dots) {
 
   /**
    * Takes pictures out of media files. Found with {@link ServiceLoader}, so that the core needs no
@@ -27,11 +27,11 @@ public record Picture(int width, int height, IntBuffer dots) {
      * @param seconds after the first picture
      * @param height of the picture that is made, in dots
      */
-    Optional<Picture> picture(Path file, Rational seconds, int height);
+    Optional<StillFrame> picture(Path file, Rational seconds, int height);
   }
 
   private static final Iterable<Opener> OPENERS =
-      ServiceLoader.load(Opener.class, Picture.class.getClassLoader());
+      ServiceLoader.load(Opener.class, StillFrame.class.getClassLoader());
 
   /**
    * The picture that a file has at a moment; empty where it has none that can be read.
@@ -39,9 +39,9 @@ public record Picture(int width, int height, IntBuffer dots) {
    * @param seconds after the first picture
    * @param height of the picture that is made, in dots
    */
-  public static synchronized Optional<Picture> of(Path file, Rational seconds, int height) {
+  public static synchronized Optional<StillFrame> of(Path file, Rational seconds, int height) {
     for (Opener opener : OPENERS) {
-      Optional<Picture> picture = opener.picture(file, seconds, height);
+      Optional<StillFrame> picture = opener.picture(file, seconds, height);
       if (picture.isPresent()) {
         return picture;
       }

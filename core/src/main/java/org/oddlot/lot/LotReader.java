@@ -31,14 +31,14 @@ import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKind;
 import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
-import org.oddlot.material.Document;
-import org.oddlot.material.Input;
 import org.oddlot.material.Languages;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.NameLists;
 import org.oddlot.material.Paper;
+import org.oddlot.material.ReadInput;
 import org.oddlot.material.Sources;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.LogField;
 import org.oddlot.paper.Table;
@@ -54,7 +54,7 @@ import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 
 /** Reads the files of a lot. */
-public final class Intake {
+public final class LotReader {
   /** Larger files are told apart by size and time alone: a digest would take too long. */
   private static final long LARGEST_WITH_DIGEST = 256L << 20;
 
@@ -62,10 +62,10 @@ public final class Intake {
   private static final long LARGE = 16L << 20;
 
   private final MappingMemory memory;
-  private final Optional<IntakeResult> previous;
+  private final Optional<ReadLot> previous;
   private final Map<Key, Loaded> loaded = new LinkedHashMap<>();
 
-  private Intake(MappingMemory memory, Optional<IntakeResult> previous) {
+  private LotReader(MappingMemory memory, Optional<ReadLot> previous) {
     this.memory = memory;
     this.previous = previous;
   }
@@ -80,7 +80,7 @@ public final class Intake {
    * @param sha256 of its content; empty where that is not kept
    * @param options how it was read, with what was remembered
    */
-  record Loaded(Input input, String sha256, ReadingOptions options) {
+  record Loaded(ReadInput input, String sha256, ReadingOptions options) {
 
     Loaded withProblems(List<Problem> problems) {
       return new Loaded(input.withProblems(problems), sha256, options);
@@ -97,7 +97,7 @@ public final class Intake {
    *
    * @throws CancelledException if {@code progress} asks to stop
    */
-  public static IntakeResult read(Lot lot, Progress progress) {
+  public static ReadLot read(Lot lot, Progress progress) {
     return read(lot, MappingMemory.none(), Optional.empty(), progress);
   }
 
@@ -108,9 +108,9 @@ public final class Intake {
    * @param memory what is remembered of the columns of papers
    * @throws CancelledException if {@code progress} asks to stop
    */
-  public static IntakeResult read(
-      Lot lot, MappingMemory memory, Optional<IntakeResult> previous, Progress progress) {
-    return new Intake(memory, previous).readAll(lot, progress);
+  public static ReadLot read(
+      Lot lot, MappingMemory memory, Optional<ReadLot> previous, Progress progress) {
+    return new LotReader(memory, previous).readAll(lot, progress);
   }
 
   /**
@@ -119,20 +119,20 @@ public final class Intake {
    *
    * @throws CancelledException if {@code progress} asks to stop
    */
-  public static List<Input> inputs(Lot lot, Progress progress) {
-    var intake = new Intake(MappingMemory.none(), Optional.empty());
+  public static List<ReadInput> inputs(Lot lot, Progress progress) {
+    var intake = new LotReader(MappingMemory.none(), Optional.empty());
     intake.readFiles(lot, progress);
     return intake.inputs(intake.documents(List.of()));
   }
 
-  private IntakeResult readAll(Lot lot, Progress progress) {
+  private ReadLot readAll(Lot lot, Progress progress) {
     List<Lot.Input> inputs = readFiles(lot, progress);
     Material material = material(lot);
-    var finder = new MediaFinder(folders(), previous.map(IntakeResult::heads).orElse(Map.of()));
+    var finder = new MediaFinder(folders(), previous.map(ReadLot::heads).orElse(Map.of()));
     MediaAtHand media = finder.find(material);
     material = material.with(MediaAtHand.class, List.of(media));
     List<SoundFile> sounds = finder.sounds(material, media, values(SoundFile.class), progress);
-    return new IntakeResult(
+    return new ReadLot(
         lot.withInputs(inputs),
         material.with(SoundFile.class, sounds),
         Map.copyOf(loaded),
@@ -275,7 +275,8 @@ public final class Intake {
   /** A file of which nothing could be made. */
   private static Loaded notRead(Lot.Input input, String format, String what, Problems problems) {
     return new Loaded(
-        new Input(input.name(), format, what, Optional.empty(), Contents.of(""), problems.list()),
+        new ReadInput(
+            input.name(), format, what, Optional.empty(), Contents.of(""), problems.list()),
         input.sha256(),
         input.reading());
   }
@@ -315,7 +316,7 @@ public final class Intake {
     }
     part = inItsLanguage(part);
     return new Loaded(
-        new Input(
+        new ReadInput(
             input.name(), kind.name(), what, Optional.ofNullable(part), contents, problems.list()),
         sha256,
         options);
@@ -394,23 +395,23 @@ public final class Intake {
   private Material material(Lot lot) {
     Material material =
         previous
-            .map(IntakeResult::material)
+            .map(ReadLot::material)
             .filter(its -> its.lot().equals(lot.name()))
             .orElseGet(() -> Material.of(lot.name()));
     for (Class<?> type : types()) {
       material = withAll(material, type);
     }
-    List<Document> documents = documents(material.documents());
+    List<TimelineFile> documents = documents(material.documents());
     var captions = new ArrayList<>(values(Captions.class));
     documents.forEach(
         document -> captions.addAll(CaptionTracks.in(document.name(), document.root())));
     return material
         .with(Captions.class, captions)
-        .with(Document.class, documents)
-        .with(Input.class, inputs(documents));
+        .with(TimelineFile.class, documents)
+        .with(ReadInput.class, inputs(documents));
   }
 
-  private List<Input> inputs(List<Document> documents) {
+  private List<ReadInput> inputs(List<TimelineFile> documents) {
     return loaded.values().stream().map(file -> withProfileProblem(file, documents)).toList();
   }
 
@@ -437,12 +438,12 @@ public final class Intake {
     return loaded.values().stream().flatMap(file -> file.value(type).stream()).toList();
   }
 
-  private List<Document> documents(List<Document> before) {
+  private List<TimelineFile> documents(List<TimelineFile> before) {
     var known = new ArrayList<>(Profiles.shipped());
     known.addAll(values(Profile.class));
-    Map<String, Document> byName = new HashMap<>();
+    Map<String, TimelineFile> byName = new HashMap<>();
     before.forEach(document -> byName.put(document.name(), document));
-    var documents = new ArrayList<Document>();
+    var documents = new ArrayList<TimelineFile>();
     for (Loaded file : loaded.values()) {
       file.value(TimelineFormat.Read.class)
           .ifPresent(read -> {
@@ -451,9 +452,9 @@ public final class Intake {
                     .flatMap(name -> Profiles.byName(name, known))
                     .orElseGet(() -> Profiles.recognise(read.root(), known));
             var document =
-                Document.of(
+                TimelineFile.of(
                     file.input.name(), read.sha256(), read.root(), profile, file.input.problems());
-            Document same = byName.get(document.name());
+            TimelineFile same = byName.get(document.name());
             documents.add(document.equals(same) ? same : document);
           });
     }
@@ -464,7 +465,7 @@ public final class Intake {
     return file.options.get(TimelineFormat.PROFILE);
   }
 
-  private static Input withProfileProblem(Loaded file, List<Document> documents) {
+  private static ReadInput withProfileProblem(Loaded file, List<TimelineFile> documents) {
     Optional<String> missing =
         chosenProfile(file)
             .filter(name ->

@@ -7,10 +7,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.TreeMap;
-import org.oddlot.lot.Intake;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
-import org.oddlot.material.Input;
+import org.oddlot.lot.LotReader;
+import org.oddlot.material.ReadInput;
 import org.oddlot.problem.Severity;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
@@ -129,8 +129,11 @@ public final class Mutations {
   }
 
   private static Result read(Path file) {
-    Input input =
-        Intake.read(Lot.of(List.of(file)), Progress.NONE).material().all(Input.class).getFirst();
+    ReadInput input =
+        LotReader.read(Lot.of(List.of(file)), Progress.NONE)
+            .material()
+            .all(ReadInput.class)
+            .getFirst();
     boolean said =
         input.problems().stream().anyMatch(problem -> problem.severity() == Severity.ERROR);
     return input.value().isPresent() ? Result.READ : said ? Result.REFUSED : Result.UNEXPLAINED;
