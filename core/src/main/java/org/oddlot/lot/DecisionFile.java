@@ -64,8 +64,7 @@ public final class DecisionFile {
     String place = said.slice().map(slice -> slice.text().place(slice.start())).orElse("");
     String finding = said.string("finding").orElse("");
     if (finding.isEmpty()) {
-      throw new IOException(
-          Phrase.of("%s, %s: it does not say which finding is meant.", file.getFileName(), place));
+      throw new IOException(Phrase.of("%s, %s: it names no finding.", file.getFileName(), place));
     }
     List<String> choices = said.array("choices").stream().map(JsonValue::display).toList();
     Decision decision =

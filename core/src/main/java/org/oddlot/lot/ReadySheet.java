@@ -52,7 +52,7 @@ public record ReadySheet(
           new ReadySheet(
               "sound",
               "Second-source sound",
-              "recordings are laid to the pictures, and channels get their roles",
+              "recordings are synced to the pictures, and channels get their roles",
               "A timeline file, the folder of a sound roll",
               "A timeline file with synced clips, roles, timelines by role",
               List.of("intake", "putright", "sync", "roles", "layout"),
@@ -60,7 +60,7 @@ public record ReadySheet(
           new ReadySheet(
               "words",
               "Captions",
-              "captions and transcripts are laid, corrected, mended and written",
+              "captions and transcripts are placed, corrected, fixed and written",
               "Caption files or transcripts, the cut, a list of names",
               "Captions that fit the cut and the guideline, in the formats you want",
               List.of("intake", "times", "speakers", "names", "captions"),

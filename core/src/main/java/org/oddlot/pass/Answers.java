@@ -73,7 +73,7 @@ public record Answers(Map<FindingId, Decision> decisions, List<Instruction> inst
     return with(Map.of(finding, decision));
   }
 
-  /** This with other answers to several findings; those that are empty take back what was said. */
+  /** This with other answers to several findings; those that are empty undo the decision. */
   public Answers with(Map<FindingId, Optional<Decision>> said) {
     var changed = new LinkedHashMap<>(decisions);
     said.forEach((finding, decision) -> {

@@ -77,7 +77,7 @@ record Cover(Kind kind, String why) {
     return profile
         .titleText(clip, Field.PICTURE_BLEND)
         .filter(blend -> !blend.equalsIgnoreCase("normal"))
-        .map(blend -> new Cover(Kind.UNKNOWN, Phrase.of("it is laid over as “%s”", blend)))
+        .map(blend -> new Cover(Kind.UNKNOWN, Phrase.of("it is blended over as “%s”", blend)))
         .orElse(PLAIN);
   }
 

@@ -113,10 +113,10 @@ final class SourceUse implements Report {
         "Used: every frame that is in the timeline, hidden and disabled ones as well, with what"
             + " transitions take beyond its ends.",
         "Seen: what of that is seen; of sound, heard.",
-        "Once: what is seen for the first time. Frames of the medium that an earlier use showed do not"
-            + " count again; frames that a slow use repeats by itself do.",
-        "To pay: Once, and what is not known beside it, rounded up to whole units of the licence, each"
-            + " source by itself.",
+        "Unique: what is seen for the first time. Frames of the medium that an earlier use showed do"
+            + " not count again; frames that a slow use repeats do.",
+        "To pay: Unique and Unknown together, rounded up to whole units of the licence, for each"
+            + " source.",
         "Where a source has pictures its pictures are counted.");
   }
 

@@ -78,7 +78,7 @@ class SeenTest {
                             effect(
                                 "oddlot.picture",
                                 JsonObject.of("blend", JsonString.of("screen")))))))
-        .contains("it is laid over as “screen”");
+        .contains("it is blended over as “screen”");
     assertThat(under(generated("clouds", 30))).contains("what “clouds” makes is not known");
   }
 

@@ -83,7 +83,7 @@ class DayThreeTest {
         .filteredOn(reviewed -> reviewed.finding() instanceof RecorderFinding)
         .extracting(reviewed -> reviewed.finding().title() + ": " + reviewed.finding().headline())
         .containsExactly(
-            "Gannet: 25 beside 23.976",
+            "Gannet: 25 fps, pictures 23.976",
             "Tern 8: in step by waveform",
             "Skua: 12.0 f late by waveform");
     assertThat(outcome.step("sync").orElseThrow().analysis().remarks())

@@ -160,7 +160,7 @@ class TitlesJourneyTest extends Journey {
     type("style-first-size", "61");
     fire("style-save");
     until(() -> Files.exists(folder.resolve("kept.yaml")));
-    assertThat(read(folder.resolve("kept.yaml"))).contains("style: \"ferry-caption\"", "size: 61");
+    assertThat(read(folder.resolve("kept.yaml"))).contains("style: ferry-caption", "size: 61");
     hit(KeyCode.ESCAPE);
     assertThat(lookup("#style-first-size").tryQuery()).isEmpty();
   }

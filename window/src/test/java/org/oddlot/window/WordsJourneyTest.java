@@ -133,7 +133,7 @@ class WordsJourneyTest extends Journey {
       table("captions-rows").getSelectionModel().clearAndSelect(1);
     });
     hit(KeyCode.E);
-    assertThat(words("overlay")).contains("22 of 37 letters");
+    assertThat(words("overlay")).contains("22 of 37 characters");
     interact(() ->
         lookup("#typed-words").queryAs(TextArea.class).setText("Nobody on Orrin saw us come."));
     press(KeyCode.CONTROL, KeyCode.ENTER).release(KeyCode.ENTER, KeyCode.CONTROL);

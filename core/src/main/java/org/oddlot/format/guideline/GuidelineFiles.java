@@ -55,7 +55,7 @@ public final class GuidelineFiles extends YamlKind<Guideline> {
   public Contents describe(Guideline guideline) {
     return Contents.of(
             Phrase.of(
-                "%d letters, %d lines, %s letters a second",
+                "%d characters, %d lines, %s characters per second",
                 guideline.letters(), guideline.lines(), guideline.speed().toDecimal(1)))
         .with("guideline", guideline.name());
   }

@@ -57,7 +57,7 @@ public final class OtiozFormat implements TimelineFormat {
         if (!names.add(entry.getName())) {
           problems.error(
               entry.getName(),
-              "Two entries of the archive have this name; which is meant cannot be seen.",
+              "Two entries of the archive have this name; which of them is right cannot be told.",
               "Export it again.");
           return Optional.empty();
         }

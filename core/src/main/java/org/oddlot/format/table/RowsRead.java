@@ -116,7 +116,7 @@ final class RowsRead {
       problems.warning(
           place(place, firstWide),
           Phrase.of("There are %,d columns; the first %,d are read.", widest, MOST_COLUMNS),
-          "Take out what stands far beside the table, or choose another separator.");
+          "Remove what stands far from the table, or choose another separator.");
     }
     if (longest > 0) {
       problems.warning(

@@ -157,8 +157,8 @@ public final class SeparatedValues implements TableKind {
     } catch (UncheckedIOException | IOException e) {
       problems.warning(
           "",
-          "A quotation mark is opened and not closed; the file was read without heeding quotation"
-              + " marks.",
+          "A quotation mark is opened and not closed; the file was read as if there were"
+              + " none.",
           "Look for the first row where the columns are out of place.");
       return told(parseLeniently(text, separator, RowsRead.MOST_ROWS), problems);
     }

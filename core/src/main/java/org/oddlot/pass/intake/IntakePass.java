@@ -202,7 +202,7 @@ public final class IntakePass implements Pass<IntakeFinding> {
     long slated = recordings.stream().filter(r -> !r.first().scene().isEmpty()).count();
     add(evidence, "slated", (int) slated, "");
     long without = recordings.stream().filter(r -> r.first().reference().isEmpty()).count();
-    add(evidence, "no start", (int) without, "cannot be laid by timecode");
+    add(evidence, "no start", (int) without, "cannot be synced by timecode");
     String summary =
         Phrase.of(
             "%s, %s",

@@ -187,7 +187,7 @@ public final class LayoutPass implements Pass<LayoutFinding> {
         Phrase.count(before.size(), "role"),
         document.root() instanceof Bin
             ? ""
-            : "; the file is a timeline by itself, so in a new file",
+            : "; the file holds one timeline only, so it goes into a new file",
         carried);
   }
 

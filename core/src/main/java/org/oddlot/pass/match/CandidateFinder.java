@@ -1,7 +1,6 @@
 package org.oddlot.pass.match;
 
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -14,7 +13,6 @@ import org.oddlot.material.Source;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.match.Candidate.Agreement;
-import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.Timecode;
@@ -27,16 +25,10 @@ final class CandidateFinder {
   /** How far to look for the nearest clip when nothing fits, in label seconds. */
   private static final long FAR_SECONDS = 3600;
 
-  private static final DateTimeFormatter DAY =
-      DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
-
   private final StartIndex starts;
   private final List<Source> sources;
   private @Nullable SourceNameIndex names;
   private final long tolerance;
-
-  private static final DateTimeFormatter SHORT_DAY =
-      DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
 
   private final Naming naming;
 
@@ -60,8 +52,8 @@ final class CandidateFinder {
   record Seen(
       LogEntry entry,
       List<Candidate> candidates,
-      Optional<Why> doubt,
-      Optional<Why> whyNone,
+      Optional<Diagnosis> doubt,
+      Optional<Diagnosis> whyNone,
       long tolerance) {
 
     /** Whether a candidate starts within the tolerance, or is touched by the stretch. */
@@ -81,10 +73,8 @@ final class CandidateFinder {
   }
 
   Seen of(LogEntry entry) {
-    Optional<Why> doubt =
-        endsBeforeItBegins(entry)
-            ? Optional.of(new Why("ends too early", "the entry ends before it begins"))
-            : Optional.empty();
+    Optional<Diagnosis> doubt =
+        endsBeforeItBegins(entry) ? Optional.of(new Diagnosis.EndsTooEarly()) : Optional.empty();
     List<Source> named = entry.clip().isEmpty() ? List.of() : named(entry);
     var candidates = new ArrayList<Candidate>();
     boolean namesSound = !named.isEmpty() && named.stream().allMatch(Source::isSound);
@@ -117,8 +107,8 @@ final class CandidateFinder {
           entry.in().isPresent()
               ? whyNone(entry, entry.in().get())
               : entry.clip().isEmpty()
-                  ? new Why("no timecode", "the entry has no timecode")
-                  : new Why("no such name", "no clip is called " + entry.clip()));
+                  ? new Diagnosis.NoTimecode()
+                  : new Diagnosis.NoSuchName(entry.clip()));
     }
     candidates.sort(
         Comparator.comparingInt((Candidate c) -> c.isOfAnother() ? 1 : 0)
@@ -187,14 +177,12 @@ final class CandidateFinder {
     return made;
   }
 
-  private Seen seenNone(LogEntry entry, Why why) {
+  private Seen seenNone(LogEntry entry, Diagnosis why) {
     return new Seen(entry, List.of(), Optional.empty(), Optional.of(why), tolerance);
   }
 
-  private static Why noSuchFrame(Label label, FrameRate rate) {
-    return new Why(
-        "no frame " + label.frames(),
-        Phrase.of("frame %02d does not exist at %s; taken to the second", label.frames(), rate));
+  private static Diagnosis noSuchFrame(Label label, FrameRate rate) {
+    return new Diagnosis.NoSuchFrame(label.frames(), rate);
   }
 
   private static boolean endsBeforeItBegins(LogEntry entry) {
@@ -313,33 +301,23 @@ final class CandidateFinder {
   }
 
   /** The best reason why an entry fits nothing. */
-  private Why whyNone(LogEntry entry, Label label) {
+  private Diagnosis whyNone(LogEntry entry, Label label) {
     Optional<Nearest> nearest = nearest(label, entry);
     if (nearest.isEmpty()) {
-      return new Why("no clip near", "no clip starts within an hour of it");
+      return new Diagnosis.NothingNear();
     }
     Source source = nearest.get().source;
     FrameRate rate = source.rate().orElseThrow();
     if (nearest.get().frames <= NEAR * tolerance || nearest.get().inside) {
       if (entry.rate().isPresent() && !entry.rate().get().equals(rate)) {
-        return new Why(
-            "rate " + entry.rate().get() + ", clip " + rate,
-            Phrase.of(
-                "the clip at this time, %s, has rate %s; the log says %s",
-                source.name(), rate, entry.rate().get()));
+        return new Diagnosis.OtherRate(source.name(), rate, entry.rate().get());
       }
       Optional<LocalDate> recorded = source.recorded();
       if (recorded.isPresent() && entry.date().isPresent()) {
-        return new Why(
-            "dated " + SHORT_DAY.format(entry.date().get()),
-            Phrase.of(
-                "the clip at this time, %s, is dated %s; the entry %s",
-                source.name(), DAY.format(recorded.get()), DAY.format(entry.date().get())));
+        return new Diagnosis.OtherDay(source.name(), recorded.get(), entry.date().get());
       }
     }
-    String away = RationalTime.of(nearest.get().frames, rate).inWords();
-    return new Why(
-        "no clip near", Phrase.of("the nearest clip, %s, starts %s away", source.name(), away));
+    return new Diagnosis.TooFar(source.name(), RationalTime.of(nearest.get().frames, rate));
   }
 
   private record Nearest(Source source, long frames, boolean inside) {}

@@ -16,15 +16,11 @@ import org.oddlot.pass.Decision;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.match.Candidate.Agreement;
 import org.oddlot.pass.match.CandidateFinder.Seen;
-import org.oddlot.text.Phrase;
-import org.oddlot.time.RationalTime;
 
 /**
  * Weighs what was seen of all entries against each other: one entry to one source of each camera.
  */
 final class MatchResolver {
-  private static final String TWICE = "logged twice";
-
   private final List<Seen> seen;
   private final Sources sources;
   private final Answers answers;
@@ -168,47 +164,23 @@ final class MatchResolver {
             .filter(c -> !c.isOfAnother())
             .toList();
     if (right.isEmpty()) {
-      return finding(
-          known,
-          List.of(),
-          Standing.TO_LOOK_AT,
-          new Why(
-              "another day or camera",
-              "clips of this scene and take are of another day or camera"));
+      return finding(known, List.of(), Standing.TO_LOOK_AT, new Diagnosis.SlateOfAnother());
     }
     for (List<Candidate> group : groups(right).values()) {
       if (group.size() > 1) {
-        return finding(
-            known,
-            List.of(),
-            Standing.TO_LOOK_AT,
-            new Why(
-                "two of this slate",
-                Phrase.of(
-                    "%s are both of this scene and take",
-                    group.stream()
-                        .map(c -> c.source().name())
-                        .collect(Collectors.joining(" and ")))));
+        return finding(known, List.of(), Standing.TO_LOOK_AT, new Diagnosis.TwoOfSlate(group));
       }
     }
     LogEntry before =
         taken.putIfAbsent(one.entry().paper() + ":" + Slates.key(one.entry()), one.entry());
     if (before != null && right.size() == candidates.size()) {
-      return finding(
-          known,
-          right,
-          Standing.TO_LOOK_AT,
-          new Why("logged twice", Phrase.of("row %d is of the same scene and take", before.row())));
+      return finding(known, right, Standing.TO_LOOK_AT, new Diagnosis.SlateLogged(before.row()));
     }
-    String names = right.stream().map(c -> c.source().name()).collect(Collectors.joining(" and "));
     return finding(
         known,
         right,
         Standing.SETTLED,
-        new Why(
-            "by scene and take",
-            Phrase.of(
-                "%s: scene and take, %s", names, right.getFirst().slateFrom().orElseThrow())));
+        new Diagnosis.BySlate(right, right.getFirst().slateFrom().orElseThrow()));
   }
 
   /** The clip that follows those of the takes before it in the same row. */
@@ -220,28 +192,18 @@ final class MatchResolver {
                     one.entry(), new Slates.Known(source, "in the order of row " + sequel.row())))
             .toList();
     boolean isOther = following.stream().anyMatch(Candidate::isOfAnother);
-    String names =
-        following.stream().map(c -> c.source().name()).collect(Collectors.joining(" and "));
     return finding(
         new Seen(one.entry(), following, Optional.empty(), Optional.empty(), one.tolerance()),
         isOther ? List.of() : following,
         isOther ? Standing.TO_LOOK_AT : sequel.standing(),
-        new Why(
-            "in order",
-            Phrase.of(
-                "row %d lists several takes; %s is number %,d of the clips from its start on%s",
-                sequel.row(),
-                names,
-                sequel.nth(),
-                sequel.standing() == Standing.SETTLED ? "" : ", but more follow than it lists")));
+        new Diagnosis.InOrder(
+            sequel.row(), following, sequel.nth(), sequel.standing() != Standing.SETTLED));
   }
 
-  private static Why whyNoSlate(Seen one) {
+  private static Diagnosis whyNoSlate(Seen one) {
     return Slates.key(one.entry()).isEmpty() || !one.entry().clip().isEmpty()
-        ? one.whyNone().orElse(new Why("no timecode", "the entry has no timecode"))
-        : new Why(
-            "no clip known for this scene and take",
-            "the entry has no timecode, and no clip is known to be of its scene and take");
+        ? one.whyNone().orElse(new Diagnosis.NoTimecode())
+        : new Diagnosis.NoSuchSlate();
   }
 
   private static Map<String, List<Candidate>> groups(List<Candidate> candidates) {
@@ -288,13 +250,7 @@ final class MatchResolver {
     if (right.isEmpty()) {
       Candidate first = named.getFirst();
       return Optional.of(
-          finding(
-              one,
-              List.of(first),
-              Standing.TO_LOOK_AT,
-              new Why(
-                  "name fits, date or camera does not",
-                  Phrase.of("the log names %s, but %s", first.source().name(), against(first)))));
+          finding(one, List.of(first), Standing.TO_LOOK_AT, new Diagnosis.NamedButApart(first)));
     }
     for (List<Candidate> group : groups(right).values()) {
       if (group.size() > 1) {
@@ -303,59 +259,27 @@ final class MatchResolver {
                 one,
                 List.of(),
                 Standing.TO_LOOK_AT,
-                new Why(
-                    "several of this name",
-                    Phrase.of("%,d clips can be meant by %s", group.size(), one.entry().clip()))));
+                new Diagnosis.SeveralOfName(one.entry().clip(), group.size())));
       }
     }
-    Optional<Why> doubt =
+    Optional<Diagnosis> doubt =
         right.stream()
             .flatMap(candidate -> contested(one, candidate).stream())
             .findFirst()
             .or(one::doubt);
-    String names = right.stream().map(c -> c.source().name()).collect(Collectors.joining(" and "));
     return Optional.of(
         doubt
             .map(why -> finding(one, right, Standing.TO_LOOK_AT, why))
-            .orElseGet(() ->
-                finding(
-                    one,
-                    right,
-                    Standing.SETTLED,
-                    new Why("by name", "the log names " + names + timeToo(right.getFirst())))));
+            .orElseGet(() -> finding(one, right, Standing.SETTLED, new Diagnosis.ByName(right))));
   }
 
-  private static String timeToo(Candidate candidate) {
-    return candidate.hasTime() ? ", and it starts here: " + candidate.difference() : "";
-  }
-
-  private static String against(Candidate candidate) {
-    if (candidate.sameDate() == Agreement.DIFFERENT) {
-      return "it is of another day";
-    }
-    if (candidate.sameCamera() == Agreement.DIFFERENT) {
-      return "it is of another camera";
-    }
-    if (candidate.sameUnit() == Agreement.DIFFERENT) {
-      return "it is another unit's";
-    }
-    if (candidate.sameReel() == Agreement.DIFFERENT) {
-      return "it is on card " + candidate.source().reel();
-    }
-    return candidate.hasTime()
-        ? "it starts "
-            + RationalTime.of(candidate.distance(), candidate.entryAt().orElseThrow().rate())
-                .inWords()
-            + (candidate.frames() < 0 ? " before" : " after")
-        : "the two cannot be compared";
-  }
-
-  private MatchFinding finding(Seen one, List<Candidate> proposed, Standing standing, Why why) {
+  private MatchFinding finding(
+      Seen one, List<Candidate> proposed, Standing standing, Diagnosis why) {
     boolean byTime =
         proposed.stream().anyMatch(Candidate::hasTime)
             && proposed.stream().noneMatch(Candidate::isNamed);
     if (standing == Standing.SETTLED) {
-      Optional<Why> doubt =
+      Optional<Diagnosis> doubt =
           trust
               .against(one, byTime)
               .or(() ->
@@ -374,7 +298,8 @@ final class MatchResolver {
         offered ? why : trust.against(one, true).orElse(why));
   }
 
-  private static MatchFinding made(Seen one, List<Candidate> proposed, Standing standing, Why why) {
+  private static MatchFinding made(
+      Seen one, List<Candidate> proposed, Standing standing, Diagnosis why) {
     return new MatchFinding(
         MatchFinding.idOf(one.entry()),
         one.entry(),
@@ -390,20 +315,12 @@ final class MatchResolver {
     List<Candidate> touched = one.fitting().stream().filter(c -> !c.isOfAnother()).toList();
     if (touched.isEmpty()) {
       Candidate nearest = one.candidates().getFirst();
-      return finding(
-          one,
-          List.of(nearest),
-          Standing.TO_LOOK_AT,
-          new Why(
-              "another camera",
-              "lies in " + nearest.source().name() + ", but the log says another camera or card"));
+      return finding(one, List.of(nearest), Standing.TO_LOOK_AT, new Diagnosis.InAnother(nearest));
     }
     if (one.doubt().isPresent()) {
       return finding(one, touched, Standing.TO_LOOK_AT, one.doubt().get());
     }
-    String names =
-        touched.stream().map(c -> c.source().name()).collect(Collectors.joining(" and "));
-    return finding(one, touched, Standing.SETTLED, new Why("lies within", "lies in " + names));
+    return finding(one, touched, Standing.SETTLED, new Diagnosis.Within(touched));
   }
 
   private MatchFinding shot(Seen one) {
@@ -421,7 +338,7 @@ final class MatchResolver {
         return twoAtOnce(one, nearest, group);
       }
     }
-    Optional<Why> contested =
+    Optional<Diagnosis> contested =
         nearest.stream().flatMap(candidate -> contested(one, candidate).stream()).findFirst();
     if (contested.isPresent()) {
       Optional<MatchFinding> free = nextFree(one, groups, contested.get());
@@ -431,7 +348,7 @@ final class MatchResolver {
     }
     if (contested.isPresent()) {
       // What another row has as good a claim to is no proposal, unless that has a clip of its own.
-      boolean alike = contested.get().headline().equals(TWICE);
+      boolean alike = contested.get().isSaidTwice();
       return finding(
           one,
           alike || rivalsHaveTheirs(one, groups) ? nearest : List.of(),
@@ -441,9 +358,7 @@ final class MatchResolver {
     if (one.doubt().isPresent()) {
       return finding(one, nearest, Standing.TO_LOOK_AT, one.doubt().get());
     }
-    String starts = nearest.stream().map(MatchResolver::inWords).collect(Collectors.joining(", "));
-    String headline = nearest.size() == 1 ? "in tolerance" : nearest.size() + " cameras";
-    return finding(one, nearest, Standing.SETTLED, new Why(headline, starts));
+    return finding(one, nearest, Standing.SETTLED, new Diagnosis.InTolerance(nearest));
   }
 
   /**
@@ -451,7 +366,7 @@ final class MatchResolver {
    * one when all are given one of their own.
    */
   private Optional<MatchFinding> nextFree(
-      Seen one, Map<String, List<Candidate>> groups, Why contested) {
+      Seen one, Map<String, List<Candidate>> groups, Diagnosis contested) {
     var free = new ArrayList<Candidate>();
     boolean other = false;
     for (Map.Entry<String, List<Candidate>> group : groups.entrySet()) {
@@ -469,16 +384,7 @@ final class MatchResolver {
       return Optional.empty();
     }
     return Optional.of(
-        finding(
-            one,
-            free,
-            Standing.TO_LOOK_AT,
-            new Why(
-                "next free clip",
-                Phrase.of(
-                    "%s; left for this one: %s",
-                    contested.reason(),
-                    free.stream().map(MatchResolver::inWords).collect(Collectors.joining(", "))))));
+        finding(one, free, Standing.TO_LOOK_AT, new Diagnosis.NextFree(contested, free)));
   }
 
   /** Whether all who want the same clips get others where each gets one of its own. */
@@ -512,21 +418,10 @@ final class MatchResolver {
   private MatchFinding twoAtOnce(Seen one, List<Candidate> nearest, List<Candidate> group) {
     Candidate first = group.get(0);
     Candidate second = group.get(1);
-    boolean equal = first.distance() == second.distance();
+    var both = new Diagnosis.TwoAtOnce(first, second);
     List<Candidate> proposed =
-        equal ? nearest.stream().filter(c -> !group.contains(c)).toList() : nearest;
-    return finding(
-        one,
-        proposed,
-        Standing.TO_LOOK_AT,
-        new Why(
-            equal ? "equal both ways" : "two at once",
-            Phrase.of(
-                "%s and %s both start here (%s, %s)",
-                first.source().name(),
-                second.source().name(),
-                first.difference(),
-                second.difference())));
+        both.isEqual() ? nearest.stream().filter(c -> !group.contains(c)).toList() : nearest;
+    return finding(one, proposed, Standing.TO_LOOK_AT, both);
   }
 
   /** Whether the second is so little further away that nobody could tell: under half a second. */
@@ -538,8 +433,8 @@ final class MatchResolver {
     return candidate.entryAt().map(at -> at.rate().nominal() / 2).orElse(1L);
   }
 
-  /** Why another entry has as good a claim to a candidate, if one has. */
-  private Optional<Why> contested(Seen one, Candidate candidate) {
+  /** Diagnosis another entry has as good a claim to a candidate, if one has. */
+  private Optional<Diagnosis> contested(Seen one, Candidate candidate) {
     return claims.getOrDefault(candidate.source().id(), List.of()).stream()
         .filter(rival -> !rival.entry.id().equals(one.entry().id()))
         // Another paper may well speak of the same clip.
@@ -548,30 +443,24 @@ final class MatchResolver {
         .findFirst();
   }
 
-  private static Optional<Why> contested(Seen one, Candidate candidate, Claim rival) {
+  private static Optional<Diagnosis> contested(Seen one, Candidate candidate, Claim rival) {
     String clip = candidate.source().name();
     int row = rival.entry.row();
     if (saysTheSame(one.entry(), rival.entry)) {
       return rival.byHand || one.entry().row() < row
           ? Optional.empty()
-          : Optional.of(
-              new Why(TWICE, Phrase.of("logged twice: row %d says the same of %s", row, clip)));
+          : Optional.of(new Diagnosis.SaidTwice(row, clip));
     }
     if (rival.byHand) {
-      return Optional.of(
-          new Why(
-              "taken by row " + row, Phrase.of("row %d was paired with %s by hand", row, clip)));
+      return Optional.of(new Diagnosis.Taken(row, clip));
     }
     if (candidate.distance() + margin(candidate) <= rival.distance) {
       return Optional.empty();
     }
     return Optional.of(
         rival.distance + margin(candidate) <= candidate.distance()
-            ? new Why(
-                "row " + row + " is nearer",
-                Phrase.of("row %d is nearer to the start of %s", row, clip))
-            : new Why(
-                "row " + row + " as near", Phrase.of("row %d fits %s about as well", row, clip)));
+            ? new Diagnosis.RowNearer(row, clip)
+            : new Diagnosis.RowAsNear(row, clip));
   }
 
   private static boolean saysTheSame(LogEntry one, LogEntry other) {
@@ -593,7 +482,7 @@ final class MatchResolver {
           one,
           isTheCamera ? List.of(candidate) : List.of(),
           Standing.TO_LOOK_AT,
-          whyAnother(one.entry(), candidate));
+          new Diagnosis.OfAnother(one.entry(), candidate));
     }
     Candidate candidate =
         one.candidates().stream()
@@ -604,38 +493,7 @@ final class MatchResolver {
         one,
         isWorthALook(one, candidate) ? List.of(candidate) : List.of(),
         Standing.TO_LOOK_AT,
-        new Why(
-            candidate.distance() + " f off",
-            inWords(candidate) + ", tolerance " + one.tolerance() + " f"));
-  }
-
-  /** In what a candidate that starts at the right time is of something else. */
-  private static Why whyAnother(LogEntry entry, Candidate candidate) {
-    String name = candidate.source().name();
-    if (candidate.sameUnit() == Agreement.DIFFERENT) {
-      return new Why(
-          "not unit " + entry.unit(),
-          Phrase.of(
-              "only %s starts here, which lies with another unit's clips; the log is of unit %s",
-              name, entry.unit()));
-    }
-    if (candidate.sameCamera() == Agreement.DIFFERENT) {
-      String camera = candidate.source().camera();
-      return new Why(
-          "camera " + camera + ", not " + entry.camera(),
-          Phrase.of(
-              "only %s of camera %s starts here; the log says camera %s",
-              name, camera, entry.camera()));
-    }
-    if (candidate.sameReel() == Agreement.DIFFERENT) {
-      String card = candidate.source().reel();
-      return new Why(
-          "card " + card + ", not " + entry.reel(),
-          Phrase.of("only %s on card %s starts here; the log says %s", name, card, entry.reel()));
-    }
-    return new Why(
-        "named " + entry.clip(),
-        Phrase.of("only %s starts here; the log names %s", name, entry.clip()));
+        new Diagnosis.OutOfTolerance(candidate, one.tolerance()));
   }
 
   /** Whether a clip that starts out of tolerance is proposed: it is near, and no other row's. */
@@ -644,15 +502,5 @@ final class MatchResolver {
         && candidate.distance() <= CandidateFinder.NEAR * one.tolerance()
         && !claims.containsKey(candidate.source().id())
         && trust.fits(one.entry().paper());
-  }
-
-  private static String inWords(Candidate candidate) {
-    String name = candidate.source().name();
-    if (candidate.frames() == 0) {
-      return name + " starts on it";
-    }
-    return Phrase.of(
-        "%s starts %,d f %s it",
-        name, candidate.distance(), candidate.frames() < 0 ? "before" : "after");
   }
 }

@@ -14,7 +14,6 @@ import org.oddlot.material.Paper;
 import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.match.CandidateFinder.Seen;
-import org.oddlot.text.Phrase;
 
 /**
  * How far a paper is believed as a whole. A few of many entries that fall on clips do so by chance:
@@ -52,7 +51,7 @@ final class Trust {
    * @param timeOnly whether that holds only for what is matched by timecode
    * @param offers whether what fits is proposed all the same
    */
-  private record Verdict(Why why, boolean timeOnly, boolean offers) {}
+  private record Verdict(Diagnosis why, boolean timeOnly, boolean offers) {}
 
   /** How far clips usually start from the entries of a paper and camera, in frames. */
   private record Lag(long usual, double most) {}
@@ -66,15 +65,7 @@ final class Trust {
       if (!open.isEmpty()) {
         String column = paper.mapping().columns().get(open.getFirst()).name(open.getFirst());
         byPaper.putIfAbsent(
-            paper.name(),
-            new Verdict(
-                new Why(
-                    "column not assigned",
-                    Phrase.of(
-                        "column \"%s\" of this log is not assigned; assign it in Intake or with --read",
-                        column)),
-                false,
-                true));
+            paper.name(), new Verdict(new Diagnosis.ColumnOpen(column), false, true));
       }
     }
     var ofPaper = new HashMap<String, List<Seen>>();
@@ -121,16 +112,7 @@ final class Trust {
     boolean offers =
         Math.max(ofEntries, ofClips) >= CHANCE
             && falling > expected + SPREAD * Math.sqrt(expected) + 1;
-    return Optional.of(
-        new Verdict(
-            new Why(
-                Phrase.of("only %,d of %,d fit", falling, its.size()),
-                Phrase.of(
-                    "only %,d of the log's %,d entries meet a clip, no more than chance would give: it"
-                        + " seems to be of another day or unit, or its clock is off",
-                    falling, its.size())),
-            true,
-            offers));
+    return Optional.of(new Verdict(new Diagnosis.ByChance(falling, its.size()), true, offers));
   }
 
   /** How likely it is that an entry falls on one of these starts by chance. */
@@ -212,10 +194,10 @@ final class Trust {
   }
 
   /** Why nothing of what was seen of an entry can be settled, if that is so. */
-  Optional<Why> against(Seen one, boolean byTime) {
+  Optional<Diagnosis> against(Seen one, boolean byTime) {
     Doubt own = byEntry.get(one.entry().id());
     if (own != null) {
-      return Optional.of(new Why(own.headline(), own.reason()));
+      return Optional.of(new Diagnosis.Doubted(own));
     }
     Verdict verdict = byPaper.get(one.entry().paper());
     return verdict == null || (verdict.timeOnly && !byTime)
@@ -235,7 +217,7 @@ final class Trust {
   }
 
   /** Why a candidate is not what is meant, as its paper usually lies otherwise. */
-  Optional<Why> unusual(Seen one, Candidate candidate) {
+  Optional<Diagnosis> unusual(Seen one, Candidate candidate) {
     Lag lag = lags.getOrDefault(one.entry().paper(), Map.of()).get(candidate.source().camera());
     if (lag == null
         || !candidate.hasTime()
@@ -243,11 +225,6 @@ final class Trust {
         || Math.abs(candidate.frames() - lag.usual) <= lag.most) {
       return Optional.empty();
     }
-    return Optional.of(
-        new Why(
-            "unlike the others",
-            Phrase.of(
-                "%s starts %s off, where the clips of this paper usually start %,d f off",
-                candidate.source().name(), candidate.difference(), lag.usual)));
+    return Optional.of(new Diagnosis.Unusual(candidate, lag.usual));
   }
 }

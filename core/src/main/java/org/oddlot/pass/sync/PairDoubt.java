@@ -123,8 +123,8 @@ sealed interface PairDoubt {
     @Override
     public String reason() {
       return Phrase.of(
-          "waveform and timecode disagree: by waveform the recording is %,.1f f %s; it is laid by"
-              + " waveform",
+          "waveform and timecode disagree: by waveform the recording is %,.1f f %s; it is synced"
+              + " by waveform",
           Math.abs(frames), frames > 0 ? "later" : "earlier");
     }
   }

@@ -286,7 +286,7 @@ final class Recorders {
             recorder,
             RATE,
             Standing.TO_LOOK_AT,
-            Phrase.of("%s beside %s", sound, picture),
+            Phrase.of("%s fps, pictures %s", sound, picture),
             Phrase.of(
                 "its timecode counts at %s, the picture's at %s: they run apart by %s s an hour",
                 sound, picture, hourly.toDecimal(1)),

@@ -55,7 +55,7 @@ final class UnsyncedSound {
                         ? "its file says that it begins at midnight to the sample, as a recorder"
                             + " does that was never set"
                         : "its file does not say when it begins")
-                    + "; lay it by its slate, or leave it"));
+                    + "; sync it by its slate, or leave it"));
       } else if (hasPictures && its[1] < USUAL * its[0] && !asked.contains(recording.recorder())) {
         findings.add(
             finding(

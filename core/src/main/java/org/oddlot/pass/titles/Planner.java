@@ -304,7 +304,8 @@ final class Planner {
           new Misfit(
               Misfit.Kind.FAST,
               Phrase.of(
-                  "%.1f letters a second", Letters.columns(words.replace('\n', ' ')) / seconds),
+                  "%.1f characters per second",
+                  Letters.columns(words.replace('\n', ' ')) / seconds),
               style.speed().toDecimal(1)));
     }
     return misfits;

@@ -50,7 +50,7 @@ class NamesAndSlatesTest {
   void aNameThatSeveralClipsCanBeMeantByIsForAPerson() {
     Reviewed<?> reviewed = row(twoCards().log("Clip,Scene,Take").log("A001,12,1").run(), 2);
     assertThat(reviewed.standing()).isEqualTo(Standing.TO_LOOK_AT);
-    assertThat(reviewed.reason()).isEqualTo("2 clips can be meant by A001");
+    assertThat(reviewed.reason()).isEqualTo("A001 fits 2 clips");
     Reviewed<?> none = row(twoCards().log("Clip,Scene,Take").log("D001C001,12,1").run(), 2);
     assertThat(none.standing()).isEqualTo(Standing.OPEN);
     assertThat(none.reason()).isEqualTo("no clip is called D001C001");

@@ -355,7 +355,7 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
 
   @Override
   public String whyNot(Reviewed<CaptionFinding> reviewed) {
-    return "Nothing mends it by itself: change it by hand, or leave it.";
+    return "No automatic fix: edit it, or leave it.";
   }
 
   private interface Change {

@@ -75,7 +75,7 @@ final class WordsSheet {
         List.of(area.getText().split("\n", -1)).stream()
                 .map(line -> Integer.toString(Letters.columns(line)))
                 .collect(Collectors.joining(" + "))
-            + Phrase.of(" of %d letters", guideline.letters()));
+            + Phrase.of(" of %d characters", guideline.letters()));
   }
 
   Region node() {

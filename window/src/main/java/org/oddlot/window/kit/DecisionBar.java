@@ -243,6 +243,6 @@ public final class DecisionBar<F extends Finding> {
         new Bench.KeyHint("1 … 9", "choose by number, where there is a choice"),
         new Bench.KeyHint("Enter", "accept"),
         new Bench.KeyHint("Delete", wording.decline().toLowerCase(Locale.ROOT)),
-        new Bench.KeyHint("Backspace", "take back what was said"));
+        new Bench.KeyHint("Backspace", "undo the decision"));
   }
 }

@@ -80,7 +80,7 @@ public final class NamesBench extends FindingsBench<NamesFinding> {
 
   @Override
   public String whyNot(Reviewed<NamesFinding> reviewed) {
-    return "Take at least one place, or say that it is never meant.";
+    return "Choose at least one place, or decline the name.";
   }
 
   @Override

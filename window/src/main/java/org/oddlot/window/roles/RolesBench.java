@@ -55,7 +55,7 @@ public final class RolesBench extends FindingsBench<RolesFinding> {
 
   private static String kind(RolesFinding finding) {
     return switch (finding) {
-      case RolesFinding.OfGroup of -> of.group().isPicture() ? "pictures" : "sound by itself";
+      case RolesFinding.OfGroup of -> of.group().isPicture() ? "pictures" : "separate sound";
       case RolesFinding.OfLabels _ -> "labels of a roll";
       case RolesFinding.OfRole _ -> "role in the file";
     };

@@ -77,7 +77,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
     group(ALL);
     table.group("recorders", "Recorders", r -> r.finding() instanceof RecorderFinding);
     table.group("pairs", "Pairs", r -> r.finding() instanceof PairFinding);
-    table.group("loose", "Not laid", r -> r.finding() instanceof LooseFinding);
+    table.group("loose", "Not synced", r -> r.finding() instanceof LooseFinding);
     group(DECLINED);
     table.rank(r ->
         (r.standing().needsAPerson() ? 0 : 3)

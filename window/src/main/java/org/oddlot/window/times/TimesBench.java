@@ -87,7 +87,7 @@ public final class TimesBench extends FindingsBench<TimesFinding> {
             session.decide(
                 List.of(lies.get().id()),
                 Optional.of(Decision.accept(Fit.CODEC, fit)),
-                "laid " + lies.get().words() + " by hand, " + fit.inWords()));
+                "placed " + lies.get().words() + " by hand, " + fit.inWords()));
   }
 
   /** The sounds of the lot that are at hand. */
