@@ -13,7 +13,7 @@ import org.oddlot.pass.Standing;
  *
  * @param alignment how they are laid
  * @param said how they lie by their timecodes
- * @param measured where they lie by ear, if that was heard
+ * @param measured where they lie by waveform, if that was heard
  * @param isDone whether a synced clip of the two is there already
  * @param isRough whether which take it is is known, and the frame is not
  * @param standing settled unless something speaks against it

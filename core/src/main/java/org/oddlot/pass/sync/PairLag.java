@@ -45,7 +45,7 @@ record PairLag(
   private static final double LONGEST = 4;
   private static final double SHORTEST = 1.5;
 
-  /** How far apart sound and picture may be by ear, in seconds. */
+  /** How far apart sound and picture may be by waveform, in seconds. */
   private static final double REACH = 2;
 
   /** Some pairs of each recorder, spread over the day, with what can be listened to. */

@@ -86,7 +86,7 @@ final class Pairs {
     for (RecorderFinding finding : aboutRecorders) {
       if (finding.standing() != Standing.SETTLED && !isAnswered(finding)) {
         doubtful.add(finding.recorder());
-      } else if (finding.isOfTheEar()) {
+      } else if (finding.isByWaveform()) {
         inStep.add(finding.recorder());
       }
     }
@@ -94,9 +94,9 @@ final class Pairs {
   }
 
   private boolean isAnswered(RecorderFinding finding) {
-    return switch (finding.what()) {
-      case Recorders.RATE -> clocks.hasBasis(finding.recorder());
-      case Recorders.DATE -> clocks.hasDays(finding.recorder());
+    return switch (finding.diagnosis().question()) {
+      case RATE -> clocks.hasBasis(finding.recorder());
+      case DATE -> clocks.hasDays(finding.recorder());
       default -> clocks.hasLate(finding.recorder());
     };
   }

@@ -11,10 +11,8 @@ import org.oddlot.pass.Standing;
  * A recorder whose clock is late or counts otherwise than the pictures'.
  *
  * @param recorder whose clock it is
- * @param what what is in question, one word
+ * @param diagnosis what is known of it
  * @param standing settled where it is in step
- * @param headline in a few words
- * @param reason in a sentence
  * @param choices how it can be put right
  * @param proposed the ids of what is proposed
  * @param evidence what it rests on
@@ -22,27 +20,21 @@ import org.oddlot.pass.Standing;
  */
 public record RecorderFinding(
     String recorder,
-    String what,
+    RecorderDiagnosis diagnosis,
     Standing standing,
-    String headline,
-    String reason,
     List<Choice> choices,
     List<String> proposed,
     List<Evidence> evidence,
     Optional<String> instruction)
     implements SyncFinding {
-  private static final String HAND = "hand";
-
   RecorderFinding(
       String recorder,
-      String what,
+      RecorderDiagnosis diagnosis,
       Standing standing,
-      String headline,
-      String reason,
       List<Choice> choices,
       List<String> proposed,
       List<Evidence> evidence) {
-    this(recorder, what, standing, headline, reason, choices, proposed, evidence, Optional.empty());
+    this(recorder, diagnosis, standing, choices, proposed, evidence, Optional.empty());
   }
 
   public RecorderFinding {
@@ -53,7 +45,17 @@ public record RecorderFinding(
 
   @Override
   public FindingId id() {
-    return FindingId.of("sync", "recorder", what, recorder);
+    return FindingId.of("sync", "recorder", diagnosis.question().word(), recorder);
+  }
+
+  @Override
+  public String headline() {
+    return diagnosis.headline();
+  }
+
+  @Override
+  public String reason() {
+    return diagnosis.reason();
   }
 
   @Override
@@ -61,9 +63,9 @@ public record RecorderFinding(
     return recorder;
   }
 
-  /** Whether the recorder was heard, rather than reckoned. */
-  boolean isOfTheEar() {
-    return what.equals(Recorders.EAR);
+  /** Whether it was found by waveform. */
+  boolean isByWaveform() {
+    return diagnosis.question() == RecorderDiagnosis.Question.WAVEFORM;
   }
 
   /** Whether its recordings can only be laid where each was heard, as no one shift fits them. */
@@ -86,10 +88,8 @@ public record RecorderFinding(
   static RecorderFinding byHand(String instruction, ClockInstruction said) {
     return new RecorderFinding(
         said.recorder(),
-        HAND,
+        new RecorderDiagnosis.ByHand(said.answer()),
         Standing.SETTLED,
-        "by hand",
-        "its clock was put right by hand: " + said.answer().written(),
         List.of(),
         List.of(),
         List.of(),

@@ -26,15 +26,10 @@ import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 
 /**
- * Looks for recorders whose clock is wrong over the whole day: late by ear, late by what is written
- * on slates, or counting at another pace than the pictures.
+ * Looks for recorders whose clock is wrong over the whole day: late by waveform, late by what is
+ * written on slates, or counting at another pace than the pictures.
  */
 final class Recorders {
-  static final String RATE = "rate";
-  static final String DATE = "date";
-  private static final String COVER = "cover";
-  static final String EAR = "ear";
-  private static final String SLATES = "slates";
 
   /** How far from their pictures recordings are looked for, in seconds. */
   private static final double REACH = 900;
@@ -141,13 +136,9 @@ final class Recorders {
         findings.add(
             new RecorderFinding(
                 recorder,
-                COVER,
+                new RecorderDiagnosis.Partial(
+                    its.now(), its.touched(), better.pictures(), about.seconds),
                 Standing.TO_LOOK_AT,
-                Phrase.of("about %s %s", about.length, about.way()),
-                Phrase.of(
-                    "its sounds cover %,d of %,d pictures from end to end; %s %s they would cover %,d."
-                        + " That tells which take is which; the frame only the waveform can tell",
-                    its.now(), its.touched(), about.length, about.way(), better.pictures()),
                 about.choices,
                 List.of(about.choices.getFirst().id()),
                 List.of(
@@ -195,18 +186,8 @@ final class Recorders {
     return Optional.of(
         new RecorderFinding(
             recorder,
-            DATE,
+            new RecorderDiagnosis.OtherDay(first.get(), meant, most),
             Standing.TO_LOOK_AT,
-            "dated " + first.get(),
-            most == 0
-                ? Phrase.of(
-                    "its files are dated %s, where there is no picture, and lie at none on any"
-                        + " other day",
-                    first.get())
-                : Phrase.of(
-                    "its files are dated %s, where there is no picture; dated %s, %s would lie"
-                        + " together",
-                    first.get(), meant, Phrase.count(most, "pair")),
             List.of(
                 new Choice(choice, "its first day is " + meant, List.of()),
                 new Choice(new RecorderAnswer.Dated(0).written(), "as its files say", List.of())),
@@ -217,16 +198,17 @@ final class Recorders {
   }
 
   /** What is heard, with rates compared as {@code clocks} says. */
-  List<RecorderFinding> byEar(Clocks clocks) {
+  List<RecorderFinding> byWaveform(Clocks clocks) {
     var findings = new ArrayList<RecorderFinding>();
     recorders
         .keySet()
         .forEach(recorder ->
-            ear(recorder, open.getOrDefault(recorder, List.of()), clocks).ifPresent(findings::add));
+            waveform(recorder, open.getOrDefault(recorder, List.of()), clocks)
+                .ifPresent(findings::add));
     return findings;
   }
 
-  /** Which of a recorder's pairs were heard, and how much later by ear than by timecode. */
+  /** Which of a recorder's pairs were heard, and how much later by waveform than by timecode. */
   private List<HeardPair> heard(List<Alignment> pairs) {
     var byPair = new HashMap<String, MeasuredOffset>();
     material.all(MeasuredOffset.class).forEach(o -> byPair.put(o.pair(), o));
@@ -280,22 +262,18 @@ final class Recorders {
     boolean undecided = scores.get(0).equals(scores.get(1));
     TimecodeBasis better =
         scores.get(0) >= scores.get(1) ? TimecodeBasis.LABELS : TimecodeBasis.CLOCK;
-    Rational hourly = Rational.of(36, 10);
     return Optional.of(
         new RecorderFinding(
             recorder,
-            RATE,
+            new RecorderDiagnosis.OtherRate(sound, picture, Rational.of(36, 10)),
             Standing.TO_LOOK_AT,
-            Phrase.of("%s fps, pictures %s", sound, picture),
-            Phrase.of(
-                "its timecode counts at %s, the picture's at %s: they run apart by %s s an hour",
-                sound, picture, hourly.toDecimal(1)),
             choices,
             undecided ? List.of() : List.of(better.id()),
             List.of()));
   }
 
-  private Optional<RecorderFinding> ear(String recorder, List<Alignment> pairs, Clocks clocks) {
+  private Optional<RecorderFinding> waveform(
+      String recorder, List<Alignment> pairs, Clocks clocks) {
     List<HeardPair> heard =
         heard(
             pairs.stream()
@@ -331,12 +309,8 @@ final class Recorders {
       return Optional.of(
           new RecorderFinding(
               recorder,
-              EAR,
+              new RecorderDiagnosis.Drifts(sorted.getFirst() / frame, sorted.getLast() / frame),
               Standing.TO_LOOK_AT,
-              "drifts by waveform",
-              Phrase.of(
-                  "by waveform it is %.1f to %.1f frames late: it drifts",
-                  sorted.getFirst() / frame, sorted.getLast() / frame),
               choices,
               List.of(choices.getFirst().id()),
               evidence));
@@ -345,11 +319,8 @@ final class Recorders {
       return Optional.of(
           new RecorderFinding(
               recorder,
-              EAR,
+              new RecorderDiagnosis.InStep(agreeing, heard.size()),
               Standing.SETTLED,
-              "in step by waveform",
-              Phrase.of(
-                  "%,d of %,d pairs agree by waveform with their timecode", agreeing, heard.size()),
               List.of(),
               List.of(),
               evidence));
@@ -358,12 +329,8 @@ final class Recorders {
     return Optional.of(
         new RecorderFinding(
             recorder,
-            EAR,
+            new RecorderDiagnosis.Late(median / frame, agreeing, heard.size()),
             Standing.TO_LOOK_AT,
-            Phrase.of("%.1f f %s by waveform", Math.abs(median) / frame, way),
-            Phrase.of(
-                "its clock is %.1f frames %s all day: %,d of %,d pairs agree by waveform",
-                Math.abs(median) / frame, way, agreeing, heard.size()),
             List.of(
                 new Choice(
                     RecorderFinding.lateChoice(median),
@@ -461,13 +428,8 @@ final class Recorders {
     return Optional.of(
         new RecorderFinding(
             recorder,
-            SLATES,
+            new RecorderDiagnosis.SlatesApart(late.size(), about.seconds),
             Standing.TO_LOOK_AT,
-            Phrase.of("about %s %s", about.length, about.way()),
-            Phrase.of(
-                "%,d of its recordings lie at no picture, and begin about %s %s the picture of their"
-                    + " slate",
-                late.size(), about.length, about.isLate ? "after" : "before"),
             about.choices,
             List.of(about.choices.getFirst().id()),
             List.of(
@@ -479,14 +441,10 @@ final class Recorders {
   /**
    * A shift of a clock that is known to about a second, which no sync can be made of.
    *
-   * @param length how much, in words
+   * @param seconds how much; negative where it is early
    * @param choices what can be said of it, what is proposed first
    */
-  private record About(String length, boolean isLate, List<Choice> choices) {
-    String way() {
-      return isLate ? "late" : "early";
-    }
-  }
+  private record About(long seconds, List<Choice> choices) {}
 
   /**
    * What can be said of a clock that is late by {@code seconds}, or by anything from one number to
@@ -497,7 +455,7 @@ final class Recorders {
     boolean isWhole = round != 0 && from <= round && round <= to;
     long near = Math.round(isWhole ? round : seconds);
     String way = near > 0 ? "late" : "early";
-    String words = words(Math.abs(near));
+    String words = RecorderDiagnosis.length(Math.abs(near));
     var choices = new ArrayList<Choice>();
     choices.add(
         new Choice(
@@ -512,13 +470,7 @@ final class Recorders {
               List.of()));
     }
     choices.add(new Choice(RecorderFinding.lateChoice(0), "as its timecode says", List.of()));
-    return new About(words, near > 0, List.copyOf(choices));
-  }
-
-  private static String words(long seconds) {
-    return seconds % 3600 == 0
-        ? Phrase.of("%d h", seconds / 3600)
-        : Phrase.of("%d min %d s", seconds / 60, seconds % 60);
+    return new About(near, List.copyOf(choices));
   }
 
   /**

@@ -104,21 +104,21 @@ public final class SyncPass implements Pass<SyncFinding> {
     Map<String, ClockInstruction> ordered = answers.instructions(ClockInstruction.CODEC);
     Clocks clocks = Clocks.AS_SAID.and(aboutRecorders, answers).and(ordered.values());
     newest(ordered).forEach((id, said) -> aboutRecorders.add(RecorderFinding.byHand(id, said)));
-    List<RecorderFinding> heard = recorders.byEar(clocks);
+    List<RecorderFinding> heard = recorders.byWaveform(clocks);
     Set<String> drifting = recorders.drifting(heard);
     if (!drifting.isEmpty()) {
       // One that runs away says nothing about the pairs that were not heard.
       toHear = PairLag.some(laying.asSaid(), media, drifting);
       material = withHeard(unheard, PairLag.heard(toHear, request.measured()));
       recorders = new Recorders(material, laying, slates, named, done);
-      heard = recorders.byEar(clocks);
+      heard = recorders.byWaveform(clocks);
     }
     aboutRecorders.addAll(heard);
     clocks = clocks.and(heard, answers).and(ordered.values());
     progress.check();
     Set<String> known =
         aboutRecorders.stream()
-            .filter(finding -> !finding.what().equals(Recorders.RATE))
+            .filter(finding -> finding.diagnosis().question() != RecorderDiagnosis.Question.RATE)
             .map(RecorderFinding::recorder)
             .collect(Collectors.toSet());
     Map<String, Coverage> coverage = recorders.coverage(clocks);

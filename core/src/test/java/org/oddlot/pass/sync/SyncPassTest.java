@@ -233,7 +233,7 @@ class SyncPassTest {
             .run();
 
     // 24 frames of 2002 samples are one second of a clock of 48,048 ...
-    assertThat(recorder(outcome).headline()).isEqualTo("24 beside 23.976");
+    assertThat(recorder(outcome).headline()).isEqualTo("24 fps, pictures 23.976");
     Map<FindingId, Decision> labels =
         Map.of(recorder(outcome).id(), Decision.accept(List.of(TimecodeBasis.LABELS.id())));
     Outcome put =
@@ -295,7 +295,7 @@ class SyncPassTest {
             .sound(Tape.from("S01T01", 36_000L * 48_000, 20).dropFrame().file())
             .pairsAccepted()
             .run();
-    assertThat(recorder(mixed).headline()).isEqualTo("29.97 beside 23.976");
+    assertThat(recorder(mixed).headline()).isEqualTo("29.97 fps, pictures 23.976");
     assertThat(pair(mixed, 0).alignment().offsetFrames()).isZero();
   }
 

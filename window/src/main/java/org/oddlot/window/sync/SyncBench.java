@@ -100,7 +100,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
             pair(reviewed)
                 .<Node>map(p -> new CoverStrip(COVER_WIDTH, p.alignment()))
                 .orElseGet(Label::new));
-    rows.figures("Waveform", 66, reviewed -> pair(reviewed).map(SyncBench::byEar).orElse(""));
+    rows.figures("Waveform", 66, reviewed -> pair(reviewed).map(SyncBench::byWaveform).orElse(""));
     rows.words("Why", 100, reviewed -> reviewed.finding().headline(), "quiet");
   }
 
@@ -133,7 +133,7 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
         pair.alignment().recording(), pair.alignment().picture().rate().orElseThrow());
   }
 
-  private static String byEar(PairFinding pair) {
+  private static String byWaveform(PairFinding pair) {
     return pair.residual().map(pair.alignment()::inFrames).orElse("");
   }
 
