@@ -54,17 +54,32 @@ public sealed interface LicenceFinding extends Finding {
     }
   }
 
+  /** A term of a licence that is not kept. */
+  enum Term {
+    LIMIT("limit"),
+    ENDED("term"),
+    NOT_BEGUN("begin");
+
+    private final String word;
+
+    Term(String word) {
+      this.word = word;
+    }
+  }
+
   /**
    * Whether what is used under a licence keeps to its terms.
    *
    * @param licence what the licence is known by
    * @param timeline the timeline's name; empty where it is about the licence by itself
-   * @param what the term: {@code limit}, {@code term}
+   * @param term which of its terms
+   * @param source the id of a source that is used under it; empty where none is
    */
   record OfTerms(
       String licence,
       String timeline,
-      String what,
+      Term term,
+      String source,
       String title,
       String reason,
       List<Evidence> evidence)
@@ -75,12 +90,18 @@ public sealed interface LicenceFinding extends Finding {
 
     @Override
     public FindingId id() {
-      return FindingId.of("licences", what, licence, timeline);
+      return FindingId.of("licences", term.word, licence, timeline);
     }
 
     @Override
     public Standing standing() {
       return Standing.TO_LOOK_AT;
+    }
+
+    /** Where what is used under it is first seen. */
+    @Override
+    public Optional<CutSpot> spot(Material material) {
+      return source.isEmpty() ? Optional.empty() : CutSpot.ofSource(material, source);
     }
 
     /** Accepting it changes nothing: somebody has seen it. */

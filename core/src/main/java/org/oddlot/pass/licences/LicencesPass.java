@@ -343,7 +343,8 @@ public final class LicencesPass implements Pass<LicenceFinding> {
             new LicenceFinding.OfTerms(
                 key(licence),
                 used.timeline(),
-                "limit",
+                LicenceFinding.Term.LIMIT,
+                sourceUnder(rights, licence),
                 licence.title(),
                 Phrase.of(
                     "%s s over: %s s used, %s s licensed, in %s",
@@ -362,7 +363,8 @@ public final class LicencesPass implements Pass<LicenceFinding> {
               new LicenceFinding.OfTerms(
                   key,
                   "",
-                  "term",
+                  LicenceFinding.Term.ENDED,
+                  sourceUnder(rights, licence),
                   licence.title(),
                   Phrase.of(
                       "it ends on %s, before the delivery on %s", day, delivery.orElseThrow()),
@@ -374,13 +376,23 @@ public final class LicencesPass implements Pass<LicenceFinding> {
               new LicenceFinding.OfTerms(
                   key,
                   "",
-                  "begin",
+                  LicenceFinding.Term.NOT_BEGUN,
+                  sourceUnder(rights, licence),
                   licence.title(),
                   Phrase.of(
                       "it begins on %s, after the delivery on %s", day, delivery.orElseThrow()),
                   evidence(licence))));
     });
     return terms;
+  }
+
+  /** The first of the sources that are used under a licence. */
+  private static String sourceUnder(Rights rights, Licence licence) {
+    return rights.licences().entrySet().stream()
+        .filter(each -> each.getValue().equals(licence))
+        .map(Map.Entry::getKey)
+        .min(Comparator.naturalOrder())
+        .orElse("");
   }
 
   private static Rights rights(

@@ -41,17 +41,16 @@ public final class LicencesBench extends FindingsBench<LicenceFinding> {
 
   /** What it is used under, as it stands. */
   private static String licence(Reviewed<LicenceFinding> reviewed) {
-    if (reviewed.finding() instanceof LicenceFinding.OfSource source) {
-      List<String> chosen = reviewed.chosen();
-      return source.choices().stream()
-          .filter(choice -> chosen.contains(choice.id()))
-          .map(Choice::label)
-          .findFirst()
-          .orElse("none yet");
-    }
-    return reviewed.finding().id().text().startsWith("licences:limit")
-        ? "used too long"
-        : "its term";
+    return switch (reviewed.finding()) {
+      case LicenceFinding.OfSource source ->
+          source.choices().stream()
+              .filter(choice -> reviewed.chosen().contains(choice.id()))
+              .map(Choice::label)
+              .findFirst()
+              .orElse("none yet");
+      case LicenceFinding.OfTerms terms ->
+          terms.term() == LicenceFinding.Term.LIMIT ? "used too long" : "its term";
+    };
   }
 
   @Override
