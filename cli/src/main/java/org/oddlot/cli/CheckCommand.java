@@ -70,7 +70,8 @@ final class CheckCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    List<Path> opened = Folders.opened(files);
+    Folders.Found found = Folders.opened(files);
+    List<Path> opened = found.files();
     // Each is looked at among the others: a profile says how a timeline file is understood.
     Lot lot = Lot.of(opened);
     Map<String, ReadInput> inputs = new java.util.HashMap<>();
@@ -86,7 +87,7 @@ final class CheckCommand implements Callable<Integer> {
       Optional.ofNullable(inputs.get(each.name()))
           .ifPresent(input -> checked.add(new Checked(file, input)));
     }
-    print(checked);
+    print(checked, found.left());
     if (checked.stream().anyMatch(each -> !each.input.isRead())) {
       return ExitCode.WRONG_INPUT;
     }
@@ -97,15 +98,17 @@ final class CheckCommand implements Callable<Integer> {
     return doubts ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
   }
 
-  private void print(List<Checked> checked) {
+  private void print(List<Checked> checked, List<Problem> left) {
     PrintWriter out = spec.commandLine().getOut();
     if (output.json) {
       out.println(
           new JsonDocuments()
               .put("files", JsonArray.of(checked.stream().map(CheckCommand::json).toList()))
+              .put("left_out", JsonDocuments.problems(left))
               .print());
     } else {
       checked.forEach(each -> print(each, out));
+      left.forEach(problem -> out.println(problem.severity().word() + ": " + problem));
     }
     out.flush();
   }

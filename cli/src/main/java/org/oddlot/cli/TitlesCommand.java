@@ -108,13 +108,14 @@ final class TitlesCommand implements Callable<Integer> {
           spec.commandLine(), "There is nothing to change; say --set PROPERTY=VALUE.");
     }
     var pass = new RestylePass();
+    Folders.Found found = Folders.opened(files);
     Lot lot =
-        Lot.of(Folders.opened(files))
+        Lot.of(found.files())
             .withAnswers(answers)
             .withSheet(RunSheet.initial().only(List.of(pass.id())));
     LotRunner.Ran ran =
         new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED)
-            .run(new LotFile.Opened(lot, Optional.empty(), List.of()), output.progress(spec));
+            .run(new LotFile.Opened(lot, Optional.empty(), found.left()), output.progress(spec));
     ReadLot read = ran.read();
     Outcome outcome = ran.outcome();
     boolean refused = ran.isRefused(keepGoing.isAsked());

@@ -98,9 +98,11 @@ public final class LotFile {
    * @throws IOException if one cannot be read; the message says why in a sentence
    */
   public static Opened open(List<Path> files) throws IOException {
-    return isOne(files)
-        ? open(files.getFirst())
-        : new Opened(Lot.of(Folders.opened(files)), Optional.empty(), List.of());
+    if (isOne(files)) {
+      return open(files.getFirst());
+    }
+    Folders.Found found = Folders.opened(files);
+    return new Opened(Lot.of(found.files()), Optional.empty(), found.left());
   }
 
   /** Where in a lot's file something was said of a finding, or ordered: its line and column. */

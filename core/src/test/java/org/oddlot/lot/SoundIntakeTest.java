@@ -14,6 +14,7 @@ import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Standing;
+import org.oddlot.problem.Problem;
 import org.oddlot.progress.Progress;
 import org.oddlot.sound.BroadcastExtension;
 import org.oddlot.sound.Recording;
@@ -60,7 +61,7 @@ class SoundIntakeTest {
   }
 
   private static ReadLot read(Path... files) {
-    return LotReader.read(Lot.of(Folders.opened(List.of(files))), Progress.NONE);
+    return LotReader.read(Lot.of(Folders.opened(List.of(files)).files()), Progress.NONE);
   }
 
   @Test
@@ -71,7 +72,15 @@ class SoundIntakeTest {
     Files.writeString(folder.resolve("S01/.b.wav"), "a twin that some systems leave");
     Files.writeString(folder.resolve("S01/readme.md"), "nothing of ours");
 
-    assertThat(Folders.opened(List.of(folder.resolve("S01"))))
+    Files.writeString(folder.resolve("S01/cut (odd lot).otio"), "{}");
+    Files.writeString(folder.resolve("S01/A001C001.mov"), "media that a clip will find");
+    Folders.Found found = Folders.opened(List.of(folder.resolve("S01")));
+    assertThat(found.left())
+        .extracting(Problem::toString)
+        .containsExactly(
+            "S01: Left out, as written by Odd Lot before: cut (odd lot).otio.",
+            "S01: Left out, as nothing that is read here: readme.md.");
+    assertThat(found.files())
         .extracting(file -> file.getFileName().toString())
         .containsExactlyInAnyOrder("b.wav", "a.WAV", "report.csv");
     assertThat(read(folder.resolve("S01")).material().recordings())

@@ -213,13 +213,23 @@ public final class Session {
       fetching.start(
           "Looking through folders",
           _ -> {
-            List<Path> found = Folders.opened(files);
+            Folders.Found found = Folders.opened(files);
             return () -> {
-              addFiles(found);
+              addFiles(found.files());
+              if (!found.left().isEmpty()) {
+                say(Notice.of(status(found)));
+              }
               onceAdded.run();
             };
           });
     }
+  }
+
+  private static String status(Folders.Found found) {
+    return Phrase.of(
+        "Added %s. %s",
+        Phrase.count(found.files().size(), "file"),
+        found.left().stream().map(Problem::message).collect(Collectors.joining(" ")));
   }
 
   private void openLot(Path file) {
