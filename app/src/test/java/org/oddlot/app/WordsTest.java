@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -20,7 +21,7 @@ import picocli.CommandLine;
 
 /** The words that people read: ours are explained in the guide, and none is used for another. */
 class WordsTest {
-  private static final Path TOP = Path.of("").toAbsolutePath().getParent();
+  private static final Path TOP = Objects.requireNonNull(Path.of("").toAbsolutePath().getParent());
 
   /** Words of ours; who meets one for the first time finds it in the guide. */
   private static final List<String> OURS =

@@ -37,9 +37,9 @@ public final class Sources {
   private final Map<String, Source> byId;
 
   /** Clips whose name alone does not say which source they are of. */
-  private final Map<Clip, String> ambiguous;
+  private final IdentityHashMap<Clip, String> ambiguous;
 
-  private Sources(List<Source> all, Map<Clip, String> ambiguous) {
+  private Sources(List<Source> all, IdentityHashMap<Clip, String> ambiguous) {
     this.all = List.copyOf(all);
     this.ambiguous = ambiguous;
     Map<String, Source> ids = HashMap.newHashMap(all.size());
@@ -66,7 +66,7 @@ public final class Sources {
         gathered.computeIfAbsent(idOf(clip), Gathered::new).add(placed);
       }
     }
-    Map<Clip, String> ambiguous = new IdentityHashMap<>();
+    IdentityHashMap<Clip, String> ambiguous = new IdentityHashMap<>();
     List<Gathered> apart =
         gathered.values().stream().flatMap(each -> each.apart(ambiguous)).toList();
     // Each by itself, on all processors; they stay in their order.
@@ -149,7 +149,7 @@ public final class Sources {
      * Itself; but where clips have only a name to go by, and are of different cards or of ranges
      * that have nothing in common, those of each by themselves.
      */
-    Stream<Gathered> apart(Map<Clip, String> ambiguous) {
+    Stream<Gathered> apart(IdentityHashMap<Clip, String> ambiguous) {
       if (!id.startsWith(Source.NAME_ONLY) || inBins.size() + uses.size() < 2) {
         return Stream.of(this);
       }
@@ -276,7 +276,7 @@ public final class Sources {
       return placed.profile().text(placed.clip(), Field.SOURCE_REEL).orElse("");
     }
 
-    Gathered gathered(String name, Map<Clip, String> ambiguous) {
+    Gathered gathered(String name, IdentityHashMap<Clip, String> ambiguous) {
       var its =
           new Gathered(
               name

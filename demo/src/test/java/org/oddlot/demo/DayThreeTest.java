@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -133,8 +134,9 @@ class DayThreeTest {
     var seen = new ArrayList<String>();
     for (Reviewed<?> reviewed : reviewed(run(clocks()), "sync")) {
       if (reviewed.finding() instanceof PairFinding pair) {
-        DayThree.Shot shot = shots.get(pair.alignment().picture().name());
-        DayThree.Tape tape = tapes.get(stem(pair.alignment().recording().first().name()));
+        DayThree.Shot shot = Objects.requireNonNull(shots.get(pair.alignment().picture().name()));
+        DayThree.Tape tape =
+            Objects.requireNonNull(tapes.get(stem(pair.alignment().recording().first().name())));
         long planted = shot.start() * DayThree.PER_FRAME - tape.truth();
         // Of the atmosphere the frames are others: it is known to two thousandths of a second.
         long most = tape.recorder().equals("Gannet") ? 48 * 2 : 1;

@@ -30,6 +30,9 @@ import org.oddlot.window.session.State;
  * for machines without a display, and for the pictures of the documentation.
  */
 final class Tour {
+  /** Rows that are seen above one that is chosen. */
+  private static final int LINES_ABOVE = 4;
+
   private static final Duration BREATH = Duration.millis(80);
   private static final int LONGEST_WAIT = 1500;
 
@@ -118,6 +121,11 @@ final class Tour {
       return;
     }
     waited = 0;
+    // What is looked at beside comes first: what was read may ask for something more to be read.
+    session.aside(() -> "", _ -> session.aside(() -> "", _ -> step()));
+  }
+
+  private void step() {
     Step step = steps.poll();
     if (step == null) {
       return;
@@ -134,6 +142,7 @@ final class Tour {
   private void select(String table, int row) {
     if (window.scene().lookup("#" + table) instanceof TableView<?> rows) {
       rows.getSelectionModel().clearAndSelect(row);
+      rows.scrollTo(Math.max(0, row - LINES_ABOVE));
     }
   }
 

@@ -49,7 +49,7 @@ sealed interface RecorderDiagnosis {
   }
 
   /** Its sounds cover only some pictures; with another clock they would cover nearly all. */
-  record Partial(int covered, int pictures, int then, long seconds) implements RecorderDiagnosis {
+  record Partial(int now, int touched, int then, long seconds) implements RecorderDiagnosis {
     @Override
     public Question question() {
       return Question.COVER;
@@ -69,7 +69,7 @@ sealed interface RecorderDiagnosis {
       return Phrase.of(
           "its sounds cover %,d of %,d pictures from end to end; %s they would cover %,d. That tells"
               + " which take is which; the frame only the waveform can tell",
-          covered, pictures, shift(), then);
+          now, touched, shift(), then);
     }
   }
 

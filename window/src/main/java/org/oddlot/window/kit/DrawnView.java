@@ -12,6 +12,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 
 /** A view that is drawn, not laid out, in the colours that the style sheet has for drawings. */
+@SuppressWarnings("this-escape") // a property draws only once something is styled
 public abstract class DrawnView extends Region {
   private static final StyleablePropertyFactory<DrawnView> FACTORY =
       new StyleablePropertyFactory<>(Region.getClassCssMetaData());

@@ -181,6 +181,7 @@ public final class StripPane extends VBox {
   private record Drawn(List<StripCut> cuts, List<StripView.Mark> marks) {}
 
   /** Compared one by one: a row that says something else is another object. */
+  @SuppressWarnings("ReferenceEquality") // what did not change is the very same
   private static boolean areSame(List<?> now, List<?> before) {
     if (now.size() != before.size()) {
       return false;

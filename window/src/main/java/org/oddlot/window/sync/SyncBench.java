@@ -89,10 +89,10 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
   }
 
   private static void columns(DataTable<Reviewed<SyncFinding>> rows) {
-    rows.words("Picture", 80, SyncBench::picture);
-    rows.figures("Start", 92, reviewed -> pair(reviewed).map(SyncBench::pictureStart).orElse(""));
-    rows.words("Recording", 76, SyncBench::recording);
-    rows.figures("Start", 92, reviewed -> pair(reviewed).map(SyncBench::soundStart).orElse(""));
+    rows.words("Picture", 74, SyncBench::picture);
+    rows.figures("Start", 88, reviewed -> pair(reviewed).map(SyncBench::pictureStart).orElse(""));
+    rows.words("Recording", 70, SyncBench::recording);
+    rows.figures("Start", 88, reviewed -> pair(reviewed).map(SyncBench::soundStart).orElse(""));
     rows.nodes(
         "How they lie",
         COVER_WIDTH + 12,
@@ -100,8 +100,8 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
             pair(reviewed)
                 .<Node>map(p -> new CoverStrip(COVER_WIDTH, p.alignment()))
                 .orElseGet(Label::new));
-    rows.figures("Waveform", 66, reviewed -> pair(reviewed).map(SyncBench::byWaveform).orElse(""));
-    rows.words("Why", 100, reviewed -> reviewed.finding().headline(), "quiet");
+    rows.figures("Waveform", 62, reviewed -> pair(reviewed).map(SyncBench::byWaveform).orElse(""));
+    rows.words("Why", 150, reviewed -> reviewed.finding().headline(), "quiet");
   }
 
   private static Optional<PairFinding> pair(Reviewed<SyncFinding> reviewed) {

@@ -167,7 +167,7 @@ final class StyleSheet {
     shadowOpacity =
         field(
             "style-shadow-opacity",
-            "How dark the shadow is, %",
+            "Opacity of the shadow, %",
             Long.toString(Math.round(dark.opacity() * 100)),
             4);
     capitals =
@@ -177,7 +177,12 @@ final class StyleSheet {
             Long.toString(Math.round(style.line(0).capitals() * 100)),
             4);
     spacing = field("style-spacing", "Line spacing", Phrase.decimal(style.spacing(), 2), 5);
-    y = field("style-y", "How far down, %", Phrase.decimal(style.y() * 100, 1), 5);
+    y =
+        field(
+            "style-y",
+            "Distance of the anchor from the top, %",
+            Phrase.decimal(style.y() * 100, 1),
+            5);
     hold.setId("style-hold");
     hold.getItems().setAll(Style.Hold.values());
     hold.setConverter(words(value -> value.name().toLowerCase(Locale.ROOT)));
@@ -221,7 +226,7 @@ final class StyleSheet {
             row(
                 boxed,
                 line("", boxColour),
-                line("opaque %", boxOpacity),
+                line("opacity, %", boxOpacity),
                 line("corners", boxRadius),
                 line("padding", boxPadding)),
             row(
@@ -231,8 +236,8 @@ final class StyleSheet {
                 shadowed,
                 line("right", shadowX),
                 line("down", shadowY),
-                line("dark %", shadowOpacity)),
-            row(line("Its", hold), line("stands down, %", y), line("lines", align), band),
+                line("opacity, %", shadowOpacity)),
+            row(line("Anchor", hold), line("from the top, %", y), line("alignment", align), band),
             row(line("Smallest size", smallest), line("most lines", mostLines)),
             wrong,
             row(
