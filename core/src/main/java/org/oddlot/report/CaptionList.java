@@ -13,6 +13,17 @@ import org.oddlot.sheet.Line;
 
 /** Captions of every file. */
 final class CaptionList implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("file", "File", 24),
+          Column.text("language", "Language", 10),
+          Column.text("number", "No.", 6),
+          Column.label("in", "In"),
+          Column.label("out", "Out"),
+          Column.time("time", "Length"),
+          Column.text("speaker", "Speaker", 16),
+          Column.text("text", "Words", 60));
+
   @Override
   public String key() {
     return "captions";
@@ -25,15 +36,7 @@ final class CaptionList implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("file", "File", 24),
-        Column.text("language", "Language", 10),
-        Column.text("number", "No.", 6),
-        Column.label("in", "In"),
-        Column.label("out", "Out"),
-        Column.time("time", "Length"),
-        Column.text("speaker", "Speaker", 16),
-        Column.text("text", "Words", 60));
+    return COLUMNS;
   }
 
   @Override
@@ -55,15 +58,15 @@ final class CaptionList implements Report {
       Timebase grid = programme.<Timebase>map(Programme::grid).orElse(captions.grid());
       for (Caption caption : captions.captions()) {
         lines.add(
-            new Row()
-                .text(captions.name())
-                .text(captions.language())
-                .text(caption.id())
-                .text(grid.label(caption.start()))
-                .text(grid.label(caption.end()))
-                .time(caption.span().length())
-                .text(caption.speaker())
-                .text(caption.text().plain())
+            new Row(COLUMNS)
+                .text("file", captions.name())
+                .text("language", captions.language())
+                .text("number", caption.id())
+                .text("in", grid.label(caption.start()))
+                .text("out", grid.label(caption.end()))
+                .time("time", caption.span().length())
+                .text("speaker", caption.speaker())
+                .text("text", caption.text().plain())
                 .line());
       }
     }

@@ -7,6 +7,16 @@ import org.oddlot.sheet.Line;
 
 /** The ledger: everything that is otherwise than it came in. */
 final class ChangeList implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("file", "File", 22),
+          Column.text("place", "Place", 44),
+          Column.text("property", "Property", 22),
+          Column.text("before", "Before", 26),
+          Column.text("after", "After", 26),
+          Column.text("step", "Step", 10),
+          Column.text("why", "Why", 44));
+
   @Override
   public String key() {
     return "changes";
@@ -19,14 +29,7 @@ final class ChangeList implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("file", "File", 22),
-        Column.text("place", "Place", 44),
-        Column.text("property", "Property", 22),
-        Column.text("before", "Before", 26),
-        Column.text("after", "After", 26),
-        Column.text("step", "Step", 10),
-        Column.text("why", "Why", 44));
+    return COLUMNS;
   }
 
   @Override
@@ -60,14 +63,14 @@ final class ChangeList implements Report {
     }
     return accounts.getLast().changes().get().stream()
         .map(change ->
-            new Row()
-                .text(change.document())
-                .text(change.place())
-                .text(change.property())
-                .text(change.before())
-                .text(change.after())
-                .text(change.pass())
-                .text(change.reason())
+            new Row(COLUMNS)
+                .text("file", change.document())
+                .text("place", change.place())
+                .text("property", change.property())
+                .text("before", change.before())
+                .text("after", change.after())
+                .text("step", change.pass())
+                .text("why", change.reason())
                 .line())
         .toList();
   }

@@ -10,6 +10,20 @@ import org.oddlot.timeline.Effect;
 
 /** Effects and changes of speed. */
 final class Effects implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("timeline", "Timeline", 20),
+          Column.text("track", "On", 8),
+          Column.label("record_in", "In"),
+          Column.label("record_out", "Out"),
+          Column.sum("frames", "Frames"),
+          Column.time("time", "Length"),
+          Column.text("clip", "Clip", 24),
+          Column.text("effect", "Effect", 24),
+          Column.text("kind", "Kind", 14),
+          Column.number("speed", "Speed", false),
+          Column.text("says", "Says", 30));
+
   @Override
   public String key() {
     return "effects";
@@ -22,18 +36,7 @@ final class Effects implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("timeline", "Timeline", 20),
-        Column.text("track", "On", 8),
-        Column.label("record_in", "In"),
-        Column.label("record_out", "Out"),
-        Column.sum("frames", "Frames"),
-        Column.time("time", "Length"),
-        Column.text("clip", "Clip", 24),
-        Column.text("effect", "Effect", 24),
-        Column.text("kind", "Kind", 14),
-        Column.number("speed", "Speed", false),
-        Column.text("says", "Says", 30));
+    return COLUMNS;
   }
 
   @Override
@@ -61,18 +64,18 @@ final class Effects implements Report {
                         ? "it runs backwards"
                         : Phrase.of("%s %% of its speed", speed.times(100).toDecimal(1)))
             .orElse("");
-    return new Row()
-        .text(of.timeline().name())
-        .text(Shots.track(use.event().place()))
-        .label(of.label(use.plain().from()))
-        .label(of.label(use.plain().to()))
-        .count(use.plain().length())
-        .time(of.seconds(use.plain().length()))
-        .text(use.event().clip().name())
-        .text(effect.label())
-        .text(isSpeed ? "speed" : "effect")
-        .cell(effect.timeScalar().<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
-        .text(says)
+    return new Row(COLUMNS)
+        .text("timeline", of.timeline().name())
+        .text("track", Shots.track(use.event().place()))
+        .label("record_in", of.label(use.plain().from()))
+        .label("record_out", of.label(use.plain().to()))
+        .count("frames", use.plain().length())
+        .time("time", of.seconds(use.plain().length()))
+        .text("clip", use.event().clip().name())
+        .text("effect", effect.label())
+        .text("kind", isSpeed ? "speed" : "effect")
+        .cell("speed", effect.timeScalar().<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
+        .text("says", says)
         .at(of.spot(use.event().place(), use.plain()))
         .line();
   }

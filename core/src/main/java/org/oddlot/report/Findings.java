@@ -7,14 +7,17 @@ import org.oddlot.sheet.Line;
 
 /** What passes found and how it stands; what needs somebody first. */
 record Findings(String key, String title, List<String> passes) implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("step", "Step", 14),
+          Column.text("about", "About", 30),
+          Column.text("standing", "Standing", 12),
+          Column.text("found", "Found", 44),
+          Column.text("why", "Why", 54));
+
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("step", "Step", 14),
-        Column.text("about", "About", 30),
-        Column.text("standing", "Standing", 12),
-        Column.text("found", "Found", 44),
-        Column.text("why", "Why", 54));
+    return COLUMNS;
   }
 
   @Override
@@ -24,12 +27,12 @@ record Findings(String key, String title, List<String> passes) implements Report
         .flatMap(account ->
             account.found().get().stream()
                 .map(found ->
-                    new Row()
-                        .text(account.title())
-                        .text(found.title())
-                        .text(found.standing())
-                        .text(found.headline())
-                        .text(found.reason())
+                    new Row(COLUMNS)
+                        .text("step", account.title())
+                        .text("about", found.title())
+                        .text("standing", found.standing())
+                        .text("found", found.headline())
+                        .text("why", found.reason())
                         .doubtful(found.needsAPerson())
                         .line()))
         .sorted(java.util.Comparator.comparing(line -> !line.isDoubtful()))

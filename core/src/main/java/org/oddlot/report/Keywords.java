@@ -20,6 +20,16 @@ import org.oddlot.timeline.Marker;
 
 /** Keywords of clips as a whole and of parts of them, in bins and in timelines. */
 final class Keywords implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("keyword", "Keyword", 24),
+          Column.text("category", "Category", 16),
+          Column.text("clip", "Clip", 24),
+          Column.label("source_in", "Source in"),
+          Column.label("source_out", "Source out"),
+          Column.time("time", "Length"),
+          Column.text("where", "Where", 50));
+
   @Override
   public String key() {
     return "keywords";
@@ -32,14 +42,7 @@ final class Keywords implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("keyword", "Keyword", 24),
-        Column.text("category", "Category", 16),
-        Column.text("clip", "Clip", 24),
-        Column.label("source_in", "Source in"),
-        Column.label("source_out", "Source out"),
-        Column.time("time", "Length"),
-        Column.text("where", "Where", 50));
+    return COLUMNS;
   }
 
   @Override
@@ -89,14 +92,14 @@ final class Keywords implements Report {
 
   private static Line line(
       String keyword, String category, PlacedClip placed, Optional<TimeRange> range, Scope scope) {
-    return new Row()
-        .text(keyword)
-        .text(category)
-        .text(placed.clip().name())
-        .label(range.flatMap(its -> Shots.label(its.start())))
-        .label(range.flatMap(its -> Shots.label(its.endExclusive())))
-        .cell(range.map(its -> Cell.of(its.duration().seconds())).orElse(Cell.NOTHING))
-        .text(placed.place().path())
+    return new Row(COLUMNS)
+        .text("keyword", keyword)
+        .text("category", category)
+        .text("clip", placed.clip().name())
+        .label("source_in", range.flatMap(its -> Shots.label(its.start())))
+        .label("source_out", range.flatMap(its -> Shots.label(its.endExclusive())))
+        .cell("time", range.map(its -> Cell.of(its.duration().seconds())).orElse(Cell.NOTHING))
+        .text("where", placed.place().path())
         .at(Optional.of(scope.spot(placed)))
         .line();
   }

@@ -16,6 +16,29 @@ import org.oddlot.time.Rational;
 
 /** What is used under each licence, and what is used under none. */
 public final class LicenceUse implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("timeline", "Timeline", 20),
+          Column.text("holder", "Holder", 26),
+          Column.text("licence", "Licence", 14),
+          Column.text("material", "Material", 24),
+          Column.text("territory", "Territory", 14),
+          new Column("until", "Until", Column.Kind.DAY, 11, false),
+          Column.sum("sources", "Sources"),
+          Column.sum("uses", "Uses"),
+          Column.sum("used_frames", "Used frames"),
+          Column.sum("seen_frames", "Seen frames"),
+          Column.sum("once_frames", "Unique frames"),
+          Column.time("once", "Unique duration"),
+          new Column("allowed", "Allowed", Column.Kind.TIME, 13, false),
+          Column.time("over", "Over"),
+          new Column("unit", "Unit", Column.Kind.TIME, 13, false),
+          Column.time("to_pay", "To pay"),
+          Column.number("price", "Price / s", false),
+          Column.number("amount", "Amount", true),
+          Column.text("currency", "Currency", 9),
+          Column.text("why", "Why", 30));
+
   /**
    * A licence and what a timeline uses under it.
    *
@@ -85,27 +108,7 @@ public final class LicenceUse implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("timeline", "Timeline", 20),
-        Column.text("holder", "Holder", 26),
-        Column.text("licence", "Licence", 14),
-        Column.text("material", "Material", 24),
-        Column.text("territory", "Territory", 14),
-        new Column("until", "Until", Column.Kind.DAY, 11, false),
-        Column.sum("sources", "Sources"),
-        Column.sum("uses", "Uses"),
-        Column.sum("used_frames", "Used frames"),
-        Column.sum("seen_frames", "Seen frames"),
-        Column.sum("once_frames", "Unique frames"),
-        Column.time("once", "Unique duration"),
-        new Column("allowed", "Allowed", Column.Kind.TIME, 13, false),
-        Column.time("over", "Over"),
-        new Column("unit", "Unit", Column.Kind.TIME, 13, false),
-        Column.time("to_pay", "To pay"),
-        Column.number("price", "Price / s", false),
-        Column.number("amount", "Amount", true),
-        Column.text("currency", "Currency", 9),
-        Column.text("why", "Why", 30));
+    return COLUMNS;
   }
 
   @Override
@@ -143,34 +146,38 @@ public final class LicenceUse implements Report {
             ? "no licence"
             : used.over.signum() > 0 ? "over by " + used.over.toDecimal(1) + " s" : "";
     var row =
-        new Row()
-            .text(of.timeline().name())
-            .text(licence.map(Licence::holder).orElse(""))
-            .text(licence.map(Licence::number).orElse(""))
+        new Row(COLUMNS)
+            .text("timeline", of.timeline().name())
+            .text("holder", licence.map(Licence::holder).orElse(""))
+            .text("licence", licence.map(Licence::number).orElse(""))
             .text(
+                "material",
                 licence
                     .map(its -> its.material().text())
                     .orElseGet(() ->
                         String.join("; ", sums.stream().map(sum -> sum.source().name()).toList())))
-            .text(licence.map(Licence::territory).orElse(""))
-            .cell(licence.flatMap(Licence::until).<Cell>map(Cell.Day::new).orElse(Cell.NOTHING))
-            .count(sums.size())
-            .count(sums.stream().mapToLong(sum -> sum.uses().size()).sum())
-            .count(sums.stream().mapToLong(Sum::used).sum())
-            .count(sums.stream().mapToLong(Sum::seen).sum())
-            .count(once)
-            .time(of.seconds(once))
-            .cell(cell(licence.flatMap(Licence::allowed)))
-            .cell(used.over.signum() > 0 ? Cell.of(used.over) : Cell.NOTHING)
-            .cell(cell(licence.map(Licence::unit)))
-            .cell(cell(paid))
-            .cell(price.<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
+            .text("territory", licence.map(Licence::territory).orElse(""))
             .cell(
+                "until",
+                licence.flatMap(Licence::until).<Cell>map(Cell.Day::new).orElse(Cell.NOTHING))
+            .count("sources", sums.size())
+            .count("uses", sums.stream().mapToLong(sum -> sum.uses().size()).sum())
+            .count("used_frames", sums.stream().mapToLong(Sum::used).sum())
+            .count("seen_frames", sums.stream().mapToLong(Sum::seen).sum())
+            .count("once_frames", once)
+            .time("once", of.seconds(once))
+            .cell("allowed", cell(licence.flatMap(Licence::allowed)))
+            .cell("over", used.over.signum() > 0 ? Cell.of(used.over) : Cell.NOTHING)
+            .cell("unit", cell(licence.map(Licence::unit)))
+            .cell("to_pay", cell(paid))
+            .cell("price", price.<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
+            .cell(
+                "amount",
                 paid.flatMap(seconds -> price.map(seconds::times))
                     .<Cell>map(Cell.Amount::new)
                     .orElse(Cell.NOTHING))
-            .text(licence.map(Licence::currency).orElse(""))
-            .text(why)
+            .text("currency", licence.map(Licence::currency).orElse(""))
+            .text("why", why)
             .at(
                 of.spot(
                     sums.getFirst().uses().getFirst().event().place(),

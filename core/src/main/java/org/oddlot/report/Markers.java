@@ -18,6 +18,21 @@ import org.oddlot.timeline.Placed;
 
 /** Markers on timelines, tracks and clips, by record time. */
 final class Markers implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("timeline", "Timeline", 20),
+          Column.label("record", "Record"),
+          Column.sum("frames", "Frames"),
+          Column.text("name", "Name", 28),
+          Column.text("kind", "Kind", 10),
+          Column.text("category", "Category", 14),
+          Column.text("colour", "Colour", 9),
+          Column.text("text", "Text", 40),
+          Column.text("track", "On", 8),
+          Column.text("clip", "Clip", 22),
+          Column.label("source", "Source"),
+          Column.text("why", "Why", 22));
+
   @Override
   public String key() {
     return "markers";
@@ -30,19 +45,7 @@ final class Markers implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("timeline", "Timeline", 20),
-        Column.label("record", "Record"),
-        Column.sum("frames", "Frames"),
-        Column.text("name", "Name", 28),
-        Column.text("kind", "Kind", 10),
-        Column.text("category", "Category", 14),
-        Column.text("colour", "Colour", 9),
-        Column.text("text", "Text", 40),
-        Column.text("track", "On", 8),
-        Column.text("clip", "Clip", 22),
-        Column.label("source", "Source"),
-        Column.text("why", "Why", 22));
+    return COLUMNS;
   }
 
   private record Marked(Optional<Long> frame, Line line) {}
@@ -85,19 +88,19 @@ final class Markers implements Report {
                 : ofItem(placed, item, at, of);
     return new Marked(
         frame,
-        new Row()
-            .text(of.timeline().name())
-            .label(frame.map(of::label))
-            .count(of.frame(marker.markedRange().duration()))
-            .text(marker.name())
-            .text(noted.kind().map(kind -> kind.name().toLowerCase(Locale.ROOT)).orElse(""))
-            .text(noted.category())
-            .text(marker.color())
-            .text(noted.text().isEmpty() ? marker.comment() : noted.text())
-            .text(Shots.track(placed))
-            .text(item instanceof Clip ? item.name() : "")
-            .label(item instanceof Clip ? Shots.label(at) : Optional.empty())
-            .text(isThere ? "" : "not in what is used of it")
+        new Row(COLUMNS)
+            .text("timeline", of.timeline().name())
+            .label("record", frame.map(of::label))
+            .count("frames", of.frame(marker.markedRange().duration()))
+            .text("name", marker.name())
+            .text("kind", noted.kind().map(kind -> kind.name().toLowerCase(Locale.ROOT)).orElse(""))
+            .text("category", noted.category())
+            .text("colour", marker.color())
+            .text("text", noted.text().isEmpty() ? marker.comment() : noted.text())
+            .text("track", Shots.track(placed))
+            .text("clip", item instanceof Clip ? item.name() : "")
+            .label("source", item instanceof Clip ? Shots.label(at) : Optional.empty())
+            .text("why", isThere ? "" : "not in what is used of it")
             .at(
                 frame.flatMap(from ->
                     of.spot(

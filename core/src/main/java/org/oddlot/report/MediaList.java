@@ -14,6 +14,18 @@ import org.oddlot.sheet.Line;
 
 /** Where media is, what is not there first. */
 final class MediaList implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("name", "Name", 26),
+          Column.text("at_hand", "At hand", 11),
+          Column.text("source", "Media", 46),
+          Column.text("kind", "Kind", 9),
+          Column.text("reel", "Reel", 10),
+          Column.label("start", "Start"),
+          Column.sum("uses", "Uses"),
+          Column.sum("in_bins", "In bins"),
+          Column.text("other_media", "Other media", 30));
+
   @Override
   public String key() {
     return "media";
@@ -26,16 +38,7 @@ final class MediaList implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("name", "Name", 26),
-        Column.text("at_hand", "At hand", 11),
-        Column.text("source", "Media", 46),
-        Column.text("kind", "Kind", 9),
-        Column.text("reel", "Reel", 10),
-        Column.label("start", "Start"),
-        Column.sum("uses", "Uses"),
-        Column.sum("in_bins", "In bins"),
-        Column.text("other_media", "Other media", 30));
+    return COLUMNS;
   }
 
   @Override
@@ -64,16 +67,17 @@ final class MediaList implements Report {
   private static Line line(Source source, MediaAtHand media, int uses, Scope scope) {
     boolean isThere = media.of(source.id()).isPresent();
     boolean isNone = source.address().isEmpty();
-    return new Row()
-        .text(source.name())
-        .text(isThere ? "yes" : isNone ? "none" : "missing")
-        .text(source.address())
-        .text(source.isSound() ? "sound" : "picture")
-        .text(source.reel())
-        .label(source.startLabel())
-        .count(uses)
-        .count(source.inBins().size())
+    return new Row(COLUMNS)
+        .text("name", source.name())
+        .text("at_hand", isThere ? "yes" : isNone ? "none" : "missing")
+        .text("source", source.address())
+        .text("kind", source.isSound() ? "sound" : "picture")
+        .text("reel", source.reel())
+        .label("start", source.startLabel())
+        .count("uses", uses)
+        .count("in_bins", source.inBins().size())
         .text(
+            "other_media",
             source.alternatives().stream()
                 .map(SourceMedia::toString)
                 .collect(Collectors.joining("; ")))

@@ -24,6 +24,24 @@ import org.oddlot.timeline.Clip;
 
 /** The music cue sheet: every piece of music, its pieces joined where they adjoin. */
 final class MusicCues implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("timeline", "Timeline", 20),
+          Column.count("cue", "Cue"),
+          Column.text("title", "Title", 26),
+          Column.text("composer", "Composer", 26),
+          Column.text("publisher", "Publisher", 20),
+          Column.text("society", "Society", 10),
+          Column.text("use", "Use", 12),
+          Column.label("record_in", "In"),
+          Column.label("record_out", "Out"),
+          Column.sum("frames", "Frames"),
+          Column.time("time", "Duration"),
+          Column.count("pieces", "Pieces"),
+          Column.text("track", "On", 8),
+          Column.text("source", "Source", 30),
+          Column.text("why", "Why", 30));
+
   private static final String MUSIC = "music";
 
   @Override
@@ -38,22 +56,7 @@ final class MusicCues implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("timeline", "Timeline", 20),
-        Column.count("cue", "Cue"),
-        Column.text("title", "Title", 26),
-        Column.text("composer", "Composer", 26),
-        Column.text("publisher", "Publisher", 20),
-        Column.text("society", "Society", 10),
-        Column.text("use", "Use", 12),
-        Column.label("record_in", "In"),
-        Column.label("record_out", "Out"),
-        Column.sum("frames", "Frames"),
-        Column.time("time", "Duration"),
-        Column.count("pieces", "Pieces"),
-        Column.text("track", "On", 8),
-        Column.text("source", "Source", 30),
-        Column.text("why", "Why", 30));
+    return COLUMNS;
   }
 
   @Override
@@ -187,22 +190,22 @@ final class MusicCues implements Report {
     boolean isUnknown = music.isEmpty();
     boolean lacks = music.isPresent() && music.get().composers().isEmpty();
     var row =
-        new Row()
-            .text(of.timeline().name())
-            .count(number)
-            .text(music.map(Music::title).orElse(first.event().clip().name()))
-            .text(music.map(its -> String.join("; ", its.composers())).orElse(""))
-            .text(music.map(Music::publisher).orElse(""))
-            .text(music.map(Music::society).orElse(""))
-            .text(music.map(Music::use).orElse(""))
-            .label(of.label(cue.from()))
-            .label(of.label(cue.to()))
-            .count(cue.frames.size())
-            .time(of.seconds(cue.frames.size()))
-            .count(clips)
-            .text(String.join(", ", tracks))
-            .text(first.source().map(Source::id).orElse(""))
-            .text(isUnknown ? "no paper says whose it is" : lacks ? "no composer" : "")
+        new Row(COLUMNS)
+            .text("timeline", of.timeline().name())
+            .count("cue", number)
+            .text("title", music.map(Music::title).orElse(first.event().clip().name()))
+            .text("composer", music.map(its -> String.join("; ", its.composers())).orElse(""))
+            .text("publisher", music.map(Music::publisher).orElse(""))
+            .text("society", music.map(Music::society).orElse(""))
+            .text("use", music.map(Music::use).orElse(""))
+            .label("record_in", of.label(cue.from()))
+            .label("record_out", of.label(cue.to()))
+            .count("frames", cue.frames.size())
+            .time("time", of.seconds(cue.frames.size()))
+            .count("pieces", clips)
+            .text("track", String.join(", ", tracks))
+            .text("source", first.source().map(Source::id).orElse(""))
+            .text("why", isUnknown ? "no paper says whose it is" : lacks ? "no composer" : "")
             .at(of.spot(first.event().place(), new FrameSpans.Span(cue.from(), cue.to())))
             .doubtful(isUnknown || lacks);
     music.ifPresent(its -> row.why("known from", its.from(), its.material().text()));

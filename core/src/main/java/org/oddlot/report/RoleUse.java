@@ -17,6 +17,18 @@ import org.oddlot.timeline.Clip;
 
 /** Dialogue, effects and music by role, and how long each is heard. */
 final class RoleUse implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("timeline", "Timeline", 20),
+          Column.text("stem", "Stem", 14),
+          Column.text("role", "Role", 26),
+          Column.text("kind", "Kind", 9),
+          Column.sum("clips", "Clips"),
+          Column.count("frames", "Frames"),
+          new Column("time", "Heard", Column.Kind.TIME, 13, false),
+          Column.label("first", "First"),
+          Column.text("why", "Why", 26));
+
   private static final String NONE = "no role";
 
   @Override
@@ -31,16 +43,7 @@ final class RoleUse implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("timeline", "Timeline", 20),
-        Column.text("stem", "Stem", 14),
-        Column.text("role", "Role", 26),
-        Column.text("kind", "Kind", 9),
-        Column.sum("clips", "Clips"),
-        Column.count("frames", "Frames"),
-        new Column("time", "Heard", Column.Kind.TIME, 13, false),
-        Column.label("first", "First"),
-        Column.text("why", "Why", 26));
+    return COLUMNS;
   }
 
   @Override
@@ -93,16 +96,16 @@ final class RoleUse implements Report {
     String role = key.substring(key.indexOf('\n') + 1);
     long frames = sum.frames.size();
     boolean isNone = role.equals(NONE);
-    return new Row()
-        .text(of.timeline().name())
-        .text(isNone ? "" : stem(role))
-        .text(role)
-        .text(key.substring(0, key.indexOf('\n')))
-        .count(sum.clips)
-        .count(frames)
-        .time(of.seconds(frames))
-        .label(of.label(sum.first.there().from()))
-        .text(isNone ? "no role is noted" : "")
+    return new Row(COLUMNS)
+        .text("timeline", of.timeline().name())
+        .text("stem", isNone ? "" : stem(role))
+        .text("role", role)
+        .text("kind", key.substring(0, key.indexOf('\n')))
+        .count("clips", sum.clips)
+        .count("frames", frames)
+        .time("time", of.seconds(frames))
+        .label("first", of.label(sum.first.there().from()))
+        .text("why", isNone ? "no role is noted" : "")
         .at(of.spot(sum.first.event().place(), sum.first.there()))
         .doubtful(isNone)
         .line();

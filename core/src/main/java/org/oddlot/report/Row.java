@@ -4,43 +4,54 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.sheet.Cell;
+import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
 import org.oddlot.time.Rational;
 import org.oddlot.time.Timecode;
 
-/** A row in the making, cell by cell from the left. */
+/**
+ * A row in the making, cell by cell from the left. Each cell names its column, so that what is in a
+ * column is what its head says; a cell of another column is a fault of the report.
+ */
 final class Row {
-  private final List<Cell> cells = new ArrayList<>();
+  private final List<Column> columns;
+  private final List<Cell> cells;
   private final List<Line.Why> why = new ArrayList<>();
   private Optional<Line.Spot> spot = Optional.empty();
   private boolean isDoubtful;
 
-  Row text(String text) {
-    cells.add(Cell.of(text));
-    return this;
+  Row(List<Column> columns) {
+    this.columns = columns;
+    this.cells = new ArrayList<>(columns.size());
   }
 
-  Row label(Timecode timecode) {
-    return text(timecode.toString());
-  }
-
-  Row label(Optional<Timecode> timecode) {
-    return text(timecode.map(Timecode::toString).orElse(""));
-  }
-
-  Row count(long number) {
-    cells.add(Cell.of(number));
-    return this;
-  }
-
-  Row time(Rational seconds) {
-    cells.add(Cell.of(seconds));
-    return this;
-  }
-
-  Row cell(Cell cell) {
+  Row cell(String column, Cell cell) {
+    String due = cells.size() < columns.size() ? columns.get(cells.size()).key() : "nothing";
+    if (!due.equals(column)) {
+      throw new IllegalStateException("A cell of " + column + " where " + due + " is due");
+    }
     cells.add(cell);
     return this;
+  }
+
+  Row text(String column, String text) {
+    return cell(column, Cell.of(text));
+  }
+
+  Row label(String column, Timecode timecode) {
+    return text(column, timecode.toString());
+  }
+
+  Row label(String column, Optional<Timecode> timecode) {
+    return text(column, timecode.map(Timecode::toString).orElse(""));
+  }
+
+  Row count(String column, long number) {
+    return cell(column, Cell.of(number));
+  }
+
+  Row time(String column, Rational seconds) {
+    return cell(column, Cell.of(seconds));
   }
 
   Row at(Optional<Line.Spot> its) {
@@ -59,6 +70,9 @@ final class Row {
   }
 
   Line line() {
+    if (cells.size() < columns.size()) {
+      throw new IllegalStateException("No cell of " + columns.get(cells.size()).key());
+    }
     return new Line(cells, spot, why, isDoubtful);
   }
 }

@@ -19,6 +19,30 @@ import org.oddlot.timeline.Placed;
 
 /** Every picture of a timeline. Titles have a report of their own. */
 final class Shots implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("timeline", "Timeline", 20),
+          Column.count("number", "No."),
+          Column.text("name", "Name", 22),
+          Column.text("track", "On", 6),
+          Column.label("record_in", "Record in"),
+          Column.label("record_out", "Record out"),
+          Column.sum("frames", "Frames"),
+          Column.time("time", "Length"),
+          Column.label("feet", "Feet"),
+          Column.label("source_in", "Source in"),
+          Column.label("source_out", "Source out"),
+          Column.text("source", "Source", 30),
+          Column.text("reel", "Reel", 9),
+          Column.number("speed", "Speed", false),
+          Column.text("visible", "Visible", 9),
+          Column.sum("seen_frames", "Seen"),
+          Column.sum("unknown_frames", "Unknown"),
+          Column.text("licensed", "Licensed", 14),
+          Column.text("holder", "Holder", 20),
+          Column.text("notes", "Notes", 24),
+          Column.text("why", "Why", 30));
+
   @Override
   public String key() {
     return "shots";
@@ -31,28 +55,7 @@ final class Shots implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("timeline", "Timeline", 20),
-        Column.count("number", "No."),
-        Column.text("name", "Name", 22),
-        Column.text("track", "On", 6),
-        Column.label("record_in", "Record in"),
-        Column.label("record_out", "Record out"),
-        Column.sum("frames", "Frames"),
-        Column.time("time", "Length"),
-        Column.label("feet", "Feet"),
-        Column.label("source_in", "Source in"),
-        Column.label("source_out", "Source out"),
-        Column.text("source", "Source", 30),
-        Column.text("reel", "Reel", 9),
-        Column.number("speed", "Speed", false),
-        Column.text("visible", "Visible", 9),
-        Column.sum("seen_frames", "Seen"),
-        Column.sum("unknown_frames", "Unknown"),
-        Column.text("licensed", "Licensed", 14),
-        Column.text("holder", "Holder", 20),
-        Column.text("notes", "Notes", 24),
-        Column.text("why", "Why", 30));
+    return COLUMNS;
   }
 
   @Override
@@ -91,33 +94,34 @@ final class Shots implements Report {
     long seen = use.seenFrames();
     long unknown = use.unknownFrames();
     var row =
-        new Row()
-            .text(of.timeline().name())
-            .count(use.number())
-            .text(clip.name())
-            .text(track(use.event().place()))
-            .label(of.label(use.plain().from()))
-            .label(of.label(use.plain().to()))
-            .count(use.plain().length())
-            .time(of.seconds(use.plain().length()))
-            .text(scope.gauge().inWords(use.plain().length()))
-            .label(label(media.start()))
-            .label(label(media.endExclusive()))
-            .text(use.source().map(Source::address).orElse(""))
-            .text(use.source().map(Source::reel).orElse(""))
-            .cell(new org.oddlot.sheet.Cell.Amount(use.event().speed()))
-            .text(use.standing())
-            .count(seen)
-            .count(unknown)
-            .text(rights.standing(source))
+        new Row(COLUMNS)
+            .text("timeline", of.timeline().name())
+            .count("number", use.number())
+            .text("name", clip.name())
+            .text("track", track(use.event().place()))
+            .label("record_in", of.label(use.plain().from()))
+            .label("record_out", of.label(use.plain().to()))
+            .count("frames", use.plain().length())
+            .time("time", of.seconds(use.plain().length()))
+            .text("feet", scope.gauge().inWords(use.plain().length()))
+            .label("source_in", label(media.start()))
+            .label("source_out", label(media.endExclusive()))
+            .text("source", use.source().map(Source::address).orElse(""))
+            .text("reel", use.source().map(Source::reel).orElse(""))
+            .cell("speed", new org.oddlot.sheet.Cell.Amount(use.event().speed()))
+            .text("visible", use.standing())
+            .count("seen_frames", seen)
+            .count("unknown_frames", unknown)
+            .text("licensed", rights.standing(source))
             .text(
+                "holder",
                 rights
                     .of(source)
                     .map(licence -> licence.holder())
                     .or(() -> profile.text(clip, Field.RIGHTS_HOLDER))
                     .orElse(""))
-            .text(profile.text(clip, Field.NOTES).orElse(""))
-            .text(use.why())
+            .text("notes", profile.text(clip, Field.NOTES).orElse(""))
+            .text("why", use.why())
             .at(of.spot(use.event().place(), use.plain()))
             .doubtful(unknown > 0 || rights.standing(source).equals("none"))
             .why("length", Phrase.number(use.plain().length()), "frames on its track");

@@ -17,6 +17,25 @@ import org.oddlot.time.Rational;
 
 /** How much of each source a timeline uses. */
 final class SourceUse implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("timeline", "Timeline", 20),
+          Column.text("name", "Name", 24),
+          Column.text("source", "Source", 34),
+          Column.text("kind", "Kind", 8),
+          Column.sum("uses", "Uses"),
+          Column.sum("used_frames", "Used frames"),
+          Column.sum("seen_frames", "Seen frames"),
+          Column.sum("unknown_frames", "Unknown"),
+          Column.sum("once_frames", "Unique frames"),
+          Column.time("used", "Used"),
+          Column.time("seen", "Seen"),
+          Column.time("once", "Unique duration"),
+          Column.text("licence", "Licence", 16),
+          Column.text("holder", "Holder", 24),
+          Column.time("to_pay", "To pay"),
+          Column.text("why", "Why", 30));
+
   /**
    * All uses of a source in a timeline: its pictures, where it has any, else its sound.
    *
@@ -88,23 +107,7 @@ final class SourceUse implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("timeline", "Timeline", 20),
-        Column.text("name", "Name", 24),
-        Column.text("source", "Source", 34),
-        Column.text("kind", "Kind", 8),
-        Column.sum("uses", "Uses"),
-        Column.sum("used_frames", "Used frames"),
-        Column.sum("seen_frames", "Seen frames"),
-        Column.sum("unknown_frames", "Unknown"),
-        Column.sum("once_frames", "Unique frames"),
-        Column.time("used", "Used"),
-        Column.time("seen", "Seen"),
-        Column.time("once", "Unique duration"),
-        Column.text("licence", "Licence", 16),
-        Column.text("holder", "Holder", 24),
-        Column.time("to_pay", "To pay"),
-        Column.text("why", "Why", 30));
+    return COLUMNS;
   }
 
   @Override
@@ -160,23 +163,24 @@ final class SourceUse implements Report {
               + " heard without its picture, not among those to pay");
     }
     var row =
-        new Row()
-            .text(sum.of.timeline().name())
-            .text(sum.source.name())
-            .text(sum.source.address().isEmpty() ? sum.source.name() : sum.source.address())
-            .text(sum.uses.getFirst().isPicture() ? "picture" : "sound")
-            .count(sum.uses.size())
-            .count(sum.used())
-            .count(sum.seen())
-            .count(sum.unknown())
-            .count(sum.once())
-            .time(sum.seconds(sum.used()))
-            .time(sum.seconds(sum.seen()))
-            .time(sum.seconds(sum.once()))
-            .text(standing)
-            .text(licence.map(Licence::holder).orElse(""))
-            .cell(licence.map(its -> Cell.of(paid(sum, its))).orElse(Cell.NOTHING))
-            .text(String.join("; ", why))
+        new Row(COLUMNS)
+            .text("timeline", sum.of.timeline().name())
+            .text("name", sum.source.name())
+            .text(
+                "source", sum.source.address().isEmpty() ? sum.source.name() : sum.source.address())
+            .text("kind", sum.uses.getFirst().isPicture() ? "picture" : "sound")
+            .count("uses", sum.uses.size())
+            .count("used_frames", sum.used())
+            .count("seen_frames", sum.seen())
+            .count("unknown_frames", sum.unknown())
+            .count("once_frames", sum.once())
+            .time("used", sum.seconds(sum.used()))
+            .time("seen", sum.seconds(sum.seen()))
+            .time("once", sum.seconds(sum.once()))
+            .text("licence", standing)
+            .text("holder", licence.map(Licence::holder).orElse(""))
+            .cell("to_pay", licence.map(its -> Cell.of(paid(sum, its))).orElse(Cell.NOTHING))
+            .text("why", String.join("; ", why))
             .at(sum.of.spot(sum.uses.getFirst().event().place(), sum.uses.getFirst().plain()))
             .doubtful(!why.isEmpty());
     counted(row, sum, licence);

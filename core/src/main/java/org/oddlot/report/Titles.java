@@ -17,6 +17,22 @@ import org.oddlot.sheet.Line;
 
 /** Titles with their words, by language. */
 final class Titles implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("timeline", "Timeline", 20),
+          Column.text("language", "Language", 10),
+          Column.text("track", "On", 10),
+          Column.label("record_in", "In"),
+          Column.label("record_out", "Out"),
+          Column.sum("frames", "Frames"),
+          Column.time("time", "Length"),
+          Column.text("text", "Words", 46),
+          Column.text("name", "Name", 20),
+          Column.text("font", "Font", 20),
+          Column.text("size", "Size", 7),
+          Column.text("visible", "Visible", 9),
+          Column.text("why", "Why", 26));
+
   @Override
   public String key() {
     return "titles";
@@ -29,20 +45,7 @@ final class Titles implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("timeline", "Timeline", 20),
-        Column.text("language", "Language", 10),
-        Column.text("track", "On", 10),
-        Column.label("record_in", "In"),
-        Column.label("record_out", "Out"),
-        Column.sum("frames", "Frames"),
-        Column.time("time", "Length"),
-        Column.text("text", "Words", 46),
-        Column.text("name", "Name", 20),
-        Column.text("font", "Font", 20),
-        Column.text("size", "Size", 7),
-        Column.text("visible", "Visible", 9),
-        Column.text("why", "Why", 26));
+    return COLUMNS;
   }
 
   @Override
@@ -90,20 +93,20 @@ final class Titles implements Report {
 
   private static Line line(Laid laid, String language, TimelineUsage of) {
     Use use = laid.use;
-    return new Row()
-        .text(of.timeline().name())
-        .text(language)
-        .text(laid.track)
-        .label(of.label(use.there().from()))
-        .label(of.label(use.there().to()))
-        .count(use.there().length())
-        .time(of.seconds(use.there().length()))
-        .text(laid.title.text())
-        .text(use.event().clip().name())
-        .text(laid.title.value(TitleProperty.FONT, 0).orElse(""))
-        .text(laid.title.value(TitleProperty.SIZE, 0).orElse(""))
-        .text(use.standing())
-        .text(use.why())
+    return new Row(COLUMNS)
+        .text("timeline", of.timeline().name())
+        .text("language", language)
+        .text("track", laid.track)
+        .label("record_in", of.label(use.there().from()))
+        .label("record_out", of.label(use.there().to()))
+        .count("frames", use.there().length())
+        .time("time", of.seconds(use.there().length()))
+        .text("text", laid.title.text())
+        .text("name", use.event().clip().name())
+        .text("font", laid.title.value(TitleProperty.FONT, 0).orElse(""))
+        .text("size", laid.title.value(TitleProperty.SIZE, 0).orElse(""))
+        .text("visible", use.standing())
+        .text("why", use.why())
         .at(of.spot(use.event().place(), use.there()))
         .line();
   }

@@ -14,6 +14,19 @@ import org.oddlot.timeline.Transition;
 
 /** Every transition, with what it leads from and to. */
 final class Transitions implements Report {
+  private static final List<Column> COLUMNS =
+      List.of(
+          Column.text("timeline", "Timeline", 20),
+          Column.text("track", "On", 8),
+          Column.label("record_in", "In"),
+          Column.label("record_out", "Out"),
+          Column.sum("frames", "Frames"),
+          Column.time("time", "Length"),
+          Column.text("type", "Type", 20),
+          Column.text("name", "Name", 20),
+          Column.text("from", "From", 24),
+          Column.text("to", "To", 24));
+
   @Override
   public String key() {
     return "transitions";
@@ -26,17 +39,7 @@ final class Transitions implements Report {
 
   @Override
   public List<Column> columns() {
-    return List.of(
-        Column.text("timeline", "Timeline", 20),
-        Column.text("track", "On", 8),
-        Column.label("record_in", "In"),
-        Column.label("record_out", "Out"),
-        Column.sum("frames", "Frames"),
-        Column.time("time", "Length"),
-        Column.text("type", "Type", 20),
-        Column.text("name", "Name", 20),
-        Column.text("from", "From", 24),
-        Column.text("to", "To", 24));
+    return COLUMNS;
   }
 
   @Override
@@ -57,17 +60,17 @@ final class Transitions implements Report {
     Optional<RationalTime> cut = placed.recordOffset();
     long frames = of.frame(transition.inOffset()) + of.frame(transition.outOffset());
     Row row =
-        new Row()
-            .text(of.timeline().name())
-            .text(Shots.track(placed))
-            .label(cut.map(at -> of.label(of.frame(at.minus(transition.inOffset())))))
-            .label(cut.map(at -> of.label(of.frame(at.plus(transition.outOffset())))))
-            .count(frames)
-            .time(of.seconds(frames))
-            .text(transition.transitionType())
-            .text(transition.name())
-            .text(beside(placed, -1))
-            .text(beside(placed, 1))
+        new Row(COLUMNS)
+            .text("timeline", of.timeline().name())
+            .text("track", Shots.track(placed))
+            .label("record_in", cut.map(at -> of.label(of.frame(at.minus(transition.inOffset())))))
+            .label("record_out", cut.map(at -> of.label(of.frame(at.plus(transition.outOffset())))))
+            .count("frames", frames)
+            .time("time", of.seconds(frames))
+            .text("type", transition.transitionType())
+            .text("name", transition.name())
+            .text("from", beside(placed, -1))
+            .text("to", beside(placed, 1))
             .at(
                 cut.flatMap(at -> {
                   long from = of.frame(at.minus(transition.inOffset()));

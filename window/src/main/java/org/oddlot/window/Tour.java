@@ -22,6 +22,7 @@ import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
 import org.oddlot.text.Phrase;
+import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.session.Session;
 import org.oddlot.window.session.State;
 
@@ -142,7 +143,10 @@ final class Tour {
   private void select(String table, int row) {
     if (window.scene().lookup("#" + table) instanceof TableView<?> rows) {
       rows.getSelectionModel().clearAndSelect(row);
-      rows.scrollTo(Math.max(0, row - LINES_ABOVE));
+      // Below the last line that is seen, with the head.
+      if (row > rows.getHeight() / DataTable.ROW - 3) {
+        rows.scrollTo(row - LINES_ABOVE);
+      }
     }
   }
 

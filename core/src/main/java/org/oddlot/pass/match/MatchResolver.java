@@ -13,6 +13,7 @@ import org.oddlot.material.Sources;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.match.Candidate.Agreement;
 import org.oddlot.pass.match.CandidateFinder.Seen;
@@ -300,14 +301,15 @@ final class MatchResolver {
 
   private static MatchFinding made(
       Seen one, List<Candidate> proposed, Standing standing, Diagnosis why) {
+    Sentence words = why.inWords();
     return new MatchFinding(
         MatchFinding.idOf(one.entry()),
         one.entry(),
         one.candidates(),
         proposed.stream().map(candidate -> candidate.source().id()).toList(),
         standing,
-        why.headline(),
-        why.reason(),
+        words.headline(),
+        words.reason(),
         one.tolerance());
   }
 
@@ -348,7 +350,7 @@ final class MatchResolver {
     }
     if (contested.isPresent()) {
       // What another row has as good a claim to is no proposal, unless that has a clip of its own.
-      boolean alike = contested.get().isSaidTwice();
+      boolean alike = contested.get() instanceof Diagnosis.SaidTwice;
       return finding(
           one,
           alike || rivalsHaveTheirs(one, groups) ? nearest : List.of(),

@@ -40,7 +40,7 @@ final class Terms {
     /** It is spelled almost alike. */
     SPELLING("is spelled almost alike"),
     /** Another text has the name there, and it is a little like it. */
-    INSTEAD("another text has the name here");
+    INSTEAD("stands where another text has the name");
 
     private final String words;
 

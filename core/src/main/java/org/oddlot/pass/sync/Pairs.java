@@ -11,6 +11,7 @@ import java.util.Set;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
@@ -117,10 +118,17 @@ final class Pairs {
     }
     boolean isLeft = byChance || doubt.filter(PairDoubt::leaves).isPresent();
     boolean isDone = done.contains(pair.pair());
-    String settled =
-        Phrase.of(
-            "timecode agrees, %d %% of the picture has sound%s",
-            pair.cover(), witness.map(w -> ", " + w).orElse(""));
+    Sentence words =
+        isDone
+            ? new Sentence("synced already", "a synced clip of the two is there")
+            : doubt
+                .map(PairDoubt::inWords)
+                .orElseGet(() ->
+                    Sentence.of(
+                        pair.cover() + " %",
+                        "timecode agrees, %d %% of the picture has sound%s",
+                        pair.cover(),
+                        witness.map(w -> ", " + w).orElse("")));
     return new PairFinding(
         pair,
         said,
@@ -128,8 +136,8 @@ final class Pairs {
         isDone,
         !isDone && doubt.filter(PairDoubt::isRough).isPresent(),
         doubt.isEmpty() || isDone ? Standing.SETTLED : isLeft ? Standing.OPEN : Standing.TO_LOOK_AT,
-        isDone ? "synced already" : doubt.map(PairDoubt::headline).orElse(pair.cover() + " %"),
-        isDone ? "a synced clip of the two is there" : doubt.map(PairDoubt::reason).orElse(settled),
+        words.headline(),
+        words.reason(),
         evidence(said, heard));
   }
 

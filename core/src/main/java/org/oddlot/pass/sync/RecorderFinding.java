@@ -50,12 +50,12 @@ public record RecorderFinding(
 
   @Override
   public String headline() {
-    return diagnosis.headline();
+    return diagnosis.inWords().headline();
   }
 
   @Override
   public String reason() {
-    return diagnosis.reason();
+    return diagnosis.inWords().reason();
   }
 
   @Override
