@@ -118,6 +118,14 @@ class FrameJourneyTest extends Journey {
     until(() -> session.state().outcome().isPresent());
     settle();
     assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · TITLES");
+
+    // Who asks for everything has everything, whatever came in.
+    shortcut(KeyCode.N);
+    filesToOpen = List.of(demo.resolve("orrin-day1.otio"), demo.resolve("orrin-day1-shots.csv"));
+    clickOn("#job-everything");
+    until(() -> session.state().outcome().isPresent());
+    settle();
+    assertThat(lookup("#sheets").queryLabeled().getText()).isEqualTo("RUN SHEET · EVERYTHING");
   }
 
   @Test

@@ -1,7 +1,6 @@
 package org.oddlot.format.caption;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.caption.Aside;
@@ -41,8 +40,8 @@ final class Cea608Decoder {
   private final List<Aside> asides = new ArrayList<>();
   private Mode mode = Mode.POP_ON;
   private int rollRows = 2;
-  private Screen shown = new Screen();
-  private Screen loaded = new Screen();
+  private Cea608Screen shown = new Cea608Screen();
+  private Cea608Screen loaded = new Cea608Screen();
   private long since;
   private int row = Cea608.ROWS - 1;
   private int column;
@@ -62,93 +61,6 @@ final class Cea608Decoder {
     @Override
     public String format() {
       return Cea608.NAME;
-    }
-  }
-
-  /** One of a decoder's two memories: 15 rows of 32 columns, used over and over. */
-  private static final class Screen {
-    private static final int LOOK = 24;
-
-    /** Letters, and above them how they look; a row that is not in use holds what was there. */
-    private final int[] cells = new int[Cea608.ROWS * Cea608.COLUMNS];
-
-    /** Which rows are in use, a bit for each. */
-    private int used;
-
-    void put(int row, int column, int letter, int look) {
-      if (!uses(row)) {
-        Arrays.fill(cells, row * Cea608.COLUMNS, (row + 1) * Cea608.COLUMNS, 0);
-        used |= 1 << row;
-      }
-      cells[row * Cea608.COLUMNS + column] = letter | look << LOOK;
-    }
-
-    boolean uses(int row) {
-      return (used & 1 << row) != 0;
-    }
-
-    /** The letter there, if its row is in use; 0 for none. */
-    int letter(int row, int column) {
-      return cells[row * Cea608.COLUMNS + column] & (1 << LOOK) - 1;
-    }
-
-    int look(int row, int column) {
-      return cells[row * Cea608.COLUMNS + column] >> LOOK;
-    }
-
-    /** The first column with something to be seen, if the row is in use; 32 where there is none. */
-    int first(int row) {
-      int column = 0;
-      while (column < Cea608.COLUMNS && isSpace(letter(row, column))) {
-        column++;
-      }
-      return column;
-    }
-
-    /** Behind the last column with something to be seen, if the row is in use. */
-    int end(int row) {
-      int column = Cea608.COLUMNS;
-      while (column > 0 && isSpace(letter(row, column - 1))) {
-        column--;
-      }
-      return column;
-    }
-
-    private static boolean isSpace(int letter) {
-      return letter == 0 || letter == ' ';
-    }
-
-    void clear() {
-      used = 0;
-    }
-
-    /** Wipes a row from a column on. */
-    void erase(int row, int from) {
-      Arrays.fill(cells, row * Cea608.COLUMNS + from, (row + 1) * Cea608.COLUMNS, 0);
-    }
-
-    /** Moves the rows from {@code top} to {@code bottom} up by one; others are gone. */
-    void rollUp(int top, int bottom) {
-      int moved = 0;
-      for (int row = Math.max(1, top); row <= bottom; row++) {
-        if (uses(row)) {
-          int at = row * Cea608.COLUMNS;
-          System.arraycopy(cells, at, cells, at - Cea608.COLUMNS, Cea608.COLUMNS);
-          moved |= 1 << (row - 1);
-        }
-      }
-      used = moved;
-    }
-
-    boolean isEmpty() {
-      for (int row = 0; used != 0 && row < Cea608.ROWS; row++) {
-        for (int column = 0; uses(row) && column < Cea608.COLUMNS; column++) {
-          if (letter(row, column) != 0) {
-            return false;
-          }
-        }
-      }
-      return true;
     }
   }
 
@@ -373,7 +285,7 @@ final class Cea608Decoder {
       case 0x2F -> {
         mode = Mode.POP_ON;
         seen(frame);
-        Screen before = shown;
+        Cea608Screen before = shown;
         shown = loaded;
         loaded = before;
         row = Cea608.ROWS - 1;
@@ -395,13 +307,13 @@ final class Cea608Decoder {
     underline = false;
   }
 
-  private void erase(Screen screen) {
+  private void erase(Cea608Screen screen) {
     if (screen.uses(row)) {
       screen.erase(row, Math.min(column, Cea608.COLUMNS));
     }
   }
 
-  private Screen screen() {
+  private Cea608Screen screen() {
     return mode == Mode.POP_ON ? loaded : shown;
   }
 
@@ -461,7 +373,7 @@ final class Cea608Decoder {
     }
   }
 
-  private void add(Screen screen, long from, long to) {
+  private void add(Cea608Screen screen, long from, long to) {
     CaptionText text = text(screen);
     if (text.isBlank()) {
       return;
@@ -475,7 +387,7 @@ final class Cea608Decoder {
             place(screen)));
   }
 
-  private static CaptionText text(Screen screen) {
+  private static CaptionText text(Cea608Screen screen) {
     var plain = new StringBuilder();
     var marks = new ArrayList<Mark>();
     for (int row = 0; row < Cea608.ROWS; row++) {
@@ -490,7 +402,7 @@ final class Cea608Decoder {
       int look = 0;
       for (int column = from; column < to; column++) {
         int letter = screen.letter(row, column);
-        if (!Screen.isSpace(letter)) {
+        if (!Cea608Screen.isSpace(letter)) {
           marks(marks, plain.length(), look, screen.look(row, column));
           look = screen.look(row, column);
         }
@@ -512,9 +424,9 @@ final class Cea608Decoder {
     }
   }
 
-  private static Placement place(Screen screen) {
-    int first = Integer.numberOfTrailingZeros(screen.used);
-    int lastRow = Integer.SIZE - 1 - Integer.numberOfLeadingZeros(screen.used);
+  private static Placement place(Cea608Screen screen) {
+    int first = screen.firstRow();
+    int lastRow = screen.lastRow();
     Height height = lastRow < 6 ? Height.TOP : first > 8 ? Height.BOTTOM : Height.MIDDLE;
     int left = Cea608.COLUMNS;
     int right = 0;

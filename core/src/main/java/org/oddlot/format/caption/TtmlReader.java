@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.events.XMLEvent;
@@ -35,10 +34,6 @@ import org.oddlot.time.Rational;
 final class TtmlReader {
   private static final int DEEPEST = 200;
 
-  /** Names of attributes that a style may be inherited through, with what they say. */
-  private static final List<String> STYLES =
-      List.of("fontStyle", "fontWeight", "textDecoration", "textAlign", "displayAlign", "color");
-
   private static final List<Look> LOOKS = List.of(Look.values());
 
   private static final WstxInputFactory FACTORY = factory();
@@ -54,148 +49,13 @@ final class TtmlReader {
   private TtmlTimes times = TtmlTimes.INITIAL;
   private String language = "";
   private String example = "";
-  private Names names = Names.NONE;
+  private TtmlAttributes.Names names = TtmlAttributes.Names.NONE;
 
   /** The words of one paragraph after the other. */
   private final StringBuilder paragraphs = new StringBuilder(200);
 
-  private @Nullable Open innermost;
-  private @Nullable Open paragraph;
-
-  /** What the attributes of an element are called. Most elements of a document share one. */
-  private static final class Names {
-    private static final Names NONE = new Names(new String[0]);
-
-    /** Without the prefix. */
-    private final String[] names;
-
-    private final boolean sayLooks;
-
-    private Names(String[] names) {
-      this.names = names;
-      this.sayLooks =
-          Stream.of(names).anyMatch(name -> name.equals("style") || STYLES.contains(name));
-    }
-
-    /** Those of the element that is read: {@code last} if they are the same. */
-    @SuppressWarnings("ReferenceEquality") // Names within a document are one object each.
-    static Names of(XMLStreamReader2 reader, int count, Names last) {
-      boolean same = last.names.length == count;
-      for (int i = 0; same && i < count; i++) {
-        same = last.names[i] == reader.getAttributeLocalName(i);
-      }
-      if (same) {
-        return last;
-      }
-      var names = new String[count];
-      for (int i = 0; i < count; i++) {
-        names[i] = reader.getAttributeLocalName(i);
-      }
-      return new Names(names);
-    }
-  }
-
-  /** The attributes of an element. There are few, so they are looked through. */
-  private static final class Attributes {
-    private static final Attributes NONE = new Attributes(Names.NONE);
-
-    private final Names names;
-    private final String[] values;
-
-    private Attributes(Names names) {
-      this.names = names;
-      this.values = new String[names.names.length];
-    }
-
-    static Attributes of(XMLStreamReader2 reader, Names last) {
-      int count = reader.getAttributeCount();
-      if (count == 0) {
-        return NONE;
-      }
-      var attributes = new Attributes(Names.of(reader, count, last));
-      for (int i = 0; i < count; i++) {
-        attributes.values[i] = reader.getAttributeValue(i);
-      }
-      return attributes;
-    }
-
-    boolean isEmpty() {
-      return values.length == 0;
-    }
-
-    boolean saysLooks() {
-      return names.sayLooks;
-    }
-
-    @Nullable String get(String name) {
-      for (int i = 0; i < values.length; i++) {
-        if (names.names[i].equals(name)) {
-          return values[i];
-        }
-      }
-      return null;
-    }
-
-    String getOrDefault(String name, String otherwise) {
-      String value = get(name);
-      return value == null ? otherwise : value;
-    }
-
-    void looksInto(Map<String, String> looks) {
-      for (int i = 0; i < values.length; i++) {
-        if (STYLES.contains(names.names[i])) {
-          looks.put(names.names[i], values[i]);
-        }
-      }
-    }
-  }
-
-  /** An element that has begun and not ended. */
-  private static final class Open {
-    final String name;
-    final Attributes attributes;
-    final @Nullable Open outer;
-
-    /** Whether words within it are not seen. */
-    final boolean isSilent;
-
-    /** Shared with the elements within as long as these say nothing of their own. */
-    Map<String, String> looks = Map.of();
-
-    int from;
-    int content;
-    boolean isEmpty;
-    Rational zero = Rational.ZERO;
-    @Nullable Rational begin;
-    @Nullable Rational end;
-    String region = "";
-    String agent = "";
-    boolean preserves;
-
-    /** For a paragraph or a timed span: its words so far. */
-    @Nullable StringBuilder words;
-
-    List<Mark> marks = List.of();
-    boolean hasTimedParts;
-
-    Open(String name, Attributes attributes, @Nullable Open outer) {
-      this.name = name;
-      this.attributes = attributes;
-      this.outer = outer;
-      boolean isMetadata = name.equals("metadata") || name.equals("rt");
-      this.isSilent = isMetadata || (outer != null && outer.isSilent);
-    }
-
-    /** From now on it is a caption, with words of its own. */
-    void becomesCaption(StringBuilder itsWords) {
-      words = itsWords;
-    }
-
-    /** The element that it stands in; the outermost itself. */
-    Open outer() {
-      return outer == null ? this : outer;
-    }
-  }
+  private @Nullable TtmlElement innermost;
+  private @Nullable TtmlElement paragraph;
 
   TtmlReader(TextFile file, Problems problems) {
     this.file = file;
@@ -265,7 +125,7 @@ final class TtmlReader {
         case XMLEvent.END_ELEMENT -> end(reader);
         case XMLEvent.CHARACTERS, XMLEvent.CDATA, XMLEvent.SPACE -> {
           // Between elements there is only space, which need not even be looked at.
-          Open inner = innermost;
+          TtmlElement inner = innermost;
           if (inner != null && inner.name.equals("name")) {
             agent(reader.getText(), inner);
           } else if (inner != null && paragraph != null) {
@@ -290,7 +150,7 @@ final class TtmlReader {
           Phrase.of("The outermost element is \"%s\", not \"tt\".", reader.getLocalName()),
           "It is read as far as it can be.");
     }
-    Attributes attributes = Attributes.of(reader, names);
+    TtmlAttributes attributes = TtmlAttributes.of(reader, names);
     language = attributes.getOrDefault("lang", "");
     boolean timecode = attributes.getOrDefault("timeBase", "media").equals("smpte");
     long frames = number(attributes, "frameRate", 30);
@@ -307,7 +167,7 @@ final class TtmlReader {
             timecode);
   }
 
-  private long number(Attributes attributes, String name, long initial) {
+  private long number(TtmlAttributes attributes, String name, long initial) {
     String text = attributes.get(name);
     if (text == null) {
       return initial;
@@ -333,7 +193,7 @@ final class TtmlReader {
   }
 
   private void begin(XMLStreamReader2 reader) throws XMLStreamException {
-    Open outer = innermost;
+    TtmlElement outer = innermost;
     String name = reader.getLocalName();
     if (name.equals("br")) {
       StringBuilder words = heard(outer);
@@ -343,9 +203,9 @@ final class TtmlReader {
       reader.skipElement();
       return;
     }
-    Attributes attributes = Attributes.of(reader, names);
-    names = attributes.names;
-    var element = new Open(name, attributes, outer);
+    TtmlAttributes attributes = TtmlAttributes.of(reader, names);
+    names = attributes.names();
+    var element = new TtmlElement(name, attributes, outer);
     var info = reader.getLocationInfo();
     element.from = (int) info.getStartingCharOffset();
     element.content = (int) info.getEndingCharOffset();
@@ -364,7 +224,7 @@ final class TtmlReader {
     }
   }
 
-  private void inherit(Open element, Open outer) {
+  private void inherit(TtmlElement element, TtmlElement outer) {
     Map<String, String> looks = outer.looks;
     if (looks.containsKey("displayAlign")) {
       // Where lines stand in their region is not inherited.
@@ -395,7 +255,7 @@ final class TtmlReader {
     return time == null || zero.signum() == 0 ? time : zero.plus(time);
   }
 
-  private @Nullable Rational moment(Open element, String name) {
+  private @Nullable Rational moment(TtmlElement element, String name) {
     String text = element.attributes.get(name);
     if (text == null) {
       return null;
@@ -416,7 +276,7 @@ final class TtmlReader {
    * What an element says about how its letters look, the styles it names first, over what it
    * inherits.
    */
-  private Map<String, String> looks(Attributes attributes, Map<String, String> inherited) {
+  private Map<String, String> looks(TtmlAttributes attributes, Map<String, String> inherited) {
     // Most elements say when they are and nothing else.
     if (!attributes.saysLooks()) {
       return inherited;
@@ -432,7 +292,7 @@ final class TtmlReader {
     return looks;
   }
 
-  private void style(Open element, @Nullable Open outer) {
+  private void style(TtmlElement element, @Nullable TtmlElement outer) {
     Map<String, String> looks = looks(element.attributes, Map.of());
     String id = element.attributes.get("id");
     if (id != null) {
@@ -445,7 +305,7 @@ final class TtmlReader {
     }
   }
 
-  private void caption(Open element) {
+  private void caption(TtmlElement element) {
     // A paragraph within another has words of its own.
     boolean isFree = paragraph == null;
     if (isFree) {
@@ -455,8 +315,8 @@ final class TtmlReader {
     paragraph = element;
   }
 
-  private void span(Open element) {
-    Open its = paragraph;
+  private void span(TtmlElement element) {
+    TtmlElement its = paragraph;
     if (its == null) {
       return;
     }
@@ -480,7 +340,7 @@ final class TtmlReader {
     }
   }
 
-  private static boolean isOn(Open element, Look look) {
+  private static boolean isOn(TtmlElement element, Look look) {
     return switch (look) {
       case ITALIC ->
           List.of("italic", "oblique").contains(element.looks.getOrDefault("fontStyle", ""));
@@ -492,8 +352,8 @@ final class TtmlReader {
   }
 
   /** The innermost paragraph or timed span around an element: where words belong. */
-  private static @Nullable Open target(Open inner) {
-    Open each = inner;
+  private static @Nullable TtmlElement target(TtmlElement inner) {
+    TtmlElement each = inner;
     while (each != null && each.words == null) {
       each = each.outer;
     }
@@ -501,13 +361,13 @@ final class TtmlReader {
   }
 
   /** Where words within an element belong; null where they are not seen. */
-  private static @Nullable StringBuilder heard(@Nullable Open inner) {
-    Open its = inner == null || inner.isSilent ? null : target(inner);
+  private static @Nullable StringBuilder heard(@Nullable TtmlElement inner) {
+    TtmlElement its = inner == null || inner.isSilent ? null : target(inner);
     return its == null ? null : its.words;
   }
 
-  private static void mark(Open inner, Markup what) {
-    Open its = target(inner);
+  private static void mark(TtmlElement inner, Markup what) {
+    TtmlElement its = target(inner);
     if (its != null && its.words != null) {
       // Most captions have none.
       its.marks = its.marks.isEmpty() ? new ArrayList<>() : its.marks;
@@ -515,8 +375,8 @@ final class TtmlReader {
     }
   }
 
-  private void agent(String name, Open inner) {
-    for (Open each = inner; each != null; each = each.outer) {
+  private void agent(String name, TtmlElement inner) {
+    for (TtmlElement each = inner; each != null; each = each.outer) {
       if (each.name.equals("agent")) {
         agents.put(each.attributes.getOrDefault("id", ""), name.strip());
         return;
@@ -524,7 +384,7 @@ final class TtmlReader {
     }
   }
 
-  private static void words(XMLStreamReader2 reader, Open inner) {
+  private static void words(XMLStreamReader2 reader, TtmlElement inner) {
     StringBuilder words = heard(inner);
     if (words == null) {
       return;
@@ -549,7 +409,7 @@ final class TtmlReader {
   }
 
   private void end(XMLStreamReader2 reader) throws XMLStreamException {
-    Open element = innermost;
+    TtmlElement element = innermost;
     if (element == null) {
       return;
     }
@@ -575,7 +435,7 @@ final class TtmlReader {
     innermost = element.outer;
   }
 
-  private void finish(Open element, String words, int endTag, int behind) {
+  private void finish(TtmlElement element, String words, int endTag, int behind) {
     boolean says = !words.isBlank();
     if (element.hasTimedParts && !says) {
       return;
@@ -583,7 +443,7 @@ final class TtmlReader {
     Rational begin = element.begin == null ? element.zero : element.begin;
     Rational end = element.end;
     boolean timed = false;
-    for (Open each = element; each != null; each = each.outer) {
+    for (TtmlElement each = element; each != null; each = each.outer) {
       timed |= each.begin != null || each.end != null;
       end = end == null ? each.end : end;
     }
@@ -612,7 +472,7 @@ final class TtmlReader {
   }
 
   /** Without the space that stands before a line break or at the end. */
-  private static CaptionText trimmed(String words, Open element) {
+  private static CaptionText trimmed(String words, TtmlElement element) {
     var text = new CaptionText(words, element.marks);
     if (element.preserves) {
       return text;
@@ -625,7 +485,7 @@ final class TtmlReader {
         : text;
   }
 
-  private Placement place(Open element) {
+  private Placement place(TtmlElement element) {
     Map<String, String> region = regions.getOrDefault(element.region, Map.of());
     String align =
         element.looks.getOrDefault("textAlign", region.getOrDefault("textAlign", "center"));

@@ -194,6 +194,7 @@ public final class Session {
         files,
         () -> {
           if (state().file().isEmpty()) {
+            fitting = Optional.empty();
             take(job);
           }
         });
