@@ -448,7 +448,11 @@ class CommandsTest {
     assertThat(run("run", kept).out()).contains("would write orrin-day1 (odd lot).otio");
     run("run", cut, log, "--out", out("demo"));
     assertThat(folder.resolve("demo/orrin-day1 (odd lot).otio")).exists();
-    assertThat(run("check", out("demo")).out()).doesNotContain("(odd lot)");
+    assertThat(run("check", out("demo")).out())
+        .doesNotContain("(odd lot).otio: ")
+        .contains(
+            "demo: Left out, as written by Odd Lot before: Orrin day 1.oddlot, orrin-day1 (odd"
+                + " lot).otio.");
     assertThat(run("run", "--sett", "x").err())
         .isEqualToIgnoringNewLines(
             "oddlot run: Unknown option: '--sett'Possible solutions: --set"

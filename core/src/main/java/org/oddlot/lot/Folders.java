@@ -87,7 +87,7 @@ public final class Folders {
     List<String> unknown = new ArrayList<>();
     for (Path file : others) {
       String name = folder.relativize(file).toString();
-      if (isOwnOutput(String.valueOf(file.getFileName()))) {
+      if (isOwnOutput(String.valueOf(file.getFileName())) || LotFile.isOne(List.of(file))) {
         own.add(name);
       } else if (Files.isRegularFile(file)
           && !isHidden(file)
