@@ -205,7 +205,7 @@ class WordsJourneyTest extends Journey {
     write("01:00:26:00");
     clickOn("#typed-take");
     settle();
-    assertThat(status()).contains("Laid odd.srt by hand");
+    assertThat(status()).contains("Placed odd.srt by hand");
     assertThat(tally("times").settled()).isEqualTo(1);
     writeOut();
     String out =

@@ -57,7 +57,7 @@ public final class LayoutBench extends FindingsBench<LayoutFinding> {
 
   @Override
   protected void showEvidence(Reviewed<LayoutFinding> reviewed) {
-    evidence.getChildren().add(Words.paragraph(reviewed.reason(), "quiet"));
+    evidence.getChildren().add(Words.paragraph(sentence(reviewed.reason()), "quiet"));
     evidence.getChildren().add(Words.section("Heard before and after, channel by channel"));
     for (Evidence each : reviewed.finding().evidence()) {
       var line =

@@ -276,7 +276,7 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
   @Override
   protected void showEvidence(Reviewed<ReturnFinding> reviewed) {
     ReturnFinding finding = reviewed.finding();
-    evidence.getChildren().add(Words.paragraph(reviewed.reason(), "quiet"));
+    evidence.getChildren().add(Words.paragraph(sentence(reviewed.reason()), "quiet"));
     if (!finding.evidence().isEmpty()) {
       evidence.getChildren().add(Words.section("Told apart by"));
       finding

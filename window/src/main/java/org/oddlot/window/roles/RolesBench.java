@@ -191,7 +191,7 @@ public final class RolesBench extends FindingsBench<RolesFinding> {
 
   @Override
   protected void showEvidence(Reviewed<RolesFinding> reviewed) {
-    evidence.getChildren().add(Words.paragraph(reviewed.reason(), "reason"));
+    evidence.getChildren().add(Words.paragraph(sentence(reviewed.reason()), "reason"));
     if (group(reviewed).isEmpty()) {
       showChoices(reviewed, "");
     }

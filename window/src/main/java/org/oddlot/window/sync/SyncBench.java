@@ -100,8 +100,8 @@ public final class SyncBench extends FindingsBench<SyncFinding> {
             pair(reviewed)
                 .<Node>map(p -> new CoverStrip(COVER_WIDTH, p.alignment()))
                 .orElseGet(Label::new));
-    rows.figures("Waveform", 62, reviewed -> pair(reviewed).map(SyncBench::byWaveform).orElse(""));
-    rows.words("Why", 150, reviewed -> reviewed.finding().headline(), "quiet");
+    rows.figures("Waveform", 72, reviewed -> pair(reviewed).map(SyncBench::byWaveform).orElse(""));
+    rows.words("Why", 140, reviewed -> reviewed.finding().headline(), "quiet");
   }
 
   private static Optional<PairFinding> pair(Reviewed<SyncFinding> reviewed) {
