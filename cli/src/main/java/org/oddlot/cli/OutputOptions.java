@@ -3,7 +3,6 @@ package org.oddlot.cli;
 import java.io.Console;
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -46,7 +45,7 @@ final class OutputOptions {
         written.add(
             new JsonDocuments()
                 .put("file", file.toString())
-                .put("sha256", InputFile.sha256(Files.readAllBytes(file)))
+                .put("sha256", InputFile.sha256(file))
                 .toObject());
       }
       out.println(new JsonDocuments().put("written", JsonArray.of(written)).print());

@@ -65,11 +65,15 @@ public final class Folders {
   private static List<Path> inside(Path folder, List<Problem> left) {
     try (Stream<Path> walk = Files.walk(folder, 8)) {
       Map<Boolean, List<Path>> byWanted =
-          walk.filter(file -> !file.equals(folder) && !isInsideOneFile(file, folder))
+          walk.filter(file -> !file.equals(folder))
               .limit(MOST_SEEN)
               .sorted()
               .collect(Collectors.partitioningBy(Folders::isWanted));
-      List<Path> wanted = byWanted.getOrDefault(true, List.of()).stream().limit(MOST).toList();
+      List<Path> wanted =
+          byWanted.getOrDefault(true, List.of()).stream()
+              .filter(file -> !isInsideOneFile(file, folder))
+              .limit(MOST)
+              .toList();
       if (!wanted.isEmpty()) {
         say(folder, byWanted.getOrDefault(false, List.of()), left);
       }
@@ -91,7 +95,8 @@ public final class Folders {
         own.add(name);
       } else if (Files.isRegularFile(file)
           && !isHidden(file)
-          && !MEDIA.contains(new InputFile(file).extension())) {
+          && !MEDIA.contains(new InputFile(file).extension())
+          && !isInsideOneFile(file, folder)) {
         unknown.add(name);
       }
     }

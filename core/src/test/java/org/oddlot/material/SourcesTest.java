@@ -97,6 +97,17 @@ class SourcesTest {
   }
 
   @Test
+  void clipsOfNoLengthAreOneSourceToo() {
+    var media =
+        new MediaReference.Missing(
+            Origin.NONE, "", Optional.of(TimeRange.of(0, 0, RATE)), JsonObject.EMPTY);
+    Clip still = Clip.of("card", media, Optional.of(TimeRange.of(0, 20, RATE)));
+    Sources sources = material(still, cut(still.withName("card"), still)).sources();
+    assertThat(sources.all()).extracting(Source::id).containsExactly("name:card");
+    assertThat(sources.all().getFirst().uses()).hasSize(2);
+  }
+
+  @Test
   void whichSourceAClipIsOfDoesNotDependOnTheOrder() {
     var one = material(lost("0001", 0, "A001"), lost("0001", 0, "B001")).sources();
     var other = material(lost("0001", 0, "B001"), lost("0001", 0, "A001")).sources();

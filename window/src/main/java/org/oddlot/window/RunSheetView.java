@@ -47,6 +47,7 @@ final class RunSheetView extends VBox {
   /** As wide as two digits, so that titles stand below each other. */
   private static final double NUMBER = 16;
 
+  private static final PseudoClass IS_HEAD = PseudoClass.getPseudoClass("head");
   private static final double HEAD = 25;
   private static final double LINE = 31;
 
@@ -200,13 +201,17 @@ final class RunSheetView extends VBox {
     } else {
       stations.forEach(station -> unfolded.add(station.group()));
     }
-    shown.ifPresent(now -> show(now.state, now.open));
+    showAgain();
   }
 
   private void fold(Row.Head head) {
     if (!unfolded.remove(head.group())) {
       unfolded.add(head.group());
     }
+    showAgain();
+  }
+
+  private void showAgain() {
     shown.ifPresent(now -> show(now.state, now.open));
   }
 
@@ -247,12 +252,13 @@ final class RunSheetView extends VBox {
       int idle = 0;
       for (Station station : order.subList(from, to)) {
         boolean concerns = concerns(station, state);
-        boolean isWorkedOn = concerns && isOn(station, state);
+        boolean isOn = isOn(station, state);
+        boolean isWorkedOn = concerns && isOn;
         idle += isWorkedOn ? 0 : 1;
         if (isWorkedOn || station.id().equals(open)) {
-          its.add(row(++number, station, concerns, state));
+          its.add(row(++number, station, isOn, concerns, state));
         } else if (unfolded.contains(group)) {
-          its.add(row(0, station, concerns, state));
+          its.add(row(0, station, isOn, concerns, state));
         }
       }
       rows.add(new Row.Head(group, idle, unfolded.contains(group)));
@@ -280,11 +286,11 @@ final class RunSheetView extends VBox {
         .orElse(true);
   }
 
-  private static Row row(int number, Station station, boolean concerns, State state) {
+  private static Row row(int number, Station station, boolean isOn, boolean concerns, State state) {
     return new Row.Of(
         number,
         station,
-        isOn(station, state),
+        isOn,
         concerns,
         state
             .outcome()
@@ -329,8 +335,6 @@ final class RunSheetView extends VBox {
         .filter(number -> number > 0)
         .findFirst();
   }
-
-  private static final PseudoClass IS_HEAD = PseudoClass.getPseudoClass("head");
 
   private final class Cell extends ListCell<Row> {
     Cell() {

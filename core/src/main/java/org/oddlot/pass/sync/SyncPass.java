@@ -245,7 +245,7 @@ public final class SyncPass implements Pass<SyncFinding> {
         Optional<Decision> said = answers.decision(pair.id());
         boolean isTaken = said.map(Decision::isAccepted).orElse(pair.standing() != Standing.OPEN);
         laid.add(pair.alignment());
-        if (isTaken && !pair.isDone()) {
+        if (isTaken && pair.isLaid(said.map(Decision::chosen).orElse(List.of()))) {
           synced.add(pair.alignment(), pair.reason());
         }
       }

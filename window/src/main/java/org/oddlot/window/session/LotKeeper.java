@@ -93,10 +93,17 @@ final class LotKeeper {
     return its;
   }
 
-  /** Saves the lot; there is nothing unsaved then. */
+  /** Saves the lot; there is nothing unsaved then. Where that fails, what waited is still kept. */
   Optional<LotMerge> saveNow(Lot lot) throws IOException {
-    unkept.set(Optional.empty());
-    return storeNow().save(lot);
+    Optional<Lot> waiting = unkept.getAndSet(Optional.empty());
+    try {
+      return storeNow().save(lot);
+    } catch (IOException e) {
+      if (waiting.isPresent()) {
+        storeNow().keep(waiting.get());
+      }
+      throw e;
+    }
   }
 
   private void keepLastNow() throws IOException {

@@ -216,8 +216,8 @@ public final class Session {
           _ -> {
             Folders.Found found = Folders.opened(files);
             return () -> {
-              addFiles(found.files());
-              if (!found.left().isEmpty()) {
+              boolean isNew = addFiles(found.files());
+              if (isNew && !found.left().isEmpty()) {
                 say(Notice.of(status(found)));
               }
               onceAdded.run();
@@ -240,28 +240,36 @@ public final class Session {
     saving.start(
         "Opening " + file.getFileName(),
         _ -> {
-          if (isOpen) {
-            // Else it would seem to be open in another window.
-            before.letGoNow();
-          }
-          LotStore store = LotStore.of(absolute, preferences.folder());
           try {
-            LotFile.Opened opened = store.open();
-            return () -> opened(absolute, opened, store);
+            if (isOpen) {
+              // What is open stays, and is kept as before, where its file cannot be read any more.
+              LotFile.open(absolute);
+              // Else it would seem to be open in another window.
+              before.letGoNow();
+            }
+            LotStore store = LotStore.of(absolute, preferences.folder());
+            try {
+              LotFile.Opened opened = store.open();
+              return () -> opened(absolute, opened, store);
+            } catch (IOException e) {
+              store.close();
+              throw e;
+            }
           } catch (IOException e) {
-            store.close();
-            return () -> {
-              if (e instanceof NoSuchFileException) {
-                preferences.forgetRecentLot(absolute);
-              }
-              say(
-                  Notice.trouble(
-                      Phrase.of(
-                          "%s cannot be opened: %s",
-                          file.getFileName(), Notice.sentence(FileTrouble.inWords(e)))));
-            };
+            return () -> cannotBeOpened(absolute, e);
           }
         });
+  }
+
+  private void cannotBeOpened(Path file, IOException why) {
+    if (why instanceof NoSuchFileException) {
+      preferences.forgetRecentLot(file);
+    }
+    say(
+        Notice.trouble(
+            Phrase.of(
+                "%s cannot be opened: %s",
+                file.getFileName(), Notice.sentence(FileTrouble.inWords(why)))));
   }
 
   private void opened(Path file, LotFile.Opened opened, LotStore from) {
@@ -307,7 +315,8 @@ public final class Session {
     state.set(first);
   }
 
-  private void addFiles(List<Path> files) {
+  /** Adds files; false if all of them are in the lot already. */
+  private boolean addFiles(List<Path> files) {
     Lot lot = state().lot();
     if (state().isEmpty()) {
       fitting = Optional.of(lot.sheet());
@@ -318,11 +327,12 @@ public final class Session {
             : lot.withFiles(files).namedAfterItsTimeline();
     if (more.equals(lot)) {
       say(Notice.of("These files are in the lot already."));
-      return;
+      return false;
     }
     Optional.ofNullable(files.getFirst().toAbsolutePath().getParent())
         .ifPresent(preferences::setLastFolder);
     change(more, files.size() == 1 ? "added a file" : "added " + files.size() + " files");
+    return true;
   }
 
   /** Takes files out of the lot in one step; the files themselves stay where they are. */
@@ -654,6 +664,9 @@ public final class Session {
             }
             return () -> saved(absolute, to, lot, merge);
           } catch (IOException e) {
+            if (!isSameFile) {
+              to.letGoNow();
+            }
             throw new IOException(
                 "The lot could not be saved: " + Notice.sentence(String.valueOf(e.getMessage())),
                 e);

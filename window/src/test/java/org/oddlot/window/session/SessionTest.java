@@ -256,6 +256,27 @@ class SessionTest {
   }
 
   @Test
+  void aLotThatCannotBeOpenedAgainStaysOpenAndIsKept() throws IOException {
+    open();
+    decline(session, "match:before");
+    work();
+    String saved = Files.readString(lot);
+    Files.writeString(lot, "{\"oddlot\": 1,");
+    session.open(List.of(lot));
+    work();
+    assertThat(notice()).contains("cannot be opened");
+    decline(session, "match:after");
+    work();
+    Files.writeString(lot, saved);
+    session.end();
+    Session next = newSession(folder);
+    next.open(List.of(lot));
+    work();
+    assertThat(next.state().recoverable().orElseThrow().answers().decisions())
+        .containsKeys(new FindingId("match:before"), new FindingId("match:after"));
+  }
+
+  @Test
   void whatIsDecidedWhileTheLotIsSavedElsewhereIsKeptThere() throws IOException {
     open();
     decline(session, "match:before");
