@@ -264,8 +264,8 @@ public final class Sources {
     private static boolean meet(TimeRange one, TimeRange other) {
       // Of no length they can still be one and the same.
       return one.start().equals(other.start())
-          || one.start().compareTo(other.endExclusive()) < 0
-              && other.start().compareTo(one.endExclusive()) < 0;
+          || (one.start().compareTo(other.endExclusive()) < 0
+              && other.start().compareTo(one.endExclusive()) < 0);
     }
 
     void add(PlacedClip placed) {
