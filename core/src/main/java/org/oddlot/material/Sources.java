@@ -1,19 +1,23 @@
 package org.oddlot.material;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
+import org.oddlot.time.Rational;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.MediaReference;
@@ -153,21 +157,11 @@ public final class Sources {
       if (!id.startsWith(Source.NAME_ONLY) || inBins.size() + uses.size() < 2) {
         return Stream.of(this);
       }
-      var some = new ArrayList<SameName>();
-      for (PlacedClip each : clips()) {
-        some.stream()
-            .filter(its -> its.canBe(each))
-            .findFirst()
-            .orElseGet(() -> {
-              var more = new SameName();
-              some.add(more);
-              return more;
-            })
-            .add(each);
-      }
-      return some.size() == 1
+      var some = new SameNames();
+      clips().forEach(some::add);
+      return some.all.size() == 1
           ? Stream.of(this)
-          : some.stream().map(its -> its.gathered(id, ambiguous));
+          : some.all.stream().map(its -> its.gathered(id, ambiguous));
     }
 
     private List<SourceMedia> alternatives() {
@@ -243,22 +237,75 @@ public final class Sources {
     }
   }
 
+  /** Clips of one name, those that nothing tells apart together. */
+  private static final class SameNames {
+    private final List<SameName> all = new ArrayList<>();
+
+    /** Those with a range, by the second at which it starts: thousands may have one name. */
+    private final NavigableMap<Rational, List<SameName>> byStart = new TreeMap<>();
+
+    private final List<SameName> withoutRange = new ArrayList<>();
+    private Rational longest = Rational.ZERO;
+
+    /** Puts a clip to the first that it can be of, else to a new one. */
+    void add(PlacedClip placed) {
+      String reel = placed.profile().text(placed.clip(), Field.SOURCE_REEL).orElse("");
+      Optional<TimeRange> range = placed.clip().availableRange();
+      SameName its =
+          range.map(this::near)
+              .orElseGet(all::stream)
+              .filter(each -> each.canBe(reel, range))
+              .min(Comparator.comparingInt(each -> each.number))
+              .orElseGet(this::another);
+      boolean hadRange = its.range.isPresent();
+      its.add(placed, reel, range);
+      if (!hadRange && its.range.isPresent()) {
+        withoutRange.remove(its);
+        byStart
+            .computeIfAbsent(its.range.get().start().seconds(), _ -> new ArrayList<>(1))
+            .add(its);
+        Rational length = its.range.get().duration().seconds();
+        longest = length.compareTo(longest) > 0 ? length : longest;
+      }
+    }
+
+    private SameName another() {
+      var more = new SameName(all.size());
+      all.add(more);
+      withoutRange.add(more);
+      return more;
+    }
+
+    /** Those whose range can meet this one, and those without. */
+    private Stream<SameName> near(TimeRange range) {
+      Rational start = range.start().seconds();
+      return Stream.concat(
+          withoutRange.stream(),
+          byStart
+              .subMap(start.minus(longest), true, start.plus(range.duration().seconds()), true)
+              .values()
+              .stream()
+              .flatMap(List::stream));
+    }
+  }
+
   /** Clips of one name that nothing tells apart. */
   private static final class SameName {
+    private final int number;
     private final List<PlacedClip> clips = new ArrayList<>();
     private String reel = "";
     private Optional<TimeRange> range = Optional.empty();
 
+    SameName(int number) {
+      this.number = number;
+    }
+
     /** Whether a clip can be of the same source: neither its card nor its range says otherwise. */
-    boolean canBe(PlacedClip placed) {
-      String its = reel(placed);
-      boolean isOtherCard = !reel.isEmpty() && !its.isEmpty() && !reel.equalsIgnoreCase(its);
-      boolean isApart =
-          range
-              .filter(known ->
-                  placed.clip().availableRange().filter(other -> !meet(known, other)).isPresent())
-              .isPresent();
-      return !isOtherCard && !isApart;
+    boolean canBe(String itsReel, Optional<TimeRange> itsRange) {
+      boolean isOtherCard =
+          !reel.isEmpty() && !itsReel.isEmpty() && !reel.equalsIgnoreCase(itsReel);
+      return !isOtherCard
+          && (range.isEmpty() || itsRange.isEmpty() || meet(range.get(), itsRange.get()));
     }
 
     private static boolean meet(TimeRange one, TimeRange other) {
@@ -268,14 +315,10 @@ public final class Sources {
               && other.start().compareTo(one.endExclusive()) < 0);
     }
 
-    void add(PlacedClip placed) {
+    void add(PlacedClip placed, String itsReel, Optional<TimeRange> itsRange) {
       clips.add(placed);
-      reel = reel.isEmpty() ? reel(placed) : reel;
-      range = range.or(placed.clip()::availableRange);
-    }
-
-    private static String reel(PlacedClip placed) {
-      return placed.profile().text(placed.clip(), Field.SOURCE_REEL).orElse("");
+      reel = reel.isEmpty() ? itsReel : reel;
+      range = range.or(() -> itsRange);
     }
 
     Gathered gathered(String name, IdentityHashMap<Clip, String> ambiguous) {
