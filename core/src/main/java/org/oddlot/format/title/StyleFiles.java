@@ -12,6 +12,7 @@ import org.oddlot.input.Contents;
 import org.oddlot.input.YamlKind;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
+import org.oddlot.title.Measure;
 import org.oddlot.title.Style;
 import org.oddlot.yaml.YamlFile;
 
@@ -56,22 +57,22 @@ public final class StyleFiles extends YamlKind<Style> {
     yaml.put("style", style.name());
     yaml.put("title", style.title());
     yaml.put("lines", style.lines().stream().map(StyleFiles::line).toList());
-    yaml.put("spacing", decimal(style.spacing()));
+    yaml.put(Measure.SPACING.key(), decimal(style.spacing()));
     style
         .outline()
         .ifPresent(its ->
             yaml.put(
-                "outline", map("width", decimal(its.width()), "colour", its.colour().toString())));
+                "outline", map(Measure.OUTLINE_WIDTH.key(), decimal(its.width()), "colour", its.colour().toString())));
     style
         .shadow()
         .ifPresent(its ->
             yaml.put(
                 "shadow",
                 map(
-                    "x", decimal(its.x()),
-                    "y", decimal(its.y()),
+                    Measure.SHADOW_X.key(), decimal(its.x()),
+                    Measure.SHADOW_Y.key(), decimal(its.y()),
                     "colour", its.colour().toString(),
-                    "opacity", decimal(its.opacity()))));
+                    Measure.SHADOW_OPACITY.key(), decimal(its.opacity()))));
     style
         .box()
         .ifPresent(its ->
@@ -79,23 +80,23 @@ public final class StyleFiles extends YamlKind<Style> {
                 "box",
                 map(
                     "colour", its.colour().toString(),
-                    "opacity", decimal(its.opacity()),
-                    "radius", decimal(its.radius()),
-                    "padding", decimal(its.padding()))));
+                    Measure.BOX_OPACITY.key(), decimal(its.opacity()),
+                    Measure.BOX_RADIUS.key(), decimal(its.radius()),
+                    Measure.BOX_PADDING.key(), decimal(its.padding()))));
     yaml.put(
         "place",
         map(
-            "x", decimal(style.x()),
-            "y", decimal(style.y()),
+            Measure.X.key(), decimal(style.x()),
+            Measure.Y.key(), decimal(style.y()),
             "hold", word(style.hold()),
             "align", word(style.align()),
-            "width", decimal(style.width()),
+            Measure.WIDTH.key(), decimal(style.width()),
             "band", style.inBand() ? "yes" : "no"));
     yaml.put(
         "fit",
         map(
-            "smallest", decimal(style.smallest()),
-            "lines", style.mostLines(),
+            Measure.SMALLEST.key(), decimal(style.smallest()),
+            Measure.LINES.key(), style.mostLines(),
             "speed", decimal(new BigDecimal(style.speed().toDecimal(3))),
             "shortest", decimal(new BigDecimal(style.shortest().toDecimal(3)))));
     return YamlFile.write(yaml);
@@ -104,10 +105,10 @@ public final class StyleFiles extends YamlKind<Style> {
   private static Map<String, Object> line(Style.Line line) {
     return map(
         "font", line.font(),
-        "weight", line.weight(),
-        "size", decimal(line.size()),
+        Measure.WEIGHT.key(), line.weight(),
+        Measure.SIZE.key(), decimal(line.size()),
         "case", word(line.letters()),
-        "capitals", decimal(line.capitals()),
+        Measure.CAPITALS.key(), decimal(line.capitals()),
         "colour", line.colour().toString());
   }
 

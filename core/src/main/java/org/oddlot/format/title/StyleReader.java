@@ -15,6 +15,7 @@ import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 import org.oddlot.title.Colour;
+import org.oddlot.title.Measure;
 import org.oddlot.title.Style;
 import org.oddlot.yaml.YamlFile;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
@@ -26,7 +27,13 @@ import org.snakeyaml.engine.v2.nodes.SequenceNode;
 /** Reads a style from YAML; each mistake is a problem with its line, and the usual is taken. */
 final class StyleReader {
   private static final Style.Line FIRST =
-      new Style.Line("IBM Plex Sans", 600, 46, Style.Letters.TYPED, 0.8, Colour.WHITE);
+      new Style.Line(
+          "IBM Plex Sans",
+          (int) Measure.WEIGHT.usual(),
+          Measure.SIZE.usual(),
+          Style.Letters.TYPED,
+          Measure.CAPITALS.usual(),
+          Colour.WHITE);
 
   private final Problems problems;
 
@@ -90,15 +97,19 @@ final class StyleReader {
       }
     }
 
-    double number(String key, double otherwise, double least, double most) {
+    double number(Measure measure) {
+      return number(measure, measure.usual());
+    }
+
+    double number(Measure measure, double otherwise) {
       return read(
-          key,
+          measure.key(),
           otherwise,
           text -> {
             double value = decimal(text).doubleValue();
-            if (value < least || value > most) {
+            if (!measure.allows(value)) {
               throw new IllegalArgumentException(
-                  Phrase.of("\"%s\" is not between %s and %s", text, plain(least), plain(most)));
+                  Phrase.of("\"%s\" is not within %s", text, measure.range(1)));
             }
             return value;
           });
@@ -142,14 +153,14 @@ final class StyleReader {
     }
     String title = keys.text("title", name);
     List<Style.Line> lines = lines(keys.node("lines"));
-    double spacing = keys.number("spacing", 1.25, 0.5, 5);
+    double spacing = keys.number(Measure.SPACING);
     Optional<Style.Outline> outline =
         part(keys, "outline")
             .map(its ->
                 said(
                     its,
                     new Style.Outline(
-                        its.number("width", 2, 0, 100),
+                        its.number(Measure.OUTLINE_WIDTH),
                         its.read("colour", Colour.BLACK, Colour::parse))));
     Optional<Style.Shadow> shadow =
         part(keys, "shadow")
@@ -157,10 +168,10 @@ final class StyleReader {
                 said(
                     its,
                     new Style.Shadow(
-                        its.number("x", 2, -200, 200),
-                        its.number("y", 2, -200, 200),
+                        its.number(Measure.SHADOW_X),
+                        its.number(Measure.SHADOW_Y),
                         its.read("colour", Colour.BLACK, Colour::parse),
-                        its.number("opacity", 0.6, 0, 1))));
+                        its.number(Measure.SHADOW_OPACITY))));
     Optional<Style.Box> box =
         part(keys, "box")
             .map(its ->
@@ -168,9 +179,9 @@ final class StyleReader {
                     its,
                     new Style.Box(
                         its.read("colour", Colour.BLACK, Colour::parse),
-                        its.number("opacity", 0.72, 0, 1),
-                        its.number("radius", 6, 0, 500),
-                        its.number("padding", 12, 0, 500))));
+                        its.number(Measure.BOX_OPACITY),
+                        its.number(Measure.BOX_RADIUS),
+                        its.number(Measure.BOX_PADDING))));
     Keys place = part(keys, "place").orElseGet(() -> new Keys(null, "place"));
     Keys fit = part(keys, "fit").orElseGet(() -> new Keys(null, "fit"));
     var style =
@@ -182,15 +193,15 @@ final class StyleReader {
             outline,
             shadow,
             box,
-            place.number("x", 0.5, 0, 1),
-            place.number("y", 0.9, 0, 1),
+            place.number(Measure.X),
+            place.number(Measure.Y),
             place.word("hold", Style.Hold.BOTTOM, Style.Hold.class),
             place.word("align", Style.Align.CENTRE, Style.Align.class),
-            place.number("width", 1, 0.1, 1),
+            place.number(Measure.WIDTH),
             place.text("band", "no").equals("yes"),
             fit.number(
-                "smallest", Math.max(8, Math.floor(lines.getFirst().size() * 0.75)), 4, 1000),
-            (int) fit.number("lines", 2, 1, 10),
+                Measure.SMALLEST, Math.max(8, Math.floor(lines.getFirst().size() * 0.75))),
+            (int) fit.number(Measure.LINES),
             fit.read("speed", Rational.of(20), StyleReader::rational),
             fit.read("shortest", Rational.of(4, 5), StyleReader::rational));
     place.sayUnknown();
@@ -222,10 +233,10 @@ final class StyleReader {
       above =
           new Style.Line(
               keys.text("font", above.font()),
-              (int) keys.number("weight", above.weight(), 1, 1000),
-              keys.number("size", above.size(), 4, 1000),
+              (int) keys.number(Measure.WEIGHT, above.weight()),
+              keys.number(Measure.SIZE, above.size()),
               keys.word("case", above.letters(), Style.Letters.class),
-              keys.number("capitals", above.capitals(), 0.3, 1),
+              keys.number(Measure.CAPITALS, above.capitals()),
               keys.read("colour", above.colour(), Colour::parse));
       keys.sayUnknown();
       lines.add(above);
@@ -246,10 +257,6 @@ final class StyleReader {
       throw new IllegalArgumentException(Phrase.of("\"%s\" is below zero", text));
     }
     return Rational.of(value.movePointRight(6).longValueExact(), 1_000_000);
-  }
-
-  private static String plain(double value) {
-    return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
   }
 
   private static String line(@Nullable Node node) {

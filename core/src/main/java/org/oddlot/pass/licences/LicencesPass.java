@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Rights;
@@ -25,6 +26,7 @@ import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
+import org.oddlot.pass.licences.LicenceDiagnosis.Origin;
 import org.oddlot.profile.Field;
 import org.oddlot.report.LicenceUse;
 import org.oddlot.report.Scope;
@@ -186,7 +188,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
       List<Licence> its =
           licences.stream().filter(licence -> licence.material().means(names)).toList();
       used.addAll(its);
-      Optional<String> origin = origin(source, own, names);
+      Optional<Origin> origin = origin(source, own, names);
       if (its.isEmpty() && origin.isPresent()) {
         ours.add(source.id());
       } else if (its.isEmpty() && music.stream().anyMatch(piece -> piece.material().means(names))) {
@@ -199,34 +201,29 @@ public final class LicencesPass implements Pass<LicenceFinding> {
   }
 
   /** Why a source is the production's own; empty where nothing says so. */
-  private static Optional<String> origin(Source source, SourcePattern own, List<String> names) {
+  private static Optional<Origin> origin(Source source, SourcePattern own, List<String> names) {
     if (own.means(names)) {
-      return Optional.of("named as own material");
+      return Optional.of(new Origin.Named());
     }
     if (!source.camera().isEmpty()) {
-      return Optional.of(
-          "camera " + source.camera() + (source.cameraIsGuessed() ? ", by its name" : ""));
+      return Optional.of(new Origin.OfCamera(source.camera(), source.cameraIsGuessed()));
     }
     if (!source.reel().isEmpty()) {
-      return Optional.of("card " + source.reel());
+      return Optional.of(new Origin.OfCard(source.reel()));
     }
     return source
         .recorded()
-        .map(day -> "recorded on " + day)
+        .<Origin>map(Origin.Recorded::new)
         .or(() ->
-            source
-                .clips()
-                .flatMap(LicencesPass::take)
-                .findFirst()
-                .map(take -> "take " + take + " of the log"));
+            source.clips().flatMap(LicencesPass::take).findFirst().map(Origin.Logged::new));
   }
 
-  private static java.util.stream.Stream<String> take(PlacedClip placed) {
+  private static Stream<String> take(PlacedClip placed) {
     return placed.profile().text(placed.clip(), Field.TAKE).stream();
   }
 
   private static LicenceFinding.OfSource finding(
-      Source source, List<Licence> its, Optional<String> origin, List<Licence> all) {
+      Source source, List<Licence> its, Optional<Origin> origin, List<Licence> all) {
     Optional<String> says =
         source
             .clips()
@@ -243,55 +240,36 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     meant.forEach(licence -> choices.add(choice(licence)));
     choices.add(OWN_CHOICE);
     choices.add(NONE_CHOICE);
-    Standing standing;
-    String reason;
-    List<String> proposed = List.of();
-    boolean disagrees =
-        says.isPresent() && nearest.size() == 1 && !says.get().equals(nearest.getFirst().number());
-    if (nearest.isEmpty()) {
-      standing = Standing.OPEN;
-      reason = "no licence covers it";
-    } else if (nearest.size() > 1) {
-      standing = Standing.TO_LOOK_AT;
-      reason = nearest.size() + " licences are for it";
-    } else {
-      proposed = List.of(key(nearest.getFirst()));
-      if (disagrees) {
-        standing = Standing.TO_LOOK_AT;
-        reason =
-            Phrase.of(
-                "the paper says licence %s, its own data %s",
-                nearest.getFirst().id(), says.orElse(""));
-      } else if (origin.isPresent()) {
-        standing = Standing.TO_LOOK_AT;
-        reason =
-            Phrase.of(
-                "a licence of %s is for it, and it seems to be own material: %s",
-                nearest.getFirst().holder(), origin.get());
-      } else {
-        standing = Standing.SETTLED;
-        reason =
-            Phrase.of(
-                "%s, by “%s” in row %d",
-                nearest.getFirst().title(),
-                nearest.getFirst().material().text(),
-                nearest.getFirst().row());
-      }
-    }
+    LicenceDiagnosis diagnosis = diagnosis(nearest, says, origin);
     var evidence = new ArrayList<Evidence>();
     evidence.add(new Evidence("media", source.id(), ""));
     evidence.add(new Evidence("used", Phrase.count(source.uses().size(), "time"), ""));
-    origin.ifPresent(what -> evidence.add(new Evidence("origin", what, "own")));
+    origin.ifPresent(what -> evidence.add(new Evidence("origin", what.inWords(), "own")));
     says.ifPresent(number -> evidence.add(new Evidence("its own data", "licence " + number, "")));
     return new LicenceFinding.OfSource(
         source.id(),
         source.name(),
         source.uses().size(),
-        standing,
-        reason,
+        diagnosis.standing(),
+        diagnosis.inWords(),
         choices,
-        proposed,
+        diagnosis.proposed().map(LicencesPass::key).stream().toList(),
         evidence);
+  }
+
+  private static LicenceDiagnosis diagnosis(
+      List<Licence> nearest, Optional<String> says, Optional<Origin> origin) {
+    if (nearest.isEmpty()) {
+      return new LicenceDiagnosis.NotCovered();
+    }
+    if (nearest.size() > 1) {
+      return new LicenceDiagnosis.Several(nearest.size());
+    }
+    Licence licence = nearest.getFirst();
+    return says.filter(number -> !number.equals(licence.number()))
+        .<LicenceDiagnosis>map(number -> new LicenceDiagnosis.Disagrees(licence, number))
+        .or(() -> origin.map(its -> new LicenceDiagnosis.SeemsOwn(licence, its)))
+        .orElseGet(() -> new LicenceDiagnosis.Covered(licence));
   }
 
   private static Choice choice(Licence licence) {
@@ -339,51 +317,50 @@ public final class LicencesPass implements Pass<LicenceFinding> {
       Licence licence = used.licence().get();
       inUse.put(key(licence), licence);
       if (used.over().signum() > 0) {
-        terms.add(
-            new LicenceFinding.OfTerms(
-                key(licence),
+        var diagnosis =
+            new LicenceDiagnosis.Over(
                 used.timeline(),
-                LicenceFinding.Term.LIMIT,
-                sourceUnder(rights, licence),
-                licence.title(),
-                Phrase.of(
-                    "%s s over: %s s used, %s s licensed, in %s",
-                    used.over().toDecimal(1),
-                    used.once().toDecimal(1),
-                    licence.allowed().orElse(Rational.ZERO).toDecimal(1),
-                    used.timeline()),
-                evidence(licence)));
+                used.over(),
+                used.once(),
+                licence.allowed().orElse(Rational.ZERO));
+        terms.add(
+            ofTerms(licence, used.timeline(), LicenceFinding.Term.LIMIT, rights, diagnosis));
       }
     }
-    inUse.forEach((key, licence) -> {
-      Optional<LocalDate> late =
-          licence.until().filter(day -> delivery.filter(day::isBefore).isPresent());
-      late.ifPresent(day ->
-          terms.add(
-              new LicenceFinding.OfTerms(
-                  key,
-                  "",
-                  LicenceFinding.Term.ENDED,
-                  sourceUnder(rights, licence),
-                  licence.title(),
-                  Phrase.of(
-                      "it ends on %s, before the delivery on %s", day, delivery.orElseThrow()),
-                  evidence(licence))));
-      Optional<LocalDate> early =
-          licence.from().filter(day -> delivery.filter(day::isAfter).isPresent());
-      early.ifPresent(day ->
-          terms.add(
-              new LicenceFinding.OfTerms(
-                  key,
-                  "",
-                  LicenceFinding.Term.NOT_BEGUN,
-                  sourceUnder(rights, licence),
-                  licence.title(),
-                  Phrase.of(
-                      "it begins on %s, after the delivery on %s", day, delivery.orElseThrow()),
-                  evidence(licence))));
-    });
+    if (delivery.isPresent()) {
+      LocalDate day = delivery.get();
+      for (Licence licence : inUse.values()) {
+        licence
+            .until()
+            .filter(day::isAfter)
+            .map(end -> new LicenceDiagnosis.Ended(end, day))
+            .ifPresent(its ->
+                terms.add(ofTerms(licence, "", LicenceFinding.Term.ENDED, rights, its)));
+        licence
+            .from()
+            .filter(day::isBefore)
+            .map(begin -> new LicenceDiagnosis.NotBegun(begin, day))
+            .ifPresent(its ->
+                terms.add(ofTerms(licence, "", LicenceFinding.Term.NOT_BEGUN, rights, its)));
+      }
+    }
     return terms;
+  }
+
+  private static LicenceFinding ofTerms(
+      Licence licence,
+      String timeline,
+      LicenceFinding.Term term,
+      Rights rights,
+      LicenceDiagnosis diagnosis) {
+    return new LicenceFinding.OfTerms(
+        key(licence),
+        timeline,
+        term,
+        sourceUnder(rights, licence),
+        licence.title(),
+        diagnosis.inWords(),
+        evidence(licence));
   }
 
   /** The first of the sources that are used under a licence. */

@@ -9,9 +9,9 @@ import org.oddlot.material.Paper;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.PaperClocks.Group;
-import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 
 /**
@@ -76,8 +76,8 @@ final class Countings {
             paper.name(),
             new Correction.Counting(paper.name(), cameras),
             Standing.SETTLED,
-            "drop-frame, with colons",
-            Phrase.of(
+            Sentence.of(
+                "drop-frame, with colons",
                 "its labels are counted drop-frame though written with colons: %,d of %,d entries"
                     + " fall on clips that way, %,d as written",
                 then, total, now),

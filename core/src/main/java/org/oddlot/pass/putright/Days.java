@@ -22,6 +22,7 @@ import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.text.Phrase;
 
@@ -189,8 +190,8 @@ final class Days {
         clipsWrong ? reelNames : first.entry.paper(),
         new Correction.Day(first.entry.paper(), entries, clips, clipDay),
         Standing.TO_LOOK_AT,
-        clipsWrong ? "card dated " + clipDay : "log dated " + logDay,
-        Phrase.of(
+        Sentence.of(
+            clipsWrong ? "card dated " + clipDay : "log dated " + logDay,
             "%s fit clips on %s by time of day, but the log says %s and the clips %s",
             rows, reelNames, DAY.format(logDay), DAY.format(clipDay)),
         clipsWrong

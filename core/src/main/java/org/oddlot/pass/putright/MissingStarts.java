@@ -17,6 +17,7 @@ import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Timecode;
@@ -128,10 +129,10 @@ final class MissingStarts {
         title,
         Correction.Start.found(starts),
         Standing.TO_LOOK_AT,
-        first.origin().isDoubtful()
-            ? "a start from " + first.origin().words()
-            : "no start timecode",
-        Phrase.of(
+        Sentence.of(
+            first.origin().isDoubtful()
+                ? "a start from " + first.origin().words()
+                : "no start timecode",
             "%s starts at %s in the file; %s says %s",
             source(first).name(),
             source(first).startLabel().map(Timecode::toString).orElse("nothing"),

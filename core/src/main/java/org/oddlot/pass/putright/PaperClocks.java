@@ -27,7 +27,6 @@ import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.ClockEstimate.Shift;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
-import org.oddlot.time.RationalTime;
 
 /** The clock of one log against the clocks of the cameras. */
 final class PaperClocks {
@@ -271,47 +270,44 @@ final class PaperClocks {
           title,
           correction,
           Standing.SETTLED,
-          "clock in step",
-          Phrase.of("%,d of %,d entries fall on clips; no shift does better", now, total),
+          new ClockDiagnosis.InStep(now, total).inWords(),
           List.of(),
           List.of(),
-          List.of(new Evidence("now", now + " of " + total, "fall on clips")));
+          List.of(new Evidence("now", ClockDiagnosis.of(now, total), "fall on clips")));
     }
     Shift best = estimate.best().get();
+    Optional<Shift> equal = estimate.rival().filter(_ -> estimate.isUndecided());
     var choices = new ArrayList<Choice>();
     choices.add(choice(best, leading, together));
-    estimate
-        .rival()
-        .filter(_ -> estimate.isUndecided())
-        .ifPresent(rival -> choices.add(choice(rival, leading, together)));
-    int after = matches(best.frames(), leading, together);
-    String inWords = direction(best.frames(), rate);
+    equal.ifPresent(rival -> choices.add(choice(rival, leading, together)));
+    int then = matches(best.frames(), leading, together);
     boolean proposed = estimate.proposed().isPresent();
+    ClockDiagnosis diagnosis =
+        equal
+            .<ClockDiagnosis>map(rival -> new ClockDiagnosis.TwoFit(best, rival, rate))
+            .orElseGet(() ->
+                new ClockDiagnosis.Shifted(now, total, best.frames(), rate, then, proposed));
     return new PutRightFinding(
         id,
         title,
         correction,
         Standing.TO_LOOK_AT,
-        estimate.isUndecided() ? "two clocks fit" : proposed ? "clock " + inWords : "clock unclear",
-        estimate.isUndecided()
-            ? Phrase.of(
-                "two shifts explain it about equally well: %s matches %,d entries, %s %,d",
-                inWords,
-                best.matches(),
-                direction(estimate.rival().orElseThrow().frames(), rate),
-                estimate.rival().orElseThrow().matches())
-            : Phrase.of(
-                "%,d of %,d entries match now; %,d would with the log %s",
-                now, total, after, inWords),
+        diagnosis.inWords(),
         choices,
         proposed ? List.of(Long.toString(best.frames())) : List.of(),
         List.of(
-            new Evidence("now", now + " of " + total, "fall on clips"),
-            new Evidence("then", after + " of " + total, "with the log " + inWords),
+            new Evidence("now", ClockDiagnosis.of(now, total), "fall on clips"),
+            new Evidence(
+                "then",
+                ClockDiagnosis.of(then, total),
+                "with the log " + ClockDiagnosis.shift(best.frames(), rate)),
             new Evidence(
                 "next best",
                 estimate.rival().map(r -> Integer.toString(r.matches())).orElse("none"),
-                estimate.rival().map(r -> direction(r.frames(), rate)).orElse(""))));
+                estimate
+                    .rival()
+                    .map(r -> ClockDiagnosis.shift(r.frames(), rate))
+                    .orElse(""))));
   }
 
   /** A clock that changes in the course of the paper. */
@@ -319,7 +315,6 @@ final class PaperClocks {
       String title, Correction.Clock clock, ClockStretches found, Group leading) {
     List<LogEntry> entries = paper.log().entries();
     FrameRate rate = leading.frames().rate();
-    String changes = found.changes(entries);
     var evidence = new ArrayList<Evidence>();
     for (ClockStretches.Stretch stretch : found.stretches()) {
       evidence.add(
@@ -327,7 +322,7 @@ final class PaperClocks {
               Phrase.of(
                   "rows %d–%d",
                   entries.get(stretch.first()).row(), entries.get(stretch.last()).row()),
-              stretch.frames() == 0 ? "as written" : direction(stretch.frames(), rate),
+              stretch.frames() == 0 ? "as written" : ClockDiagnosis.shift(stretch.frames(), rate),
               stretch.matches() + " fall on clips"));
     }
     String words =
@@ -346,14 +341,14 @@ final class PaperClocks {
                         s.frames()))
                 .toList()),
         Standing.TO_LOOK_AT,
-        "clock changes at " + changes,
-        Phrase.of(
-            "%,d of %,d entries match with one clock; %,d would with a clock that changes at %s",
-            Math.max(
-                leading.estimate().now(), leading.estimate().best().map(Shift::matches).orElse(0)),
-            leading.size(),
-            found.matches(),
-            changes),
+        new ClockDiagnosis.Changing(
+                Math.max(
+                    leading.estimate().now(),
+                    leading.estimate().best().map(Shift::matches).orElse(0)),
+                leading.size(),
+                found.matches(),
+                found.changes(entries))
+            .inWords(),
         List.of(new Choice(Correction.Stretches.SO, words, List.of())),
         List.of(Correction.Stretches.SO),
         evidence);
@@ -370,15 +365,10 @@ final class PaperClocks {
   private static Choice choice(Shift shift, Group leading, List<Group> together) {
     return new Choice(
         Long.toString(shift.frames()),
-        "the log " + direction(shift.frames(), leading.frames().rate()),
+        "the log " + ClockDiagnosis.shift(shift.frames(), leading.frames().rate()),
         List.of(
             new Evidence(
                 "matches", Integer.toString(matches(shift.frames(), leading, together)), "")));
-  }
-
-  /** A shift in words: {@code 7 s 12 f later}. */
-  static String direction(long frames, FrameRate rate) {
-    return RationalTime.of(Math.abs(frames), rate).inWords() + (frames < 0 ? " earlier" : " later");
   }
 
   private static Optional<Long> chosen(Decision decision) {

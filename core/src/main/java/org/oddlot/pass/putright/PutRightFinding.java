@@ -12,6 +12,7 @@ import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.text.Phrase;
 
@@ -47,8 +48,7 @@ public record PutRightFinding(
       String title,
       Correction correction,
       Standing standing,
-      String headline,
-      String reason,
+      Sentence words,
       List<Choice> choices,
       List<String> proposed,
       List<Evidence> evidence) {
@@ -57,8 +57,8 @@ public record PutRightFinding(
         title,
         correction,
         standing,
-        headline,
-        reason,
+        words.headline(),
+        words.reason(),
         choices,
         proposed,
         evidence,

@@ -9,6 +9,7 @@ import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.PaperClocks.Group;
 import org.oddlot.pass.putright.PutRightAnswer.Meaning;
@@ -70,8 +71,7 @@ final class Rates {
         clocks.paper().name() + (all ? "" : ", camera " + String.join(", ", cameras)),
         correction,
         Standing.TO_LOOK_AT,
-        "rate " + from + ", clips " + to,
-        reason,
+        new Sentence("rate " + from + ", clips " + to, reason),
         List.of(choice(clock), choice(label)),
         better.matches == 0 ? List.of() : List.of(better.id),
         List.of(

@@ -19,6 +19,7 @@ import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.Correction.Start;
 import org.oddlot.text.Phrase;
@@ -148,8 +149,8 @@ final class Reels {
         names,
         new Start(starts),
         Standing.TO_LOOK_AT,
-        Phrase.of("all begin in hour %02d", reels.getFirst().hour()),
-        Phrase.of(
+        Sentence.of(
+            Phrase.of("all begin in hour %02d", reels.getFirst().hour()),
             "%,d reels of one camera and day lie over each other in time; the first clips start at"
                 + " %s",
             reels.size(),

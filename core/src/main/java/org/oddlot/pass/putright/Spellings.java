@@ -20,6 +20,7 @@ import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.text.Phrase;
 
@@ -87,8 +88,7 @@ final class Spellings {
             new Correction.Spelling(paper.name(), otherClips, otherReels),
             // There is only one clip or roll that each can mean.
             Standing.SETTLED,
-            what,
-            what + "; each fits exactly one clip",
+            new Sentence(what, what + "; each fits exactly one clip"),
             List.of(
                 new Choice(Correction.Spelling.AS_THE_CLIPS, "written as the clips", List.of())),
             List.of(Correction.Spelling.AS_THE_CLIPS),
@@ -186,8 +186,7 @@ final class Spellings {
         title,
         new Correction.Rename(names),
         Standing.TO_LOOK_AT,
-        headline,
-        reason,
+        new Sentence(headline, reason),
         List.of(new Choice(Correction.Rename.SO, how, List.of())),
         proposed ? List.of(Correction.Rename.SO) : List.of(),
         evidence.subList(0, Math.min(evidence.size(), EXAMPLES)));

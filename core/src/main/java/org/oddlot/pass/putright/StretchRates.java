@@ -17,6 +17,7 @@ import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Sentence;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.putright.PutRightAnswer.Meaning;
 import org.oddlot.text.Phrase;
@@ -71,8 +72,8 @@ final class StretchRates {
         paper.name(),
         correction,
         Standing.TO_LOOK_AT,
-        "rate " + from + ", clips " + to,
-        Phrase.of(
+        Sentence.of(
+            "rate " + from + ", clips " + to,
             "%s tagged %s, most clips run at %s; %,d would lie in clips",
             Phrase.count(its.size(), "entry"), from, to, most),
         List.of(

@@ -25,6 +25,7 @@ import org.oddlot.title.Area;
 import org.oddlot.title.Colour;
 import org.oddlot.title.Fitter;
 import org.oddlot.title.Frame;
+import org.oddlot.title.Measure;
 import org.oddlot.title.SetTitle;
 import org.oddlot.title.Shape;
 import org.oddlot.title.Style;
@@ -112,9 +113,9 @@ final class StyleSheet {
       return new Style.Line(
           font.getValue(),
           weight.getValue(),
-          number(size, 4, 1000),
+          number(size, Measure.SIZE),
           letters.getValue(),
-          number(capitals, 30, 100) / 100,
+          percent(capitals, Measure.CAPITALS),
           Colour.parse(colour.getText()));
     }
   }
@@ -284,20 +285,24 @@ final class StyleSheet {
     };
   }
 
-  private static double number(TextField field, double least, double most) {
+  private static double number(TextField field, Measure measure) {
+    return number(field, measure, 1);
+  }
+
+  private static double percent(TextField field, Measure measure) {
+    return number(field, measure, 100);
+  }
+
+  private static double number(TextField field, Measure measure, int scale) {
     String text = field.getText().strip();
     if (!text.matches("-?\\d{1,5}(\\.\\d{1,4})?")) {
       throw new IllegalArgumentException(
           field.getAccessibleText() + ": \"" + text + "\" is no number");
     }
-    double value = Double.parseDouble(text);
-    if (value < least || value > most) {
+    double value = Double.parseDouble(text) / scale;
+    if (!measure.allows(value)) {
       throw new IllegalArgumentException(
-          field.getAccessibleText()
-              + " goes from "
-              + Phrase.decimal(least, 1)
-              + " to "
-              + Phrase.decimal(most, 1));
+          field.getAccessibleText() + " goes from " + measure.range(scale));
     }
     return value;
   }
@@ -316,36 +321,36 @@ final class StyleSheet {
               title.toLowerCase(Locale.ROOT).replaceAll("\\s+", "-"),
               title,
               its,
-              number(spacing, 0.5, 5),
+              number(spacing, Measure.SPACING),
               outlined.isSelected()
                   ? Optional.of(
                       new Style.Outline(
-                          number(outlineWidth, 0, 100), Colour.parse(outlineColour.getText())))
+                          number(outlineWidth, Measure.OUTLINE_WIDTH), Colour.parse(outlineColour.getText())))
                   : Optional.empty(),
               shadowed.isSelected()
                   ? Optional.of(
                       new Style.Shadow(
-                          number(shadowX, -200, 200),
-                          number(shadowY, -200, 200),
+                          number(shadowX, Measure.SHADOW_X),
+                          number(shadowY, Measure.SHADOW_Y),
                           before.shadow().map(Style.Shadow::colour).orElse(Colour.BLACK),
-                          number(shadowOpacity, 0, 100) / 100))
+                          percent(shadowOpacity, Measure.SHADOW_OPACITY)))
                   : Optional.empty(),
               boxed.isSelected()
                   ? Optional.of(
                       new Style.Box(
                           Colour.parse(boxColour.getText()),
-                          number(boxOpacity, 0, 100) / 100,
-                          number(boxRadius, 0, 500),
-                          number(boxPadding, 0, 500)))
+                          percent(boxOpacity, Measure.BOX_OPACITY),
+                          number(boxRadius, Measure.BOX_RADIUS),
+                          number(boxPadding, Measure.BOX_PADDING)))
                   : Optional.empty(),
               before.x(),
-              number(y, 0, 100) / 100,
+              percent(y, Measure.Y),
               hold.getValue(),
               align.getValue(),
               before.width(),
               band.isSelected(),
-              number(smallest, 4, 1000),
-              (int) number(mostLines, 1, 10),
+              number(smallest, Measure.SMALLEST),
+              (int) number(mostLines, Measure.LINES),
               before.speed(),
               before.shortest()));
     } catch (IllegalArgumentException e) {
