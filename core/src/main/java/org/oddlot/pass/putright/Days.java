@@ -163,7 +163,10 @@ final class Days {
             .collect(Collectors.toSet());
     String reelNames =
         reels.stream().map(ReelDay::reel).distinct().sorted().collect(Collectors.joining(", "));
-    String rows = together.size() == 1 ? "row " + first.entry.row() : together.size() + " entries";
+    String fit =
+        together.size() == 1
+            ? Phrase.of("row %d fits", first.entry.row())
+            : Phrase.of("%,d entries fit", together.size());
     String toEntries = PutRightAnswer.OfDay.entries(clipDay).written();
     String toClips = PutRightAnswer.OfDay.clips(logDay).written();
     Choice changeEntries =
@@ -192,8 +195,8 @@ final class Days {
         Standing.TO_LOOK_AT,
         Sentence.of(
             clipsWrong ? "card dated " + clipDay : "log dated " + logDay,
-            "%s fit clips on %s by time of day, but the log says %s and the clips %s",
-            rows, reelNames, DAY.format(logDay), DAY.format(clipDay)),
+            "%s clips on %s by time of day, but the log says %s and the clips %s",
+            fit, reelNames, DAY.format(logDay), DAY.format(clipDay)),
         clipsWrong
             ? List.of(changeClips, changeEntries, over)
             : List.of(changeEntries, changeClips, over),
