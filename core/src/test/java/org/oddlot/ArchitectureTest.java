@@ -27,6 +27,7 @@ class ArchitectureTest {
           List.of("report"),
           List.of("material"),
           List.of("measure"),
+          List.of("waveform"),
           List.of("format"),
           List.of("profile"),
           List.of("input"),

@@ -6,6 +6,7 @@ import java.util.function.Predicate;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Transcript;
 import org.oddlot.material.Material;
+import org.oddlot.pass.Pass;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.reports.ReportsPass;
@@ -58,6 +59,14 @@ public record ReadySheet(
               List.of("intake", "putright", "sync", "roles", "layout"),
               brought -> brought.equals(new Brought(false, true, false, false))),
           new ReadySheet(
+              "angles",
+              "Angles",
+              "many cameras and recorders of one event are placed by what all of them heard",
+              "A timeline file with the clips of all cameras, their media, sound files",
+              "A timeline with a row for each angle, and a group of them",
+              List.of("intake", "angles"),
+              _ -> false),
+          new ReadySheet(
               "words",
               "Captions",
               "captions and transcripts are placed, corrected, fixed and written",
@@ -84,10 +93,10 @@ public record ReadySheet(
           new ReadySheet(
               "everything",
               "Everything",
-              "every pass that the lot has something for",
+              "every pass that the lot has something for, but for angles",
               "Any of these together",
               "All that the lot has something for",
-              Passes.all().stream().<String>map(pass -> pass.id()).toList(),
+              Passes.all().stream().filter(Pass::isOnByItself).<String>map(Pass::id).toList(),
               _ -> true));
 
   /**

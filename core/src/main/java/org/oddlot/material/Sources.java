@@ -252,7 +252,8 @@ public final class Sources {
       String reel = placed.profile().text(placed.clip(), Field.SOURCE_REEL).orElse("");
       Optional<TimeRange> range = placed.clip().availableRange();
       SameName its =
-          range.map(this::near)
+          range
+              .map(this::near)
               .orElseGet(all::stream)
               .filter(each -> each.canBe(reel, range))
               .min(Comparator.comparingInt(each -> each.number))

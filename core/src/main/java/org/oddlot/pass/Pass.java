@@ -43,6 +43,11 @@ public interface Pass<F extends Finding> {
     return true;
   }
 
+  /** Whether a new run sheet has it switched on; else it is for those who ask for it. */
+  default boolean isOnByItself() {
+    return true;
+  }
+
   /** The id of the pass that it stands behind on a new run sheet; empty where it is found. */
   default String follows() {
     return "";

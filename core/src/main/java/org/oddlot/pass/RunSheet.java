@@ -27,10 +27,12 @@ public record RunSheet(List<Step> steps) {
     steps = List.copyOf(steps);
   }
 
-  /** All passes there are, in their order, with nothing set. */
+  /** All passes there are, in their order, with nothing set; those on that are so by themselves. */
   public static RunSheet initial() {
     return new RunSheet(
-        Passes.all().stream().map(pass -> new Step(pass.id(), true, Settings.INITIAL)).toList());
+        Passes.all().stream()
+            .map(pass -> new Step(pass.id(), pass.isOnByItself(), Settings.INITIAL))
+            .toList());
   }
 
   /**

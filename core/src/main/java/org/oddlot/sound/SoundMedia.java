@@ -47,16 +47,45 @@ public final class SoundMedia {
    */
   public static float[] samples(Path file, long from, int count) throws IOException {
     if (isWave(file)) {
-      WaveHead head =
-          WaveReader.read(file, new Problems(""))
-              .orElseThrow(() -> new IOException(file.getFileName() + " cannot be read"));
-      return WaveSamples.read(file, head, 0, from, count);
+      return WaveSamples.read(file, head(file), 0, from, count);
     }
+    return byOpener(file, opener -> opener.samples(file, from, count));
+  }
+
+  /**
+   * All of a file's sound from its beginning, all channels mixed, as it is decoded.
+   *
+   * @throws IOException if the file cannot be read or has no sound, or the listener says so
+   */
+  public static void listen(Path file, SoundListener listener) throws IOException {
+    if (isWave(file)) {
+      WaveSamples.listen(file, head(file), listener);
+      return;
+    }
+    byOpener(
+        file,
+        opener -> {
+          opener.listen(file, listener);
+          return file;
+        });
+  }
+
+  private static WaveHead head(Path file) throws IOException {
+    return WaveReader.read(file, new Problems(""))
+        .orElseThrow(() -> new IOException(file.getFileName() + " cannot be read"));
+  }
+
+  /** Asks one opener after the other. */
+  private interface Asked<T> {
+    T of(SoundOpener opener) throws IOException;
+  }
+
+  private static <T> T byOpener(Path file, Asked<T> asked) throws IOException {
     // Each says by itself that there is nothing for it; asking first would open the file twice.
     var nothing = new IOException(file.getFileName() + " has no sound that can be read");
     for (SoundOpener opener : OPENERS) {
       try {
-        return opener.samples(file, from, count);
+        return asked.of(opener);
       } catch (IOException e) {
         nothing.addSuppressed(e);
       }

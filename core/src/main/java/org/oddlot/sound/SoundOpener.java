@@ -25,4 +25,11 @@ public interface SoundOpener {
    * @throws IOException if the file cannot be read or has no sound
    */
   float[] samples(Path file, long from, int count) throws IOException;
+
+  /**
+   * All of a file's sound from its beginning, as it is decoded.
+   *
+   * @throws IOException if the file cannot be read or has no sound
+   */
+  void listen(Path path, SoundListener listener) throws IOException;
 }

@@ -62,6 +62,17 @@ public final class WaveSamples {
     return samples;
   }
 
+  /** All channels mixed, from the first sample to the last, a second at a time. */
+  static void listen(Path file, WaveHead head, SoundListener listener) throws IOException {
+    int atOnce = (int) Math.clamp(head.sampleRate(), 1, 1 << 18);
+    for (long at = 0; at < head.frames(); at += atOnce) {
+      int length = (int) Math.min(atOnce, head.frames() - at);
+      if (!listener.hear(read(file, head, 0, at, length), length)) {
+        return;
+      }
+    }
+  }
+
   private static float sample(ByteBuffer in, int at, int width, WaveHead.Coding coding) {
     if (coding == WaveHead.Coding.FLOAT) {
       return width == 8 ? (float) in.getDouble(at) : in.getFloat(at);

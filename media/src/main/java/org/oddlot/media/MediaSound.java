@@ -5,10 +5,12 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.oddlot.problem.Problems;
 import org.oddlot.sound.SoundFile;
+import org.oddlot.sound.SoundListener;
 import org.oddlot.sound.SoundOpener;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
@@ -116,5 +118,32 @@ public final class MediaSound implements SoundOpener {
       });
     }
     return samples;
+  }
+
+  @Override
+  public void listen(Path path, SoundListener listener) throws IOException {
+    try (MediaFile file = MediaFile.open(path)) {
+      float[][] mixed = {new float[1 << 12]};
+      IOException[] failed = {null};
+      file.listen((channels, length) -> {
+        float[] mono = mixed[0].length >= length ? mixed[0] : new float[length];
+        mixed[0] = mono;
+        Arrays.fill(mono, 0, length, 0);
+        for (float[] channel : channels) {
+          for (int i = 0; i < length; i++) {
+            mono[i] += channel[i] / channels.length;
+          }
+        }
+        try {
+          return listener.hear(mono, length);
+        } catch (IOException e) {
+          failed[0] = e;
+          return false;
+        }
+      });
+      if (failed[0] != null) {
+        throw failed[0];
+      }
+    }
   }
 }

@@ -62,54 +62,83 @@ public final class StyleFiles extends YamlKind<Style> {
         .outline()
         .ifPresent(its ->
             yaml.put(
-                "outline", map(Measure.OUTLINE_WIDTH.key(), decimal(its.width()), "colour", its.colour().toString())));
+                "outline",
+                map(
+                    Measure.OUTLINE_WIDTH.key(),
+                    decimal(its.width()),
+                    "colour",
+                    its.colour().toString())));
     style
         .shadow()
         .ifPresent(its ->
             yaml.put(
                 "shadow",
                 map(
-                    Measure.SHADOW_X.key(), decimal(its.x()),
-                    Measure.SHADOW_Y.key(), decimal(its.y()),
-                    "colour", its.colour().toString(),
-                    Measure.SHADOW_OPACITY.key(), decimal(its.opacity()))));
+                    Measure.SHADOW_X.key(),
+                    decimal(its.x()),
+                    Measure.SHADOW_Y.key(),
+                    decimal(its.y()),
+                    "colour",
+                    its.colour().toString(),
+                    Measure.SHADOW_OPACITY.key(),
+                    decimal(its.opacity()))));
     style
         .box()
         .ifPresent(its ->
             yaml.put(
                 "box",
                 map(
-                    "colour", its.colour().toString(),
-                    Measure.BOX_OPACITY.key(), decimal(its.opacity()),
-                    Measure.BOX_RADIUS.key(), decimal(its.radius()),
-                    Measure.BOX_PADDING.key(), decimal(its.padding()))));
+                    "colour",
+                    its.colour().toString(),
+                    Measure.BOX_OPACITY.key(),
+                    decimal(its.opacity()),
+                    Measure.BOX_RADIUS.key(),
+                    decimal(its.radius()),
+                    Measure.BOX_PADDING.key(),
+                    decimal(its.padding()))));
     yaml.put(
         "place",
         map(
-            Measure.X.key(), decimal(style.x()),
-            Measure.Y.key(), decimal(style.y()),
-            "hold", word(style.hold()),
-            "align", word(style.align()),
-            Measure.WIDTH.key(), decimal(style.width()),
-            "band", style.inBand() ? "yes" : "no"));
+            Measure.X.key(),
+            decimal(style.x()),
+            Measure.Y.key(),
+            decimal(style.y()),
+            "hold",
+            word(style.hold()),
+            "align",
+            word(style.align()),
+            Measure.WIDTH.key(),
+            decimal(style.width()),
+            "band",
+            style.inBand() ? "yes" : "no"));
     yaml.put(
         "fit",
         map(
-            Measure.SMALLEST.key(), decimal(style.smallest()),
-            Measure.LINES.key(), style.mostLines(),
-            "speed", decimal(new BigDecimal(style.speed().toDecimal(3))),
-            "shortest", decimal(new BigDecimal(style.shortest().toDecimal(3)))));
+            Measure.SMALLEST.key(),
+            decimal(style.smallest()),
+            Measure.LINES.key(),
+            style.mostLines(),
+            "speed",
+            decimal(new BigDecimal(style.speed().toDecimal(3))),
+            "shortest",
+            decimal(new BigDecimal(style.shortest().toDecimal(3)))));
     return YamlFile.write(yaml);
   }
 
   private static Map<String, Object> line(Style.Line line) {
     return map(
-        "font", line.font(),
-        Measure.WEIGHT.key(), line.weight(),
-        Measure.SIZE.key(), decimal(line.size()),
-        "case", word(line.letters()),
-        Measure.CAPITALS.key(), decimal(line.capitals()),
-        "colour", line.colour().toString());
+        "font",
+        line.font(),
+        Measure.WEIGHT.key(),
+        line.weight(),
+        Measure.SIZE.key(),
+        decimal(line.size()),
+        "case",
+        word(line.letters()),
+        Measure.CAPITALS.key(),
+        decimal(line.capitals()),
+        "colour",
+        line.colour().toString());
   }
 
   /** Keys and values in this order. */

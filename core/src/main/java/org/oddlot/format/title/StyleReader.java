@@ -199,8 +199,7 @@ final class StyleReader {
             place.word("align", Style.Align.CENTRE, Style.Align.class),
             place.number(Measure.WIDTH),
             place.text("band", "no").equals("yes"),
-            fit.number(
-                Measure.SMALLEST, Math.max(8, Math.floor(lines.getFirst().size() * 0.75))),
+            fit.number(Measure.SMALLEST, Math.max(8, Math.floor(lines.getFirst().size() * 0.75))),
             (int) fit.number(Measure.LINES),
             fit.read("speed", Rational.of(20), StyleReader::rational),
             fit.read("shortest", Rational.of(4, 5), StyleReader::rational));

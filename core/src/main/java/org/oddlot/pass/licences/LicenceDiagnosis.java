@@ -97,8 +97,7 @@ sealed interface LicenceDiagnosis {
               licence.holder(), origin.inWords());
       case Covered(Licence licence) ->
           Phrase.of(
-              "%s, by “%s” in row %d",
-              licence.title(), licence.material().text(), licence.row());
+              "%s, by “%s” in row %d", licence.title(), licence.material().text(), licence.row());
       case Over(String timeline, Rational over, Rational used, Rational allowed) ->
           Phrase.of(
               "%s s over: %s s used, %s s licensed, in %s",

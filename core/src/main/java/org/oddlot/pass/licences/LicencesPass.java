@@ -214,8 +214,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     return source
         .recorded()
         .<Origin>map(Origin.Recorded::new)
-        .or(() ->
-            source.clips().flatMap(LicencesPass::take).findFirst().map(Origin.Logged::new));
+        .or(() -> source.clips().flatMap(LicencesPass::take).findFirst().map(Origin.Logged::new));
   }
 
   private static Stream<String> take(PlacedClip placed) {
@@ -319,12 +318,8 @@ public final class LicencesPass implements Pass<LicenceFinding> {
       if (used.over().signum() > 0) {
         var diagnosis =
             new LicenceDiagnosis.Over(
-                used.timeline(),
-                used.over(),
-                used.once(),
-                licence.allowed().orElse(Rational.ZERO));
-        terms.add(
-            ofTerms(licence, used.timeline(), LicenceFinding.Term.LIMIT, rights, diagnosis));
+                used.timeline(), used.over(), used.once(), licence.allowed().orElse(Rational.ZERO));
+        terms.add(ofTerms(licence, used.timeline(), LicenceFinding.Term.LIMIT, rights, diagnosis));
       }
     }
     if (delivery.isPresent()) {
@@ -334,14 +329,14 @@ public final class LicencesPass implements Pass<LicenceFinding> {
             .until()
             .filter(day::isAfter)
             .map(end -> new LicenceDiagnosis.Ended(end, day))
-            .ifPresent(its ->
-                terms.add(ofTerms(licence, "", LicenceFinding.Term.ENDED, rights, its)));
+            .ifPresent(
+                its -> terms.add(ofTerms(licence, "", LicenceFinding.Term.ENDED, rights, its)));
         licence
             .from()
             .filter(day::isBefore)
             .map(begin -> new LicenceDiagnosis.NotBegun(begin, day))
-            .ifPresent(its ->
-                terms.add(ofTerms(licence, "", LicenceFinding.Term.NOT_BEGUN, rights, its)));
+            .ifPresent(
+                its -> terms.add(ofTerms(licence, "", LicenceFinding.Term.NOT_BEGUN, rights, its)));
       }
     }
     return terms;

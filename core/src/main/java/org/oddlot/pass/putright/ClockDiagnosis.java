@@ -38,7 +38,10 @@ sealed interface ClockDiagnosis {
     return switch (this) {
       case InStep(int now, int total) ->
           Sentence.of(
-              "clock in step", "%,d of %,d entries fall on clips; no shift does better", now, total);
+              "clock in step",
+              "%,d of %,d entries fall on clips; no shift does better",
+              now,
+              total);
       case TwoFit(Shift best, Shift rival, FrameRate rate) ->
           Sentence.of(
               "two clocks fit",

@@ -80,7 +80,9 @@ final class Countings {
                 "drop-frame, with colons",
                 "its labels are counted drop-frame though written with colons: %,d of %,d entries"
                     + " fall on clips that way, %,d as written",
-                then, total, now),
+                then,
+                total,
+                now),
             List.of(
                 choice(Correction.Counting.DROPS, "read as drop-frame", then),
                 choice(Correction.Counting.AS_WRITTEN, "read as written", now)),

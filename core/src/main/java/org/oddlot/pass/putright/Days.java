@@ -196,7 +196,10 @@ final class Days {
         Sentence.of(
             clipsWrong ? "card dated " + clipDay : "log dated " + logDay,
             "%s clips on %s by time of day, but the log says %s and the clips %s",
-            fit, reelNames, DAY.format(logDay), DAY.format(clipDay)),
+            fit,
+            reelNames,
+            DAY.format(logDay),
+            DAY.format(clipDay)),
         clipsWrong
             ? List.of(changeClips, changeEntries, over)
             : List.of(changeEntries, changeClips, over),

@@ -285,8 +285,8 @@ final class PaperClocks {
     ClockDiagnosis diagnosis =
         equal
             .<ClockDiagnosis>map(rival -> new ClockDiagnosis.TwoFit(best, rival, rate))
-            .orElseGet(() ->
-                new ClockDiagnosis.Shifted(now, total, best.frames(), rate, then, proposed));
+            .orElseGet(
+                () -> new ClockDiagnosis.Shifted(now, total, best.frames(), rate, then, proposed));
     return new PutRightFinding(
         id,
         title,
@@ -304,10 +304,7 @@ final class PaperClocks {
             new Evidence(
                 "next best",
                 estimate.rival().map(r -> Integer.toString(r.matches())).orElse("none"),
-                estimate
-                    .rival()
-                    .map(r -> ClockDiagnosis.shift(r.frames(), rate))
-                    .orElse(""))));
+                estimate.rival().map(r -> ClockDiagnosis.shift(r.frames(), rate)).orElse(""))));
   }
 
   /** A clock that changes in the course of the paper. */

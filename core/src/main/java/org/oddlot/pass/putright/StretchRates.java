@@ -75,7 +75,10 @@ final class StretchRates {
         Sentence.of(
             "rate " + from + ", clips " + to,
             "%s tagged %s, most clips run at %s; %,d would lie in clips",
-            Phrase.count(its.size(), "entry"), from, to, most),
+            Phrase.count(its.size(), "entry"),
+            from,
+            to,
+            most),
         List.of(
             choice(Meaning.CLOCK, Correction.Rate.words(Meaning.CLOCK, to), clock),
             choice(Meaning.LABEL, Correction.Rate.words(Meaning.LABEL, to), label)),

@@ -8,16 +8,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
-import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.material.Group;
+import org.oddlot.material.MadeBin;
 import org.oddlot.material.Material;
 import org.oddlot.material.MeasuredOffset;
 import org.oddlot.material.PlacedClip;
+import org.oddlot.material.SoundReference;
 import org.oddlot.material.Source;
-import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Applied;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
@@ -28,13 +27,9 @@ import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
-import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Composable;
-import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Gap;
-import org.oddlot.timeline.MediaReference;
-import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.TimelineObject;
 import org.oddlot.timeline.Track;
@@ -96,50 +91,12 @@ final class Synced {
     if (!made.isEmpty() && settings.get(SyncPass.WILD)) {
       addWild(all, made.entrySet().iterator().next(), claims);
     }
-    var edits = new LinkedHashMap<String, Edits>();
-    var documents = new ArrayList<>(material.documents());
-    made.forEach((name, objects) -> {
-      TimelineFile document = material.document(name).orElseThrow();
-      if (document.root() instanceof Bin root) {
-        edits.put(name, intoBin(root, objects, claims));
-      } else {
-        documents.add(inNewFile(document, objects, claims, documents));
-      }
-    });
-    return new Applied(material.with(TimelineFile.class, documents).withEdits(edits), claims);
-  }
-
-  /** A timeline by itself has no bin: the synced clips get a file of their own. */
-  private TimelineFile inNewFile(
-      TimelineFile document,
-      List<TimelineObject> objects,
-      List<Applied.Claim> claims,
-      List<TimelineFile> others) {
-    String title = document.root().name() + " " + settings.get(SyncPass.BIN);
-    Bin bin = Bin.of(settings.get(SyncPass.BIN), objects);
-    claims.add(new Applied.Claim(bin.identity(), "", "the synced clips in a file of their own"));
-    return TimelineFile.made(
-        TimelineFile.freeName(title.strip(), document.name(), others), bin, List.of(document));
-  }
-
-  private Edits intoBin(Bin root, List<TimelineObject> objects, List<Applied.Claim> claims) {
-    String name = settings.get(SyncPass.BIN);
-    Optional<Bin> there =
-        root.children().stream()
-            .filter(child -> child instanceof Bin bin && bin.name().equals(name))
-            .map(Bin.class::cast)
-            .findFirst();
-    if (there.isPresent()) {
-      return new Edits().change(there.get(), bin -> bin.withChildren(plus(bin, objects)));
-    }
-    Bin bin = Bin.of(name, objects);
-    claims.add(new Applied.Claim(bin.identity(), "", "the synced clips in one bin"));
-    return new Edits().change(root, object -> object.withChildren(plus(object, List.of(bin))));
-  }
-
-  private static List<TimelineObject> plus(
-      TimelineObject bin, List<? extends TimelineObject> more) {
-    return Stream.<TimelineObject>concat(bin.children().stream(), more.stream()).toList();
+    var bins = new MadeBin(material, settings.get(SyncPass.BIN));
+    made.forEach((name, objects) ->
+        bins.add(material.document(name).orElseThrow(), objects)
+            .ifPresent(bin ->
+                claims.add(new Applied.Claim(bin.identity(), "", "the synced clips in one bin"))));
+    return new Applied(bins.added(), claims);
   }
 
   private void addWild(
@@ -152,7 +109,8 @@ final class Synced {
     for (Recording recording : material.recordings()) {
       for (SoundFile file : recording.files()) {
         if (!together.contains(recording) && material.sources().byId(file.id()).isEmpty()) {
-          Clip clip = Clip.of(file.stem(), media(file, profile), Optional.empty());
+          Clip clip =
+              Clip.of(file.stem(), SoundReference.of(material, file, profile), Optional.empty());
           into.getValue().add(clip);
           claims.add(new Applied.Claim(clip.identity(), "", "no picture was running with it"));
         }
@@ -245,52 +203,10 @@ final class Synced {
       items.add(
           Clip.of(
               piece.file.stem(),
-              media(piece.file, profile),
+              SoundReference.of(material, piece.file, profile),
               Optional.of(TimeRange.of(reference + from, piece.pair.usedTo() - from, samples))));
       at = piece.end();
     }
     return Track.of(name, Track.AUDIO, items);
-  }
-
-  /** The media of a sound file, its range in samples since midnight. */
-  private MediaReference media(SoundFile file, Profile profile) {
-    Optional<TimeRange> range =
-        Optional.of(
-            TimeRange.of(
-                file.reference().map(r -> r.samples()).orElse(0L),
-                file.frames(),
-                FrameRate.of(file.sampleRate())));
-    return material
-        .sources()
-        .byId(file.id())
-        .map(Source::first)
-        .flatMap(placed -> placed.clip().media())
-        .<MediaReference>map(media -> media.withAvailableRange(range))
-        .orElseGet(() ->
-            new MediaReference.External(
-                Origin.NONE, file.stem(), file.id(), range, metadata(file, profile)));
-  }
-
-  private static JsonObject metadata(SoundFile file, Profile profile) {
-    JsonObject metadata = JsonObject.EMPTY;
-    if (file.day().isPresent() && profile.place(Field.RECORDED).isPresent()) {
-      metadata =
-          profile
-              .place(Field.RECORDED)
-              .get()
-              .set(metadata, JsonString.of(file.day().get().toString()));
-    }
-    if (!file.reel().isEmpty() && profile.place(Field.SOURCE_REEL).isPresent()) {
-      metadata = profile.place(Field.SOURCE_REEL).get().set(metadata, JsonString.of(file.reel()));
-    }
-    if (profile.place(Field.CHANNEL_COUNT).isPresent()) {
-      metadata =
-          profile.place(Field.CHANNEL_COUNT).get().set(metadata, JsonNumber.of(file.channels()));
-    }
-    if (profile.place(Field.SAMPLE_RATE).isPresent()) {
-      metadata =
-          profile.place(Field.SAMPLE_RATE).get().set(metadata, JsonNumber.of(file.sampleRate()));
-    }
-    return metadata;
   }
 }

@@ -325,7 +325,8 @@ final class StyleSheet {
               outlined.isSelected()
                   ? Optional.of(
                       new Style.Outline(
-                          number(outlineWidth, Measure.OUTLINE_WIDTH), Colour.parse(outlineColour.getText())))
+                          number(outlineWidth, Measure.OUTLINE_WIDTH),
+                          Colour.parse(outlineColour.getText())))
                   : Optional.empty(),
               shadowed.isSelected()
                   ? Optional.of(

@@ -1,0 +1,427 @@
+package org.oddlot.pass.angles;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.oddlot.material.Material;
+import org.oddlot.material.MediaAtHand;
+import org.oddlot.pass.Analysis;
+import org.oddlot.pass.Answers;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Codec;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.setting.Setting;
+import org.oddlot.text.Phrase;
+import org.oddlot.waveform.Agreement;
+import org.oddlot.waveform.PairOffset;
+
+/**
+ * Places the files of many cameras and recorders of one event by what all of them heard, and makes
+ * a group and a timeline of them, an angle a row. Timecode and dates are looked at afterwards and
+ * never decide. The clips that are there stay as they are.
+ */
+public final class AnglesPass implements Pass<PieceFinding> {
+  static final String REPORTED = "reported";
+  static final String AS_SPEED = "corrected by speed";
+
+  /** What becomes of a clock that counts at another pace than the longest piece's. */
+  public static final Setting<String> DRIFT =
+      Setting.oneOf("drift", "Drift", REPORTED, List.of(REPORTED, AS_SPEED));
+
+  static final String EARLIEST = "the earliest file";
+  static final String RECORDER = "the first recorder";
+  static final String ZERO = "zero";
+
+  /** Where the timecode of the group comes from. */
+  public static final Setting<String> START =
+      Setting.oneOf("start", "Start timecode", EARLIEST, List.of(EARLIEST, RECORDER, ZERO));
+
+  /** What the bin is called that the group goes into, and the group itself. */
+  public static final Setting<String> BIN =
+      Setting.text("bin", "Bin", "Angles", "the bin for group and timeline");
+
+  /** Two pieces of one angle may lie over each other by this much: clocks are not exact. */
+  private static final double MOST_OVER_ITS_OWN = 0.1;
+
+  /** One tie alone has to be surer than several. */
+  private static final double ALONE = -9;
+
+  /** From here on a place is worth showing, though not beyond doubt. */
+  private static final double WORTH_A_LOOK = -4;
+
+  /** Past midnight a day is another; then more has to speak for it. */
+  private static final double SHARE_PAST_MIDNIGHT = 0.6;
+
+  private static final double SHORTEST_LEAP = 0.004;
+
+  @Override
+  public String id() {
+    return "angles";
+  }
+
+  @Override
+  public String title() {
+    return "Angles";
+  }
+
+  @Override
+  public String question() {
+    return "Where does each piece lie?";
+  }
+
+  @Override
+  public List<Setting<?>> settings() {
+    return List.of(DRIFT, START, BIN);
+  }
+
+  @Override
+  public Codec<?> answers() {
+    return AngleAnswer.CODEC;
+  }
+
+  @Override
+  public Optional<Codec<?>> instructions() {
+    return Optional.of(AngleName.CODEC);
+  }
+
+  /** Listening to all of a day by itself would be long, and its takes are no angles. */
+  @Override
+  public boolean isOnByItself() {
+    return false;
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return material.recordings().stream().anyMatch(its -> its.first().path().isPresent())
+        || !MediaAtHand.of(material).files().isEmpty();
+  }
+
+  @Override
+  public Analysis<PieceFinding> analyse(Request request) {
+    List<Piece> pieces = pieces(request);
+    if (pieces.size() < 2) {
+      return Analysis.of(List.of());
+    }
+    Answers answers = request.answers();
+    Map<Integer, AngleAnswer> byHand = new HashMap<>();
+    for (int i = 0; i < pieces.size(); i++) {
+      Optional<Decision> said = answers.decision(PieceFinding.id(pieces.get(i)));
+      if (said.filter(Decision::isAccepted).isPresent() && !said.get().chosen().isEmpty()) {
+        byHand.put(i, AngleAnswer.CODEC.decode(said.get().chosen()));
+      }
+    }
+    var listening = new Listening(pieces, request.measured(), piece -> isSetAside(piece, answers));
+    List<Placing.Tie> ties =
+        new ArrayList<>(
+            listening.ties().stream()
+                .filter(tie -> !byHand.containsKey(tie.a()) && !byHand.containsKey(tie.b()))
+                .toList());
+    byHand.forEach((piece, answer) -> byHand(pieces, piece, answer).ifPresent(ties::add));
+    // What was placed by hand may still be what others are placed by.
+    listening.ties().stream()
+        .filter(tie -> byHand.containsKey(tie.a()) != byHand.containsKey(tie.b()))
+        .filter(tie -> ties.stream().noneMatch(each -> ties(each, tie, byHand)))
+        .forEach(ties::add);
+    var placing = new Placing(pieces, ties);
+    var findings = new ArrayList<PieceFinding>();
+    for (int i = 0; i < pieces.size(); i++) {
+      findings.add(finding(i, pieces, listening, placing, byHand.containsKey(i)));
+    }
+    findings.sort(
+        Comparator.comparing((PieceFinding each) -> !each.standing().needsAPerson())
+            .thenComparing(each -> each.place().map(Placing.Place::island).orElse(99))
+            .thenComparing(PieceFinding::begin));
+    return Analysis.<PieceFinding>of(findings).wanting(listening.wanted());
+  }
+
+  /** Whether what is heard of a piece that is placed by hand would be against the hand. */
+  private static boolean ties(
+      Placing.Tie known, Placing.Tie heard, Map<Integer, AngleAnswer> byHand) {
+    int placed = byHand.containsKey(heard.a()) ? heard.a() : heard.b();
+    return known.a() == placed || known.b() == placed;
+  }
+
+  static List<Piece> pieces(Request request) {
+    return Angles.pieces(
+        request.material(), Angles.said(request.answers().instructions(AngleName.CODEC).values()));
+  }
+
+  private static boolean isSetAside(Piece piece, Answers answers) {
+    return answers.decision(PieceFinding.id(piece)).filter(its -> !its.isAccepted()).isPresent();
+  }
+
+  private static Optional<Placing.Tie> byHand(List<Piece> pieces, int piece, AngleAnswer answer) {
+    return IntStream.range(0, pieces.size())
+        .filter(i -> i != piece && pieces.get(i).id().equals(answer.piece()))
+        .boxed()
+        .findFirst()
+        .map(other -> new Placing.Tie(other, piece, answer.seconds(), 0, 0, 1, 1_000));
+  }
+
+  private static PieceFinding finding(
+      int i, List<Piece> pieces, Listening listening, Placing placing, boolean isByHand) {
+    Piece piece = pieces.get(i);
+    List<Listening.Heard> pairs =
+        listening.of(i).stream()
+            .sorted(Comparator.comparingDouble(each -> each.found().best().chance()))
+            .toList();
+    Optional<Listening.Heard> leading =
+        pairs.stream()
+            .filter(Listening.Heard::isSearched)
+            .findFirst()
+            .or(() -> pairs.stream().findFirst());
+    Optional<Placing.Place> place = placing.of(i);
+    AngleDiagnosis diagnosis =
+        isByHand
+            ? new AngleDiagnosis.ByHand()
+            : place.isPresent()
+                ? ofPlaced(i, pieces, listening, placing, leading)
+                : ofUnplaced(i, listening, leading);
+    if (place.isEmpty() && diagnosis.hasPlace()) {
+      place = leading.flatMap(each -> beside(each, placing));
+    }
+    var choices = new ArrayList<Choice>();
+    if (diagnosis instanceof AngleDiagnosis.TwoPlaces && leading.isPresent()) {
+      Piece other = pieces.get(leading.get().a());
+      PairOffset found = leading.get().found();
+      choices.add(choice(other, found.best()));
+      found.rival().ifPresent(rival -> choices.add(choice(other, rival)));
+    }
+    return new PieceFinding(
+        piece,
+        diagnosis,
+        place,
+        place.map(its -> its.at() - first(its.island(), pieces, placing)).orElse(0.0),
+        placing.closing(i),
+        leading.map(Listening.Heard::found),
+        leading.map(each -> pieces.get(each.a()).name()).orElse(""),
+        choices,
+        evidence(i, pieces, listening, placing, pairs));
+  }
+
+  /** Where a piece would lie by one pair, where that alone does not place it. */
+  private static Optional<Placing.Place> beside(Listening.Heard pair, Placing placing) {
+    Agreement its = pair.found().best();
+    return placing
+        .of(pair.a())
+        .map(other ->
+            new Placing.Place(
+                other.at() + its.offset() * (1 + other.drift()),
+                other.drift() + its.drift(),
+                other.island()));
+  }
+
+  private static double first(int island, List<Piece> pieces, Placing placing) {
+    return IntStream.range(0, pieces.size())
+        .mapToObj(placing::of)
+        .flatMap(Optional::stream)
+        .filter(place -> place.island() == island)
+        .mapToDouble(Placing.Place::at)
+        .min()
+        .orElse(0);
+  }
+
+  private static Choice choice(Piece other, Agreement place) {
+    return new Choice(
+        new AngleAnswer(other.id(), place.offset()).written(),
+        Phrase.of("%s after %s begins", seconds(place.offset()), other.name()),
+        List.of(new Evidence("agrees", of(place), "windows")));
+  }
+
+  private static String of(Agreement its) {
+    return Phrase.of("%,d of %,d", its.agreeing(), its.heard());
+  }
+
+  private static String seconds(double seconds) {
+    return Phrase.signed(seconds, 3) + " s";
+  }
+
+  private static AngleDiagnosis ofUnplaced(
+      int i, Listening listening, Optional<Listening.Heard> leading) {
+    if (listening.isSilent(i)) {
+      return new AngleDiagnosis.Silent();
+    }
+    if (!listening.isDone()) {
+      return new AngleDiagnosis.NotYetHeard();
+    }
+    if (leading.isPresent()) {
+      PairOffset found = leading.get().found();
+      Agreement best = found.best();
+      if (best.chance() <= WORTH_A_LOOK && found.isAmbiguous()) {
+        return new AngleDiagnosis.TwoPlaces(
+            best.agreeing(), found.rival().map(Agreement::agreeing).orElse(0), best.heard());
+      }
+      if (best.chance() <= WORTH_A_LOOK) {
+        return new AngleDiagnosis.Faint(best.agreeing(), best.heard());
+      }
+    }
+    return new AngleDiagnosis.NotHere(listening.compared(i));
+  }
+
+  private static AngleDiagnosis ofPlaced(
+      int i,
+      List<Piece> pieces,
+      Listening listening,
+      Placing placing,
+      Optional<Listening.Heard> leading) {
+    Placing.Place place = placing.of(i).orElseThrow();
+    List<Placing.Tie> ties = placing.ties(i);
+    List<Placing.Tie> against = placing.against(i);
+    if (!against.isEmpty()) {
+      Placing.Tie one = against.getFirst();
+      return new AngleDiagnosis.DoesNotClose(
+          Math.abs(placing.residual(one)), pieces.get(one.a() == i ? one.b() : one.a()).name());
+    }
+    Agreement best =
+        listening.of(i).stream()
+            .filter(Listening.Heard::isTie)
+            .map(each -> each.found().best())
+            .min(Comparator.comparingDouble(Agreement::chance))
+            .or(() -> leading.map(each -> each.found().best()))
+            .orElseThrow();
+    Optional<AngleDiagnosis> own = overItsOwn(i, pieces, listening, placing);
+    if (own.isPresent()) {
+      return own.get();
+    }
+    Optional<LocalDate> day = commonDay(place.island(), i, pieces, placing);
+    Optional<LocalDate> its = pieces.get(i).day();
+    if (day.isPresent() && its.isPresent() && !its.equals(day)) {
+      boolean isPastMidnight =
+          Math.abs(day.get().toEpochDay() - its.get().toEpochDay()) == 1
+              && ties.size() > 1
+              && best.share() >= SHARE_PAST_MIDNIGHT;
+      if (!isPastMidnight) {
+        return new AngleDiagnosis.OtherDay(its.get(), day.get());
+      }
+    }
+    if (best.jump().filter(jump -> Math.abs(jump.by()) >= SHORTEST_LEAP).isPresent()) {
+      Agreement.Jump jump = best.jump().get();
+      return new AngleDiagnosis.Leaps(jump.at(), jump.by());
+    }
+    if (place.island() > 0) {
+      List<Integer> others =
+          IntStream.range(0, pieces.size())
+              .filter(other ->
+                  placing.of(other).filter(at -> at.island() == place.island()).isPresent())
+              .boxed()
+              .toList();
+      String first =
+          others.stream()
+              .filter(other -> other != i)
+              .findFirst()
+              .map(o -> pieces.get(o).name())
+              .orElse("");
+      return new AngleDiagnosis.Island(others.size(), first);
+    }
+    if (ties.size() == 1 && best.chance() > ALONE) {
+      return new AngleDiagnosis.Faint(best.agreeing(), best.heard());
+    }
+    return new AngleDiagnosis.Placed(ties.size(), best.agreeing(), best.heard());
+  }
+
+  private static Optional<AngleDiagnosis> overItsOwn(
+      int i, List<Piece> pieces, Listening listening, Placing placing) {
+    Placing.Place place = placing.of(i).orElseThrow();
+    double end = place.at() + listening.seconds(i);
+    for (int other = 0; other < pieces.size(); other++) {
+      Optional<Placing.Place> its = placing.of(other);
+      boolean isOfOneAngle =
+          other != i
+              && pieces.get(other).angle().name().equals(pieces.get(i).angle().name())
+              && its.filter(at -> at.island() == place.island()).isPresent();
+      if (isOfOneAngle) {
+        double over =
+            Math.min(end, its.get().at() + listening.seconds(other))
+                - Math.max(place.at(), its.get().at());
+        if (over > MOST_OVER_ITS_OWN) {
+          return Optional.of(new AngleDiagnosis.OverItsOwn(pieces.get(other).name(), over));
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** The day that most of an island's other pieces are dated. */
+  private static Optional<LocalDate> commonDay(
+      int island, int except, List<Piece> pieces, Placing placing) {
+    return IntStream.range(0, pieces.size())
+        .filter(i -> i != except)
+        .filter(i -> placing.of(i).filter(at -> at.island() == island).isPresent())
+        .mapToObj(i -> pieces.get(i).day())
+        .flatMap(Optional::stream)
+        .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()))
+        .entrySet()
+        .stream()
+        .max(
+            Comparator.comparingLong((Map.Entry<LocalDate, Long> each) -> each.getValue())
+                .thenComparing(Map.Entry::getKey))
+        .map(Map.Entry::getKey);
+  }
+
+  private static List<Evidence> evidence(
+      int i,
+      List<Piece> pieces,
+      Listening listening,
+      Placing placing,
+      List<Listening.Heard> pairs) {
+    var evidence = new ArrayList<Evidence>();
+    Piece piece = pieces.get(i);
+    evidence.add(new Evidence("angle", piece.angle().name(), piece.angle().why()));
+    placing
+        .of(i)
+        .ifPresent(place ->
+            evidence.add(
+                new Evidence(
+                    "begins",
+                    seconds(place.at() - first(place.island(), pieces, placing)),
+                    "after the first piece")));
+    placing
+        .closing(i)
+        .ifPresent(error ->
+            evidence.add(
+                new Evidence(
+                    "closing", Phrase.of("%.1f ms", 1000 * error), "round its triangles")));
+    placing
+        .of(i)
+        .ifPresent(place -> {
+          double ppm = place.drift() * 1e6;
+          evidence.add(
+              new Evidence(
+                  "drift",
+                  Phrase.signed(ppm, 1) + " ppm",
+                  Phrase.signed(1000 * place.drift() * listening.seconds(i), 1)
+                      + " ms at the end"));
+        });
+    for (Listening.Heard pair : pairs) {
+      Agreement best = pair.found().best();
+      evidence.add(
+          new Evidence(
+              pieces.get(pair.a()).name(),
+              seconds(best.offset()),
+              of(best) + (pair.isTie() ? "" : ", not counted")));
+    }
+    return evidence;
+  }
+
+  @Override
+  public Applied apply(Request request, List<Reviewed<PieceFinding>> accepted) {
+    List<PieceFinding> placed =
+        accepted.stream()
+            .map(Reviewed::finding)
+            .filter(finding -> finding.place().isPresent())
+            .toList();
+    return new AngleGroup(request.material(), request.settings()).applied(placed);
+  }
+}

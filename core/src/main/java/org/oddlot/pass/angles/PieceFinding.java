@@ -1,0 +1,89 @@
+package org.oddlot.pass.angles;
+
+import java.util.List;
+import java.util.Optional;
+import org.oddlot.pass.Choice;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Finding;
+import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Standing;
+import org.oddlot.waveform.PairOffset;
+
+/**
+ * Where a piece lies.
+ *
+ * @param piece the piece
+ * @param diagnosis what is known of it
+ * @param place where it lies, if anywhere
+ * @param begin the same in seconds after the first piece of its group begins
+ * @param closing by how much its triangles miss, in seconds, if it is in any
+ * @param leading the pair that says most about it
+ * @param by the name of the piece that it was compared with there
+ * @param choices where else it may lie
+ * @param evidence what it rests on
+ */
+public record PieceFinding(
+    Piece piece,
+    AngleDiagnosis diagnosis,
+    Optional<Placing.Place> place,
+    double begin,
+    Optional<Double> closing,
+    Optional<PairOffset> leading,
+    String by,
+    List<Choice> choices,
+    List<Evidence> evidence)
+    implements Finding {
+
+  public PieceFinding {
+    choices = List.copyOf(choices);
+    evidence = List.copyOf(evidence);
+  }
+
+  @Override
+  public FindingId id() {
+    return id(piece);
+  }
+
+  /** What the finding about a piece is known by. */
+  static FindingId id(Piece piece) {
+    return FindingId.of("angles", "piece", piece.id());
+  }
+
+  @Override
+  public String title() {
+    return piece.name();
+  }
+
+  @Override
+  public Standing standing() {
+    return diagnosis.standing();
+  }
+
+  @Override
+  public String headline() {
+    return diagnosis.inWords().headline();
+  }
+
+  @Override
+  public String reason() {
+    return diagnosis.inWords().reason();
+  }
+
+  @Override
+  public List<String> proposed() {
+    return choices.isEmpty() ? List.of() : List.of(choices.getFirst().id());
+  }
+
+  @Override
+  public Optional<String> problem(List<String> chosen) {
+    if (chosen.isEmpty()) {
+      return Optional.empty();
+    }
+    try {
+      AngleAnswer.CODEC.decode(chosen);
+      return Optional.empty();
+    } catch (IllegalArgumentException e) {
+      return Optional.of(String.valueOf(e.getMessage()));
+    }
+  }
+}

@@ -1,0 +1,125 @@
+package org.oddlot.waveform;
+
+/**
+ * Brings sound to another rate as it comes, exactly in time: sample {@code k} that goes out is the
+ * sound at {@code k / to} seconds. A windowed sinc, of which each place between two samples has its
+ * own taps; what lies above the lower of the two rates' halves is taken out before.
+ */
+final class Decimator {
+  /** How far the taps reach to either side, in zeros of the sinc. */
+  private static final int ZEROS = 6;
+
+  /** Where the band ends that is kept, in parts of the lower rate. */
+  private static final double BAND = 0.44;
+
+  /** Takes what goes out. */
+  @FunctionalInterface
+  interface Sink {
+    void put(float sample);
+  }
+
+  private final long from;
+  private final long to;
+  private final float[][] taps;
+  private final int reach;
+  private final Sink sink;
+
+  /** What came in and is still needed; its first sample is number {@code first}. */
+  private float[] held = new float[1 << 16];
+
+  private long first;
+  private int count;
+  private long next;
+
+  /** From so many samples a second to so many. */
+  Decimator(long from, long to, Sink sink) {
+    long divisor = divisor(from, to);
+    this.from = from / divisor;
+    this.to = to / divisor;
+    this.sink = sink;
+    double lower = Math.min(1.0, (double) to / from);
+    this.reach = (int) Math.ceil(ZEROS / lower);
+    this.taps = new float[Math.toIntExact(this.to)][];
+    // What lies before the first sample is silent.
+    this.first = -reach;
+    this.count = reach;
+  }
+
+  private static long divisor(long a, long b) {
+    return b == 0 ? a : divisor(b, a % b);
+  }
+
+  private float[] tapsAt(int place) {
+    float[] known = taps[place];
+    if (known != null) {
+      return known;
+    }
+    double between = (double) place / to;
+    double lower = Math.min(1.0, (double) to / from);
+    double cut = 2 * BAND * lower;
+    var made = new float[2 * reach + 1];
+    double sum = 0;
+    for (int i = 0; i < made.length; i++) {
+      double x = i - reach - between;
+      double window = Math.abs(x) > reach ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x / (reach + 1));
+      double sinc = x == 0 ? cut : Math.sin(Math.PI * cut * x) / (Math.PI * x);
+      made[i] = (float) (sinc * window);
+      sum += made[i];
+    }
+    for (int i = 0; i < made.length; i++) {
+      made[i] /= (float) sum;
+    }
+    taps[place] = made;
+    return made;
+  }
+
+  /** Takes some samples more. */
+  void hear(float[] samples, int length) {
+    if (count + length > held.length) {
+      int needed = (int) (next * from / to - reach - first);
+      int gone = Math.clamp(needed, 0, count);
+      System.arraycopy(held, gone, held, 0, count - gone);
+      first += gone;
+      count -= gone;
+      if (count + length > held.length) {
+        held = java.util.Arrays.copyOf(held, Math.max(2 * held.length, count + length));
+      }
+    }
+    System.arraycopy(samples, 0, held, count, length);
+    count += length;
+    goOn();
+  }
+
+  /** Puts out what the end still owes; what lies behind it is silent. */
+  void end() {
+    hear(new float[reach + 1], reach + 1);
+  }
+
+  private void goOn() {
+    while (true) {
+      long at = next * from;
+      int place = (int) (at % to);
+      int begin = (int) (at / to - reach - first);
+      float[] its = tapsAt(place);
+      if (begin + its.length > count) {
+        return;
+      }
+      float a = 0;
+      float b = 0;
+      float c = 0;
+      float d = 0;
+      int i = 0;
+      for (; i + 3 < its.length; i += 4) {
+        a += its[i] * held[begin + i];
+        b += its[i + 1] * held[begin + i + 1];
+        c += its[i + 2] * held[begin + i + 2];
+        d += its[i + 3] * held[begin + i + 3];
+      }
+      for (; i < its.length; i++) {
+        a += its[i] * held[begin + i];
+      }
+      sink.put(a + b + c + d);
+      next++;
+    }
+  }
+}

@@ -1,0 +1,165 @@
+package org.oddlot.waveform;
+
+import java.io.BufferedOutputStream;
+import java.io.Closeable;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import org.oddlot.input.FileState;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.UserFolder;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
+import org.oddlot.sound.SoundMedia;
+
+/**
+ * The sound of a media file as it is listened to: one channel, {@value #RATE} samples a second, a
+ * byte each. Made once by decoding the file from end to end, and kept by the file's state among
+ * what can be made again, so that hours of sound are compared without being decoded, and without
+ * being held in memory.
+ */
+public final class ListeningCopy implements Closeable {
+  /** Samples a second. Voices lie below 4 kHz. */
+  public static final int RATE = 8000;
+
+  /** The oldest copies go when all together are larger, in bytes: some 140 hours. */
+  private static final long MOST = 4_000_000_000L;
+
+  private final FileChannel file;
+  private final long length;
+
+  private ListeningCopy(FileChannel file, long length) {
+    this.file = file;
+    this.length = length;
+  }
+
+  /**
+   * The copy of a file's sound, made where there is none yet.
+   *
+   * @throws IOException if the file has no sound that can be decoded, or the copy cannot be kept
+   * @throws CancelledException if {@code progress} asks to stop
+   */
+  public static ListeningCopy of(Path media, Progress progress) throws IOException {
+    return of(media, UserFolder.CACHE.path().resolve("listening"), progress);
+  }
+
+  static ListeningCopy of(Path media, Path folder, Progress progress) throws IOException {
+    String state = FileState.of(media).inOneLine();
+    Path kept =
+        folder.resolve(
+            InputFile.sha256(("copy 1 " + state).getBytes(StandardCharsets.UTF_8)) + ".mono");
+    if (!Files.exists(kept)) {
+      make(media, kept, progress);
+      shrink(folder, kept);
+    }
+    FileChannel file = FileChannel.open(kept, StandardOpenOption.READ);
+    return new ListeningCopy(file, file.size());
+  }
+
+  private static void make(Path media, Path kept, Progress progress) throws IOException {
+    long rate = SoundMedia.sampleRate(media);
+    if (rate == 0) {
+      throw new IOException(media.getFileName() + " has no sound that can be read");
+    }
+    Files.createDirectories(kept.getParent());
+    Path part = Files.createTempFile(kept.getParent(), "new", ".part");
+    try {
+      try (var out =
+          new DataOutputStream(new BufferedOutputStream(Files.newOutputStream(part), 1 << 16))) {
+        var bytes = new byte[1 << 14];
+        int[] filled = {0};
+        IOException[] failed = {null};
+        var decimator =
+            new Decimator(
+                rate,
+                RATE,
+                sample -> {
+                  bytes[filled[0]++] = MuLaw.encode(sample);
+                  if (filled[0] == bytes.length) {
+                    filled[0] = 0;
+                    try {
+                      out.write(bytes);
+                    } catch (IOException e) {
+                      failed[0] = e;
+                    }
+                  }
+                });
+        SoundMedia.listen(
+            media,
+            (samples, length) -> {
+              progress.check();
+              decimator.hear(samples, length);
+              if (failed[0] != null) {
+                throw failed[0];
+              }
+              return true;
+            });
+        decimator.end();
+        out.write(bytes, 0, filled[0]);
+      }
+      Files.move(part, kept, StandardCopyOption.REPLACE_EXISTING);
+    } finally {
+      Files.deleteIfExists(part);
+    }
+  }
+
+  private static void shrink(Path folder, Path except) throws IOException {
+    record Aged(Path file, FileTime made, long size) {}
+    var all = new ArrayList<Aged>();
+    long total = 0;
+    try (var files = Files.list(folder)) {
+      for (Path each : files.filter(its -> its.toString().endsWith(".mono")).toList()) {
+        var aged = new Aged(each, Files.getLastModifiedTime(each), Files.size(each));
+        all.add(aged);
+        total += aged.size;
+      }
+    }
+    all.sort(Comparator.comparing(Aged::made));
+    for (Aged oldest : all) {
+      if (total <= MOST || oldest.file.equals(except)) {
+        return;
+      }
+      Files.deleteIfExists(oldest.file);
+      total -= oldest.size;
+    }
+  }
+
+  /** How many samples there are. */
+  public long length() {
+    return length;
+  }
+
+  /** How long it is. */
+  public double seconds() {
+    return (double) length / RATE;
+  }
+
+  /** Some samples, from −1 to 1; silent where there are none. */
+  public float[] samples(long from, int count) throws IOException {
+    var samples = new float[count];
+    long first = Math.clamp(from, 0, length);
+    long last = Math.clamp(from + count, 0, length);
+    ByteBuffer bytes = ByteBuffer.allocate((int) (last - first));
+    while (bytes.hasRemaining() && file.read(bytes, first + bytes.position()) >= 0) {
+      // All of it, however many turns that takes.
+    }
+    for (int i = 0; i < bytes.position(); i++) {
+      samples[(int) (first - from) + i] = MuLaw.decode(bytes.get(i));
+    }
+    return samples;
+  }
+
+  @Override
+  public void close() throws IOException {
+    file.close();
+  }
+}
