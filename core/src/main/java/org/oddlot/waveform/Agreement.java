@@ -2,6 +2,7 @@ package org.oddlot.waveform;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -104,6 +105,22 @@ public record Agreement(
     return (int) windows.stream().filter(Window::agrees).count();
   }
 
+  /**
+   * How well the drift is known: the squares of how far the windows that agree lie from their
+   * middle; 0 where they are too near to each other for any drift to be known.
+   */
+  public double paceWeight() {
+    double[] at = windows.stream().filter(Window::agrees).mapToDouble(Window::at).toArray();
+    double middle = Arrays.stream(at).average().orElse(0);
+    double squares = Arrays.stream(at).map(each -> Math.pow(each - middle, 2)).sum();
+    return isLong(at.length, squares) ? squares : 0;
+  }
+
+  /** Of few seconds no drift can be known: the scatter of what is heard is larger. */
+  private static boolean isLong(double count, double squares) {
+    return count >= 3 && squares / count > 400;
+  }
+
   /** How much of what is heard agrees, from 0 to 1. */
   public double share() {
     return windows.isEmpty() ? 0 : (double) agreeing() / heard();
@@ -154,6 +171,15 @@ public record Agreement(
         strength,
         scatter,
         jump.map(its -> new Jump(other(its.at), -its.by)));
+  }
+
+  /** How likely it is that of {@code n} at least {@code k} are so, as a power of ten. */
+  static double logTail(int n, int k, double each) {
+    double sum = 0;
+    for (int i = k; i <= n; i++) {
+      sum += Math.exp(logBinomial(n, i) + i * Math.log(each) + (n - i) * Math.log(1 - each));
+    }
+    return Math.log10(Math.max(sum, 1e-99));
   }
 
   /**

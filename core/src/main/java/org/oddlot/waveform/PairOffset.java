@@ -20,21 +20,31 @@ public record PairOffset(Agreement best, Optional<Agreement> rival) {
   /** Chance makes this many agree less than once in ten million pairs. */
   private static final double UNLIKELY = -7;
 
+  private static final int FEWEST_OF_A_RIVAL = 3;
+
   /** So much of what is heard has to agree. */
   private static final double LEAST_SHARE = 0.3;
 
-  /** A rival that has so much of what the best has makes it one of two. */
-  private static final double ALIKE = 0.5;
+  /** From here on two places are not alike, as a power of ten. */
+  private static final double UNLIKE = -4;
 
   /** Whether the place is beyond doubt, as far as the waveform can tell. */
   public boolean isClear() {
     return best.chance() <= UNLIKELY && best.share() >= LEAST_SHARE && !isAmbiguous();
   }
 
-  /** Whether another place does nearly as well. */
+  /**
+   * Whether another place does nearly as well. Where music comes again, much may agree at two
+   * places; at the right one nearly all does. The best one is taken if it is unlikely that so much
+   * agrees there only as often as at the other.
+   */
   public boolean isAmbiguous() {
     return rival
-        .filter(other -> other.agreeing() >= 3 && other.share() >= ALIKE * best.share())
+        .filter(other ->
+            other.agreeing() >= FEWEST_OF_A_RIVAL
+                && Agreement.logTail(
+                        best.heard(), best.agreeing(), Math.clamp(other.share(), 0.02, 0.98))
+                    > UNLIKE)
         .isPresent();
   }
 

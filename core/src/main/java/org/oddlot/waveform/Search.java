@@ -20,8 +20,11 @@ final class Search {
   private static final double LOWEST = 120;
   private static final double HIGHEST = 1800;
 
-  /** The longest piece that is looked for, in samples: 16 s. */
-  private static final int PIECE = 1 << 16;
+  /** The longest piece that is looked for, in samples: some 10 s. */
+  private static final int PIECE = 43_000;
+
+  /** From here on one piece alone says where to look, if no other place comes near. */
+  private static final float CLEAR = 12f;
 
   private static final int FEWEST_PIECES = 3;
   private static final int MOST_PIECES = 8;
@@ -53,16 +56,41 @@ final class Search {
   /** A top of one piece's correlation. */
   private record Top(double offset, double near, float strength) {}
 
-  private Search() {}
+  private final ListeningCopy longer;
+  private final ListeningCopy shorter;
+  private final int length;
+  private final Correlation correlation;
+
+  private Search(ListeningCopy longer, ListeningCopy shorter) {
+    this.longer = longer;
+    this.shorter = shorter;
+    this.length = (int) Math.min(PIECE, shorter.length() / 2);
+    int size = Math.max(1 << 12, Integer.highestOneBit(Math.max(1, 3 * length)) * 2);
+    this.correlation = new Correlation(size, RATE, LOWEST, HIGHEST);
+  }
 
   /** The places where {@code shorter} may lie in {@code longer}, the likeliest first. */
   static List<Place> places(ListeningCopy longer, ListeningCopy shorter, Progress progress)
       throws IOException {
-    int length = (int) Math.min(PIECE, shorter.length() / 2);
-    int size = Math.max(1 << 12, Integer.highestOneBit(Math.max(1, 2 * length - 1)) * 2);
-    var correlation = new Correlation(size, RATE, LOWEST, HIGHEST);
-    var tops = new ArrayList<Top>();
-    List<Double> begins = pieces(shorter.seconds(), (double) length / RATE);
+    var search = new Search(longer, shorter);
+    List<Double> begins = pieces(shorter.seconds(), (double) search.length / RATE);
+    // Mostly one piece, from the middle, finds the place; the others are for when it does not.
+    double middle = begins.get(begins.size() / 2);
+    List<Top> tops = new ArrayList<>(search.tops(List.of(middle), progress));
+    if (begins.size() > 1 && !isClear(tops)) {
+      tops.addAll(search.tops(begins.stream().filter(each -> each != middle).toList(), progress));
+    }
+    return together(tops);
+  }
+
+  private static boolean isClear(List<Top> tops) {
+    return !tops.isEmpty()
+        && tops.getFirst().strength >= CLEAR
+        && (tops.size() == 1 || tops.get(1).strength <= tops.getFirst().strength / 2);
+  }
+
+  /** The highest tops of each of some pieces, those of each from the highest down. */
+  private List<Top> tops(List<Double> begins, Progress progress) throws IOException {
     var spectra = new ArrayList<float[]>();
     var heard = new ArrayList<Double>();
     for (double begin : begins) {
@@ -72,16 +100,13 @@ final class Search {
         heard.add(Math.round(begin * ListeningCopy.RATE) / (double) ListeningCopy.RATE);
       }
     }
-    if (spectra.isEmpty()) {
-      return List.of();
-    }
     var best = new ArrayList<List<Top>>();
     spectra.forEach(_ -> best.add(new ArrayList<>()));
-    int hop = size - length;
+    int hop = correlation.size() - length;
     long end = longer.length() / 2;
-    for (long from = -(long) length; from < end; from += hop) {
+    for (long from = -(long) length; from < end && !spectra.isEmpty(); from += hop) {
       progress.check();
-      float[] block = halved(longer, 2 * from, size);
+      float[] block = halved(longer, 2 * from, correlation.size());
       if (Correlation.isSilent(block)) {
         continue;
       }
@@ -91,8 +116,7 @@ final class Search {
         keepTops(alike, hop, from, heard.get(i), best.get(i));
       }
     }
-    best.forEach(tops::addAll);
-    return together(tops);
+    return best.stream().flatMap(List::stream).toList();
   }
 
   /** Where the pieces begin that are looked for: spread over all of it. */

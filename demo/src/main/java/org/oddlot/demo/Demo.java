@@ -25,6 +25,7 @@ public final class Demo {
         new DemoDay("day", "", Demo::make, DayOne.TOUR),
         new DemoDay("everything", "day 2", Demo::makeDayTwo, DayTwo.TOUR),
         new DemoDay("sound", "day 3", Demo::makeDayThree, DayThree.TOUR),
+        new DemoDay("angles", "band evening", Demo::makeBandEvening, BandEvening.TOUR),
         new DemoDay("words", "ferry talk", Demo::makeTalk, DayFour.TOUR),
         new DemoDay("titles", "titles", Demo::makeTitles, DayFive.TOUR),
         new DemoDay("delivery", "delivery", Demo::makeDelivery, DaySix.TOUR));
@@ -128,6 +129,39 @@ public final class Demo {
     }
     makeAll(media);
     LotFile.save(Lot.empty("Orrin day 3").withFiles(inputs), lot);
+    return lot;
+  }
+
+  /**
+   * Makes the evening of the wedding's band in {@code folder}: a lot by itself, with its movies and
+   * its sound.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeBandEvening(Path folder) throws IOException {
+    Path lot = folder.resolve("Ferry band, evening" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      return lot;
+    }
+    var inputs = new ArrayList<>(List.of(folder.resolve("ferry-band.otio")));
+    put(inputs.getFirst(), BandEvening.export());
+    var media = new ArrayList<Media>();
+    for (BandEvening.Shot shot : BandEvening.shots()) {
+      media.add(new Media(folder.resolve(shot.path()), path -> BandEvening.write(shot, path)));
+    }
+    for (BandEvening.Tape tape : BandEvening.tapes()) {
+      Path file = folder.resolve(tape.path());
+      media.add(new Media(file, path -> BandEvening.write(tape, path)));
+      inputs.add(file);
+    }
+    makeAll(media);
+    Lot empty = Lot.empty("Ferry band, evening");
+    LotFile.save(
+        empty
+            .withFiles(inputs)
+            .withSheet(ReadySheet.byId("angles").orElseThrow().over(empty.sheet())),
+        lot);
     return lot;
   }
 

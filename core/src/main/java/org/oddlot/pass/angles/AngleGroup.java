@@ -231,7 +231,7 @@ final class AngleGroup {
             .map(file ->
                 Clip.of(file.stem(), SoundReference.of(material, file, profile), Optional.empty()))
             .orElseGet(() -> whole(piece.source().orElseThrow()));
-    double drift = finding.place().map(Placing.Place::drift).orElse(0.0);
+    double drift = finding.place().map(Position::drift).orElse(0.0);
     boolean isCorrected =
         settings.get(AnglesPass.DRIFT).equals(AnglesPass.AS_SPEED)
             && Math.abs(drift) >= LEAST_DRIFT;

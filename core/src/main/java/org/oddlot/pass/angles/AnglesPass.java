@@ -123,25 +123,36 @@ public final class AnglesPass implements Pass<PieceFinding> {
       }
     }
     var listening = new Listening(pieces, request.measured(), piece -> isSetAside(piece, answers));
+    Map<Integer, Listening.Heard> twice = twice(pieces, listening);
+    twice.keySet().removeAll(byHand.keySet());
     List<Placing.Tie> ties =
         new ArrayList<>(
             listening.ties().stream()
+                .filter(tie -> !twice.containsKey(tie.a()) && !twice.containsKey(tie.b()))
                 .filter(tie -> !byHand.containsKey(tie.a()) && !byHand.containsKey(tie.b()))
                 .toList());
     byHand.forEach((piece, answer) -> byHand(pieces, piece, answer).ifPresent(ties::add));
     // What was placed by hand may still be what others are placed by.
     listening.ties().stream()
         .filter(tie -> byHand.containsKey(tie.a()) != byHand.containsKey(tie.b()))
+        .filter(tie -> !twice.containsKey(tie.a()) && !twice.containsKey(tie.b()))
         .filter(tie -> ties.stream().noneMatch(each -> ties(each, tie, byHand)))
         .forEach(ties::add);
     var placing = new Placing(pieces, ties);
     var findings = new ArrayList<PieceFinding>();
     for (int i = 0; i < pieces.size(); i++) {
-      findings.add(finding(i, pieces, listening, placing, byHand.containsKey(i)));
+      findings.add(
+          finding(
+              i,
+              pieces,
+              listening,
+              placing,
+              Optional.ofNullable(twice.get(i)),
+              byHand.containsKey(i)));
     }
     findings.sort(
         Comparator.comparing((PieceFinding each) -> !each.standing().needsAPerson())
-            .thenComparing(each -> each.place().map(Placing.Place::island).orElse(99))
+            .thenComparing(each -> each.place().map(Position::island).orElse(99))
             .thenComparing(PieceFinding::begin));
     return Analysis.<PieceFinding>of(findings).wanting(listening.wanted());
   }
@@ -167,11 +178,16 @@ public final class AnglesPass implements Pass<PieceFinding> {
         .filter(i -> i != piece && pieces.get(i).id().equals(answer.piece()))
         .boxed()
         .findFirst()
-        .map(other -> new Placing.Tie(other, piece, answer.seconds(), 0, 0, 1, 1_000));
+        .map(other -> new Placing.Tie(other, piece, answer.seconds(), 0, 0, 1, 1_000, 0));
   }
 
   private static PieceFinding finding(
-      int i, List<Piece> pieces, Listening listening, Placing placing, boolean isByHand) {
+      int i,
+      List<Piece> pieces,
+      Listening listening,
+      Placing placing,
+      Optional<Listening.Heard> twice,
+      boolean isByHand) {
     Piece piece = pieces.get(i);
     List<Listening.Heard> pairs =
         listening.of(i).stream()
@@ -182,23 +198,24 @@ public final class AnglesPass implements Pass<PieceFinding> {
             .filter(Listening.Heard::isSearched)
             .findFirst()
             .or(() -> pairs.stream().findFirst());
-    Optional<Placing.Place> place = placing.of(i);
+    Optional<Position> place = placing.of(i);
     AngleDiagnosis diagnosis =
         isByHand
             ? new AngleDiagnosis.ByHand()
-            : place.isPresent()
-                ? ofPlaced(i, pieces, listening, placing, leading)
-                : ofUnplaced(i, listening, leading);
+            : twice.isPresent()
+                ? twoPlaces(twice.get().found())
+                : place.isPresent()
+                    ? ofPlaced(i, pieces, listening, placing, leading)
+                    : ofUnplaced(i, listening, leading);
     if (place.isEmpty() && diagnosis.hasPlace()) {
-      place = leading.flatMap(each -> beside(each, placing));
+      place = twice.or(() -> leading).flatMap(each -> beside(each, placing));
     }
     var choices = new ArrayList<Choice>();
-    if (diagnosis instanceof AngleDiagnosis.TwoPlaces && leading.isPresent()) {
-      Piece other = pieces.get(leading.get().a());
-      PairOffset found = leading.get().found();
-      choices.add(choice(other, found.best()));
-      found.rival().ifPresent(rival -> choices.add(choice(other, rival)));
-    }
+    twice.ifPresent(each -> {
+      Piece other = pieces.get(each.a());
+      choices.add(choice(other, each.found().best()));
+      each.found().rival().ifPresent(rival -> choices.add(choice(other, rival)));
+    });
     return new PieceFinding(
         piece,
         diagnosis,
@@ -206,18 +223,65 @@ public final class AnglesPass implements Pass<PieceFinding> {
         place.map(its -> its.at() - first(its.island(), pieces, placing)).orElse(0.0),
         placing.closing(i),
         leading.map(Listening.Heard::found),
-        leading.map(each -> pieces.get(each.a()).name()).orElse(""),
+        leading.map(each -> pieces.get(each.a())),
         choices,
         evidence(i, pieces, listening, placing, pairs));
   }
 
+  /**
+   * The pieces that may lie at two places: by a pair that says so, unless another, in which both
+   * places would have been heard, says which of them it is.
+   */
+  private static Map<Integer, Listening.Heard> twice(List<Piece> pieces, Listening listening) {
+    var twice = new HashMap<Integer, Listening.Heard>();
+    var placing = new Placing(pieces, listening.ties());
+    for (int i = 0; i < pieces.size(); i++) {
+      List<Listening.Heard> pairs =
+          listening.of(i).stream().filter(Listening.Heard::isSearched).toList();
+      double length = listening.seconds(i);
+      pairs.stream()
+          .filter(each -> pieces.get(each.a()).seconds() >= length)
+          .filter(
+              each -> each.found().best().chance() <= WORTH_A_LOOK && each.found().isAmbiguous())
+          .filter(each ->
+              pairs.stream()
+                  .filter(Listening.Heard::isTie)
+                  .noneMatch(other -> hearsBoth(other, each, placing, listening, length)))
+          .findFirst()
+          .ifPresent(each -> twice.put(each.b(), each));
+    }
+    return twice;
+  }
+
+  /** Whether both places of a pair lie within the piece that another pair compares with. */
+  private static boolean hearsBoth(
+      Listening.Heard tie,
+      Listening.Heard doubtful,
+      Placing placing,
+      Listening listening,
+      double length) {
+    Optional<Position> heard = placing.of(tie.a());
+    Optional<Position> by = placing.of(doubtful.a());
+    if (heard.isEmpty() || by.isEmpty() || heard.get().island() != by.get().island()) {
+      return false;
+    }
+    double begin = heard.get().at();
+    double end = begin + listening.seconds(tie.a());
+    return IntStream.range(0, 2)
+        .mapToDouble(i ->
+            by.get().at()
+                + (i == 0 ? doubtful.found().best() : doubtful.found().rival().orElseThrow())
+                    .offset())
+        .allMatch(at -> Math.min(end, at + length) - Math.max(begin, at) >= length / 2);
+  }
+
   /** Where a piece would lie by one pair, where that alone does not place it. */
-  private static Optional<Placing.Place> beside(Listening.Heard pair, Placing placing) {
+  private static Optional<Position> beside(Listening.Heard pair, Placing placing) {
     Agreement its = pair.found().best();
     return placing
         .of(pair.a())
         .map(other ->
-            new Placing.Place(
+            new Position(
                 other.at() + its.offset() * (1 + other.drift()),
                 other.drift() + its.drift(),
                 other.island()));
@@ -228,7 +292,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
         .mapToObj(placing::of)
         .flatMap(Optional::stream)
         .filter(place -> place.island() == island)
-        .mapToDouble(Placing.Place::at)
+        .mapToDouble(Position::at)
         .min()
         .orElse(0);
   }
@@ -259,15 +323,18 @@ public final class AnglesPass implements Pass<PieceFinding> {
     if (leading.isPresent()) {
       PairOffset found = leading.get().found();
       Agreement best = found.best();
-      if (best.chance() <= WORTH_A_LOOK && found.isAmbiguous()) {
-        return new AngleDiagnosis.TwoPlaces(
-            best.agreeing(), found.rival().map(Agreement::agreeing).orElse(0), best.heard());
-      }
       if (best.chance() <= WORTH_A_LOOK) {
         return new AngleDiagnosis.Faint(best.agreeing(), best.heard());
       }
     }
     return new AngleDiagnosis.NotHere(listening.compared(i));
+  }
+
+  private static AngleDiagnosis twoPlaces(PairOffset found) {
+    return new AngleDiagnosis.TwoPlaces(
+        found.best().agreeing(),
+        found.rival().map(Agreement::agreeing).orElse(0),
+        found.best().heard());
   }
 
   private static AngleDiagnosis ofPlaced(
@@ -276,7 +343,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
       Listening listening,
       Placing placing,
       Optional<Listening.Heard> leading) {
-    Placing.Place place = placing.of(i).orElseThrow();
+    Position place = placing.of(i).orElseThrow();
     List<Placing.Tie> ties = placing.ties(i);
     List<Placing.Tie> against = placing.against(i);
     if (!against.isEmpty()) {
@@ -333,10 +400,10 @@ public final class AnglesPass implements Pass<PieceFinding> {
 
   private static Optional<AngleDiagnosis> overItsOwn(
       int i, List<Piece> pieces, Listening listening, Placing placing) {
-    Placing.Place place = placing.of(i).orElseThrow();
+    Position place = placing.of(i).orElseThrow();
     double end = place.at() + listening.seconds(i);
     for (int other = 0; other < pieces.size(); other++) {
-      Optional<Placing.Place> its = placing.of(other);
+      Optional<Position> its = placing.of(other);
       boolean isOfOneAngle =
           other != i
               && pieces.get(other).angle().name().equals(pieces.get(i).angle().name())
@@ -396,13 +463,14 @@ public final class AnglesPass implements Pass<PieceFinding> {
     placing
         .of(i)
         .ifPresent(place -> {
-          double ppm = place.drift() * 1e6;
+          double late = 1000 * Math.abs(place.drift()) * listening.seconds(i);
           evidence.add(
               new Evidence(
-                  "drift",
-                  Phrase.signed(ppm, 1) + " ppm",
-                  Phrase.signed(1000 * place.drift() * listening.seconds(i), 1)
-                      + " ms at the end"));
+                  "clock",
+                  Phrase.of(
+                      "%.1f ppm %s",
+                      Math.abs(place.drift()) * 1e6, place.drift() > 0 ? "slow" : "fast"),
+                  Phrase.of("%.1f ms at the end", late)));
         });
     for (Listening.Heard pair : pairs) {
       Agreement best = pair.found().best();

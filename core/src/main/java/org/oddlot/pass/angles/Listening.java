@@ -40,7 +40,8 @@ final class Listening {
 
     Placing.Tie tie() {
       Agreement its = found.best();
-      return new Placing.Tie(a, b, its.offset(), its.drift(), its.from(), its.to(), its.agreeing());
+      return new Placing.Tie(
+          a, b, its.offset(), its.drift(), its.from(), its.to(), its.agreeing(), its.paceWeight());
     }
   }
 
@@ -202,7 +203,7 @@ final class Listening {
   private void searchIslands() {
     var placing = new Placing(pieces, ties());
     for (int piece : longestFirst) {
-      Optional<Placing.Place> place = placing.of(piece);
+      Optional<Position> place = placing.of(piece);
       if (place.isPresent() && place.get().island() > 0) {
         List<Integer> others =
             longestFirst.stream()
@@ -218,7 +219,7 @@ final class Listening {
   private void confirm() {
     var placing = new Placing(pieces, ties());
     for (int piece : longestFirst) {
-      Optional<Placing.Place> place = placing.of(piece);
+      Optional<Position> place = placing.of(piece);
       if (place.isEmpty()) {
         continue;
       }
@@ -243,16 +244,16 @@ final class Listening {
     if (isTied) {
       return;
     }
-    Placing.Place first = placing.of(Math.min(piece, other)).orElseThrow();
-    Placing.Place second = placing.of(Math.max(piece, other)).orElseThrow();
+    Position first = placing.of(Math.min(piece, other)).orElseThrow();
+    Position second = placing.of(Math.max(piece, other)).orElseThrow();
     double offset = (second.at() - first.at()) / (1 + first.drift());
     known(piece, other, Optional.of(Math.round(offset / STEP) * Math.round(STEP * 1000)));
   }
 
   /** How long two pieces are both there, by a placing. */
   private double shared(Placing placing, int a, int b) {
-    Optional<Placing.Place> one = placing.of(a);
-    Optional<Placing.Place> other = placing.of(b);
+    Optional<Position> one = placing.of(a);
+    Optional<Position> other = placing.of(b);
     if (one.isEmpty() || other.isEmpty() || one.get().island() != other.get().island()) {
       return 0;
     }

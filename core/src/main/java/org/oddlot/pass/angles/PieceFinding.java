@@ -18,18 +18,18 @@ import org.oddlot.waveform.PairOffset;
  * @param begin the same in seconds after the first piece of its group begins
  * @param closing by how much its triangles miss, in seconds, if it is in any
  * @param leading the pair that says most about it
- * @param by the name of the piece that it was compared with there
+ * @param other the piece that it was compared with there
  * @param choices where else it may lie
  * @param evidence what it rests on
  */
 public record PieceFinding(
     Piece piece,
     AngleDiagnosis diagnosis,
-    Optional<Placing.Place> place,
+    Optional<Position> place,
     double begin,
     Optional<Double> closing,
     Optional<PairOffset> leading,
-    String by,
+    Optional<Piece> other,
     List<Choice> choices,
     List<Evidence> evidence)
     implements Finding {

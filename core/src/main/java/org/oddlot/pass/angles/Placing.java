@@ -21,9 +21,6 @@ final class Placing {
   /** Pairs that lie farther from what all others say are left out, in seconds: half a frame. */
   private static final double MOST_RESIDUAL = 0.02;
 
-  /** A clock's pace is not known from less than this, in seconds. */
-  private static final double LEAST_FOR_PACE = 60;
-
   /**
    * Two pieces that were heard to lie together.
    *
@@ -34,26 +31,26 @@ final class Placing {
    * @param from where in the second what both have begins
    * @param to where it ends
    * @param weight how much is heard to agree
+   * @param paceWeight how well the drift is known; 0 where it is not
    */
-  record Tie(int a, int b, double offset, double drift, double from, double to, double weight) {
+  record Tie(
+      int a,
+      int b,
+      double offset,
+      double drift,
+      double from,
+      double to,
+      double weight,
+      double paceWeight) {
     private double middle() {
       return (from + to) / 2;
     }
   }
 
-  /**
-   * Where a piece lies.
-   *
-   * @param at when it begins, in seconds of its island's clock
-   * @param drift how much slower its own clock counts than that, as a part
-   * @param island the number of what it is tied to; pieces of one number lie by each other
-   */
-  record Place(double at, double drift, int island) {}
-
   private final List<Piece> pieces;
   private final List<Tie> ties;
   private final List<Tie> against = new ArrayList<>();
-  private final Map<Integer, Place> places = new HashMap<>();
+  private final Map<Integer, Position> places = new HashMap<>();
 
   /** The placing of these pieces by these ties. */
   Placing(List<Piece> pieces, List<Tie> ties) {
@@ -66,7 +63,7 @@ final class Placing {
   }
 
   /** Where a piece lies; empty where nothing ties it to any other. */
-  Optional<Place> of(int piece) {
+  Optional<Position> of(int piece) {
     return Optional.ofNullable(places.get(piece));
   }
 
@@ -82,12 +79,12 @@ final class Placing {
 
   /** How much later the second of a tie lies by it than by the placing, in seconds. */
   double residual(Tie tie) {
-    Place a = places.get(tie.a);
-    Place b = places.get(tie.b);
+    Position a = places.get(tie.a);
+    Position b = places.get(tie.b);
     if (a == null || b == null) {
       return 0;
     }
-    return residual(tie, a.at, a.drift, b.at, b.drift);
+    return residual(tie, a.at(), a.drift(), b.at(), b.drift());
   }
 
   private static double residual(Tie tie, double a, double paceA, double b, double paceB) {
@@ -182,9 +179,7 @@ final class Placing {
         rows.put(piece, rows.size());
       }
     }
-    double[] paces =
-        leastSquares(
-            rows, its, tie -> tie.to - tie.from < LEAST_FOR_PACE ? 0 : tie.weight, Tie::drift);
+    double[] paces = leastSquares(rows, its, Tie::paceWeight, Tie::drift);
     ToDoubleFunction<Integer> pace = piece -> rows.containsKey(piece) ? paces[rows.get(piece)] : 0;
     double[] begins =
         leastSquares(
@@ -194,7 +189,7 @@ final class Placing {
             tie -> residual(tie, 0, pace.applyAsDouble(tie.a), 0, pace.applyAsDouble(tie.b)));
     for (int piece : island) {
       double at = rows.containsKey(piece) ? begins[rows.get(piece)] : 0;
-      places.put(piece, new Place(at, pace.applyAsDouble(piece), number));
+      places.put(piece, new Position(at, pace.applyAsDouble(piece), number));
     }
   }
 

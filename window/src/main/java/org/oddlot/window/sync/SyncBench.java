@@ -31,6 +31,7 @@ import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.FindingsBench;
 import org.oddlot.window.kit.Place;
 import org.oddlot.window.kit.SoundTimes;
+import org.oddlot.window.kit.Waves;
 import org.oddlot.window.kit.Wording;
 import org.oddlot.window.kit.Words;
 

@@ -1,4 +1,4 @@
-package org.oddlot.window.sync;
+package org.oddlot.window.kit;
 
 import javafx.scene.Group;
 import javafx.scene.layout.Pane;
@@ -10,10 +10,11 @@ import org.oddlot.sound.Peaks;
  * Two sounds at one line: the camera's above it, the recorder's below. Where they are in sync they
  * mirror each other.
  */
-final class Waves extends Pane {
+public final class Waves extends Pane {
   private static final double HEIGHT = 54;
 
-  Waves(double width, Peaks own, Peaks sound) {
+  /** Two sounds of the same length, drawn so wide. */
+  public Waves(double width, Peaks own, Peaks sound) {
     getStyleClass().add("waves");
     setMinSize(width, HEIGHT);
     setPrefSize(width, HEIGHT);

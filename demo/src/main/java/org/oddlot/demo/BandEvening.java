@@ -1,0 +1,222 @@
+package org.oddlot.demo;
+
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.media.MovieWriter;
+import org.oddlot.practice.desk.DeskWriter;
+import org.oddlot.practice.desk.Item;
+import org.oddlot.practice.desk.Span;
+import org.oddlot.sound.BroadcastExtension;
+import org.oddlot.sound.WaveWriter;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Timecode;
+
+/**
+ * The evening on which a wedding's band plays on the ferry: four cameras that start and stop, two
+ * recorders that run through. Planted: clocks that are minutes apart, a camera that runs 35
+ * millionths fast, a start at which only a tape is heard that was played twice, a clip without any
+ * sound, and one of another evening.
+ */
+public final class BandEvening {
+  /** What is done with it by itself; see {@link DemoDay}. */
+  static final List<String> TOUR =
+      List.of(
+          "station angles",
+          "report The band evening, before anything is decided",
+          "press tab-all",
+          "select angles-rows 0",
+          "wait",
+          "picture angles",
+          "accept angles",
+          "report The band evening, its angles placed");
+
+  private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+  private static final FrameRate RATE = FrameRate.FPS_25;
+  private static final int PER_FRAME = Sea.SAMPLE_RATE / 25;
+  private static final String DAY = "2026-03-20";
+
+  /** How many millionths the camera on the mast is fast. */
+  public static final double FAST = 35;
+
+  /** A tape is played from here on, and once more from {@link #AGAIN}: seconds of the evening. */
+  private static final int TAPE = 84;
+
+  private static final int AGAIN = 150;
+  private static final int TAPE_SECONDS = 14;
+
+  /** When the evening begins on clocks that are right: 19:05. */
+  private static final int BEGIN = 19 * 3600 + 5 * 60;
+
+  /**
+   * What a camera recorded from a start to a stop.
+   *
+   * @param at when it really began, in seconds of the evening
+   * @param clock how many seconds its clock is late
+   * @param ppm how many millionths its clock is fast
+   */
+  public record Shot(String name, int seconds, double at, int clock, double ppm, Kind kind) {
+    String path() {
+      return Phrase.of("media/band/%s/%s.mov", name.substring(0, 4), name);
+    }
+
+    long start() {
+      return Math.round((BEGIN + at + clock) * 25);
+    }
+
+    long frames() {
+      return seconds * 25L;
+    }
+  }
+
+  /** What is to be heard in a shot. */
+  public enum Kind {
+    BAND,
+    SILENT,
+    OTHER_EVENING
+  }
+
+  /** What a recorder recorded. */
+  public record Tape(String name, String recorder, int seconds, double at, int clock) {
+    String path() {
+      return Phrase.of("media/band/%s/%s.wav", recorder, name);
+    }
+
+    long reference() {
+      return Math.round((BEGIN + at + clock) * Sea.SAMPLE_RATE);
+    }
+  }
+
+  private BandEvening() {}
+
+  /** The cameras' starts, as they really were. */
+  public static List<Shot> shots() {
+    return List.of(
+        new Shot("A011C001", 50, 8.32, 0, 0, Kind.BAND),
+        new Shot("A011C002", 62, 66.9, 0, 0, Kind.BAND),
+        new Shot("A011C003", 48, 140.075, 0, 0, Kind.BAND),
+        new Shot("B007C001", 80, 14.618, 131, 0, Kind.BAND),
+        new Shot("B007C002", 70, 108.402, 131, 0, Kind.BAND),
+        new Shot("C009C001", 30, 34.211, -40, 0, Kind.BAND),
+        new Shot("C009C002", 9, TAPE + 2.36, -40, 0, Kind.BAND),
+        new Shot("C009C003", 60, 125.77, -40, 0, Kind.BAND),
+        new Shot("C009C004", 8, 190.5, -40, 0, Kind.SILENT),
+        new Shot("D004C001", 170, 11.494, 12, FAST, Kind.BAND),
+        new Shot("D004C002", 20, 30, 12, 0, Kind.OTHER_EVENING));
+  }
+
+  /** The recorders' files. */
+  public static List<Tape> tapes() {
+    return List.of(
+        new Tape("TERN031", "Tern 8", 205, 0, 0),
+        new Tape("SKUA07", "Skua", 95, 4.1837, 3),
+        new Tape("SKUA08", "Skua", 98, 103.0121, 3));
+  }
+
+  /** The file that Practice Desk exports. */
+  static byte[] export() {
+    Map<String, List<Item>> bins = new LinkedHashMap<>();
+    for (Shot shot : shots()) {
+      String camera = shot.name.substring(0, 1);
+      bins.computeIfAbsent("Camera " + camera, _ -> new ArrayList<>())
+          .add(
+              Item.Clip.of(
+                  shot.name,
+                  Optional.empty(),
+                  Item.Media.file(
+                      shot.name,
+                      shot.path(),
+                      new Span(shot.start(), shot.frames(), 25),
+                      new Item.Shoot(DAY, camera, shot.name.substring(0, 4), 1, 48_000))));
+    }
+    List<Item> all = new ArrayList<>();
+    bins.forEach((name, items) -> all.add(new Item.Bin(name, items, NODES.objectNode())));
+    Item evening = new Item.Bin("Band evening", all, NODES.objectNode());
+    return DeskWriter.write(
+        new Item.Bin("The Night Ferry to Orrin", List.of(evening), NODES.objectNode()));
+  }
+
+  /** What is to be heard at a moment of the evening, in samples of a clock that is right. */
+  private static float heard(double sample, int microphone) {
+    long at = (long) Math.floor(sample);
+    float part = (float) (sample - at);
+    return heard(at, microphone) * (1 - part) + heard(at + 1, microphone) * part;
+  }
+
+  private static float heard(long at, int microphone) {
+    int second = (int) Math.floorDiv(at, Sea.SAMPLE_RATE);
+    float noise = Sea.harbour(microphone, at);
+    if (second >= TAPE && second < TAPE + TAPE_SECONDS) {
+      return noise * 0.2f + tape(at - (long) TAPE * Sea.SAMPLE_RATE);
+    }
+    if (second >= AGAIN && second < AGAIN + TAPE_SECONDS) {
+      return noise * 0.2f + tape(at - (long) AGAIN * Sea.SAMPLE_RATE);
+    }
+    return noise * 2 + 0.5f * (Sea.voice(0, at) + Sea.voice(1, at)) + band(at);
+  }
+
+  private static float tape(long at) {
+    return 0.8f * Sea.voice(2, at + 90_000_000L);
+  }
+
+  /** A bass and a melody, the notes as chance has them. */
+  private static float band(long at) {
+    double seconds = (double) at / Sea.SAMPLE_RATE;
+    long beat = (long) Math.floor(seconds * 2);
+    double within = seconds * 2 - beat;
+    // No tune comes twice: nobody plays it the same again.
+    long note = Math.floorMod(beat * beat * 31 + beat * beat * beat % 1009, 12L);
+    double pitch = 110 * Math.pow(2, note / 12.0);
+    double fall = Math.exp(-3 * within);
+    double sum = Math.sin(2 * Math.PI * pitch * seconds);
+    sum += 0.5 * Math.sin(2 * Math.PI * 2 * pitch * seconds);
+    return (float) (0.06 * fall * sum);
+  }
+
+  /** Writes the movie of a shot. */
+  static void write(Shot shot, Path path) throws IOException {
+    int samples = (int) (shot.frames() * PER_FRAME);
+    float[] sound = new float[samples];
+    int microphone = 40 + shot.name.charAt(0);
+    double evening = shot.kind == Kind.OTHER_EVENING ? 3_000 : 0;
+    for (int i = 0; i < samples && shot.kind != Kind.SILENT; i++) {
+      double at = (evening + shot.at) * Sea.SAMPLE_RATE + i / (1 + shot.ppm * 1e-6);
+      sound[i] = heard(at, microphone);
+    }
+    Timecode start = Timecode.ofFrames(shot.start(), RATE, false).withinDay();
+    MovieWriter.write(
+        path,
+        RATE,
+        (int) shot.frames(),
+        new float[][] {sound},
+        Sea.SAMPLE_RATE,
+        Optional.of(start.toString()),
+        Optional.of(start));
+  }
+
+  /** Writes a recorder's file. */
+  static void write(Tape tape, Path path) throws IOException {
+    long first = Math.round(tape.at * Sea.SAMPLE_RATE);
+    Timecode start =
+        Timecode.ofFrames(tape.reference() / Sea.SAMPLE_RATE, FrameRate.of(1), false).withinDay();
+    WaveWriter.of(1, Sea.SAMPLE_RATE)
+        .with(
+            BroadcastExtension.of(
+                "",
+                tape.recorder,
+                LocalDate.parse(DAY),
+                start.toString().substring(0, 8),
+                tape.reference()))
+        .write(
+            path,
+            (long) tape.seconds * Sea.SAMPLE_RATE,
+            (_, frame) -> heard(first + frame, tape.recorder.length()));
+  }
+}

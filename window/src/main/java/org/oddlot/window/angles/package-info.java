@@ -1,0 +1,3 @@
+/** The station of angles. */
+@org.jspecify.annotations.NullMarked
+package org.oddlot.window.angles;
