@@ -44,17 +44,29 @@ public record Agreement(
   private static final double HIGHEST = 3400;
 
   /** From here on a window's top is believed while following a drift. */
-  private static final float STRONG = 5.5f;
+  private static final float STRONG = 10f;
 
   /**
    * What part of a window's strength is counted, and how sure a single one can make at the most.
    */
-  private static final double DISCOUNT = 0.7;
+  private static final double DISCOUNT = 0.4;
 
   private static final double STRONGEST = -4;
 
+  /** Below this a top is what chance makes among so many lags. */
+  private static final float WEAKEST = 6f;
+
+  /** A room may echo; with more tops that are about as high it is hum, or clicks. */
+  private static final int MOST_ECHOES = 3;
+
+  private static final float AS_HIGH = 0.9f;
+
   private static final int FEWEST = 6;
   private static final int MOST = 48;
+
+  /** So many are enough to confirm what follows from others. */
+  private static final int MOST_TO_CONFIRM = 16;
+
   private static final double SHORTEST = 0.5;
   private static final double LONGEST = 2.0;
 
@@ -62,14 +74,15 @@ public record Agreement(
   private static final int LOST = 3;
 
   private static final double WIDE = 2.0;
-  private static final float VERY_STRONG = 9f;
+  private static final float VERY_STRONG = 18f;
 
   /**
    * A window.
    *
    * @param at its middle
    * @param lag how much later than by the first guess the longer one has it
-   * @param strength how strongly, in standard deviations of chance
+   * @param strength how strongly, in standard deviations of chance; 0 where it says nothing: where
+   *     no place stands out, or several do, as with hum
    * @param agrees whether it lies on the line
    */
   public record Window(double at, double lag, float strength, boolean agrees) {
@@ -184,9 +197,15 @@ public record Agreement(
 
   /**
    * Compares two files at a place; empty where they share too little, or nothing is to be heard.
+   *
+   * @param isExpected whether the place follows from others and is only to be confirmed
    */
   static Optional<Agreement> of(
-      ListeningCopy longer, ListeningCopy shorter, Search.Place place, Progress progress)
+      ListeningCopy longer,
+      ListeningCopy shorter,
+      Search.Place place,
+      boolean isExpected,
+      Progress progress)
       throws IOException {
     double from = Math.max(0, -place.offset());
     double to = Math.min(shorter.seconds(), longer.seconds() - place.offset());
@@ -194,7 +213,9 @@ public record Agreement(
     if (shared < 2 * SHORTEST) {
       return Optional.empty();
     }
-    int count = (int) Math.clamp(shared / LONGEST, FEWEST, MOST);
+    // A clock that runs away is followed from window to window: in hours none may be left out.
+    int most = isExpected && shared < 1800 ? MOST_TO_CONFIRM : MOST;
+    int count = (int) Math.clamp(shared / LONGEST, FEWEST, most);
     double length = Math.clamp(shared / count, SHORTEST, LONGEST);
     var begins = new ArrayList<Double>();
     for (int i = 0; i < count; i++) {
@@ -253,6 +274,7 @@ public record Agreement(
           Optional<Window> leapt = compare(begins.get(i), last, WIDE, wide);
           if (leapt.filter(its -> its.strength >= VERY_STRONG).isPresent()) {
             window = leapt;
+            again(begins, i, step, lost, leapt.get().lag, windows);
           }
         }
         if (window.get().strength >= STRONG) {
@@ -261,6 +283,21 @@ public record Agreement(
           known = i == first && step > 0 ? last : known;
         }
         windows.add(window.get());
+      }
+    }
+
+    /** Compares those once more that were lost before a leap was found. */
+    private void again(
+        List<Double> begins, int at, int step, int lost, double lag, List<Window> windows)
+        throws IOException {
+      for (int i = at - step * (lost - 1); i != at; i += step) {
+        double begin = begins.get(i);
+        Optional<Window> better =
+            compare(begin, lag, REACH, narrow).filter(each -> each.strength >= STRONG);
+        if (better.isPresent()) {
+          windows.removeIf(each -> Math.abs(each.at - better.get().at) < 1e-6);
+          windows.add(better.get());
+        }
       }
     }
 
@@ -276,14 +313,28 @@ public record Agreement(
       }
       float[] alike = correlation.of(correlation.spectrum(other), correlation.spectrum(one));
       int best = 1;
-      for (int lag = 1; lag < 2 * around; lag++) {
-        if (alike[lag] > alike[best]) {
-          best = lag;
-        }
+      for (int lag = 2; lag < 2 * around; lag++) {
+        best = alike[lag] > alike[best] ? lag : best;
       }
+      boolean stands =
+          alike[best] >= WEAKEST && tops(alike, 2 * around, alike[best]) <= MOST_ECHOES;
       double lag = (from + Correlation.top(alike, best) - at) / ListeningCopy.RATE - offset;
       double middle = begin + 0.5 * length / ListeningCopy.RATE;
-      return Optional.of(new Window(middle, lag, alike[best], false));
+      return Optional.of(new Window(middle, lag, stands ? alike[best] : 0, false));
+    }
+
+    /** How many tops among the first lags are about as high as the highest. */
+    private static int tops(float[] alike, int lags, float highest) {
+      int tops = 0;
+      int last = -lags;
+      for (int lag = 1; lag < lags; lag++) {
+        boolean isTop = alike[lag] >= alike[lag - 1] && alike[lag] >= alike[lag + 1];
+        if (isTop && alike[lag] >= AS_HIGH * highest && lag - last > NEAR * ListeningCopy.RATE) {
+          tops++;
+          last = lag;
+        }
+      }
+      return tops;
     }
   }
 
@@ -293,7 +344,7 @@ public record Agreement(
     }
 
     boolean has(Window window) {
-      return Math.abs(window.lag - of(window.at)) <= NEAR;
+      return window.strength > 0 && Math.abs(window.lag - of(window.at)) <= NEAR;
     }
 
     int count(List<Window> windows) {
@@ -334,7 +385,7 @@ public record Agreement(
   /** The line on which most windows lie, of those that two clocks can have. */
   private static Line line(List<Window> windows) {
     Line best = new Line(windows.getFirst().lag, 0);
-    double most = 0;
+    double most = -1;
     for (int i = 0; i < windows.size(); i++) {
       for (int j = i; j < windows.size(); j++) {
         Window one = windows.get(i);
@@ -347,7 +398,7 @@ public record Agreement(
         double sum = 0;
         for (Window each : windows) {
           double far = Math.abs(each.lag - line.of(each.at)) / NEAR;
-          sum += far <= 1 ? 1 - 0.5 * far : 0;
+          sum += line.has(each) ? 1 - 0.5 * far : 0;
         }
         if (sum > most) {
           most = sum;

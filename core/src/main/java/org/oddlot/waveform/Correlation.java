@@ -1,5 +1,7 @@
 package org.oddlot.waveform;
 
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jtransforms.fft.FloatFFT_1D;
 
 /**
@@ -10,6 +12,9 @@ import org.jtransforms.fft.FloatFFT_1D;
 final class Correlation {
   /** What is quieter than this in the mean is silence: some −80 dB. */
   private static final double SILENT = 1e-4;
+
+  /** Making one takes longer than using it some times. */
+  private static final Map<Integer, FloatFFT_1D> TRANSFORMS = new ConcurrentHashMap<>();
 
   private final int size;
   private final FloatFFT_1D transform;
@@ -24,7 +29,7 @@ final class Correlation {
    */
   Correlation(int size, int rate, double from, double to) {
     this.size = size;
-    this.transform = new FloatFFT_1D(size);
+    this.transform = TRANSFORMS.computeIfAbsent(size, FloatFFT_1D::new);
     this.lowest = Math.max(1, (int) (from * size / rate));
     this.highest = Math.min(size / 2 - 1, (int) (to * size / rate));
   }
@@ -70,8 +75,8 @@ final class Correlation {
       }
     }
     transform.realInverse(product, false);
-    // The sum of so many cosines of any phase: its standard deviation is √(2 n).
-    float scatter = (float) Math.sqrt(2.0 * Math.max(1, counted));
+    // The sum of so many cosines of any phase: its standard deviation is √(n / 2).
+    float scatter = (float) Math.sqrt(Math.max(1, counted) / 2.0);
     for (int i = 0; i < size; i++) {
       product[i] /= scatter;
     }

@@ -7,7 +7,7 @@ package org.oddlot.waveform;
  */
 final class Decimator {
   /** How far the taps reach to either side, in zeros of the sinc. */
-  private static final int ZEROS = 6;
+  private static final int ZEROS = 4;
 
   /** Where the band ends that is kept, in parts of the lower rate. */
   private static final double BAND = 0.44;

@@ -80,7 +80,7 @@ public record PairOffset(Agreement best, Optional<Agreement> rival) {
         ListeningCopy other = ListeningCopy.of(second, progress)) {
       double from = Math.max(0, -offset);
       double to = Math.min(other.seconds(), one.seconds() - offset);
-      return Agreement.of(one, other, new Search.Place(offset, (from + to) / 2, 0), progress)
+      return Agreement.of(one, other, new Search.Place(offset, (from + to) / 2, 0), true, progress)
           .map(found -> new PairOffset(found, Optional.empty()));
     }
   }
@@ -92,7 +92,7 @@ public record PairOffset(Agreement best, Optional<Agreement> rival) {
     ListeningCopy shorter = swapped ? first : second;
     var places = new ArrayList<Agreement>();
     for (Search.Place place : Search.places(longer, shorter, progress)) {
-      Agreement.of(longer, shorter, place, progress).ifPresent(places::add);
+      Agreement.of(longer, shorter, place, false, progress).ifPresent(places::add);
     }
     places.sort(Comparator.comparingDouble(Agreement::chance));
     if (places.isEmpty()) {

@@ -24,7 +24,7 @@ final class Search {
   private static final int PIECE = 43_000;
 
   /** From here on one piece alone says where to look, if no other place comes near. */
-  private static final float CLEAR = 12f;
+  private static final float CLEAR = 20f;
 
   private static final int FEWEST_PIECES = 3;
   private static final int MOST_PIECES = 8;
@@ -35,8 +35,8 @@ final class Search {
   /** Tops of one piece that are nearer to each other are one, in seconds. */
   private static final double APART = 0.015;
 
-  /** Below this a top is one of the many that chance makes in an hour. */
-  private static final float LEAST = 5.5f;
+  /** Below this a top is one of the many that chance makes in hours, voices being no noise. */
+  private static final float LEAST = 9f;
 
   /** How much two devices' clocks differ at the most, as a part: 200 ppm. */
   static final double MOST_DRIFT = 200e-6;

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.oddlot.media.MovieWriter;
 import org.oddlot.practice.desk.DeskWriter;
 import org.oddlot.practice.desk.Item;
@@ -143,23 +144,45 @@ public final class BandEvening {
         new Item.Bin("The Night Ferry to Orrin", List.of(evening), NODES.objectNode()));
   }
 
-  /** What is to be heard at a moment of the evening, in samples of a clock that is right. */
-  private static float heard(double sample, int microphone) {
-    long at = (long) Math.floor(sample);
-    float part = (float) (sample - at);
-    return heard(at, microphone) * (1 - part) + heard(at + 1, microphone) * part;
+  /** How long the evening is, and where the other one begins, in seconds. */
+  private static final int LENGTH = 206;
+
+  private static final int OTHER = 3_000;
+
+  /** What is to be heard from a second on, wherever a microphone stands. */
+  private static final class Heard {
+    private static final float[] BAND = heard(0, LENGTH);
+    private static final float[] OTHER_EVENING = heard(OTHER, 30);
+
+    private static float[] heard(long from, int seconds) {
+      var sound = new float[seconds * Sea.SAMPLE_RATE];
+      IntStream.range(0, seconds)
+          .parallel()
+          .forEach(second -> {
+            for (int i = 0; i < Sea.SAMPLE_RATE; i++) {
+              int at = second * Sea.SAMPLE_RATE + i;
+              sound[at] = moment(from * Sea.SAMPLE_RATE + at, from + second);
+            }
+          });
+      return sound;
+    }
+
+    private static float moment(long at, long second) {
+      if (second >= TAPE && second < TAPE + TAPE_SECONDS) {
+        return tape(at - (long) TAPE * Sea.SAMPLE_RATE);
+      }
+      if (second >= AGAIN && second < AGAIN + TAPE_SECONDS) {
+        return tape(at - (long) AGAIN * Sea.SAMPLE_RATE);
+      }
+      return 0.5f * (Sea.voice(0, at) + Sea.voice(1, at)) + band(at);
+    }
   }
 
-  private static float heard(long at, int microphone) {
-    int second = (int) Math.floorDiv(at, Sea.SAMPLE_RATE);
-    float noise = Sea.harbour(microphone, at);
-    if (second >= TAPE && second < TAPE + TAPE_SECONDS) {
-      return noise * 0.2f + tape(at - (long) TAPE * Sea.SAMPLE_RATE);
-    }
-    if (second >= AGAIN && second < AGAIN + TAPE_SECONDS) {
-      return noise * 0.2f + tape(at - (long) AGAIN * Sea.SAMPLE_RATE);
-    }
-    return noise * 2 + 0.5f * (Sea.voice(0, at) + Sea.voice(1, at)) + band(at);
+  /** What a microphone hears at a moment of an evening, in samples of a clock that is right. */
+  private static float heard(float[] evening, double sample, int microphone) {
+    int at = (int) sample;
+    float part = (float) (sample - at);
+    return evening[at] * (1 - part) + evening[at + 1] * part + 0.5f * Sea.harbour(microphone, at);
   }
 
   private static float tape(long at) {
@@ -185,10 +208,11 @@ public final class BandEvening {
     int samples = (int) (shot.frames() * PER_FRAME);
     float[] sound = new float[samples];
     int microphone = 40 + shot.name.charAt(0);
-    double evening = shot.kind == Kind.OTHER_EVENING ? 3_000 : 0;
+    float[] evening = shot.kind == Kind.OTHER_EVENING ? Heard.OTHER_EVENING : Heard.BAND;
+    double first = shot.kind == Kind.OTHER_EVENING ? 2 : shot.at;
     for (int i = 0; i < samples && shot.kind != Kind.SILENT; i++) {
-      double at = (evening + shot.at) * Sea.SAMPLE_RATE + i / (1 + shot.ppm * 1e-6);
-      sound[i] = heard(at, microphone);
+      double at = first * Sea.SAMPLE_RATE + i / (1 + shot.ppm * 1e-6);
+      sound[i] = heard(evening, at, microphone);
     }
     Timecode start = Timecode.ofFrames(shot.start(), RATE, false).withinDay();
     MovieWriter.write(
@@ -217,6 +241,6 @@ public final class BandEvening {
         .write(
             path,
             (long) tape.seconds * Sea.SAMPLE_RATE,
-            (_, frame) -> heard(first + frame, tape.recorder.length()));
+            (_, frame) -> heard(Heard.BAND, first + frame, tape.recorder.length()));
   }
 }

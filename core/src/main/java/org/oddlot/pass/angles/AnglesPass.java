@@ -351,13 +351,17 @@ public final class AnglesPass implements Pass<PieceFinding> {
       return new AngleDiagnosis.DoesNotClose(
           Math.abs(placing.residual(one)), pieces.get(one.a() == i ? one.b() : one.a()).name());
     }
-    Agreement best =
+    Optional<Agreement> heard =
         listening.of(i).stream()
             .filter(Listening.Heard::isTie)
             .map(each -> each.found().best())
             .min(Comparator.comparingDouble(Agreement::chance))
-            .or(() -> leading.map(each -> each.found().best()))
-            .orElseThrow();
+            .or(() -> leading.map(each -> each.found().best()));
+    if (heard.isEmpty()) {
+      // Only a hand ties it to another.
+      return listening.isDone() ? new AngleDiagnosis.ByHand() : new AngleDiagnosis.NotYetHeard();
+    }
+    Agreement best = heard.get();
     Optional<AngleDiagnosis> own = overItsOwn(i, pieces, listening, placing);
     if (own.isPresent()) {
       return own.get();

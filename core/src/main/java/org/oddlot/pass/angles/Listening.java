@@ -22,7 +22,7 @@ import org.oddlot.waveform.PairOffset;
  */
 final class Listening {
   /** So many others confirm a place. */
-  private static final int WITNESSES = 4;
+  private static final int WITNESSES = 3;
 
   /** Shared by less than this nothing is confirmed, in seconds. */
   private static final double LEAST_SHARED = 3;

@@ -179,8 +179,10 @@ final class Placing {
         rows.put(piece, rows.size());
       }
     }
-    double[] paces = leastSquares(rows, its, Tie::paceWeight, Tie::drift);
-    ToDoubleFunction<Integer> pace = piece -> rows.containsKey(piece) ? paces[rows.get(piece)] : 0;
+    // Paces multiply; their logarithms add up.
+    double[] paces = leastSquares(rows, its, Tie::paceWeight, tie -> Math.log1p(tie.drift));
+    ToDoubleFunction<Integer> pace =
+        piece -> rows.containsKey(piece) ? Math.expm1(paces[rows.get(piece)]) : 0;
     double[] begins =
         leastSquares(
             rows,

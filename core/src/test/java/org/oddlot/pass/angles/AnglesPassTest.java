@@ -1,0 +1,231 @@
+package org.oddlot.pass.angles;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.material.Group;
+import org.oddlot.material.Material;
+import org.oddlot.measure.MeasurementStore;
+import org.oddlot.measure.Measurer;
+import org.oddlot.pass.Answers;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Engine;
+import org.oddlot.pass.Instruction;
+import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.Standing;
+import org.oddlot.problem.Problems;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
+import org.oddlot.sound.BroadcastExtension;
+import org.oddlot.sound.SoundFile;
+import org.oddlot.sound.WaveWriter;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.timeline.Track;
+
+class AnglesPassTest {
+  private static final int RATE = 16_000;
+
+  @TempDir private static Path folder;
+  private static List<SoundFile> evening = List.of();
+  private static MeasurementStore store = MeasurementStore.none();
+
+  /** What two microphones at one place hear, from a second on. */
+  private static float heard(double at, int microphone) {
+    long sample = Math.round(at * RATE);
+    double loud = 0.4 + 0.4 * Math.sin(at * 2.7 + Math.sin(at));
+    return (float) (0.3 * loud * chance(sample) + 0.02 * chance(sample * 31 + microphone));
+  }
+
+  private static double chance(long number) {
+    long mixed = (number + 0x9E3779B97F4A7C15L) * 0xBF58476D1CE4E5B9L;
+    mixed ^= mixed >>> 29;
+    mixed *= 0x94D049BB133111EBL;
+    return ((mixed >>> 40) & 0xFFFF) / 32_767.5 - 1;
+  }
+
+  private static SoundFile file(
+      String recorder, String name, double from, double seconds, String day, boolean isSilent)
+      throws IOException {
+    Path path = folder.resolve(name + ".wav");
+    WaveWriter.of(1, RATE)
+        .with(BroadcastExtension.of("", recorder, LocalDate.parse(day), "20:00:00", 0))
+        .write(
+            path,
+            Math.round(seconds * RATE),
+            (_, frame) ->
+                isSilent ? 0 : heard(from + (double) frame / RATE, recorder.hashCode() % 97));
+    return SoundFile.read(path, new Problems("")).orElseThrow();
+  }
+
+  @BeforeAll
+  static void record() throws IOException {
+    String day = "2026-03-20";
+    evening =
+        List.of(
+            file("Tern", "T1", 0, 90, day, false),
+            file("Bow", "B1", 4.25, 30, day, false),
+            file("Bow", "B2", 41.125, 40, day, false),
+            file("Quay", "Q1", 20.5, 25, day, false),
+            file("Quay", "Q2", 60, 12, "2026-03-22", false),
+            file("Lamp", "L1", 10, 10, day, true),
+            file("Lamp", "L2", 5_000, 20, day, false));
+    store = MeasurementStore.in(folder.resolve("measured"), 1000);
+  }
+
+  private static Outcome run(List<SoundFile> files, Answers answers) {
+    return new Engine()
+        .runMeasuring(
+            Material.of("Evening").with(SoundFile.class, files),
+            RunSheet.initial().only(List.of("angles")),
+            answers,
+            new Measurer(store),
+            Progress.NONE);
+  }
+
+  private static PieceFinding finding(Outcome outcome, String name) {
+    return (PieceFinding)
+        outcome.step("angles").orElseThrow().reviewed().stream()
+            .map(Reviewed::finding)
+            .filter(finding -> finding.title().equals(name))
+            .findFirst()
+            .orElseThrow();
+  }
+
+  private static List<? extends TimelineObject> made(Outcome outcome) {
+    Bin bin = (Bin) outcome.end().documents().getFirst().root();
+    assertThat(bin.name()).isEqualTo("Angles");
+    return bin.children();
+  }
+
+  @Test
+  void eachPieceIsPlacedOrRefusedWithItsReason() {
+    Outcome outcome = run(evening, Answers.NONE);
+    Map<String, Double> placed = Map.of("T1", 0.0, "B1", 4.25, "B2", 41.125, "Q1", 20.5);
+    placed.forEach((name, at) -> {
+      PieceFinding finding = finding(outcome, name);
+      assertThat(finding.standing()).as(name).isEqualTo(Standing.SETTLED);
+      assertThat(finding.begin()).isCloseTo(at, within(0.0001));
+    });
+    assertThat(finding(outcome, "Q2").reason()).contains("2026-03-22").contains("other");
+    assertThat(finding(outcome, "Q2").standing()).isEqualTo(Standing.TO_LOOK_AT);
+    assertThat(finding(outcome, "L1").diagnosis()).isEqualTo(new AngleDiagnosis.Silent());
+    assertThat(finding(outcome, "L2").diagnosis()).isInstanceOf(AngleDiagnosis.NotHere.class);
+  }
+
+  @Test
+  void oneGroupAndOneTimelineWithARowForEachAngleComeOutOfIt() {
+    List<? extends TimelineObject> made = made(run(evening, Answers.NONE));
+    assertThat(made).hasSize(2);
+    Stack group = (Stack) made.get(0);
+    Timeline timeline = (Timeline) made.get(1);
+    assertThat(Group.Kind.of(group)).contains(Group.Kind.ANGLES);
+    assertThat(group.children()).extracting("name").containsExactly("Bow", "Quay", "Tern");
+    assertThat(timeline.name()).isEqualTo("Angles, synced");
+    Track bow = (Track) group.children().getFirst();
+    assertThat(bow.children()).hasSize(4);
+    Gap first = (Gap) bow.children().getFirst();
+    assertThat(first.duration().orElseThrow().value()).isEqualTo((long) (4.25 * RATE));
+    assertThat(((Clip) bow.children().get(1)).name()).isEqualTo("B1");
+    assertThat(bow.children().stream().map(each -> each.name()).toList()).contains("B2");
+  }
+
+  @Test
+  void anAngleIsCalledAsSomebodySays() {
+    var named = new AngleName("Orchestra", List.of(evening.get(1).id(), evening.get(2).id()));
+    var answers =
+        new Answers(
+            Map.of(),
+            List.of(Instruction.of("1", "angles", AngleName.CODEC, named)));
+    assertThat(((Stack) made(run(evening, answers)).getFirst()).children())
+        .extracting("name")
+        .containsExactly("Orchestra", "Quay", "Tern");
+  }
+
+  @Test
+  void whatIsSetAsideIsLeftOutAndTheRestIsPlacedWithoutIt() {
+    var aside = Answers.of(Map.of(PieceFinding.id(piece("T1")), Decision.decline()));
+    Outcome outcome = run(evening, aside);
+    assertThat(finding(outcome, "Q1").begin() - finding(outcome, "B1").begin())
+        .isCloseTo(16.25, within(0.0001));
+    assertThat(((Stack) made(outcome).getFirst()).children())
+        .extracting("name")
+        .doesNotContain("Tern");
+  }
+
+  @Test
+  void aPieceLiesWhereAHandPutsIt() {
+    var said =
+        Answers.of(
+            Map.of(
+                PieceFinding.id(piece("L1")),
+                Decision.accept(
+                    List.of(new AngleAnswer(evening.getFirst().id(), 33.5).written()))));
+    PieceFinding moved = finding(run(evening, said), "L1");
+    assertThat(moved.begin()).isCloseTo(33.5, within(1e-6));
+    assertThat(moved.diagnosis()).isEqualTo(new AngleDiagnosis.ByHand());
+    assertThat(moved.problem(List.of("somewhere"))).isPresent();
+  }
+
+  private static Piece piece(String name) {
+    return finding(run(evening, Answers.NONE), name).piece();
+  }
+
+  @Test
+  void piecesOfOneAngleThatLieOverEachOtherAreQuestioned() throws IOException {
+    var files = new ArrayList<>(evening.subList(0, 3));
+    files.add(file("Bow", "B3", 10, 15, "2026-03-20", false));
+    assertThat(finding(run(files, Answers.NONE), "B3").diagnosis())
+        .isInstanceOf(AngleDiagnosis.OverItsOwn.class);
+  }
+
+  @Test
+  void listeningStopsWhenAskedToAndAFileThatIsGoneIsNotPlaced() throws IOException {
+    var answers = Answers.NONE;
+    Progress stopped = Progress.untold(() -> true);
+    assertThatThrownBy(() ->
+            new Engine()
+                .runMeasuring(
+                    Material.of("Evening").with(SoundFile.class, evening),
+                    RunSheet.initial().only(List.of("angles")),
+                    answers,
+                    new Measurer(MeasurementStore.none()),
+                    stopped))
+        .isInstanceOf(CancelledException.class);
+    var files = new ArrayList<>(evening.subList(0, 2));
+    SoundFile gone = file("Mast", "M1", 3, 20, "2026-03-20", false);
+    Files.delete(gone.path().orElseThrow());
+    files.add(gone);
+    Outcome outcome = run(files, answers);
+    assertThat(finding(outcome, "M1").standing()).isEqualTo(Standing.OPEN);
+    assertThat(finding(outcome, "B1").standing()).isEqualTo(Standing.SETTLED);
+  }
+
+  @Test
+  void answersAreReadAsTheyAreWritten() {
+    var answer = new AngleAnswer("media/a at b.wav", -12.345678);
+    assertThat(AngleAnswer.CODEC.decode(AngleAnswer.CODEC.encode(answer))).isEqualTo(answer);
+    assertThat(Optional.of(AngleName.CODEC.decode(List.of("Bow", "x", "y"))))
+        .contains(new AngleName("Bow", List.of("x", "y")));
+    assertThatThrownBy(() -> AngleName.CODEC.decode(List.of("Bow")))
+        .isInstanceOf(IllegalArgumentException.class);
+  }
+}
