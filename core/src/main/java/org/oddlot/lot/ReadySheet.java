@@ -63,8 +63,8 @@ public record ReadySheet(
               "Angles",
               "many cameras and recorders of one event are placed by what all of them heard",
               "A timeline file with the clips of all cameras, their media, sound files",
-              "A timeline with a row for each angle, and a group of them",
-              List.of("intake", "angles"),
+              "A timeline with a row for each angle, a group of them, cuts of groups flattened",
+              List.of("intake", "angles", "flatten"),
               _ -> false),
           new ReadySheet(
               "words",

@@ -1,15 +1,21 @@
 package org.oddlot.demo;
 
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.stream.IntStream;
+import org.oddlot.format.otio.OtioWriter;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
 import org.oddlot.media.MovieWriter;
 import org.oddlot.practice.desk.DeskWriter;
 import org.oddlot.practice.desk.Item;
@@ -18,7 +24,19 @@ import org.oddlot.sound.BroadcastExtension;
 import org.oddlot.sound.WaveWriter;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Composable;
+import org.oddlot.timeline.Effect;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.Track;
 
 /**
  * The evening on which a wedding's band plays on the ferry: four cameras that start and stop, two
@@ -37,6 +55,12 @@ public final class BandEvening {
           "wait",
           "picture angles",
           "accept angles",
+          "station flatten",
+          "press tab-all",
+          "select flatten-rows 6",
+          "press cut-turn",
+          "wait",
+          "picture flatten",
           "report The band evening, its angles placed");
 
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
@@ -142,6 +166,136 @@ public final class BandEvening {
     Item evening = new Item.Bin("Band evening", all, NODES.objectNode());
     return DeskWriter.write(
         new Item.Bin("The Night Ferry to Orrin", List.of(evening), NODES.objectNode()));
+  }
+
+  /**
+   * A rough cut of the evening's group: forty uses. Planted: one at half speed, one that is moved
+   * in the picture, and one that goes on when its camera has stopped.
+   */
+  static byte[] cut() {
+    Stack group = group();
+    var pictures = new ArrayList<Composable>();
+    var random = new Random(20);
+    String[] angles = {"Camera A", "Camera B", "Camera C", "Camera D"};
+    long at = 20 * 25;
+    for (int i = 1; i <= 40; i++) {
+      long length = i == STOPS ? 100 : 60 + random.nextInt(70);
+      String angle = i == STOPS ? "Camera A" : running(angles, at, length, random);
+      Stack use = use(group, angle, at, length);
+      if (i == SLOW) {
+        use = use.withEffects(List.of(effect("LinearTimeWarp", "half speed", Rational.of(1, 2))));
+      }
+      if (i == MOVED) {
+        use = use.withEffects(List.of(effect("Effect", "moved and larger", Rational.ONE)));
+      }
+      pictures.add(use);
+      at += length;
+      if (i + 1 == STOPS) {
+        at = 56 * 25;
+      } else if (at > 170 * 25) {
+        at = 22 * 25;
+      }
+    }
+    long all = pictures.stream().mapToLong(each -> length((Stack) each)).sum();
+    var sound = use(group, "Tern 8", 500, Math.min(all, 4500));
+    Timeline timeline =
+        Timeline.of(
+            "Ferry band cut",
+            Optional.of(RationalTime.of(90_000, RATE)),
+            List.of(
+                Track.of("V1", Track.VIDEO, pictures),
+                Track.of("A1", Track.AUDIO, List.of(sound))));
+    var out = new ByteArrayOutputStream();
+    OtioWriter.write(timeline, out);
+    return out.toByteArray();
+  }
+
+  /** The uses that are something else than a plain one, counted from one. */
+  private static final int SLOW = 7;
+
+  private static final int MOVED = 9;
+  private static final int STOPS = 31;
+
+  private static long length(Stack use) {
+    return use.sourceRange().orElseThrow().duration().value();
+  }
+
+  private static Stack use(Stack group, String angle, long from, long length) {
+    var chosen = JsonObject.of("picture", JsonString.of(angle)).with("sound", JsonString.of(angle));
+    return group
+        .withMetadata(
+            JsonObject.of("oddlot", group.metadata().object("oddlot").with("angle", chosen)))
+        .withSourceRange(Optional.of(TimeRange.of(from, length, RATE)));
+  }
+
+  private static Effect effect(String schema, String name, Rational speed) {
+    return new Effect(
+        Origin.made(),
+        schema,
+        name,
+        name,
+        schema.equals("Effect") ? Optional.empty() : Optional.of(speed),
+        JsonObject.EMPTY);
+  }
+
+  /** One of the angles that run all the time from a frame on. */
+  private static String running(String[] angles, long from, long length, Random random) {
+    List<String> running =
+        Arrays.stream(angles)
+            .filter(angle ->
+                shots().stream()
+                    .anyMatch(shot ->
+                        angle.endsWith(shot.name.substring(0, 1))
+                            && shot.kind == Kind.BAND
+                            && Math.round(shot.at * 25) <= from
+                            && Math.round(shot.at * 25) + shot.frames() >= from + length))
+            .toList();
+    return running.get(random.nextInt(running.size()));
+  }
+
+  private static Stack group() {
+    Map<String, List<Composable>> rows = new LinkedHashMap<>();
+    for (Shot shot : shots()) {
+      if (shot.kind == Kind.BAND) {
+        List<Composable> row =
+            rows.computeIfAbsent("Camera " + shot.name.charAt(0), _ -> new ArrayList<>());
+        long end =
+            row.stream()
+                .mapToLong(
+                    each -> ((org.oddlot.timeline.Item) each).duration().orElseThrow().value())
+                .sum();
+        row.add(Gap.of(RationalTime.of(Math.round(shot.at * 25) - end, RATE)));
+        row.add(
+            Clip.of(
+                shot.name,
+                media(shot.name, shot.path(), TimeRange.of(shot.start(), shot.frames(), RATE)),
+                Optional.empty()));
+      }
+    }
+    var tracks = new ArrayList<Track>();
+    rows.forEach((name, row) -> tracks.add(Track.of(name, Track.VIDEO, row)));
+    Tape tern = tapes().getFirst();
+    FrameRate samples = FrameRate.of(Sea.SAMPLE_RATE);
+    tracks.add(
+        Track.of(
+            tern.recorder,
+            Track.AUDIO,
+            List.of(
+                Clip.of(
+                    tern.name,
+                    media(
+                        tern.name,
+                        tern.path(),
+                        TimeRange.of(
+                            tern.reference(), (long) tern.seconds * Sea.SAMPLE_RATE, samples)),
+                    Optional.empty()))));
+    return Stack.of("Ferry band", tracks)
+        .withMetadata(JsonObject.of("oddlot", JsonObject.of("kind", JsonString.of("angles"))));
+  }
+
+  private static MediaReference media(String name, String path, TimeRange range) {
+    return new MediaReference.External(
+        Origin.NONE, name, path, Optional.of(range), JsonObject.EMPTY);
   }
 
   /** How long the evening is, and where the other one begins, in seconds. */

@@ -144,8 +144,11 @@ public final class Demo {
     if (Files.exists(lot)) {
       return lot;
     }
-    var inputs = new ArrayList<>(List.of(folder.resolve("ferry-band.otio")));
-    put(inputs.getFirst(), BandEvening.export());
+    var inputs = new ArrayList<Path>();
+    inputs.add(folder.resolve("ferry-band.otio"));
+    inputs.add(folder.resolve("ferry-band-cut.otio"));
+    put(inputs.get(0), BandEvening.export());
+    put(inputs.get(1), BandEvening.cut());
     var media = new ArrayList<Media>();
     for (BandEvening.Shot shot : BandEvening.shots()) {
       media.add(new Media(folder.resolve(shot.path()), path -> BandEvening.write(shot, path)));

@@ -66,6 +66,9 @@ public final class AnglesPass implements Pass<PieceFinding> {
 
   private static final double SHORTEST_LEAP = 0.004;
 
+  /** Clocks that differ by less count alike, in millionths. */
+  private static final double LEAST_DRIFT = 0.5;
+
   @Override
   public String id() {
     return "angles";
@@ -467,14 +470,14 @@ public final class AnglesPass implements Pass<PieceFinding> {
     placing
         .of(i)
         .ifPresent(place -> {
-          double late = 1000 * Math.abs(place.drift()) * listening.seconds(i);
+          double ppm = Math.abs(place.drift()) * 1e6;
           evidence.add(
-              new Evidence(
-                  "clock",
-                  Phrase.of(
-                      "%.1f ppm %s",
-                      Math.abs(place.drift()) * 1e6, place.drift() > 0 ? "slow" : "fast"),
-                  Phrase.of("%.1f ms at the end", late)));
+              ppm < LEAST_DRIFT
+                  ? new Evidence("clock", "in step", "")
+                  : new Evidence(
+                      "clock",
+                      Phrase.of("%.1f ppm %s", ppm, place.drift() > 0 ? "slow" : "fast"),
+                      Phrase.of("%.1f ms at the end", ppm * listening.seconds(i) / 1000)));
         });
     for (Listening.Heard pair : pairs) {
       Agreement best = pair.found().best();

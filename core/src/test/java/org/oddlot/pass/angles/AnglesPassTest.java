@@ -152,9 +152,7 @@ class AnglesPassTest {
   void anAngleIsCalledAsSomebodySays() {
     var named = new AngleName("Orchestra", List.of(evening.get(1).id(), evening.get(2).id()));
     var answers =
-        new Answers(
-            Map.of(),
-            List.of(Instruction.of("1", "angles", AngleName.CODEC, named)));
+        new Answers(Map.of(), List.of(Instruction.of("1", "angles", AngleName.CODEC, named)));
     assertThat(((Stack) made(run(evening, answers)).getFirst()).children())
         .extracting("name")
         .containsExactly("Orchestra", "Quay", "Tern");

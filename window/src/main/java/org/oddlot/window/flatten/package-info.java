@@ -1,0 +1,3 @@
+/** The station of flattening. */
+@org.jspecify.annotations.NullMarked
+package org.oddlot.window.flatten;

@@ -1,0 +1,108 @@
+package org.oddlot.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.demo.Demo;
+import org.oddlot.practice.desk.DeskReader;
+import org.oddlot.practice.desk.Item;
+import org.oddlot.practice.desk.Project;
+
+/** The band's evening, from the first look to the group that is imported. */
+class AnglesJourneyTest extends Journey {
+  @TempDir private static Path shared;
+  private static Path lot = Path.of("");
+
+  @BeforeAll
+  static void makeEvening() throws IOException {
+    lot = Demo.makeBandEvening(shared.resolve("band"));
+  }
+
+  private void openEvening() {
+    open(lot);
+    go("angles");
+    until(() -> words("angles-rows").contains("two places alike"));
+    settle();
+  }
+
+  private static Item.Lane lane(Item.Lane group, String name) {
+    return group.items().stream()
+        .filter(each -> each.name().equals(name))
+        .map(Item.Lane.class::cast)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void camerasAreNamedTheDoubtfulIsLookedAtHeardAndMovedAndTheGroupIsImported() {
+    openEvening();
+    assertThat(words("needs")).isEqualTo("3 need you");
+    clickOn("two places alike");
+    assertThat(words("angles-evidence"))
+        .contains("Two places fit almost alike")
+        .contains("+86.360 s after TERN031")
+        .contains("+152.360 s after TERN031");
+    until(() -> words("overlaid").contains("Tail"));
+    hit(KeyCode.SPACE);
+    until(() -> !status().isEmpty());
+
+    hit(KeyCode.T);
+    shortcut(KeyCode.A);
+    write("nowhere");
+    hit(KeyCode.ENTER);
+    assertThat(words("overlay")).contains("cannot be read");
+    shortcut(KeyCode.A);
+    write("86.36");
+    hit(KeyCode.ENTER);
+    settle();
+    assertThat(tally("angles").toLookAt()).isZero();
+    clickOn("#tab-placed");
+    clickOn("C009C002");
+    assertThat(words("angles-evidence")).contains("placed by hand");
+
+    clickOn("B007C001");
+    hit(KeyCode.N);
+    shortcut(KeyCode.A);
+    write("Saloon");
+    hit(KeyCode.ENTER);
+    settle();
+    assertThat(words("angles-rows")).contains("Saloon").doesNotContain("Camera B");
+
+    writeOut();
+    Project project = DeskReader.read(written());
+    assertThat(project.complaints()).isEmpty();
+    Item.Bin root = (Item.Bin) project.root().orElseThrow();
+    Item.Bin bin = (Item.Bin) root.items().getLast();
+    assertThat(bin.name()).isEqualTo("Angles");
+    Item.Lane group = (Item.Lane) bin.items().getFirst();
+    assertThat(group.items())
+        .extracting(Item::name)
+        .containsExactly("Camera A", "Camera C", "Camera D", "Saloon", "Skua", "Tern 8");
+    Item.Lane saloon = lane(group, "Saloon");
+    // 14.618 s are 365.45 frames: the nearest is 365.
+    assertThat(((Item.Space) saloon.items().getFirst()).span().duration()).isEqualTo(365);
+    assertThat(lane(group, "Camera C").items())
+        .extracting(Item::name)
+        .contains("C009C001", "C009C002", "C009C003")
+        .doesNotContain("C009C004");
+  }
+
+  @Test
+  void aPieceThatIsSetAsideIsNotInTheGroupAndComesBackWithUndo() {
+    openEvening();
+    clickOn("#tab-placed");
+    clickOn("A011C001");
+    hit(KeyCode.DELETE);
+    settle();
+    assertThat(tally("angles").declined()).isEqualTo(1);
+    shortcut(KeyCode.Z);
+    settle();
+    assertThat(tally("angles").declined()).isZero();
+    assertThat(tally("angles").settled()).isEqualTo(11);
+  }
+}
