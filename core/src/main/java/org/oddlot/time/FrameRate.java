@@ -172,7 +172,7 @@ public record FrameRate(long numerator, long denominator) implements Comparable<
    * The slowest rate at which every count of both rates is whole; equal rates give themselves. Sums
    * of times at different rates are exact at this one.
    */
-  FrameRate commonWith(FrameRate other) {
+  public FrameRate commonWith(FrameRate other) {
     if (equals(other)) {
       return this;
     }

@@ -58,7 +58,6 @@ public final class BandEvening {
           "station flatten",
           "press tab-all",
           "select flatten-rows 6",
-          "press cut-turn",
           "wait",
           "picture flatten",
           "report The band evening, its angles placed");
@@ -72,9 +71,9 @@ public final class BandEvening {
   public static final double FAST = 35;
 
   /** A tape is played from here on, and once more from {@link #AGAIN}: seconds of the evening. */
-  private static final int TAPE = 84;
+  private static final int TAPE = 50;
 
-  private static final int AGAIN = 150;
+  private static final int AGAIN = 92;
   private static final int TAPE_SECONDS = 14;
 
   /** When the evening begins on clocks that are right: 19:05. */
@@ -124,25 +123,25 @@ public final class BandEvening {
   /** The cameras' starts, as they really were. */
   public static List<Shot> shots() {
     return List.of(
-        new Shot("A011C001", 50, 8.32, 0, 0, Kind.BAND),
-        new Shot("A011C002", 62, 66.9, 0, 0, Kind.BAND),
-        new Shot("A011C003", 48, 140.075, 0, 0, Kind.BAND),
-        new Shot("B007C001", 80, 14.618, 131, 0, Kind.BAND),
-        new Shot("B007C002", 70, 108.402, 131, 0, Kind.BAND),
-        new Shot("C009C001", 30, 34.211, -40, 0, Kind.BAND),
+        new Shot("A011C001", 30, 5.32, 0, 0, Kind.BAND),
+        new Shot("A011C002", 36, 40.9, 0, 0, Kind.BAND),
+        new Shot("A011C003", 40, 80.075, 0, 0, Kind.BAND),
+        new Shot("B007C001", 48, 8.618, 131, 0, Kind.BAND),
+        new Shot("B007C002", 40, 66.402, 131, 0, Kind.BAND),
+        new Shot("C009C001", 18, 20.211, -40, 0, Kind.BAND),
         new Shot("C009C002", 9, TAPE + 2.36, -40, 0, Kind.BAND),
-        new Shot("C009C003", 60, 125.77, -40, 0, Kind.BAND),
-        new Shot("C009C004", 8, 190.5, -40, 0, Kind.SILENT),
-        new Shot("D004C001", 170, 11.494, 12, FAST, Kind.BAND),
+        new Shot("C009C003", 34, 78.77, -40, 0, Kind.BAND),
+        new Shot("C009C004", 8, 114.5, -40, 0, Kind.SILENT),
+        new Shot("D004C001", 104, 6.494, 12, FAST, Kind.BAND),
         new Shot("D004C002", 20, 30, 12, 0, Kind.OTHER_EVENING));
   }
 
   /** The recorders' files. */
   public static List<Tape> tapes() {
     return List.of(
-        new Tape("TERN031", "Tern 8", 205, 0, 0),
-        new Tape("SKUA07", "Skua", 95, 4.1837, 3),
-        new Tape("SKUA08", "Skua", 98, 103.0121, 3));
+        new Tape("TERN031", "Tern 8", 125, 0, 0),
+        new Tape("SKUA07", "Skua", 58, 2.1837, 3),
+        new Tape("SKUA08", "Skua", 60, 63.0121, 3));
   }
 
   /** The file that Practice Desk exports. */
@@ -177,7 +176,7 @@ public final class BandEvening {
     var pictures = new ArrayList<Composable>();
     var random = new Random(20);
     String[] angles = {"Camera A", "Camera B", "Camera C", "Camera D"};
-    long at = 20 * 25;
+    long at = 10 * 25;
     for (int i = 1; i <= 40; i++) {
       long length = i == STOPS ? 100 : 60 + random.nextInt(70);
       String angle = i == STOPS ? "Camera A" : running(angles, at, length, random);
@@ -191,13 +190,13 @@ public final class BandEvening {
       pictures.add(use);
       at += length;
       if (i + 1 == STOPS) {
-        at = 56 * 25;
-      } else if (at > 170 * 25) {
-        at = 22 * 25;
+        at = 33 * 25;
+      } else if (at > 104 * 25) {
+        at = 12 * 25;
       }
     }
     long all = pictures.stream().mapToLong(each -> length((Stack) each)).sum();
-    var sound = use(group, "Tern 8", 500, Math.min(all, 4500));
+    var sound = use(group, "Tern 8", 250, Math.min(all, 2700));
     Timeline timeline =
         Timeline.of(
             "Ferry band cut",
@@ -299,7 +298,7 @@ public final class BandEvening {
   }
 
   /** How long the evening is, and where the other one begins, in seconds. */
-  private static final int LENGTH = 206;
+  private static final int LENGTH = 126;
 
   private static final int OTHER = 3_000;
 

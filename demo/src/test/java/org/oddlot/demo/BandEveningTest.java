@@ -18,6 +18,7 @@ import org.oddlot.pass.Answers;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Standing;
+import org.oddlot.pass.Tally;
 import org.oddlot.pass.angles.PieceFinding;
 import org.oddlot.progress.Progress;
 
@@ -61,5 +62,6 @@ class BandEveningTest {
     assertThat(found.get("D004C001").place().orElseThrow().drift() * 1e6)
         .isCloseTo(-BandEvening.FAST, within(3.0));
     assertThat(found.get("C009C002").choices()).hasSize(2);
+    assertThat(outcome.step("flatten").orElseThrow().tally()).isEqualTo(new Tally(40, 1, 0, 0));
   }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -45,8 +46,8 @@ class AnglesJourneyTest extends Journey {
     clickOn("two places alike");
     assertThat(words("angles-evidence"))
         .contains("Two places fit almost alike")
-        .contains("+86.360 s after TERN031")
-        .contains("+152.360 s after TERN031");
+        .contains("+52.360 s after TERN031")
+        .contains("+94.360 s after TERN031");
     until(() -> words("overlaid").contains("Tail"));
     hit(KeyCode.SPACE);
     until(() -> !status().isEmpty());
@@ -57,7 +58,7 @@ class AnglesJourneyTest extends Journey {
     hit(KeyCode.ENTER);
     assertThat(words("overlay")).contains("cannot be read");
     shortcut(KeyCode.A);
-    write("86.36");
+    write("52.36");
     hit(KeyCode.ENTER);
     settle();
     assertThat(tally("angles").toLookAt()).isZero();
@@ -84,8 +85,8 @@ class AnglesJourneyTest extends Journey {
         .extracting(Item::name)
         .containsExactly("Camera A", "Camera C", "Camera D", "Saloon", "Skua", "Tern 8");
     Item.Lane saloon = lane(group, "Saloon");
-    // 14.618 s are 365.45 frames: the nearest is 365.
-    assertThat(((Item.Space) saloon.items().getFirst()).span().duration()).isEqualTo(365);
+    // 8.618 s are 215.45 frames: the nearest is 215.
+    assertThat(((Item.Space) saloon.items().getFirst()).span().duration()).isEqualTo(215);
     assertThat(lane(group, "Camera C").items())
         .extracting(Item::name)
         .contains("C009C001", "C009C002", "C009C003")
@@ -104,5 +105,26 @@ class AnglesJourneyTest extends Journey {
     settle();
     assertThat(tally("angles").declined()).isZero();
     assertThat(tally("angles").settled()).isEqualTo(11);
+  }
+
+  @Test
+  void aCutOfTheGroupIsFlattenedWithItsProofSeenAndComesBackAsClips() {
+    openEvening();
+    go("flatten");
+    until(() -> words("flatten-rows").contains("the angle stops within"));
+    assertThat(words("answer")).contains("41 uses");
+    clickOn("#tab-needs-you");
+    clickOn("Camera A");
+    assertThat(words("flatten-evidence")).contains("The angle stops within: 1 gap, as it was seen");
+    hit(KeyCode.ENTER);
+    settle();
+    assertThat(tally("flatten").settled()).isEqualTo(41);
+    writeOut();
+    Project project = DeskReader.read(session.state().written().getLast().path());
+    assertThat(project.complaints()).isEmpty();
+    Item.Sequence flat = (Item.Sequence) project.root().orElseThrow();
+    List<Item> pictures = ((Item.Lane) flat.tracks().getFirst()).items();
+    assertThat(pictures).noneMatch(Item.Lane.class::isInstance).hasSizeGreaterThan(40);
+    assertThat(pictures).anyMatch(Item.Space.class::isInstance);
   }
 }

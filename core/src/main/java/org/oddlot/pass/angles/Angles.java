@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,13 +27,20 @@ final class Angles {
   /** The pieces that can be listened to, in the order of the documents, then of what came in. */
   static List<Piece> pieces(Material material, Map<String, String> said) {
     MediaAtHand media = MediaAtHand.of(material);
+    Map<Path, Recording> recordings = new LinkedHashMap<>();
+    for (Recording recording : material.recordings()) {
+      if (recording.first().frames() > 0) {
+        recording.first().path().ifPresent(path -> recordings.putIfAbsent(path, recording));
+      }
+    }
     var pieces = new ArrayList<Piece>();
     var known = new HashSet<Path>();
     for (Source source : material.sources().all()) {
       Optional<Path> file = media.of(source.id());
-      if (file.isPresent() && source.range().isPresent() && known.add(file.get())) {
-        boolean isSound = material.isSound(source);
-        Angle angle = ofSource(source, file.get(), isSound);
+      boolean isNew =
+          file.filter(path -> !recordings.containsKey(path)).filter(known::add).isPresent();
+      if (isNew && source.range().isPresent()) {
+        Angle angle = ofSource(source, file.get(), material.isSound(source));
         pieces.add(
             new Piece(
                 source.id(),
@@ -45,26 +53,24 @@ final class Angles {
                 Optional.empty()));
       }
     }
-    for (Recording recording : material.recordings()) {
+    recordings.forEach((path, recording) -> {
       SoundFile file = recording.first();
-      if (file.path().isPresent() && file.frames() > 0 && known.add(file.path().get())) {
-        boolean isSure = !file.recorder().isEmpty() || !file.reel().isEmpty();
-        Angle angle =
-            isSure
-                ? new Angle(recording.recorder(), "its head says so", true, true)
-                : byName(file.stem(), file.path().get(), true);
-        pieces.add(
-            new Piece(
-                file.id(),
-                file.stem(),
-                file.path().get(),
-                (double) file.frames() / file.sampleRate(),
-                named(file.id(), angle, said),
-                file.day(),
-                material.sources().byId(file.id()),
-                Optional.of(file)));
-      }
-    }
+      boolean isSure = !file.recorder().isEmpty() || !file.reel().isEmpty();
+      Angle angle =
+          isSure
+              ? new Angle(recording.recorder(), "its head says so", true, true)
+              : byName(file.stem(), path, true);
+      pieces.add(
+          new Piece(
+              file.id(),
+              file.stem(),
+              path,
+              (double) file.frames() / file.sampleRate(),
+              named(file.id(), angle, said),
+              file.day(),
+              material.sources().byId(file.id()),
+              Optional.of(file)));
+    });
     return pieces;
   }
 

@@ -78,8 +78,8 @@ public record FlattenFinding(
                 otherwise, frames);
         case HasGaps(long frames, int gaps) ->
             Phrase.of(
-                "%,d frames are the same, with %s where the angle was not running, as it was seen",
-                frames, Phrase.count(gaps, "gap"));
+                "the angle stops within: %s, as it was seen; %,d frames are the same",
+                Phrase.count(gaps, "gap"), frames);
         case Cannot(String why) -> Phrase.of("it stays a group: %s", why);
       };
     }

@@ -3,6 +3,7 @@ package org.oddlot.pass.flatten;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -183,12 +184,23 @@ final class Flattener {
     Rational all = speed.times(way.pace);
     boolean isEnabled = clip.enabled();
     Clip shown =
-        clip.withSourceRange(Optional.of(TimeRange.of(range.get().start().plus(low), length)))
+        clip.withSourceRange(
+                Optional.of(
+                    atOneRate(range.get().start().plus(low), length, range.get().start().rate())))
             .withSpeed(way.backwards ? Rational.ZERO.minus(all) : all)
             .withEnabled(isEnabled);
     add(
         Optional.of(all.equals(clip.speed()) && !way.backwards ? sameSpeed(clip, shown) : shown),
         length);
+  }
+
+  /** A range whose beginning and length are counted at one rate: the media's where that can be. */
+  private static TimeRange atOneRate(RationalTime start, RationalTime length, FrameRate media) {
+    RationalTime first = start.atRate(media);
+    RationalTime all = length.atRate(media);
+    FrameRate both =
+        first.rate().equals(all.rate()) ? first.rate() : first.rate().commonWith(all.rate());
+    return TimeRange.of(first.atRate(both), all.atRate(both));
   }
 
   /** Where the speed is the clip's own, its effects are as they are. */
@@ -212,7 +224,8 @@ final class Flattener {
             .clip
             .map(clip ->
                 clip.withSourceRange(
-                        clip.sourceRange().map(range -> TimeRange.of(range.start(), length)))
+                        clip.sourceRange()
+                            .map(range -> atOneRate(range.start(), length, range.start().rate())))
                     .withSpeed(Rational.ZERO)),
         length);
   }

@@ -181,7 +181,9 @@ public final class DeskReader {
       if (span.duration() <= 0) {
         warn(here, "the clip lasts no time");
       }
-      available.ifPresent(all -> checkWithin(all, span, "the clip", here));
+      // At half the speed half of what it lasts is used.
+      Span of = span.times(Math.abs(speed(node)));
+      available.ifPresent(all -> checkWithin(all, of, "the clip", here));
     });
     JsonNode metadata = node.path("metadata");
     var notes = new DeskNotes(metadata, text -> warn(here, text));
@@ -201,6 +203,14 @@ public final class DeskReader {
             foreign(node));
     Card.of(clip).ifPresent(card -> card.complaints().forEach(text -> warn(here, text)));
     return clip;
+  }
+
+  private static double speed(JsonNode clip) {
+    double speed = 1;
+    for (JsonNode effect : clip.path("effects")) {
+      speed *= effect.path("time_scalar").asDouble(1);
+    }
+    return speed;
   }
 
   private void checkWithin(Span all, Span part, String what, String here) {

@@ -11,6 +11,11 @@ import java.util.Locale;
  */
 public record Span(double start, double duration, double rate) {
 
+  /** From the same beginning so many times as long. */
+  public Span times(double factor) {
+    return new Span(start, duration * factor, rate);
+  }
+
   /** The frame after its last. */
   public double end() {
     return start + duration;

@@ -47,11 +47,11 @@ public final class FlattenBench extends FindingsBench<FlattenFinding> {
 
   private static void columns(DataTable<Reviewed<FlattenFinding>> rows) {
     rows.figures("Use", 42, reviewed -> Phrase.number(reviewed.finding().number()));
-    rows.figures("Record in", 92, reviewed -> reviewed.finding().recordIn().toString());
+    rows.figures("Record in", 106, reviewed -> reviewed.finding().recordIn().toString());
     rows.words("Track", 52, reviewed -> reviewed.finding().track());
     rows.words("Angle", 84, reviewed -> reviewed.finding().angle());
-    rows.words("Becomes", 174, reviewed -> becomes(reviewed.finding()));
-    rows.words("Why", 230, Reviewed::reason, "quiet");
+    rows.words("Becomes", 150, reviewed -> becomes(reviewed.finding()));
+    rows.words("Why", 240, Reviewed::reason, "quiet");
   }
 
   private static String becomes(FlattenFinding finding) {
