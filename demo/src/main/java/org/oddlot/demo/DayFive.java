@@ -38,7 +38,6 @@ final class DayFive {
           "report Titles, before anything is decided",
           "picture titles",
           "press change-style",
-          "picture title-style",
           "press style-close",
           "station restyle",
           "choose where-size 42",

@@ -34,7 +34,6 @@ final class DayThree {
           "station sync",
           "report The third day, before anything is decided",
           "select sync-rows 1",
-          "picture sync-clock",
           "press settle-clocks",
           "press tab-all",
           "select sync-rows 10",
