@@ -64,7 +64,7 @@ public final class WaveSamples {
 
   /** All channels mixed, from the first sample to the last, a second at a time. */
   static void listen(Path file, WaveHead head, SoundListener listener) throws IOException {
-    int atOnce = (int) Math.clamp(head.sampleRate(), 1, 1 << 18);
+    int atOnce = Math.clamp(head.sampleRate(), 1, 1 << 18);
     for (long at = 0; at < head.frames(); at += atOnce) {
       int length = (int) Math.min(atOnce, head.frames() - at);
       if (!listener.hear(read(file, head, 0, at, length), length)) {

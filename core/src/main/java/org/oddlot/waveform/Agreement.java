@@ -346,10 +346,6 @@ public record Agreement(
     boolean has(Window window) {
       return window.strength > 0 && Math.abs(window.lag - of(window.at)) <= NEAR;
     }
-
-    int count(List<Window> windows) {
-      return (int) windows.stream().filter(this::has).count();
-    }
   }
 
   private static Agreement onALine(

@@ -2,21 +2,24 @@ package org.oddlot.waveform;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Arrays;
 import org.oddlot.progress.Progress;
 
 /**
  * How well a piece of one file fits another by shift, to be looked at: one sharp top is a place,
  * several are several.
- *
- * @param reach how far it goes to either side, in seconds
- * @param values how alike the two are, in standard deviations of chance, from the earliest shift to
- *     the latest
  */
-public record FitCurve(double reach, float[] values) {
+public final class FitCurve {
   private static final double SECONDS = 6;
   private static final double REACH = 0.5;
   private static final double LOWEST = 120;
   private static final double HIGHEST = 3400;
+
+  private final float[] values;
+
+  private FitCurve(float[] values) {
+    this.values = values;
+  }
 
   /**
    * The curve around a place.
@@ -39,7 +42,17 @@ public record FitCurve(double reach, float[] values) {
       float[] all =
           one.samples(from + Math.round(offset * ListeningCopy.RATE) - around, length + 2 * around);
       float[] alike = correlation.of(correlation.spectrum(all), correlation.spectrum(piece));
-      return new FitCurve(REACH, java.util.Arrays.copyOf(alike, 2 * around));
+      return new FitCurve(Arrays.copyOf(alike, 2 * around));
     }
+  }
+
+  /** How many shifts there are, from half a second earlier to half a second later. */
+  public int shifts() {
+    return values.length;
+  }
+
+  /** How alike the two are at a shift, in standard deviations of chance. */
+  public float at(int shift) {
+    return values[shift];
   }
 }

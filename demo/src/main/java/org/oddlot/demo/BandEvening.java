@@ -394,6 +394,6 @@ public final class BandEvening {
         .write(
             path,
             (long) tape.seconds * Sea.SAMPLE_RATE,
-            (_, frame) -> heard(Heard.BAND, first + frame, tape.recorder.length()));
+            (_, frame) -> heard(Heard.BAND, (double) (first + frame), tape.recorder.length()));
   }
 }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -26,6 +27,10 @@ import org.oddlot.progress.Progress;
 class BandEveningTest {
   @TempDir private Path folder;
 
+  private static PieceFinding of(Map<String, PieceFinding> found, String name) {
+    return Objects.requireNonNull(found.get(name));
+  }
+
   @Test
   void allThatCanBeKnownIsPlacedAndNothingElse() throws IOException {
     Lot lot = LotFile.open(Demo.makeBandEvening(folder.resolve("band"))).lot();
@@ -42,7 +47,7 @@ class BandEveningTest {
             .map(each -> (PieceFinding) each.finding())
             .collect(Collectors.toMap(PieceFinding::title, each -> each));
     for (BandEvening.Shot shot : BandEvening.shots()) {
-      PieceFinding finding = found.get(shot.name());
+      PieceFinding finding = of(found, shot.name());
       boolean isOnce = !shot.name().equals("C009C002");
       assertThat(finding.standing())
           .as(shot.name())
@@ -56,12 +61,12 @@ class BandEveningTest {
       }
     }
     for (BandEvening.Tape tape : BandEvening.tapes()) {
-      assertThat(found.get(tape.name()).standing()).isEqualTo(Standing.SETTLED);
-      assertThat(found.get(tape.name()).begin()).isCloseTo(tape.at(), within(0.0005));
+      assertThat(of(found, tape.name()).standing()).isEqualTo(Standing.SETTLED);
+      assertThat(of(found, tape.name()).begin()).isCloseTo(tape.at(), within(0.0005));
     }
-    assertThat(found.get("D004C001").place().orElseThrow().drift() * 1e6)
+    assertThat(of(found, "D004C001").place().orElseThrow().drift() * 1e6)
         .isCloseTo(-BandEvening.FAST, within(3.0));
-    assertThat(found.get("C009C002").choices()).hasSize(2);
+    assertThat(of(found, "C009C002").choices()).hasSize(2);
     assertThat(outcome.step("flatten").orElseThrow().tally()).isEqualTo(new Tally(40, 1, 0, 0));
   }
 }

@@ -196,7 +196,7 @@ final class AngleGroup {
     double first = first(island);
     Map<String, List<Laid>> rows = new LinkedHashMap<>();
     Comparator<PieceFinding> inOrder =
-        Comparator.comparing((PieceFinding each) -> each.piece().angle().isSound())
+        Comparator.comparingInt((PieceFinding each) -> each.piece().angle().isSound() ? 1 : 0)
             .thenComparing(each -> each.piece().angle().name())
             .thenComparing(PieceFinding::begin);
     for (PieceFinding each : island.stream().sorted(inOrder).toList()) {

@@ -154,9 +154,9 @@ public final class AnglesPass implements Pass<PieceFinding> {
               byHand.containsKey(i)));
     }
     findings.sort(
-        Comparator.comparing((PieceFinding each) -> !each.standing().needsAPerson())
-            .thenComparing(each -> each.place().map(Position::island).orElse(99))
-            .thenComparing(PieceFinding::begin));
+        Comparator.comparingInt((PieceFinding each) -> each.standing().needsAPerson() ? 0 : 1)
+            .thenComparingInt(each -> each.place().map(Position::island).orElse(99))
+            .thenComparingDouble(PieceFinding::begin));
     return Analysis.<PieceFinding>of(findings).wanting(listening.wanted());
   }
 

@@ -72,7 +72,7 @@ class FlattenPassTest {
         if (gap > 0) {
           items.add(Gap.of(frames(gap)));
         }
-        long length = 20 + random.nextInt(120);
+        long length = 20L + random.nextInt(120);
         Clip clip =
             clip(name + angle + i, random.nextInt(90_000), length * rate.nominal() / 25, rate);
         items.add(clip);

@@ -30,10 +30,10 @@ final class FitView extends DrawnView {
     g.clearRect(0, 0, width, HEIGHT);
     g.setStroke(line());
     g.strokeRect(0.5, 0.5, width - 1, HEIGHT - 1);
-    float[] values = curve.values();
+    int shifts = curve.shifts();
     float highest = 1;
-    for (float value : values) {
-      highest = Math.max(highest, value);
+    for (int i = 0; i < shifts; i++) {
+      highest = Math.max(highest, curve.at(i));
     }
     g.setStroke(doubt());
     g.setLineDashes(2, 3);
@@ -43,11 +43,11 @@ final class FitView extends DrawnView {
     g.beginPath();
     int columns = (int) width - 4;
     for (int x = 0; x < columns; x++) {
-      int from = (int) ((long) x * values.length / columns);
-      int to = Math.max(from + 1, (int) ((long) (x + 1) * values.length / columns));
+      int from = (int) ((long) x * shifts / columns);
+      int to = Math.max(from + 1, (int) ((long) (x + 1) * shifts / columns));
       float high = 0;
       for (int i = from; i < to; i++) {
-        high = Math.max(high, values[i]);
+        high = Math.max(high, curve.at(i));
       }
       double y = HEIGHT - 4 - (HEIGHT - 10) * high / highest;
       if (x == 0) {
