@@ -17,6 +17,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.skin.VirtualFlow;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -233,9 +234,20 @@ final class RunSheetView extends VBox {
     for (int i = 0; i < rows.size(); i++) {
       if (rows.get(i) instanceof Row.Of of && of.station().id().equals(open)) {
         list.getSelectionModel().select(i);
+        bringIntoView(i);
       }
     }
     filling = false;
+  }
+
+  /** Scrolls to a row that cannot be seen; one that can stays where it is. */
+  private void bringIntoView(int row) {
+    if (list.lookup(".virtual-flow") instanceof VirtualFlow<?> flow
+        && flow.getFirstVisibleCell() != null
+        && (row < flow.getFirstVisibleCell().getIndex()
+            || row >= flow.getLastVisibleCell().getIndex())) {
+      list.scrollTo(row);
+    }
   }
 
   private List<Row> rows(State state, String open) {

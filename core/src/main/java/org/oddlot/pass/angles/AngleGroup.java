@@ -198,7 +198,7 @@ final class AngleGroup {
     Comparator<PieceFinding> inOrder =
         Comparator.comparingInt((PieceFinding each) -> each.piece().angle().isSound() ? 1 : 0)
             .thenComparing(each -> each.piece().angle().name())
-            .thenComparing(PieceFinding::begin);
+            .thenComparingDouble(PieceFinding::begin);
     for (PieceFinding each : island.stream().sorted(inOrder).toList()) {
       Laid laid = laid(each, each.begin() - first, rate, profile);
       String angle = each.piece().angle().name();

@@ -56,10 +56,10 @@ final class AngleRows extends DrawnView {
                 row.finding().place().filter(place -> place.island() == 0).isPresent()
                     && row.standing() != Standing.DECLINED)
             .sorted(
-                Comparator.comparing(
-                        (Reviewed<PieceFinding> row) -> row.finding().piece().angle().isSound())
+                Comparator.comparingInt((Reviewed<PieceFinding> row) ->
+                        row.finding().piece().angle().isSound() ? 1 : 0)
                     .thenComparing(row -> row.finding().piece().angle().name())
-                    .thenComparing(row -> row.finding().begin()))
+                    .thenComparingDouble(row -> row.finding().begin()))
             .toList();
     for (Reviewed<PieceFinding> row : inOrder) {
       int line =
