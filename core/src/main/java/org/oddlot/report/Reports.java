@@ -20,7 +20,7 @@ public final class Reports {
           new Markers(),
           new Keywords(),
           new MediaList(),
-          new Findings("sync", "Sync", List.of("sync")),
+          new Findings("sync", "Sync", List.of("sync", "angles")),
           new Findings("matches", "Matches", List.of("match", "putright")),
           new Findings("naming", "Naming", List.of("layout", "roles", "names")),
           new ChangeList());

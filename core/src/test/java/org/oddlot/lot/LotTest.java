@@ -379,6 +379,8 @@ class LotTest {
             "putright off",
             "tag",
             "sync off",
+            "angles off",
+            "flatten off",
             "roles off",
             "layout off",
             "times off",

@@ -41,6 +41,9 @@ sealed interface AngleDiagnosis {
   /** It was compared with all others, and lies by none. */
   record NotHere(int compared) implements AngleDiagnosis {}
 
+  /** Somebody has set it aside; it is not listened to. */
+  record SetAside() implements AngleDiagnosis {}
+
   /** It is being listened to. */
   record NotYetHeard() implements AngleDiagnosis {}
 
@@ -50,7 +53,7 @@ sealed interface AngleDiagnosis {
       case Placed _, ByHand _ -> Standing.SETTLED;
       case TwoPlaces _, Faint _, DoesNotClose _, OverItsOwn _, OtherDay _, Leaps _, Island _ ->
           Standing.TO_LOOK_AT;
-      case Silent _, NotHere _, NotYetHeard _ -> Standing.OPEN;
+      case Silent _, NotHere _, SetAside _, NotYetHeard _ -> Standing.OPEN;
     };
   }
 
@@ -116,6 +119,7 @@ sealed interface AngleDiagnosis {
               "not of this event",
               "it was compared with %s and lies by none",
               Phrase.count(compared, "piece"));
+      case SetAside() -> new Sentence("set aside", "it is left out, and not listened to");
       case NotYetHeard() -> new Sentence("not yet heard", "it has not been listened to yet");
     };
   }

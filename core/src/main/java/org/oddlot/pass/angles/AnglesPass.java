@@ -317,6 +317,9 @@ public final class AnglesPass implements Pass<PieceFinding> {
 
   private static AngleDiagnosis ofUnplaced(
       int i, Listening listening, Optional<Listening.Heard> leading) {
+    if (listening.isOut(i)) {
+      return new AngleDiagnosis.SetAside();
+    }
     if (listening.isSilent(i)) {
       return new AngleDiagnosis.Silent();
     }

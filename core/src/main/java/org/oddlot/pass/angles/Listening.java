@@ -51,6 +51,7 @@ final class Listening {
   private final List<Piece> pieces;
   private final Measured measured;
   private final Set<Integer> silent = new HashSet<>();
+  private final Set<Integer> out = new HashSet<>();
   private final List<Integer> longestFirst;
   private final List<Heard> heard = new ArrayList<>();
   private final Set<Measurement<?>> wanted = new LinkedHashSet<>();
@@ -64,6 +65,9 @@ final class Listening {
     this.pieces = pieces;
     this.measured = measured;
     for (int i = 0; i < pieces.size(); i++) {
+      if (isOut.test(pieces.get(i))) {
+        out.add(i);
+      }
       var level = new PieceLevel(pieces.get(i).media(), pieces.get(i).name());
       if (!measured.has(level)) {
         wanted.add(level);
@@ -73,7 +77,7 @@ final class Listening {
     }
     this.longestFirst =
         IntStream.range(0, pieces.size())
-            .filter(i -> !silent.contains(i) && !isOut.test(pieces.get(i)))
+            .filter(i -> !silent.contains(i) && !out.contains(i))
             .boxed()
             .sorted(
                 Comparator.comparingDouble((Integer i) -> pieces.get(i).seconds())
@@ -94,6 +98,11 @@ final class Listening {
   /** Whether nothing is to be heard of a piece. */
   boolean isSilent(int piece) {
     return silent.contains(piece);
+  }
+
+  /** Whether somebody has set a piece aside. */
+  boolean isOut(int piece) {
+    return out.contains(piece);
   }
 
   /** Whether all is known that can be. */

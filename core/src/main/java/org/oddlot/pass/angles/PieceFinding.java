@@ -7,6 +7,7 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
+import org.oddlot.text.Phrase;
 import org.oddlot.waveform.PairOffset;
 
 /**
@@ -64,9 +65,22 @@ public record PieceFinding(
     return diagnosis.inWords().headline();
   }
 
+  /** Why, and of what is placed also where, how well that closes, and how its clock runs. */
   @Override
   public String reason() {
-    return diagnosis.inWords().reason();
+    String why = diagnosis.inWords().reason();
+    if (!(diagnosis instanceof AngleDiagnosis.Placed) || place.isEmpty()) {
+      return why;
+    }
+    double ppm = place.get().drift() * 1e6;
+    return Phrase.of(
+        "%s; it begins %.3f s after the first%s%s",
+        why,
+        begin,
+        closing.map(error -> Phrase.of(", closing error %.1f ms", error * 1000)).orElse(""),
+        Math.abs(ppm) < 0.5
+            ? ""
+            : Phrase.of(", its clock %.1f ppm %s", Math.abs(ppm), ppm > 0 ? "slow" : "fast"));
   }
 
   @Override

@@ -360,8 +360,10 @@ public final class FlattenPass implements Pass<FlattenFinding> {
         // At another speed it stays with the first frame: the moment is kept, not the length.
         RationalTime start = isPlain ? media.get().plus(at) : media.get();
         markers.add(
-            Marker.of(
+            new Marker(
+                marker.origin(),
                 marker.name(),
+                marker.color(),
                 TimeRange.of(start, marker.markedRange().duration()),
                 marker.comment(),
                 marker.metadata()));

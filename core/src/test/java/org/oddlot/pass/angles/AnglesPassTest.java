@@ -164,6 +164,7 @@ class AnglesPassTest {
     Outcome outcome = run(evening, aside);
     assertThat(finding(outcome, "Q1").begin() - finding(outcome, "B1").begin())
         .isCloseTo(16.25, within(0.0001));
+    assertThat(finding(outcome, "T1").diagnosis()).isEqualTo(new AngleDiagnosis.SetAside());
     assertThat(((Stack) made(outcome).getFirst()).children())
         .extracting("name")
         .doesNotContain("Tern");

@@ -268,12 +268,20 @@ class FlattenPassTest {
         chosen("Bow", 20, 40)
             .withEffects(List.of(crop))
             .withMarkers(
-                List.of(Marker.of("look", TimeRange.of(30, 1, RATE), "here", JsonObject.EMPTY)));
+                List.of(
+                    new Marker(
+                        Origin.made(),
+                        "look",
+                        "GREEN",
+                        TimeRange.of(30, 1, RATE),
+                        "here",
+                        JsonObject.EMPTY)));
     Clip made = (Clip) track(run(of(use), Settings.INITIAL, Answers.NONE)).getFirst();
     assertThat(made.sourceRange()).contains(TimeRange.of(1020, 40, RATE));
     assertThat(made.name()).isEqualTo("B1");
     assertThat(made.effects()).containsExactly(crop);
     assertThat(made.markers().getFirst().markedRange()).isEqualTo(TimeRange.of(1030, 1, RATE));
+    assertThat(made.markers().getFirst().color()).isEqualTo("GREEN");
     assertThat(made.media())
         .isEqualTo(((Clip) ((Track) use.children().getFirst()).children().getFirst()).media());
     assertThat(made.metadata().string("notes")).contains("noted of B1");
