@@ -38,6 +38,9 @@ sealed interface AngleDiagnosis {
   /** Nothing is to be heard of it. */
   record Silent() implements AngleDiagnosis {}
 
+  /** It has no sound, or none that can be read. */
+  record NoSound() implements AngleDiagnosis {}
+
   /** It was compared with all others, and lies by none. */
   record NotHere(int compared) implements AngleDiagnosis {}
 
@@ -53,7 +56,7 @@ sealed interface AngleDiagnosis {
       case Placed _, ByHand _ -> Standing.SETTLED;
       case TwoPlaces _, Faint _, DoesNotClose _, OverItsOwn _, OtherDay _, Leaps _, Island _ ->
           Standing.TO_LOOK_AT;
-      case Silent _, NotHere _, SetAside _, NotYetHeard _ -> Standing.OPEN;
+      case Silent _, NoSound _, NotHere _, SetAside _, NotYetHeard _ -> Standing.OPEN;
     };
   }
 
@@ -114,6 +117,8 @@ sealed interface AngleDiagnosis {
               first,
               Phrase.count(pieces, "piece"));
       case Silent() -> new Sentence("silent", "nothing is to be heard of it");
+      case NoSound() ->
+          new Sentence("no sound", "it has no sound that can be read, or is not there any more");
       case NotHere(int compared) ->
           Sentence.of(
               "not of this event",

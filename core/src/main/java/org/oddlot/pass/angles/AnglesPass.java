@@ -321,7 +321,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
       return new AngleDiagnosis.SetAside();
     }
     if (listening.isSilent(i)) {
-      return new AngleDiagnosis.Silent();
+      return listening.isRead(i) ? new AngleDiagnosis.Silent() : new AngleDiagnosis.NoSound();
     }
     if (!listening.isDone()) {
       return new AngleDiagnosis.NotYetHeard();

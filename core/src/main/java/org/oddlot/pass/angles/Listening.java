@@ -68,7 +68,7 @@ final class Listening {
       if (isOut.test(pieces.get(i))) {
         out.add(i);
       }
-      var level = new PieceLevel(pieces.get(i).media(), pieces.get(i).name());
+      PieceLevel level = level(i);
       if (!measured.has(level)) {
         wanted.add(level);
       } else if (measured.get(level).filter(its -> !its.isSilent()).isEmpty()) {
@@ -100,6 +100,15 @@ final class Listening {
     return silent.contains(piece);
   }
 
+  /** Whether the sound of a piece could be read. */
+  boolean isRead(int piece) {
+    return measured.get(level(piece)).isPresent();
+  }
+
+  private PieceLevel level(int piece) {
+    return new PieceLevel(pieces.get(piece).media(), pieces.get(piece).name());
+  }
+
   /** Whether somebody has set a piece aside. */
   boolean isOut(int piece) {
     return out.contains(piece);
@@ -117,10 +126,7 @@ final class Listening {
 
   /** How long the sound of a piece is. */
   double seconds(int piece) {
-    return measured
-        .get(new PieceLevel(pieces.get(piece).media(), pieces.get(piece).name()))
-        .map(Level::seconds)
-        .orElse(pieces.get(piece).seconds());
+    return measured.get(level(piece)).map(Level::seconds).orElse(pieces.get(piece).seconds());
   }
 
   /** All pairs that were heard. */
