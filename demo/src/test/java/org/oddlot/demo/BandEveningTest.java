@@ -66,7 +66,9 @@ class BandEveningTest {
     }
     assertThat(of(found, "D004C001").place().orElseThrow().drift() * 1e6)
         .isCloseTo(-BandEvening.FAST, within(3.0));
+    // At the other place its own camera was busy.
     assertThat(of(found, "C009C002").choices()).hasSize(2);
+    assertThat(of(found, "C009C002").begin()).isCloseTo(52.36, within(0.0005));
     assertThat(outcome.step("flatten").orElseThrow().tally()).isEqualTo(new Tally(40, 1, 0, 0));
   }
 }

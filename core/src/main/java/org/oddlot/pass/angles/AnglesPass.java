@@ -142,6 +142,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
         .filter(tie -> ties.stream().noneMatch(each -> ties(each, tie, byHand)))
         .forEach(ties::add);
     var placing = new Placing(pieces, ties);
+    twice.replaceAll((piece, pair) -> possibleFirst(piece, pair, pieces, listening, placing));
     var findings = new ArrayList<PieceFinding>();
     for (int i = 0; i < pieces.size(); i++) {
       findings.add(
@@ -276,6 +277,49 @@ public final class AnglesPass implements Pass<PieceFinding> {
                 + (i == 0 ? doubtful.found().best() : doubtful.found().rival().orElseThrow())
                     .offset())
         .allMatch(at -> Math.min(end, at + length) - Math.max(begin, at) >= length / 2);
+  }
+
+  /** Of two places the one at which its own camera or recorder was busy otherwise comes second. */
+  private static Listening.Heard possibleFirst(
+      int piece, Listening.Heard pair, List<Piece> pieces, Listening listening, Placing placing) {
+    Optional<Agreement> rival = pair.found().rival();
+    boolean isTurned =
+        rival.isPresent()
+            && isOverItsOwn(piece, pair.a(), pair.found().best(), pieces, listening, placing)
+            && !isOverItsOwn(piece, pair.a(), rival.get(), pieces, listening, placing);
+    return isTurned
+        ? new Listening.Heard(
+            pair.a(),
+            pair.b(),
+            new PairOffset(rival.get(), Optional.of(pair.found().best())),
+            pair.isSearched())
+        : pair;
+  }
+
+  private static boolean isOverItsOwn(
+      int piece,
+      int by,
+      Agreement place,
+      List<Piece> pieces,
+      Listening listening,
+      Placing placing) {
+    Optional<Position> other = placing.of(by);
+    if (other.isEmpty()) {
+      return false;
+    }
+    double begin = other.get().at() + place.offset() * (1 + other.get().drift());
+    double end = begin + listening.seconds(piece);
+    String angle = pieces.get(piece).angle().name();
+    return IntStream.range(0, pieces.size())
+        .filter(i -> i != piece && pieces.get(i).angle().name().equals(angle))
+        .anyMatch(i ->
+            placing
+                .of(i)
+                .filter(its -> its.island() == other.get().island())
+                .filter(its ->
+                    Math.min(end, its.at() + listening.seconds(i)) - Math.max(begin, its.at())
+                        > MOST_OVER_ITS_OWN)
+                .isPresent());
   }
 
   /** Where a piece would lie by one pair, where that alone does not place it. */
