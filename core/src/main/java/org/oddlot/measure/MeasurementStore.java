@@ -6,15 +6,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.FileTime;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlot.input.FileState;
+import org.oddlot.input.InputFile;
 import org.oddlot.input.UserFolder;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonObject;
@@ -121,18 +119,8 @@ public final class MeasurementStore {
             + measurement.parameters()
             + "\n"
             + states.stream().map(FileState::inOneLine).collect(Collectors.joining("\n"));
-    String name = digest(key);
+    String name = InputFile.sha256(key.getBytes(StandardCharsets.UTF_8));
     return folder.orElseThrow().resolve(name.substring(0, 2)).resolve(name + ".json");
-  }
-
-  private static String digest(String text) {
-    try {
-      return HexFormat.of()
-          .formatHex(
-              MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("Every Java platform has SHA-256", e);
-    }
   }
 
   /** Removes the oldest results beyond the limit. */

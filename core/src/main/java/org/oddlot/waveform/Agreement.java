@@ -425,9 +425,8 @@ public record Agreement(
         below += Math.pow(each.at - t / n, 2);
       }
     }
-    // Of few seconds no drift can be known; the scatter of what is heard is larger.
-    boolean isLong = n >= 3 && below / n > 400;
-    double slope = isLong ? Math.clamp(above / below, -Search.MOST_DRIFT, Search.MOST_DRIFT) : 0;
+    double slope =
+        isLong(n, below) ? Math.clamp(above / below, -Search.MOST_DRIFT, Search.MOST_DRIFT) : 0;
     return new Line(lag / n - slope * t / n, slope);
   }
 

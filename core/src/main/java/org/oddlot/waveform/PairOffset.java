@@ -48,11 +48,6 @@ public record PairOffset(Agreement best, Optional<Agreement> rival) {
         .isPresent();
   }
 
-  /** Whether anything speaks for the place at all. */
-  public boolean isFaint() {
-    return best.chance() > -2;
-  }
-
   /**
    * Compares two files.
    *

@@ -212,7 +212,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
                     ? ofPlaced(i, pieces, listening, placing, leading)
                     : ofUnplaced(i, listening, leading);
     if (place.isEmpty() && diagnosis.hasPlace()) {
-      place = twice.or(() -> leading).flatMap(each -> beside(each, placing));
+      place = twice.or(() -> leading).flatMap(each -> beside(each, each.found().best(), placing));
     }
     var choices = new ArrayList<Choice>();
     twice.ifPresent(each -> {
@@ -282,49 +282,30 @@ public final class AnglesPass implements Pass<PieceFinding> {
   /** Of two places the one at which its own camera or recorder was busy otherwise comes second. */
   private static Listening.Heard possibleFirst(
       int piece, Listening.Heard pair, List<Piece> pieces, Listening listening, Placing placing) {
+    Agreement best = pair.found().best();
     Optional<Agreement> rival = pair.found().rival();
     boolean isTurned =
         rival.isPresent()
-            && isOverItsOwn(piece, pair.a(), pair.found().best(), pieces, listening, placing)
-            && !isOverItsOwn(piece, pair.a(), rival.get(), pieces, listening, placing);
+            && isFree(piece, beside(pair, rival.get(), placing), pieces, listening, placing)
+            && !isFree(piece, beside(pair, best, placing), pieces, listening, placing);
     return isTurned
         ? new Listening.Heard(
-            pair.a(),
-            pair.b(),
-            new PairOffset(rival.get(), Optional.of(pair.found().best())),
-            pair.isSearched())
+            pair.a(), pair.b(), new PairOffset(rival.get(), Optional.of(best)), pair.isSearched())
         : pair;
   }
 
-  private static boolean isOverItsOwn(
+  /** Whether no other piece of its angle is at a place. */
+  private static boolean isFree(
       int piece,
-      int by,
-      Agreement place,
+      Optional<Position> place,
       List<Piece> pieces,
       Listening listening,
       Placing placing) {
-    Optional<Position> other = placing.of(by);
-    if (other.isEmpty()) {
-      return false;
-    }
-    double begin = other.get().at() + place.offset() * (1 + other.get().drift());
-    double end = begin + listening.seconds(piece);
-    String angle = pieces.get(piece).angle().name();
-    return IntStream.range(0, pieces.size())
-        .filter(i -> i != piece && pieces.get(i).angle().name().equals(angle))
-        .anyMatch(i ->
-            placing
-                .of(i)
-                .filter(its -> its.island() == other.get().island())
-                .filter(its ->
-                    Math.min(end, its.at() + listening.seconds(i)) - Math.max(begin, its.at())
-                        > MOST_OVER_ITS_OWN)
-                .isPresent());
+    return place.flatMap(its -> overItsOwn(piece, its, pieces, listening, placing)).isEmpty();
   }
 
   /** Where a piece would lie by one pair, where that alone does not place it. */
-  private static Optional<Position> beside(Listening.Heard pair, Placing placing) {
-    Agreement its = pair.found().best();
+  private static Optional<Position> beside(Listening.Heard pair, Agreement its, Placing placing) {
     return placing
         .of(pair.a())
         .map(other ->
@@ -412,7 +393,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
       return listening.isDone() ? new AngleDiagnosis.ByHand() : new AngleDiagnosis.NotYetHeard();
     }
     Agreement best = heard.get();
-    Optional<AngleDiagnosis> own = overItsOwn(i, pieces, listening, placing);
+    Optional<AngleDiagnosis> own = overItsOwn(i, place, pieces, listening, placing);
     if (own.isPresent()) {
       return own.get();
     }
@@ -453,8 +434,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
   }
 
   private static Optional<AngleDiagnosis> overItsOwn(
-      int i, List<Piece> pieces, Listening listening, Placing placing) {
-    Position place = placing.of(i).orElseThrow();
+      int i, Position place, List<Piece> pieces, Listening listening, Placing placing) {
     double end = place.at() + listening.seconds(i);
     for (int other = 0; other < pieces.size(); other++) {
       Optional<Position> its = placing.of(other);

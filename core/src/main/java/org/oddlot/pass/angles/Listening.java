@@ -33,9 +33,7 @@ final class Listening {
   /** A pair that was heard; the second one's place is given in the first one's time. */
   record Heard(int a, int b, PairOffset found, boolean isSearched) {
     boolean isTie() {
-      return isSearched
-          ? found.isClear()
-          : found.best().chance() <= SURE && found.best().share() >= HALF_HEARD;
+      return found.isClear();
     }
 
     Placing.Tie tie() {
@@ -44,9 +42,6 @@ final class Listening {
           a, b, its.offset(), its.drift(), its.from(), its.to(), its.agreeing(), its.paceWeight());
     }
   }
-
-  private static final double SURE = -7;
-  private static final double HALF_HEARD = 0.3;
 
   private final List<Piece> pieces;
   private final Measured measured;
@@ -127,11 +122,6 @@ final class Listening {
   /** How long the sound of a piece is. */
   double seconds(int piece) {
     return measured.get(level(piece)).map(Level::seconds).orElse(pieces.get(piece).seconds());
-  }
-
-  /** All pairs that were heard. */
-  List<Heard> all() {
-    return List.copyOf(heard);
   }
 
   /** The pairs of a piece, as seen from the other: the piece is the second. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlot.json.JsonObject;
+import org.oddlot.material.Derived;
 import org.oddlot.material.Material;
 import org.oddlot.material.NewTimelines;
 import org.oddlot.material.TimelineFile;
@@ -62,6 +63,10 @@ public final class FlattenPass implements Pass<FlattenFinding> {
   public static final Setting<String> ALTERNATIVES =
       Setting.oneOf("alternatives", "Other angles", LEFT_OUT, List.of(LEFT_OUT, DISABLED));
 
+  /** The cuts with uses, walked to once for all who ask. */
+  private static final Derived<List<CutOfUses>> CUTS =
+      Derived.of(Set.of(TimelineFile.class), FlattenPass::cuts);
+
   @Override
   public String id() {
     return "flatten";
@@ -89,7 +94,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
 
   @Override
   public boolean concerns(Material material) {
-    return !cuts(material).isEmpty();
+    return !material.derive(CUTS).isEmpty();
   }
 
   /** A cut with uses of groups. */
@@ -148,7 +153,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
             }
           });
     }
-    return cuts;
+    return List.copyOf(cuts);
   }
 
   private static List<Use> uses(Placed timeline) {
@@ -171,7 +176,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
   public Analysis<FlattenFinding> analyse(Request request) {
     Material material = request.material();
     var findings = new ArrayList<FlattenFinding>();
-    for (CutOfUses cut : cuts(material)) {
+    for (CutOfUses cut : material.derive(CUTS)) {
       request.progress().check();
       Set<Spot> all = new HashSet<>();
       cut.uses().forEach(use -> all.add(new Spot(use.place())));
@@ -423,7 +428,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
     }
     var timelines = new NewTimelines(material);
     var claims = new ArrayList<Applied.Claim>();
-    for (CutOfUses cut : cuts(material)) {
+    for (CutOfUses cut : material.derive(CUTS)) {
       Set<Spot> its = new HashSet<>();
       for (Use use : cut.uses()) {
         Address address = material.address(cut.document().name(), use.place());

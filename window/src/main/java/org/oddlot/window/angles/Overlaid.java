@@ -1,8 +1,6 @@
 package org.oddlot.window.angles;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -12,6 +10,7 @@ import org.oddlot.sound.Peaks;
 import org.oddlot.sound.SoundMedia;
 import org.oddlot.waveform.Agreement;
 import org.oddlot.waveform.FitCurve;
+import org.oddlot.window.kit.SoundLine;
 
 /**
  * A piece laid over the one that says most about it: the fit by shift, and both sounds at the head
@@ -76,12 +75,7 @@ record Overlaid(FitCurve curve, List<Strip> strips) {
         SoundMedia.resampled(
             finding.other().orElseThrow().media(), best.other(from), seconds, RATE);
     float[] right = SoundMedia.resampled(finding.piece().media(), from, seconds, RATE);
-    ByteBuffer out = ByteBuffer.allocate(left.length * 4).order(ByteOrder.LITTLE_ENDIAN);
-    for (int i = 0; i < left.length; i++) {
-      out.putShort((short) (Math.clamp(left[i], -1f, 1f) * 32_767));
-      out.putShort((short) (Math.clamp(right[i], -1f, 1f) * 32_767));
-    }
-    return out.array();
+    return SoundLine.stereo(left, right);
   }
 
   static long rate() {

@@ -1,5 +1,7 @@
 package org.oddlot.window.kit;
 
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.util.concurrent.atomic.AtomicInteger;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioSystem;
@@ -15,6 +17,16 @@ public final class SoundLine {
   /** Stops what is played. */
   public void stop() {
     wanted.incrementAndGet();
+  }
+
+  /** Two sounds of the same length, from −1 to 1, one left and one right, as they are played. */
+  public static byte[] stereo(float[] left, float[] right) {
+    ByteBuffer out = ByteBuffer.allocate(left.length * 4).order(ByteOrder.LITTLE_ENDIAN);
+    for (int i = 0; i < left.length; i++) {
+      out.putShort((short) (Math.clamp(left[i], -1f, 1f) * 32_767));
+      out.putShort((short) (Math.clamp(right[i], -1f, 1f) * 32_767));
+    }
+    return out.array();
   }
 
   /**

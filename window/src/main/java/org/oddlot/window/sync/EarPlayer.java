@@ -1,8 +1,6 @@
 package org.oddlot.window.sync;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.nio.file.Path;
 import org.oddlot.pass.sync.Alignment;
 import org.oddlot.sound.SoundMedia;
@@ -42,11 +40,6 @@ final class EarPlayer {
     float[] left = SoundMedia.resampled(picture, laid.sharedFrom(), seconds, rate);
     float[] right =
         SoundMedia.samples(sound, EarCheck.sampleAt(laid, laid.sharedFrom()), left.length);
-    ByteBuffer out = ByteBuffer.allocate(left.length * 4).order(ByteOrder.LITTLE_ENDIAN);
-    for (int i = 0; i < left.length; i++) {
-      out.putShort((short) (Math.clamp(left[i], -1f, 1f) * 32_767));
-      out.putShort((short) (Math.clamp(right[i], -1f, 1f) * 32_767));
-    }
-    return out.array();
+    return SoundLine.stereo(left, right);
   }
 }
