@@ -1,7 +1,6 @@
 package org.oddlot.bench;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -30,9 +29,6 @@ public final class WholeCommands {
     this.runs = runs;
   }
 
-  /** Seconds, and bytes of memory. */
-  private record Cost(double seconds, long memory) {}
-
   /** Runs the benchmark. */
   public static void main(String[] arguments) throws IOException, InterruptedException {
     int clips = arguments.length > 2 ? Integer.parseInt(arguments[2]) : 100_000;
@@ -46,7 +42,7 @@ public final class WholeCommands {
     System.out.print(
         Phrase.of(
             "run, from half to twice the clips: %.2f × as long (the middle: %.2f)%n",
-            twice.seconds / half.seconds, whole.seconds / half.seconds));
+            twice.seconds() / half.seconds(), whole.seconds() / half.seconds()));
   }
 
   private void small() throws IOException, InterruptedException {
@@ -67,7 +63,7 @@ public final class WholeCommands {
     Path out = directory.resolve("out");
     Cost convert =
         median(List.of("convert", file.toString(), out.resolve("converted.otio").toString()));
-    double one = convert.seconds;
+    double one = convert.seconds();
     line("plain scan", scan(file), one);
     line("convert", convert, one);
     line("check", median(List.of("check", file.toString(), log.toString())), one);
@@ -84,9 +80,9 @@ public final class WholeCommands {
         Phrase.of(
             "  %-26s %7.2f s  %s  %s%n",
             what,
-            cost.seconds,
-            reference == 0 ? "" : Phrase.of("%5.2f ×", cost.seconds / reference),
-            cost.memory == 0 ? "" : Phrase.size(cost.memory)));
+            cost.seconds(),
+            reference == 0 ? "" : Phrase.of("%5.2f ×", cost.seconds() / reference),
+            cost.memory() == 0 ? "" : Phrase.size(cost.memory())));
   }
 
   private Cost median(List<String> arguments) throws IOException, InterruptedException {
@@ -96,46 +92,12 @@ public final class WholeCommands {
     for (int i = 0; i < runs; i++) {
       delete(directory.resolve("out"));
       Files.createDirectories(directory.resolve("out"));
-      costs[i] = once(command);
+      costs[i] = Cost.of(command, directory.resolve("said.txt"));
     }
     delete(directory.resolve("out"));
     Arrays.sort(costs, Comparator.comparingDouble(Cost::seconds));
     long most = Arrays.stream(costs).mapToLong(Cost::memory).max().orElse(0);
-    return new Cost(costs[runs / 2].seconds, most);
-  }
-
-  private Cost once(List<String> command) throws IOException, InterruptedException {
-    long start = System.nanoTime();
-    Process process =
-        new ProcessBuilder(command)
-            .redirectOutput(directory.resolve("said.txt").toFile())
-            .redirectErrorStream(true)
-            .start();
-    long most = 0;
-    while (process.isAlive()) {
-      most = Math.max(most, memory(process.pid()));
-      Thread.sleep(5);
-    }
-    double seconds = (System.nanoTime() - start) / 1e9;
-    if (process.exitValue() > 1) {
-      throw new IOException(
-          command + ": " + Files.readString(directory.resolve("said.txt"), StandardCharsets.UTF_8));
-    }
-    return new Cost(seconds, most);
-  }
-
-  /** The most memory that a process had so far; proc(5). */
-  private static long memory(long pid) {
-    try (var lines = Files.lines(Path.of("/proc/" + pid + "/status"))) {
-      return lines
-          .filter(line -> line.startsWith("VmHWM:"))
-          .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) << 10)
-          .findFirst()
-          .orElse(0);
-    } catch (IOException | java.io.UncheckedIOException e) {
-      // It has just ended, or this system tells such things otherwise.
-      return 0;
-    }
+    return new Cost(costs[runs / 2].seconds(), most);
   }
 
   private static Cost scan(Path file) throws IOException {
@@ -163,7 +125,8 @@ public final class WholeCommands {
     return new Cost(seconds, 0);
   }
 
-  private static void delete(Path folder) throws IOException {
+  /** Deletes a folder with all that is in it, if it is there. */
+  static void delete(Path folder) throws IOException {
     if (Files.exists(folder)) {
       try (var files = Files.walk(folder)) {
         for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.oddlot.input.FileState;
 import org.oddlot.input.InputFile;
@@ -31,7 +32,7 @@ public final class MeasurementStore {
   private static final int LOOK_EVERY = 500;
   private final Optional<Path> folder;
   private final int most;
-  private int kept;
+  private final AtomicInteger kept = new AtomicInteger();
 
   private MeasurementStore(Optional<Path> folder, int most) {
     this.folder = folder;
@@ -104,7 +105,7 @@ public final class MeasurementStore {
       Path part = Files.createTempFile(file.getParent(), "new", ".part");
       Files.writeString(part, JsonPatch.toString(json, JsonStyle.indented("  ")) + "\n");
       Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
-      if (kept++ % LOOK_EVERY == 0) {
+      if (kept.getAndIncrement() % LOOK_EVERY == 0) {
         shrink();
       }
     } catch (IOException e) {

@@ -6,15 +6,28 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletionService;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorCompletionService;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ThreadFactory;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.oddlot.input.FileState;
+import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
 
-/** Measures what is wanted and not known yet. */
+/** Measures what is wanted and not known yet, as many things at once as there are processors. */
 public final class Measurer {
   private static final System.Logger LOG = System.getLogger(Measurer.class.getName());
+  private static final ThreadFactory DAEMONS =
+      Thread.ofPlatform().daemon().name("measure-", 0).factory();
+
   private final MeasurementStore store;
   private final AtomicInteger measured = new AtomicInteger();
+
+  private record Result(Measurement<?> measurement, Measured.Entry entry) {}
 
   /** A measurer that looks into {@code store} first and keeps there what it finds. */
   public Measurer(MeasurementStore store) {
@@ -29,13 +42,55 @@ public final class Measurer {
    */
   public Measured measure(Collection<Measurement<?>> wanted, Measured known, Progress progress) {
     List<Measurement<?>> missing = wanted.stream().distinct().filter(m -> !known.has(m)).toList();
-    Map<Measurement<?>, Measured.Entry> more = new HashMap<>();
-    for (int i = 0; i < missing.size(); i++) {
-      progress.check();
-      progress.at((double) i / missing.size(), missing.get(i).title());
-      more.put(missing.get(i), entry(missing.get(i), progress));
+    if (missing.isEmpty()) {
+      return known;
     }
-    return more.isEmpty() ? known : known.with(more);
+    progress.check();
+    progress.at(0, missing.getFirst().title());
+    var stopped = new AtomicBoolean();
+    Progress within = Progress.untold(() -> stopped.get() || progress.isCancelled());
+    int threads = Math.min(missing.size(), Runtime.getRuntime().availableProcessors());
+    try (ExecutorService workers = Executors.newFixedThreadPool(threads, DAEMONS)) {
+      try {
+        return known.with(
+            results(missing, new ExecutorCompletionService<>(workers), within, progress));
+      } finally {
+        // Whatever ends this early ends the others too, before the pool is waited for.
+        stopped.set(true);
+        workers.shutdown();
+      }
+    }
+  }
+
+  private Map<Measurement<?>, Measured.Entry> results(
+      List<Measurement<?>> missing,
+      CompletionService<Result> workers,
+      Progress within,
+      Progress progress) {
+    for (Measurement<?> each : missing) {
+      workers.submit(() -> {
+        within.check();
+        return new Result(each, entry(each, within));
+      });
+    }
+    Map<Measurement<?>, Measured.Entry> results = new HashMap<>();
+    try {
+      while (results.size() < missing.size()) {
+        Result result = workers.take().get();
+        results.put(result.measurement, result.entry);
+        progress.check();
+        progress.at((double) results.size() / missing.size(), result.measurement.title());
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new CancelledException();
+    } catch (ExecutionException e) {
+      if (e.getCause() instanceof RuntimeException fault) {
+        throw fault;
+      }
+      throw new IllegalStateException(e.getCause());
+    }
+    return results;
   }
 
   private <T> Measured.Entry entry(Measurement<T> measurement, Progress progress) {

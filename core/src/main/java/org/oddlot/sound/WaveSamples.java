@@ -1,6 +1,8 @@
 package org.oddlot.sound;
 
 import java.io.IOException;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
@@ -9,6 +11,12 @@ import java.nio.file.StandardOpenOption;
 
 /** Reads samples of a WAVE file: whole numbers of 8 to 32 bits and floats of 32 and 64. */
 public final class WaveSamples {
+  private static final VarHandle INT =
+      MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
+
+  private static final VarHandle DOUBLE =
+      MethodHandles.byteArrayViewVarHandle(double[].class, ByteOrder.LITTLE_ENDIAN);
+
   private WaveSamples() {}
 
   /**
@@ -33,9 +41,7 @@ public final class WaveSamples {
     }
     int block = head.blockBytes();
     int width = block / head.channels();
-    ByteBuffer buffer =
-        ByteBuffer.allocate(Math.max(block, (64 << 10) / block * block))
-            .order(ByteOrder.LITTLE_ENDIAN);
+    ByteBuffer buffer = ByteBuffer.allocate(Math.max(block, (64 << 10) / block * block));
     try (FileChannel in = FileChannel.open(file, StandardOpenOption.READ)) {
       long at = first;
       while (at < last) {
@@ -47,14 +53,14 @@ public final class WaveSamples {
             return samples;
           }
         }
-        for (int i = 0; i < blocks; i++) {
-          float sum = 0;
-          for (int c = channel == 0 ? 1 : channel;
-              c <= (channel == 0 ? head.channels() : channel);
-              c++) {
-            sum += sample(buffer, i * block + (c - 1) * width, width, head.coding());
+        int into = (int) (at - from);
+        for (int c = first(channel); c <= last(channel, head); c++) {
+          add(buffer.array(), (c - 1) * width, block, head, samples, into, blocks);
+        }
+        if (channel == 0 && head.channels() > 1) {
+          for (int i = into; i < into + blocks; i++) {
+            samples[i] /= head.channels();
           }
-          samples[(int) (at + i - from)] = channel == 0 ? sum / head.channels() : sum;
         }
         at += blocks;
       }
@@ -73,15 +79,52 @@ public final class WaveSamples {
     }
   }
 
-  private static float sample(ByteBuffer in, int at, int width, WaveHead.Coding coding) {
-    if (coding == WaveHead.Coding.FLOAT) {
-      return width == 8 ? (float) in.getDouble(at) : in.getFloat(at);
+  private static int first(int channel) {
+    return channel == 0 ? 1 : channel;
+  }
+
+  private static int last(int channel, WaveHead head) {
+    return channel == 0 ? head.channels() : channel;
+  }
+
+  /**
+   * Adds samples of a channel: a loop for each way of writing them, since hours are read by it.
+   *
+   * @param at where the first one begins
+   * @param step from one to the next, in bytes
+   */
+  private static void add(
+      byte[] in, int at, int step, WaveHead head, float[] sums, int from, int count) {
+    int to = from + count;
+    int p = at;
+    boolean isFloat = head.coding() == WaveHead.Coding.FLOAT;
+    switch (head.blockBytes() / head.channels()) {
+      case 1 -> {
+        for (int i = from; i < to; i++, p += step) {
+          sums[i] += (in[p] & 0xFF) / 128f - 1;
+        }
+      }
+      case 2 -> {
+        for (int i = from; i < to; i++, p += step) {
+          sums[i] += (short) (in[p + 1] << 8 | in[p] & 0xFF) / 32_768f;
+        }
+      }
+      case 3 -> {
+        for (int i = from; i < to; i++, p += step) {
+          sums[i] += (in[p + 2] << 16 | (in[p + 1] & 0xFF) << 8 | in[p] & 0xFF) / 0x1p23f;
+        }
+      }
+      case 8 -> {
+        for (int i = from; i < to; i++, p += step) {
+          sums[i] += (float) (double) DOUBLE.get(in, p);
+        }
+      }
+      default -> {
+        for (int i = from; i < to; i++, p += step) {
+          int bits = (int) INT.get(in, p);
+          sums[i] += isFloat ? Float.intBitsToFloat(bits) : bits / 0x1p31f;
+        }
+      }
     }
-    return switch (width) {
-      case 1 -> (in.get(at) & 0xFF) / 128f - 1;
-      case 2 -> in.getShort(at) / 32_768f;
-      case 3 -> ((in.get(at + 2) << 16) | (in.getShort(at) & 0xFFFF)) / 0x1p23f;
-      default -> in.getInt(at) / 0x1p31f;
-    };
   }
 }

@@ -3,6 +3,7 @@ package org.oddlot.waveform;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jtransforms.fft.FloatFFT_1D;
+import pl.edu.icm.jlargearrays.ConcurrencyUtils;
 
 /**
  * Generalised cross-correlation with phase transform of two stretches of sound: every frequency
@@ -15,6 +16,11 @@ final class Correlation {
 
   /** Making one takes longer than using it some times. */
   private static final Map<Integer, FloatFFT_1D> TRANSFORMS = new ConcurrentHashMap<>();
+
+  static {
+    // Pairs are compared side by side; a single one is not cut up among threads as well.
+    ConcurrencyUtils.setNumberOfThreads(1);
+  }
 
   private final int size;
   private final FloatFFT_1D transform;

@@ -1,5 +1,8 @@
 package org.oddlot.waveform;
 
+import java.io.IOException;
+import java.util.Arrays;
+
 /**
  * Brings sound to another rate as it comes, exactly in time: sample {@code k} that goes out is the
  * sound at {@code k / to} seconds. A windowed sinc, of which each place between two samples has its
@@ -12,10 +15,10 @@ final class Decimator {
   /** Where the band ends that is kept, in parts of the lower rate. */
   private static final double BAND = 0.44;
 
-  /** Takes what goes out. */
+  /** Takes what goes out, some samples at a time. */
   @FunctionalInterface
   interface Sink {
-    void put(float sample);
+    void put(float[] samples, int length) throws IOException;
   }
 
   private final long from;
@@ -30,6 +33,11 @@ final class Decimator {
   private long first;
   private int count;
   private long next;
+
+  /** What is worked on at once where one rate is a multiple of the other. */
+  private float[] sums = new float[0];
+
+  private float[] apart = new float[0];
 
   /** From so many samples a second to so many. */
   Decimator(long from, long to, Sink sink) {
@@ -74,7 +82,7 @@ final class Decimator {
   }
 
   /** Takes some samples more. */
-  void hear(float[] samples, int length) {
+  void hear(float[] samples, int length) throws IOException {
     if (count + length > held.length) {
       int needed = (int) (next * from / to - reach - first);
       int gone = Math.clamp(needed, 0, count);
@@ -82,7 +90,7 @@ final class Decimator {
       first += gone;
       count -= gone;
       if (count + length > held.length) {
-        held = java.util.Arrays.copyOf(held, Math.max(2 * held.length, count + length));
+        held = Arrays.copyOf(held, Math.max(2 * held.length, count + length));
       }
     }
     System.arraycopy(samples, 0, held, count, length);
@@ -91,18 +99,72 @@ final class Decimator {
   }
 
   /** Puts out what the end still owes; what lies behind it is silent. */
-  void end() {
+  void end() throws IOException {
     hear(new float[reach + 1], reach + 1);
   }
 
-  private void goOn() {
+  private void goOn() throws IOException {
+    if (to == 1) {
+      allAtOnce();
+    } else {
+      oneByOne();
+    }
+  }
+
+  /**
+   * Where one rate is a multiple of the other, all that can go out uses the same taps. Tap by tap,
+   * over samples that lie side by side, the machine does several at once.
+   */
+  private void allAtOnce() throws IOException {
+    float[] its = tapsAt(0);
+    int step = Math.toIntExact(from);
+    int begin = (int) (next * from - reach - first);
+    int room = count - begin - its.length;
+    if (room < 0) {
+      return;
+    }
+    int outputs = room / step + 1;
+    int row = outputs + its.length / step;
+    if (sums.length < outputs) {
+      sums = new float[outputs];
+      apart = new float[row];
+    }
+    Arrays.fill(sums, 0, outputs, 0);
+    for (int phase = 0; phase < step; phase++) {
+      int there = Math.min(row, (count - begin - phase + step - 1) / step);
+      every(held, begin + phase, step, apart, there);
+      for (int tap = phase, ahead = 0; tap < its.length; tap += step, ahead++) {
+        add(sums, apart, ahead, its[tap], outputs);
+      }
+    }
+    sink.put(sums, outputs);
+    next += outputs;
+  }
+
+  private static void every(float[] sound, int first, int step, float[] apart, int count) {
+    for (int k = 0, i = first; k < count; k++, i += step) {
+      apart[k] = sound[i];
+    }
+  }
+
+  private static void add(float[] sums, float[] sound, int ahead, float tap, int count) {
+    for (int k = 0; k < count; k++) {
+      sums[k] += tap * sound[k + ahead];
+    }
+  }
+
+  private void oneByOne() throws IOException {
+    int outputs = 0;
     while (true) {
       long at = next * from;
-      int place = (int) (at % to);
       int begin = (int) (at / to - reach - first);
-      float[] its = tapsAt(place);
+      float[] its = tapsAt((int) (at % to));
       if (begin + its.length > count) {
+        sink.put(sums, outputs);
         return;
+      }
+      if (outputs == sums.length) {
+        sums = Arrays.copyOf(sums, Math.max(1 << 10, 2 * outputs));
       }
       float a = 0;
       float b = 0;
@@ -118,7 +180,7 @@ final class Decimator {
       for (; i < its.length; i++) {
         a += its[i] * held[begin + i];
       }
-      sink.put(a + b + c + d);
+      sums[outputs++] = a + b + c + d;
       next++;
     }
   }

@@ -2,8 +2,8 @@ package org.oddlot.waveform;
 
 import java.io.BufferedOutputStream;
 import java.io.Closeable;
-import java.io.DataOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
@@ -73,43 +73,29 @@ public final class ListeningCopy implements Closeable {
     Files.createDirectories(kept.getParent());
     Path part = Files.createTempFile(kept.getParent(), "new", ".part");
     try {
-      try (var out =
-          new DataOutputStream(new BufferedOutputStream(Files.newOutputStream(part), 1 << 16))) {
-        var bytes = new byte[1 << 14];
-        int[] filled = {0};
-        IOException[] failed = {null};
-        var decimator =
-            new Decimator(
-                rate,
-                RATE,
-                sample -> {
-                  bytes[filled[0]++] = MuLaw.encode(sample);
-                  if (filled[0] == bytes.length) {
-                    filled[0] = 0;
-                    try {
-                      out.write(bytes);
-                    } catch (IOException e) {
-                      failed[0] = e;
-                    }
-                  }
-                });
+      try (var out = new BufferedOutputStream(Files.newOutputStream(part), 1 << 16)) {
+        var decimator = new Decimator(rate, RATE, (samples, length) -> write(samples, length, out));
         SoundMedia.listen(
             media,
             (samples, length) -> {
               progress.check();
               decimator.hear(samples, length);
-              if (failed[0] != null) {
-                throw failed[0];
-              }
               return true;
             });
         decimator.end();
-        out.write(bytes, 0, filled[0]);
       }
       Files.move(part, kept, StandardCopyOption.REPLACE_EXISTING);
     } finally {
       Files.deleteIfExists(part);
     }
+  }
+
+  private static void write(float[] samples, int length, OutputStream out) throws IOException {
+    var coded = new byte[length];
+    for (int i = 0; i < length; i++) {
+      coded[i] = MuLaw.encode(samples[i]);
+    }
+    out.write(coded);
   }
 
   private static void shrink(Path folder, Path except) throws IOException {

@@ -8,21 +8,28 @@ final class MuLaw {
   private static final double MU = 255;
   private static final float[] DECODED = new float[256];
 
+  /** Loudness is looked up in steps that are a tenth of what a byte tells apart. */
+  private static final int STEPS = 1 << 16;
+
+  private static final byte[] ENCODED = new byte[STEPS + 1];
+
   static {
     for (int i = 0; i < 256; i++) {
       double part = (byte) i / 127.0;
       DECODED[i] = (float) (Math.signum(part) * (Math.pow(1 + MU, Math.abs(part)) - 1) / MU);
     }
+    for (int i = 0; i <= STEPS; i++) {
+      double loud = Math.log(1 + MU * i / STEPS) / Math.log(1 + MU);
+      ENCODED[i] = (byte) Math.round(127 * loud);
+    }
   }
-
-  private static final double PER_LOG = 127 / Math.log(1 + MU);
 
   private MuLaw() {}
 
   /** A sample from −1 to 1; what lies beyond is taken for the end. */
   static byte encode(float sample) {
-    double loud = Math.log(1 + MU * Math.min(1, Math.abs(sample))) * PER_LOG;
-    return (byte) Math.round(Math.copySign(loud, sample));
+    byte loud = ENCODED[(int) (Math.min(1, Math.abs(sample)) * STEPS + 0.5f)];
+    return sample < 0 ? (byte) -loud : loud;
   }
 
   /** The sample that a byte stands for. */
