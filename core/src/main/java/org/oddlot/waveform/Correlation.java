@@ -69,30 +69,26 @@ final class Correlation {
     var product = new float[size];
     // In the most quiet frequencies there is nothing but the noise of the copies.
     float floor = (float) (1e-3 * mean(first) * mean(second));
-    int counted = 0;
+    // The sum of so many cosines of any phase: its standard deviation is √(n / 2).
+    float scale = (float) (1 / Math.sqrt(Math.max(1, highest - lowest + 1) / 2.0));
     for (int i = lowest; i <= highest; i++) {
       float real = first[2 * i] * second[2 * i] + first[2 * i + 1] * second[2 * i + 1];
       float imaginary = first[2 * i + 1] * second[2 * i] - first[2 * i] * second[2 * i + 1];
       float length = (float) Math.sqrt(real * real + imaginary * imaginary) + floor;
-      if (length > 0) {
-        product[2 * i] = real / length;
-        product[2 * i + 1] = imaginary / length;
-        counted++;
-      }
+      float weight = length > 0 ? scale / length : 0;
+      product[2 * i] = real * weight;
+      product[2 * i + 1] = imaginary * weight;
     }
     transform.realInverse(product, false);
-    // The sum of so many cosines of any phase: its standard deviation is √(n / 2).
-    float scatter = (float) Math.sqrt(Math.max(1, counted) / 2.0);
-    for (int i = 0; i < size; i++) {
-      product[i] /= scatter;
-    }
     return product;
   }
 
   private float mean(float[] spectrum) {
     double sum = 0;
     for (int i = lowest; i <= highest; i++) {
-      sum += spectrum[2 * i] * spectrum[2 * i] + spectrum[2 * i + 1] * spectrum[2 * i + 1];
+      float real = spectrum[2 * i];
+      float imaginary = spectrum[2 * i + 1];
+      sum += real * real + imaginary * imaginary;
     }
     return (float) Math.sqrt(sum / (highest - lowest + 1));
   }

@@ -28,8 +28,9 @@ final class MuLaw {
 
   /** A sample from −1 to 1; what lies beyond is taken for the end. */
   static byte encode(float sample) {
-    byte loud = ENCODED[(int) (Math.min(1, Math.abs(sample)) * STEPS + 0.5f)];
-    return sample < 0 ? (byte) -loud : loud;
+    float loud = Math.abs(sample);
+    byte coded = ENCODED[loud >= 1 ? STEPS : (int) (loud * STEPS + 0.5f)];
+    return (byte) (sample < 0 ? -coded : coded);
   }
 
   /** The sample that a byte stands for. */

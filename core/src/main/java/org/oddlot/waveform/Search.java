@@ -94,7 +94,7 @@ final class Search {
     var spectra = new ArrayList<float[]>();
     var heard = new ArrayList<Double>();
     for (double begin : begins) {
-      float[] piece = halved(shorter, Math.round(begin * ListeningCopy.RATE), length);
+      float[] piece = shorter.halved(Math.round(begin * ListeningCopy.RATE), length);
       if (!Correlation.isSilent(piece)) {
         spectra.add(correlation.spectrum(piece));
         heard.add(Math.round(begin * ListeningCopy.RATE) / (double) ListeningCopy.RATE);
@@ -106,7 +106,7 @@ final class Search {
     long end = longer.length() / 2;
     for (long from = -(long) length; from < end && !spectra.isEmpty(); from += hop) {
       progress.check();
-      float[] block = halved(longer, 2 * from, correlation.size());
+      float[] block = longer.halved(2 * from, correlation.size());
       if (Correlation.isSilent(block)) {
         continue;
       }
@@ -131,16 +131,6 @@ final class Search {
       begins.add(room * (i + 0.5) / count);
     }
     return begins;
-  }
-
-  /** Some samples at half the rate of the copy. */
-  private static float[] halved(ListeningCopy copy, long from, int count) throws IOException {
-    float[] samples = copy.samples(from, 2 * count);
-    var halved = new float[count];
-    for (int i = 0; i < count; i++) {
-      halved[i] = (samples[2 * i] + samples[2 * i + 1]) / 2;
-    }
-    return halved;
   }
 
   private static void keepTops(float[] alike, int lags, long from, double begin, List<Top> best) {

@@ -11,8 +11,14 @@ sealed interface AngleDiagnosis {
   /** It lies where others say, and nothing speaks against it. */
   record Placed(int ties, int agreeing, int heard) implements AngleDiagnosis {}
 
-  /** Somebody has said where it lies. */
-  record ByHand() implements AngleDiagnosis {}
+  /**
+   * Somebody has said where it lies.
+   *
+   * @param agreeing how many windows agree near there; 0 where what is heard says nothing
+   * @param heard how many were compared
+   * @param later how much later than there they agree, in seconds
+   */
+  record ByHand(int agreeing, int heard, double later) implements AngleDiagnosis {}
 
   /** It lies at another place nearly as well. */
   record TwoPlaces(int best, int rival, int heard) implements AngleDiagnosis {}
@@ -75,7 +81,8 @@ sealed interface AngleDiagnosis {
               Phrase.count(ties, "other piece"),
               agreeing,
               heard);
-      case ByHand() -> new Sentence("by hand", "it was placed by hand");
+      case ByHand(int agreeing, int heard, double later) ->
+          new Sentence("by hand", "it was placed by hand" + measured(agreeing, heard, later));
       case TwoPlaces(int best, int rival, int heard) ->
           Sentence.of(
               "two places alike",
@@ -127,5 +134,22 @@ sealed interface AngleDiagnosis {
       case SetAside() -> new Sentence("set aside", "it is left out, and not listened to");
       case NotYetHeard() -> new Sentence("not yet heard", "it has not been listened to yet");
     };
+  }
+
+  private static String measured(int agreeing, int heard, double later) {
+    if (heard == 0) {
+      return "";
+    }
+    if (agreeing == 0) {
+      return Phrase.of("; none of %s nearby speaks for it", Phrase.count(heard, "window"));
+    }
+    long thousandths = Math.round(1000 * Math.abs(later));
+    return Phrase.of(
+        "; %,d of %,d windows nearby agree%s",
+        agreeing,
+        heard,
+        thousandths == 0
+            ? ", just there"
+            : Phrase.of(", %,d ms %s", thousandths, later > 0 ? "later" : "earlier"));
   }
 }

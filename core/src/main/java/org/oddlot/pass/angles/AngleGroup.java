@@ -12,6 +12,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
+import org.oddlot.material.ChannelNote;
 import org.oddlot.material.Group;
 import org.oddlot.material.MadeBin;
 import org.oddlot.material.Material;
@@ -20,6 +21,7 @@ import org.oddlot.material.SoundReference;
 import org.oddlot.material.Source;
 import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Applied;
+import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
 import org.oddlot.setting.Settings;
@@ -51,14 +53,16 @@ final class AngleGroup {
 
   private final Material material;
   private final Settings settings;
+  private final Said said;
 
-  AngleGroup(Material material, Settings settings) {
+  AngleGroup(Material material, Settings settings, Said said) {
     this.material = material;
     this.settings = settings;
+    this.said = said;
   }
 
-  /** A clip on its row. */
-  private record Laid(PieceFinding finding, Clip clip, RationalTime at) {
+  /** A clip on the row of an angle, or of a track of a recorder. */
+  private record Laid(PieceFinding finding, String row, Clip clip, RationalTime at) {
     RationalTime end() {
       return at.plus(clip.duration().orElseThrow());
     }
@@ -199,14 +203,16 @@ final class AngleGroup {
         Comparator.comparingInt((PieceFinding each) -> each.piece().angle().isSound() ? 1 : 0)
             .thenComparing(each -> each.piece().angle().name())
             .thenComparingDouble(PieceFinding::begin);
-    for (PieceFinding each : island.stream().sorted(inOrder).toList()) {
-      Laid laid = laid(each, each.begin() - first, rate, profile);
-      String angle = each.piece().angle().name();
-      String row = angle;
-      for (int n = 2; isTaken(rows.get(row), laid); n++) {
-        row = angle + " (" + n + ")";
+    Comparator<PieceFinding> asSaid =
+        Comparator.comparingInt((PieceFinding each) -> said.rank(each.piece().angle().name()));
+    for (PieceFinding each : island.stream().sorted(asSaid.thenComparing(inOrder)).toList()) {
+      for (Laid laid : laid(each, each.begin() - first, rate, profile)) {
+        String row = laid.row;
+        for (int n = 2; isTaken(rows.get(row), laid); n++) {
+          row = laid.row + " (" + n + ")";
+        }
+        rows.computeIfAbsent(row, _ -> new ArrayList<>()).add(laid);
       }
-      rows.computeIfAbsent(row, _ -> new ArrayList<>()).add(laid);
     }
     var tracks = new ArrayList<Track>();
     rows.forEach((name, row) -> tracks.add(track(name, row)));
@@ -221,8 +227,10 @@ final class AngleGroup {
             || row.getLast().end().minus(laid.at).seconds().compareTo(Rational.of(1, 20)) > 0);
   }
 
-  private Laid laid(PieceFinding finding, double begin, FrameRate rate, Profile profile) {
+  /** A piece on its row; on one for each of a recorder's tracks where that is wanted. */
+  private List<Laid> laid(PieceFinding finding, double begin, FrameRate rate, Profile profile) {
     Piece piece = finding.piece();
+    String angle = piece.angle().name();
     Optional<SoundFile> sound = piece.sound();
     FrameRate counted = sound.map(file -> FrameRate.of(file.sampleRate())).orElse(rate);
     RationalTime at = RationalTime.ofSeconds(exact(begin), counted, RoundingMode.HALF_UP);
@@ -235,7 +243,26 @@ final class AngleGroup {
     boolean isCorrected =
         settings.get(AnglesPass.DRIFT).equals(AnglesPass.AS_SPEED)
             && Math.abs(drift) >= LEAST_DRIFT;
-    return new Laid(finding, isCorrected ? atPace(clip, drift) : clip, at);
+    Clip placed = isCorrected ? atPace(clip, drift) : clip;
+    List<SoundFile.Track> tracks = sound.map(SoundFile::tracks).orElse(List.of());
+    boolean isApart =
+        settings.get(AnglesPass.TRACKS).equals(AnglesPass.APART)
+            && tracks.size() > 1
+            && profile.place(Field.CHANNELS).isPresent();
+    if (!isApart) {
+      return List.of(new Laid(finding, angle, placed, at));
+    }
+    var laid = new ArrayList<Laid>();
+    for (int i = 0; i < tracks.size(); i++) {
+      String name = tracks.get(i).name();
+      laid.add(
+          new Laid(
+              finding,
+              angle + ", " + (name.isEmpty() ? "track " + (i + 1) : name),
+              ChannelNote.only(placed, profile, List.of(new ChannelNote(i + 1, 1, name, "", ""))),
+              at));
+    }
+    return laid;
   }
 
   private static Clip whole(Source source) {

@@ -2,7 +2,6 @@ package org.oddlot.pass.angles;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -22,10 +21,25 @@ final class Angles {
   /** What files of one camera or recorder begin with, before they are counted. */
   private static final Pattern COUNTED = Pattern.compile("(.*?\\p{L})[ _-]?\\d+(?:[ _-]\\d+)?");
 
-  private Angles() {}
+  private final Material material;
+  private final Map<String, String> said;
+  private final String by;
+  private final Map<String, RowAngles.Row> rows;
+
+  /**
+   * @param said what the ids of pieces are called, as people say
+   * @param by one of the rules of {@link AnglesPass#BY}
+   */
+  Angles(Material material, Map<String, String> said, String by) {
+    this.material = material;
+    this.said = said;
+    this.by = by;
+    boolean mayBeRows = by.equals(AnglesPass.AS_KNOWN) || by.equals(AnglesPass.ROWS);
+    this.rows = mayBeRows ? RowAngles.of(material) : Map.of();
+  }
 
   /** The pieces that can be listened to, in the order of the documents, then of what came in. */
-  static List<Piece> pieces(Material material, Map<String, String> said) {
+  List<Piece> pieces() {
     MediaAtHand media = MediaAtHand.of(material);
     Map<Path, Recording> recordings = new LinkedHashMap<>();
     for (Recording recording : material.recordings()) {
@@ -40,14 +54,14 @@ final class Angles {
       boolean isNew =
           file.filter(path -> !recordings.containsKey(path)).filter(known::add).isPresent();
       if (isNew && source.range().isPresent()) {
-        Angle angle = ofSource(source, file.get(), material.isSound(source));
+        Angle angle = ofSource(source, file.get());
         pieces.add(
             new Piece(
                 source.id(),
                 source.name(),
                 file.get(),
                 source.range().get().duration().seconds().toDouble(),
-                named(source.id(), angle, said),
+                angle,
                 source.recorded(),
                 Optional.of(source),
                 Optional.empty()));
@@ -55,18 +69,14 @@ final class Angles {
     }
     recordings.forEach((path, recording) -> {
       SoundFile file = recording.first();
-      boolean isSure = !file.recorder().isEmpty() || !file.reel().isEmpty();
-      Angle angle =
-          isSure
-              ? new Angle(recording.recorder(), "its head says so", true, true)
-              : byName(file.stem(), path, true);
+      Angle angle = ofSound(file, path, recording.recorder());
       pieces.add(
           new Piece(
               file.id(),
               file.stem(),
               path,
               (double) file.frames() / file.sampleRate(),
-              named(file.id(), angle, said),
+              angle,
               file.day(),
               material.sources().byId(file.id()),
               Optional.of(file)));
@@ -74,37 +84,69 @@ final class Angles {
     return pieces;
   }
 
-  private static Angle named(String id, Angle found, Map<String, String> said) {
-    String name = said.get(id);
-    return name == null ? found : new Angle(name, "said by hand", true, found.isSound());
+  private Angle ofSource(Source source, Path file) {
+    String stem = source.name().replaceAll("\\.[A-Za-z0-9]{2,4}$", "");
+    boolean isSound = material.isSound(source);
+    return byRule(source.id(), stem, file, isSound)
+        .orElseGet(() -> {
+          if (!source.camera().isEmpty() && !source.cameraIsGuessed()) {
+            return new Angle(
+                "Camera " + source.camera(), "the file says its camera", true, isSound);
+          }
+          if (!source.reel().isEmpty() && !source.cameraIsGuessed()) {
+            return new Angle(
+                source.reel().replaceAll("\\d+$", ""), "the file says its card", true, isSound);
+          }
+          return byName(stem, file, isSound);
+        });
   }
 
-  private static Angle ofSource(Source source, Path file, boolean isSound) {
-    if (!source.camera().isEmpty() && !source.cameraIsGuessed()) {
-      return new Angle("Camera " + source.camera(), "the file says its camera", true, isSound);
+  private Angle ofSound(SoundFile file, Path path, String recorder) {
+    return byRule(file.id(), file.stem(), path, true)
+        .orElseGet(() ->
+            file.recorder().isEmpty() && file.reel().isEmpty()
+                ? byName(file.stem(), path, true)
+                : new Angle(recorder, "its head says so", true, true));
+  }
+
+  /** What somebody says of a piece, or rows, names or folders by the rule that is set. */
+  private Optional<Angle> byRule(String id, String stem, Path file, boolean isSound) {
+    String name = said.get(id);
+    if (name != null) {
+      return Optional.of(new Angle(name, "said by hand", true, isSound));
     }
-    if (!source.reel().isEmpty() && !source.cameraIsGuessed()) {
-      return new Angle(
-          source.reel().replaceAll("\\d+$", ""), "the file says its card", true, isSound);
+    RowAngles.Row row = rows.get(id);
+    if (row != null) {
+      // A row may have been filled by any order: what lies on one is compared all the same.
+      return Optional.of(
+          new Angle(
+              row.name(), "its row in " + row.timeline(), by.equals(AnglesPass.ROWS), isSound));
     }
-    String stem = source.name().replaceAll("\\.[A-Za-z0-9]{2,4}$", "");
-    return byName(stem, file, isSound);
+    return switch (by) {
+      case AnglesPass.NAMES -> counted(stem, isSound).map(Angles::sure);
+      case AnglesPass.FOLDERS -> Optional.of(sure(folder(stem, file, isSound)));
+      default -> Optional.empty();
+    };
+  }
+
+  private static Angle sure(Angle angle) {
+    return new Angle(angle.name(), angle.why(), true, angle.isSound());
   }
 
   private static Angle byName(String stem, Path file, boolean isSound) {
+    return counted(stem, isSound).orElseGet(() -> folder(stem, file, isSound));
+  }
+
+  private static Optional<Angle> counted(String stem, boolean isSound) {
     Matcher counted = COUNTED.matcher(stem);
-    if (counted.matches()) {
-      return new Angle(counted.group(1), "names that are counted", false, isSound);
-    }
+    return counted.matches()
+        ? Optional.of(new Angle(counted.group(1), "names that are counted", false, isSound))
+        : Optional.empty();
+  }
+
+  private static Angle folder(String stem, Path file, boolean isSound) {
     Path folder = file.getParent();
     String name = folder == null ? "" : String.valueOf(folder.getFileName());
     return new Angle(name.isEmpty() ? stem : name, "the folder that it is in", false, isSound);
-  }
-
-  /** What the ids of pieces are called by instructions, the last one holding. */
-  static Map<String, String> said(Iterable<AngleName> instructions) {
-    var said = new HashMap<String, String>();
-    instructions.forEach(each -> each.pieces().forEach(piece -> said.put(piece, each.name())));
-    return said;
   }
 }

@@ -48,6 +48,22 @@ public final class AnglesPass implements Pass<PieceFinding> {
   public static final Setting<String> START =
       Setting.oneOf("start", "Start timecode", EARLIEST, List.of(EARLIEST, RECORDER, ZERO));
 
+  static final String AS_KNOWN = "whatever says it";
+  static final String ROWS = "rows of the timeline";
+  static final String NAMES = "counted names";
+  static final String FOLDERS = "folders";
+
+  /** By what files are taken for those of one angle. */
+  public static final Setting<String> BY =
+      Setting.oneOf("by", "Angles by", AS_KNOWN, List.of(AS_KNOWN, ROWS, NAMES, FOLDERS));
+
+  static final String TOGETHER = "together";
+  static final String APART = "a row each";
+
+  /** How the tracks of a recorder lie in what is made. */
+  public static final Setting<String> TRACKS =
+      Setting.oneOf("tracks", "Recorder's tracks", TOGETHER, List.of(TOGETHER, APART));
+
   /** What the bin is called that the group goes into, and the group itself. */
   public static final Setting<String> BIN =
       Setting.text("bin", "Bin", "Angles", "the bin for group and timeline");
@@ -86,7 +102,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
 
   @Override
   public List<Setting<?>> settings() {
-    return List.of(DRIFT, START, BIN);
+    return List.of(BY, DRIFT, START, TRACKS, BIN);
   }
 
   @Override
@@ -96,7 +112,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
 
   @Override
   public Optional<Codec<?>> instructions() {
-    return Optional.of(AngleName.CODEC);
+    return Optional.of(AngleInstruction.CODEC);
   }
 
   /** Listening to all of a day by itself would be long, and its takes are no angles. */
@@ -118,29 +134,30 @@ public final class AnglesPass implements Pass<PieceFinding> {
       return Analysis.of(List.of());
     }
     Answers answers = request.answers();
-    Map<Integer, AngleAnswer> byHand = new HashMap<>();
-    for (int i = 0; i < pieces.size(); i++) {
-      Optional<Decision> said = answers.decision(PieceFinding.id(pieces.get(i)));
-      if (said.filter(Decision::isAccepted).isPresent() && !said.get().chosen().isEmpty()) {
-        byHand.put(i, AngleAnswer.CODEC.decode(said.get().chosen()));
-      }
-    }
-    var listening = new Listening(pieces, request.measured(), piece -> isSetAside(piece, answers));
+    Map<Integer, Hand> byHand = byHand(pieces, answers);
+    var listening =
+        new Listening(
+            pieces,
+            request.measured(),
+            piece -> isSetAside(piece, answers),
+            Said.of(answers).thorough());
+    byHand.forEach((piece, hand) -> listening.near(hand.other(), piece, hand.seconds()));
     Map<Integer, Listening.Heard> twice = twice(pieces, listening);
     twice.keySet().removeAll(byHand.keySet());
-    List<Placing.Tie> ties =
-        new ArrayList<>(
-            listening.ties().stream()
-                .filter(tie -> !twice.containsKey(tie.a()) && !twice.containsKey(tie.b()))
-                .filter(tie -> !byHand.containsKey(tie.a()) && !byHand.containsKey(tie.b()))
-                .toList());
-    byHand.forEach((piece, answer) -> byHand(pieces, piece, answer).ifPresent(ties::add));
-    // What was placed by hand may still be what others are placed by.
-    listening.ties().stream()
-        .filter(tie -> byHand.containsKey(tie.a()) != byHand.containsKey(tie.b()))
-        .filter(tie -> !twice.containsKey(tie.a()) && !twice.containsKey(tie.b()))
-        .filter(tie -> ties.stream().noneMatch(each -> ties(each, tie, byHand)))
-        .forEach(ties::add);
+    List<Placing.Tie> ties = new ArrayList<>();
+    byHand.forEach((piece, hand) -> ties.add(hand.tie(piece)));
+    var ofHand = new ArrayList<Placing.Tie>();
+    for (Placing.Tie tie : listening.ties()) {
+      if (!twice.containsKey(tie.a()) && !twice.containsKey(tie.b())) {
+        boolean isOfHand = byHand.containsKey(tie.a()) || byHand.containsKey(tie.b());
+        (isOfHand ? ofHand : ties).add(tie);
+      }
+    }
+    // What hangs on a piece that was placed by hand comes with it; where that piece lies itself is
+    // for the hand to say, not for what is heard of it.
+    var without = new Placing(pieces, ties);
+    ofHand.removeIf(tie -> without.isTogether(tie.a(), tie.b()));
+    ties.addAll(ofHand);
     var placing = new Placing(pieces, ties);
     twice.replaceAll((piece, pair) -> possibleFirst(piece, pair, pieces, listening, placing));
     var findings = new ArrayList<PieceFinding>();
@@ -152,7 +169,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
               listening,
               placing,
               Optional.ofNullable(twice.get(i)),
-              byHand.containsKey(i)));
+              Optional.ofNullable(byHand.get(i))));
     }
     findings.sort(
         Comparator.comparingInt((PieceFinding each) -> each.standing().needsAPerson() ? 0 : 1)
@@ -161,28 +178,38 @@ public final class AnglesPass implements Pass<PieceFinding> {
     return Analysis.<PieceFinding>of(findings).wanting(listening.wanted());
   }
 
-  /** Whether what is heard of a piece that is placed by hand would be against the hand. */
-  private static boolean ties(
-      Placing.Tie known, Placing.Tie heard, Map<Integer, AngleAnswer> byHand) {
-    int placed = byHand.containsKey(heard.a()) ? heard.a() : heard.b();
-    return known.a() == placed || known.b() == placed;
-  }
-
   static List<Piece> pieces(Request request) {
-    return Angles.pieces(
-        request.material(), Angles.said(request.answers().instructions(AngleName.CODEC).values()));
+    return new Angles(
+            request.material(), Said.of(request.answers()).names(), request.settings().get(BY))
+        .pieces();
   }
 
   private static boolean isSetAside(Piece piece, Answers answers) {
     return answers.decision(PieceFinding.id(piece)).filter(its -> !its.isAccepted()).isPresent();
   }
 
-  private static Optional<Placing.Tie> byHand(List<Piece> pieces, int piece, AngleAnswer answer) {
-    return IntStream.range(0, pieces.size())
-        .filter(i -> i != piece && pieces.get(i).id().equals(answer.piece()))
-        .boxed()
-        .findFirst()
-        .map(other -> new Placing.Tie(other, piece, answer.seconds(), 0, 0, 1, 1_000, 0));
+  /** A place that somebody has said, against a piece that is there. */
+  private record Hand(int other, double seconds) {
+    /** Outweighs all that is heard. */
+    Placing.Tie tie(int piece) {
+      return new Placing.Tie(other, piece, seconds, 0, 0, 1, 1_000, 0);
+    }
+  }
+
+  private static Map<Integer, Hand> byHand(List<Piece> pieces, Answers answers) {
+    var byHand = new HashMap<Integer, Hand>();
+    for (int i = 0; i < pieces.size(); i++) {
+      Optional<Decision> said = answers.decision(PieceFinding.id(pieces.get(i)));
+      if (said.filter(Decision::isAccepted).isPresent() && !said.get().chosen().isEmpty()) {
+        AngleAnswer answer = AngleAnswer.CODEC.decode(said.get().chosen());
+        for (int other = 0; other < pieces.size(); other++) {
+          if (other != i && pieces.get(other).id().equals(answer.piece())) {
+            byHand.put(i, new Hand(other, answer.seconds()));
+          }
+        }
+      }
+    }
+    return byHand;
   }
 
   private static PieceFinding finding(
@@ -191,7 +218,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
       Listening listening,
       Placing placing,
       Optional<Listening.Heard> twice,
-      boolean isByHand) {
+      Optional<Hand> byHand) {
     Piece piece = pieces.get(i);
     List<Listening.Heard> pairs =
         listening.of(i).stream()
@@ -204,8 +231,8 @@ public final class AnglesPass implements Pass<PieceFinding> {
             .or(() -> pairs.stream().findFirst());
     Optional<Position> place = placing.of(i);
     AngleDiagnosis diagnosis =
-        isByHand
-            ? new AngleDiagnosis.ByHand()
+        byHand.isPresent()
+            ? ofMoved(byHand.get(), i, pieces, listening)
             : twice.isPresent()
                 ? twoPlaces(twice.get().found())
                 : place.isPresent()
@@ -230,6 +257,21 @@ public final class AnglesPass implements Pass<PieceFinding> {
         leading.map(each -> pieces.get(each.a())),
         choices,
         evidence(i, pieces, listening, placing, pairs));
+  }
+
+  /** What is heard where somebody has put a piece. */
+  private static AngleDiagnosis ofMoved(
+      Hand hand, int piece, List<Piece> pieces, Listening listening) {
+    return listening
+        .near(hand.other(), piece, hand.seconds())
+        .map(its -> {
+          // Where a pair fits is said by its first windows; the hand's place lies near.
+          double later = its.offset() - hand.seconds();
+          return its.chance() <= WORTH_A_LOOK
+              ? new AngleDiagnosis.ByHand(its.agreeing(), its.heard(), later)
+              : new AngleDiagnosis.ByHand(0, its.heard(), 0);
+        })
+        .orElseGet(() -> new AngleDiagnosis.ByHand(0, 0, 0));
   }
 
   /**
@@ -390,7 +432,9 @@ public final class AnglesPass implements Pass<PieceFinding> {
             .or(() -> leading.map(each -> each.found().best()));
     if (heard.isEmpty()) {
       // Only a hand ties it to another.
-      return listening.isDone() ? new AngleDiagnosis.ByHand() : new AngleDiagnosis.NotYetHeard();
+      return listening.isDone()
+          ? new AngleDiagnosis.ByHand(0, 0, 0)
+          : new AngleDiagnosis.NotYetHeard();
     }
     Agreement best = heard.get();
     Optional<AngleDiagnosis> own = overItsOwn(i, place, pieces, listening, placing);
@@ -524,6 +568,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
             .map(Reviewed::finding)
             .filter(finding -> finding.place().isPresent())
             .toList();
-    return new AngleGroup(request.material(), request.settings()).applied(placed);
+    return new AngleGroup(request.material(), request.settings(), Said.of(request.answers()))
+        .applied(placed);
   }
 }

@@ -45,6 +45,7 @@ final class Listening {
 
   private final List<Piece> pieces;
   private final Measured measured;
+  private final Set<String> thorough;
   private final Set<Integer> silent = new HashSet<>();
   private final Set<Integer> out = new HashSet<>();
   private final List<Integer> longestFirst;
@@ -55,9 +56,11 @@ final class Listening {
    * What is known of these pieces.
    *
    * @param isOut those that somebody has set aside
+   * @param thorough the ids of those that are compared with all others
    */
-  Listening(List<Piece> pieces, Measured measured, Predicate<Piece> isOut) {
+  Listening(List<Piece> pieces, Measured measured, Predicate<Piece> isOut, Set<String> thorough) {
     this.pieces = pieces;
+    this.thorough = thorough;
     this.measured = measured;
     for (int i = 0; i < pieces.size(); i++) {
       if (isOut.test(pieces.get(i))) {
@@ -159,8 +162,12 @@ final class Listening {
     }
   }
 
-  /** Looks for a piece in these, one after the other, until it is found. */
+  /** Looks for a piece in these, one after the other, until it is found; a thorough one in all. */
   private void search(int piece, List<Integer> others) {
+    if (thorough.contains(pieces.get(piece).id())) {
+      others.forEach(other -> known(other, piece, Optional.empty()));
+      return;
+    }
     for (int other : others) {
       Optional<Heard> known = known(other, piece, Optional.empty());
       if (known.isEmpty()) {
@@ -195,6 +202,25 @@ final class Listening {
         measured.get(pair).map(its -> new Heard(first, second, its, expected.isEmpty()));
     found.ifPresent(heard::add);
     return found;
+  }
+
+  /**
+   * What is heard where somebody says that one piece begins in another, or so near that no eye sees
+   * it; asked for if it is not known, and no tie of what is heard by itself.
+   */
+  Optional<Agreement> near(int other, int piece, double seconds) {
+    boolean isTurned = other > piece;
+    double inFirst = isTurned ? -seconds : seconds;
+    PairSound pair = measurement(other, piece, Optional.of(inSteps(inFirst)));
+    if (!measured.has(pair)) {
+      wanted.add(pair);
+      return Optional.empty();
+    }
+    return measured.get(pair).map(its -> isTurned ? its.reversed().best() : its.best());
+  }
+
+  private static long inSteps(double seconds) {
+    return Math.round(seconds / STEP) * Math.round(STEP * 1000);
   }
 
   private PairSound measurement(int a, int b, Optional<Long> expected) {
@@ -252,7 +278,7 @@ final class Listening {
     Position first = placing.of(Math.min(piece, other)).orElseThrow();
     Position second = placing.of(Math.max(piece, other)).orElseThrow();
     double offset = (second.at() - first.at()) / (1 + first.drift());
-    known(piece, other, Optional.of(Math.round(offset / STEP) * Math.round(STEP * 1000)));
+    known(piece, other, Optional.of(inSteps(offset)));
   }
 
   /** How long two pieces are both there, by a placing. */

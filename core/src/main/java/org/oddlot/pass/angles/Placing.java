@@ -67,6 +67,11 @@ final class Placing {
     return Optional.ofNullable(places.get(piece));
   }
 
+  /** Whether two pieces are tied together, however many others are between. */
+  boolean isTogether(int a, int b) {
+    return of(a).isPresent() && of(b).isPresent() && of(a).get().island() == of(b).get().island();
+  }
+
   /** The ties of a piece that the placing rests on. */
   List<Tie> ties(int piece) {
     return ties.stream().filter(tie -> tie.a == piece || tie.b == piece).toList();

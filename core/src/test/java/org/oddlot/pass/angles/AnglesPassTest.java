@@ -150,10 +150,9 @@ class AnglesPassTest {
 
   @Test
   void anAngleIsCalledAsSomebodySays() {
-    var named = new AngleName("Orchestra", List.of(evening.get(1).id(), evening.get(2).id()));
-    var answers =
-        new Answers(Map.of(), List.of(Instruction.of("1", "angles", AngleName.CODEC, named)));
-    assertThat(((Stack) made(run(evening, answers)).getFirst()).children())
+    var named =
+        new AngleInstruction.Name("Orchestra", List.of(evening.get(1).id(), evening.get(2).id()));
+    assertThat(((Stack) made(run(evening, said(named))).getFirst()).children())
         .extracting("name")
         .containsExactly("Orchestra", "Quay", "Tern");
   }
@@ -170,18 +169,70 @@ class AnglesPassTest {
         .doesNotContain("Tern");
   }
 
+  private static Answers moved(SoundFile piece, SoundFile other, double seconds) {
+    return Answers.of(
+        Map.of(
+            PieceFinding.id(
+                finding(run(List.of(other, piece), Answers.NONE), piece.stem()).piece()),
+            Decision.accept(List.of(new AngleAnswer(other.id(), seconds).written()))));
+  }
+
+  private static Answers said(AngleInstruction... instructions) {
+    var all = new ArrayList<Instruction>();
+    for (AngleInstruction each : instructions) {
+      all.add(Instruction.of("" + all.size(), "angles", AngleInstruction.CODEC, each));
+    }
+    return new Answers(Map.of(), all);
+  }
+
   @Test
-  void aPieceLiesWhereAHandPutsIt() {
-    var said =
-        Answers.of(
-            Map.of(
-                PieceFinding.id(piece("L1")),
-                Decision.accept(
-                    List.of(new AngleAnswer(evening.getFirst().id(), 33.5).written()))));
-    PieceFinding moved = finding(run(evening, said), "L1");
-    assertThat(moved.begin()).isCloseTo(33.5, within(1e-6));
-    assertThat(moved.diagnosis()).isEqualTo(new AngleDiagnosis.ByHand());
-    assertThat(moved.problem(List.of("somewhere"))).isPresent();
+  void aPieceLiesWhereAHandPutsItAndTheFitIsMeasuredThere() {
+    PieceFinding silent =
+        finding(run(evening, moved(evening.get(5), evening.getFirst(), 33.5)), "L1");
+    assertThat(silent.begin()).isCloseTo(33.5, within(1e-6));
+    assertThat(silent.diagnosis()).isEqualTo(new AngleDiagnosis.ByHand(0, 0, 0));
+    assertThat(silent.problem(List.of("somewhere"))).isPresent();
+
+    Outcome near = run(evening, moved(evening.get(1), evening.getFirst(), 4.262));
+    assertThat(finding(near, "B1").begin()).isCloseTo(4.262, within(1e-6));
+    assertThat(finding(near, "B1").reason()).contains("agree, 12 ms earlier");
+    Outcome far = run(evening, moved(evening.get(1), evening.getFirst(), 9));
+    assertThat(finding(far, "B1").reason()).contains("none of").contains("speaks for it");
+    assertThat(finding(far, "Q1").begin()).isCloseTo(20.5, within(0.0001));
+  }
+
+  @Test
+  void whatIsHeardInAPieceThatWasMovedComesWithIt() throws IOException {
+    var files = new ArrayList<>(evening.subList(0, 4));
+    files.add(file("Mast", "M7", 9_000, 30, "2026-03-20", false));
+    files.add(file("Hold", "H7", 9_005, 12, "2026-03-20", false));
+    PieceFinding before = finding(run(files, Answers.NONE), "H7");
+    assertThat(before.diagnosis()).isInstanceOf(AngleDiagnosis.Island.class);
+    Outcome moved = run(files, moved(files.get(4), evening.getFirst(), 50));
+    assertThat(finding(moved, "M7").begin()).isCloseTo(50, within(1e-6));
+    assertThat(finding(moved, "H7").begin()).isCloseTo(55, within(0.001));
+    assertThat(finding(moved, "H7").standing()).isEqualTo(Standing.SETTLED);
+  }
+
+  @Test
+  void aPieceIsComparedWithAllWhereThatIsAsked() {
+    var all = new AngleInstruction.CompareWithAll(List.of(evening.get(6).id()));
+    var some = run(evening, Answers.NONE);
+    var thorough =
+        run(evening, said(new AngleInstruction.CompareWithAll(List.of(evening.get(3).id()))));
+    assertThat(finding(thorough, "Q1").evidence().size())
+        .isGreaterThanOrEqualTo(finding(some, "Q1").evidence().size());
+    assertThat(finding(thorough, "Q1").evidence()).extracting("what").contains("T1", "B1");
+    assertThat(finding(run(evening, said(all)), "L2").standing()).isEqualTo(Standing.OPEN);
+  }
+
+  @Test
+  void rowsLieInTheOrderThatSomebodySays() {
+    List<? extends TimelineObject> made =
+        made(run(evening, said(new AngleInstruction.Order(List.of("Tern", "Quay")))));
+    assertThat(((Stack) made.getFirst()).children())
+        .extracting("name")
+        .containsExactly("Tern", "Quay", "Bow");
   }
 
   private static Piece piece(String name) {
@@ -222,9 +273,17 @@ class AnglesPassTest {
   void answersAreReadAsTheyAreWritten() {
     var answer = new AngleAnswer("media/a at b.wav", -12.345678);
     assertThat(AngleAnswer.CODEC.decode(AngleAnswer.CODEC.encode(answer))).isEqualTo(answer);
-    assertThat(Optional.of(AngleName.CODEC.decode(List.of("Bow", "x", "y"))))
-        .contains(new AngleName("Bow", List.of("x", "y")));
-    assertThatThrownBy(() -> AngleName.CODEC.decode(List.of("Bow")))
+    assertThat(Optional.of(AngleInstruction.CODEC.decode(List.of("Bow", "x", "y"))))
+        .contains(new AngleInstruction.Name("Bow", List.of("x", "y")));
+    for (AngleInstruction each :
+        List.of(
+            new AngleInstruction.Name("order", List.of("x")),
+            new AngleInstruction.Order(List.of("Bow", "Quay")),
+            new AngleInstruction.CompareWithAll(List.of("x", "y")))) {
+      assertThat(AngleInstruction.CODEC.decode(AngleInstruction.CODEC.encode(each)))
+          .isEqualTo(each);
+    }
+    assertThatThrownBy(() -> AngleInstruction.CODEC.decode(List.of("Bow")))
         .isInstanceOf(IllegalArgumentException.class);
   }
 }

@@ -16,7 +16,7 @@ import org.oddlot.pass.Decision;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
-import org.oddlot.pass.angles.AngleName;
+import org.oddlot.pass.angles.AngleInstruction;
 import org.oddlot.pass.angles.AnglesPass;
 import org.oddlot.pass.angles.PieceFinding;
 import org.oddlot.text.Phrase;
@@ -242,8 +242,8 @@ public final class AnglesBench extends FindingsBench<PieceFinding> {
                     }
                     session.order(
                         pass.id(),
-                        AngleName.CODEC,
-                        new AngleName(typed, alike),
+                        AngleInstruction.CODEC,
+                        new AngleInstruction.Name(typed, alike),
                         "named the angle " + typed);
                     return Optional.empty();
                   });
