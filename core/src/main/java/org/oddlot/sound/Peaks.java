@@ -1,5 +1,7 @@
 package org.oddlot.sound;
 
+import java.util.List;
+
 /** A stretch of sound as it is drawn: its lowest and highest value in each of some equal parts. */
 public final class Peaks {
   private final float[] low;
@@ -16,12 +18,25 @@ public final class Peaks {
     for (int part = 0; part < parts; part++) {
       int from = (int) ((long) part * samples.length / parts);
       int to = (int) ((long) (part + 1) * samples.length / parts);
-      for (int i = from; i < to; i++) {
-        peaks.low[part] = Math.min(peaks.low[part], samples[i]);
-        peaks.high[part] = Math.max(peaks.high[part], samples[i]);
-      }
+      peaks.hear(part, samples, from, to);
     }
     return peaks;
+  }
+
+  /** The peaks of parts that are read one by one. */
+  public static Peaks of(List<float[]> parts) {
+    var peaks = new Peaks(parts.size());
+    for (int part = 0; part < parts.size(); part++) {
+      peaks.hear(part, parts.get(part), 0, parts.get(part).length);
+    }
+    return peaks;
+  }
+
+  private void hear(int part, float[] samples, int from, int to) {
+    for (int i = from; i < to; i++) {
+      low[part] = Math.min(low[part], samples[i]);
+      high[part] = Math.max(high[part], samples[i]);
+    }
   }
 
   /** How many parts there are. */

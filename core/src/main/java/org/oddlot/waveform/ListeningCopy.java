@@ -19,6 +19,7 @@ import org.oddlot.input.InputFile;
 import org.oddlot.input.UserFolder;
 import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
+import org.oddlot.sound.Peaks;
 import org.oddlot.sound.SoundMedia;
 
 /**
@@ -139,6 +140,23 @@ public final class ListeningCopy implements Closeable {
       samples[at + i] = MuLaw.decode(coded[i]);
     }
     return samples;
+  }
+
+  /**
+   * A stretch as it is drawn, each part read by itself.
+   *
+   * @param from where it begins, in seconds
+   * @param to where it ends
+   * @param parts how many parts
+   */
+  public Peaks peaks(double from, double to, int parts) throws IOException {
+    var all = new ArrayList<float[]>();
+    for (int i = 0; i < parts; i++) {
+      long first = Math.round((from + (to - from) * i / parts) * RATE);
+      long last = Math.round((from + (to - from) * (i + 1) / parts) * RATE);
+      all.add(samples(first, (int) Math.max(1, last - first)));
+    }
+    return Peaks.of(all);
   }
 
   /** Some samples at half the rate: the mean of two each. */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.geometry.Bounds;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -105,6 +106,49 @@ class AnglesJourneyTest extends Journey {
     settle();
     assertThat(tally("angles").declined()).isZero();
     assertThat(tally("angles").settled()).isEqualTo(11);
+  }
+
+  @Test
+  void slipsAreDraggedNudgedAndLookedAtNearerRowsArePutInOrderAndAllIsTakenBack() {
+    openEvening();
+    clickOn("#tab-placed");
+    clickOn("A011C002");
+    String before = words("angles-evidence");
+    press(KeyCode.ALT).press(KeyCode.RIGHT).release(KeyCode.RIGHT).release(KeyCode.ALT);
+    until(() -> words("angles-evidence").contains("windows nearby agree, 40 ms earlier"));
+    press(KeyCode.ALT).press(KeyCode.UP).release(KeyCode.UP).release(KeyCode.ALT);
+    settle();
+    hit(KeyCode.C);
+    settle();
+    assertThat(status()).contains("Compared 1 piece with all");
+    for (int i = 0; i < 2; i++) {
+      shortcut(KeyCode.Z);
+      settle();
+    }
+    assertThat(words("angles-evidence")).isEqualTo(before);
+
+    // Six rows of 24 under a ruler of 22; Camera D's first slip runs from the beginning on.
+    Bounds rows =
+        lookup("#angle-rows")
+            .query()
+            .localToScreen(lookup("#angle-rows").query().getBoundsInLocal());
+    double line = rows.getMinY() + 22 + 3 * 24 + 12;
+    drag(rows.getMinX() + 200, line).dropTo(rows.getMinX() + 260, line);
+    settle();
+    assertThat(tally("angles").settled()).isEqualTo(11);
+    assertThat(words("angles-evidence")).contains("none of 16 windows nearby speaks for it");
+    drag(rows.getMinX() + 20, rows.getMinY() + 34)
+        .dropTo(rows.getMinX() + 20, rows.getMinY() + 22 + 5 * 24 + 12);
+    settle();
+    clickOn("#angle-rows");
+    hit(KeyCode.EQUALS);
+    hit(KeyCode.EQUALS);
+    writeOut();
+    Item.Bin bin =
+        (Item.Bin) ((Item.Bin) DeskReader.read(written()).root().orElseThrow()).items().getLast();
+    assertThat(((Item.Lane) bin.items().getFirst()).items())
+        .extracting(Item::name)
+        .containsExactly("Camera B", "Camera C", "Camera D", "Skua", "Tern 8", "Camera A");
   }
 
   @Test

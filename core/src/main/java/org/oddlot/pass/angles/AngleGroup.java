@@ -53,12 +53,10 @@ final class AngleGroup {
 
   private final Material material;
   private final Settings settings;
-  private final Said said;
 
-  AngleGroup(Material material, Settings settings, Said said) {
+  AngleGroup(Material material, Settings settings) {
     this.material = material;
     this.settings = settings;
-    this.said = said;
   }
 
   /** A clip on the row of an angle, or of a track of a recorder. */
@@ -200,12 +198,8 @@ final class AngleGroup {
     double first = first(island);
     Map<String, List<Laid>> rows = new LinkedHashMap<>();
     Comparator<PieceFinding> inOrder =
-        Comparator.comparingInt((PieceFinding each) -> each.piece().angle().isSound() ? 1 : 0)
-            .thenComparing(each -> each.piece().angle().name())
-            .thenComparingDouble(PieceFinding::begin);
-    Comparator<PieceFinding> asSaid =
-        Comparator.comparingInt((PieceFinding each) -> said.rank(each.piece().angle().name()));
-    for (PieceFinding each : island.stream().sorted(asSaid.thenComparing(inOrder)).toList()) {
+        Comparator.comparingInt(PieceFinding::row).thenComparingDouble(PieceFinding::begin);
+    for (PieceFinding each : island.stream().sorted(inOrder).toList()) {
       for (Laid laid : laid(each, each.begin() - first, rate, profile)) {
         String row = laid.row;
         for (int n = 2; isTaken(rows.get(row), laid); n++) {

@@ -48,7 +48,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
   public static final Setting<String> START =
       Setting.oneOf("start", "Start timecode", EARLIEST, List.of(EARLIEST, RECORDER, ZERO));
 
-  static final String AS_KNOWN = "whatever says it";
+  static final String AS_KNOWN = "all that is known";
   static final String ROWS = "rows of the timeline";
   static final String NAMES = "counted names";
   static final String FOLDERS = "folders";
@@ -160,11 +160,13 @@ public final class AnglesPass implements Pass<PieceFinding> {
     ties.addAll(ofHand);
     var placing = new Placing(pieces, ties);
     twice.replaceAll((piece, pair) -> possibleFirst(piece, pair, pieces, listening, placing));
+    List<String> rows = rows(pieces, Said.of(answers));
     var findings = new ArrayList<PieceFinding>();
     for (int i = 0; i < pieces.size(); i++) {
       findings.add(
           finding(
               i,
+              rows.indexOf(pieces.get(i).angle().name()),
               pieces,
               listening,
               placing,
@@ -212,8 +214,22 @@ public final class AnglesPass implements Pass<PieceFinding> {
     return byHand;
   }
 
+  /** The angles from the top: as somebody says, then pictures before sounds, by their names. */
+  private static List<String> rows(List<Piece> pieces, Said said) {
+    return pieces.stream()
+        .map(Piece::angle)
+        .sorted(
+            Comparator.comparingInt((Piece.Angle angle) -> said.rank(angle.name()))
+                .thenComparing(Piece.Angle::isSound)
+                .thenComparing(Piece.Angle::name))
+        .map(Piece.Angle::name)
+        .distinct()
+        .toList();
+  }
+
   private static PieceFinding finding(
       int i,
+      int row,
       List<Piece> pieces,
       Listening listening,
       Placing placing,
@@ -249,6 +265,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
     });
     return new PieceFinding(
         piece,
+        row,
         diagnosis,
         place,
         place.map(its -> its.at() - first(its.island(), pieces, placing)).orElse(0.0),
@@ -551,6 +568,11 @@ public final class AnglesPass implements Pass<PieceFinding> {
                       Phrase.of("%.1f ms at the end", ppm * listening.seconds(i) / 1000)));
         });
     for (Listening.Heard pair : pairs) {
+      boolean isSaidElse =
+          !pair.isTie() && pairs.stream().anyMatch(each -> each.isTie() && each.a() == pair.a());
+      if (isSaidElse) {
+        continue;
+      }
       Agreement best = pair.found().best();
       evidence.add(
           new Evidence(
@@ -568,7 +590,6 @@ public final class AnglesPass implements Pass<PieceFinding> {
             .map(Reviewed::finding)
             .filter(finding -> finding.place().isPresent())
             .toList();
-    return new AngleGroup(request.material(), request.settings(), Said.of(request.answers()))
-        .applied(placed);
+    return new AngleGroup(request.material(), request.settings()).applied(placed);
   }
 }

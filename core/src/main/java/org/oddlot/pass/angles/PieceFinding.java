@@ -14,6 +14,7 @@ import org.oddlot.waveform.PairOffset;
  * Where a piece lies.
  *
  * @param piece the piece
+ * @param row which row its angle has, counted from the top
  * @param diagnosis what is known of it
  * @param place where it lies, if anywhere
  * @param begin the same in seconds after the first piece of its group begins
@@ -25,6 +26,7 @@ import org.oddlot.waveform.PairOffset;
  */
 public record PieceFinding(
     Piece piece,
+    int row,
     AngleDiagnosis diagnosis,
     Optional<Position> place,
     double begin,
@@ -81,6 +83,35 @@ public record PieceFinding(
         Math.abs(ppm) < 0.5
             ? ""
             : Phrase.of(", its clock %.1f ppm %s", Math.abs(ppm), ppm > 0 ? "slow" : "fast"));
+  }
+
+  /** Whether it lies where somebody has put it. */
+  public boolean isByHand() {
+    return diagnosis instanceof AngleDiagnosis.ByHand;
+  }
+
+  /** Where it begins after another begins, in seconds of that one's clock; 0 where it has none. */
+  public double after(PieceFinding other) {
+    return place.isEmpty() ? 0 : inTimeOf(other, begin);
+  }
+
+  private static double inTimeOf(PieceFinding other, double at) {
+    return (at - other.begin) / (1 + other.place.map(Position::drift).orElse(0.0));
+  }
+
+  /**
+   * The answer that puts it somewhere.
+   *
+   * @param by a piece that has a place
+   * @param begin where it is to begin, in seconds after the first piece begins
+   */
+  public List<String> answerAt(PieceFinding by, double begin) {
+    return answerAfter(by, inTimeOf(by, begin));
+  }
+
+  /** The answer that puts it so many seconds of another's clock after that one's beginning. */
+  public List<String> answerAfter(PieceFinding by, double seconds) {
+    return List.of(new AngleAnswer(by.piece.id(), seconds).written());
   }
 
   @Override

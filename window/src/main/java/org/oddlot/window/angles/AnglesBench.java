@@ -1,8 +1,12 @@
 package org.oddlot.window.angles;
 
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.control.Button;
@@ -12,6 +16,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.material.Source;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Reviewed;
@@ -19,7 +24,11 @@ import org.oddlot.pass.Standing;
 import org.oddlot.pass.angles.AngleInstruction;
 import org.oddlot.pass.angles.AnglesPass;
 import org.oddlot.pass.angles.PieceFinding;
+import org.oddlot.pass.angles.Position;
+import org.oddlot.progress.Progress;
+import org.oddlot.sound.Peaks;
 import org.oddlot.text.Phrase;
+import org.oddlot.waveform.ListeningCopy;
 import org.oddlot.waveform.PairOffset;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.DataTable;
@@ -37,10 +46,11 @@ public final class AnglesBench extends FindingsBench<PieceFinding> {
   private static final double WAVES_WIDTH = 286;
   private static final System.Logger LOG = System.getLogger(AnglesBench.class.getName());
 
-  private final AngleRows rows = new AngleRows(finding -> reveal(finding.id()));
+  private final AngleRows rows = new AngleRows(new Hands());
   private final SoundLine player = new SoundLine();
   private final Button name;
   private final Button move;
+  private final Button compare;
   private final Button play;
   private final VBox overlaid = new VBox(4);
   private @Nullable PieceFinding shown;
@@ -58,10 +68,11 @@ public final class AnglesBench extends FindingsBench<PieceFinding> {
                 "Choose a piece to see what it rests on."));
     name = Actions.button("name-angle", "Name the angle…", "N", this::name);
     move = Actions.button("move-piece", "Move it…", "T", this::move);
+    compare = Actions.button("compare-all", "Compare with all", "C", this::compareWithAll);
     play = Actions.button("hear-both", "Hear both", "Space", this::play);
     overlaid.setId("overlaid");
     table.column(AnglesBench::columns);
-    layOut(List.of(settings(pass.settings()), rows), name, move);
+    layOut(List.of(settings(pass.settings()), rows), name, move, compare);
   }
 
   @Override
@@ -129,7 +140,8 @@ public final class AnglesBench extends FindingsBench<PieceFinding> {
     player.stop();
     rows.choose(reviewed.map(Reviewed::finding));
     name.setDisable(reviewed.isEmpty());
-    move.setDisable(reviewed.flatMap(each -> each.finding().other()).isEmpty());
+    move.setDisable(reviewed.flatMap(each -> reference(each.finding())).isEmpty());
+    compare.setDisable(reviewed.isEmpty());
   }
 
   @Override
@@ -250,42 +262,170 @@ public final class AnglesBench extends FindingsBench<PieceFinding> {
         });
   }
 
+  /**
+   * The piece by which another's place is said: the one it was compared with, else the longest that
+   * has a place; one that a hand has placed only where there is no other.
+   */
+  private Optional<PieceFinding> reference(PieceFinding finding) {
+    return table.all().stream()
+        .filter(row -> row.standing() != Standing.DECLINED)
+        .map(Reviewed::finding)
+        .filter(other -> !other.id().equals(finding.id()))
+        .filter(other ->
+            other
+                .place()
+                .filter(its -> its.island() == finding.place().map(Position::island).orElse(0))
+                .isPresent())
+        .min(
+            Comparator.comparing(PieceFinding::isByHand)
+                .thenComparing(other -> !finding.other().equals(Optional.of(other.piece())))
+                .thenComparing(other -> -other.piece().seconds()));
+  }
+
   private void move() {
     table
         .current()
-        .filter(each -> Overlaid.isPossible(each.finding()))
-        .ifPresent(reviewed -> {
-          PieceFinding finding = reviewed.finding();
-          String other = finding.other().orElseThrow().name();
-          var question =
-              new Question(
-                  place.overlay(),
-                  "When does " + finding.title() + " begin?",
-                  Phrase.of("In seconds after %s begins, such as 12.345.", other));
-          TextField field = question.figures("move-to", "Seconds after the other begins");
-          field.setText(
-              Phrase.decimal(finding.leading().map(its -> its.best().offset()).orElse(0.0), 3));
-          question
-              .with(field)
-              .ask(
-                  field,
-                  "move-use",
-                  "Move it",
-                  () -> {
-                    String typed = field.getText().strip().replace('−', '-');
-                    List<String> chosen =
-                        List.of(finding.other().orElseThrow().id() + " at " + typed);
-                    Optional<String> problem = finding.problem(chosen);
-                    if (problem.isPresent()) {
-                      return Optional.of("“" + typed + "” cannot be read; type it as 12.345.");
-                    }
-                    session.decide(
-                        List.of(finding.id()),
-                        Optional.of(Decision.accept(chosen)),
-                        "moved " + finding.title());
-                    return Optional.empty();
-                  });
-        });
+        .map(Reviewed::finding)
+        .ifPresent(
+            finding -> reference(finding).ifPresent(reference -> askWhere(finding, reference)));
+  }
+
+  private void askWhere(PieceFinding finding, PieceFinding reference) {
+    var question =
+        new Question(
+            place.overlay(),
+            "When does " + finding.title() + " begin?",
+            Phrase.of("In seconds after %s begins, such as 12.345.", reference.title()));
+    TextField field = question.figures("move-to", "Seconds after the other begins");
+    double before =
+        finding.place().isPresent()
+            ? finding.after(reference)
+            : finding.leading().map(its -> its.best().offset()).orElse(0.0);
+    field.setText(Phrase.decimal(before, 3));
+    question
+        .with(field)
+        .ask(
+            field,
+            "move-use",
+            "Move it",
+            () -> {
+              String typed = field.getText().strip().replace('−', '-');
+              if (!typed.matches("-?\\d{1,7}(\\.\\d{1,9})?")) {
+                return Optional.of("“" + typed + "” cannot be read; type it as 12.345.");
+              }
+              double seconds = new BigDecimal(typed).doubleValue();
+              put(finding, finding.answerAfter(reference, seconds));
+              return Optional.empty();
+            });
+  }
+
+  private void put(PieceFinding finding, List<String> answer) {
+    session.decide(
+        List.of(finding.id()), Optional.of(Decision.accept(answer)), "moved " + finding.title());
+  }
+
+  /** Puts a piece elsewhere, whole frames away from where it lay. */
+  private void moveTo(PieceFinding finding, double begin) {
+    double frame = frame(finding);
+    double by = Math.rint((begin - finding.begin()) / frame) * frame;
+    if (by != 0) {
+      reference(finding)
+          .ifPresent(reference -> put(finding, finding.answerAt(reference, finding.begin() + by)));
+    }
+  }
+
+  /** How long a frame is that a piece is moved by: of its own rate, or a 25th of a second. */
+  private static double frame(PieceFinding finding) {
+    return finding
+        .piece()
+        .source()
+        .filter(_ -> !finding.piece().angle().isSound())
+        .flatMap(Source::rate)
+        .map(rate -> rate.frameDuration().toDouble())
+        .orElse(0.04);
+  }
+
+  private void nudge(int frames) {
+    table
+        .current()
+        .map(Reviewed::finding)
+        .filter(finding -> finding.place().isPresent())
+        .ifPresent(finding -> moveTo(finding, finding.begin() + frames * frame(finding)));
+  }
+
+  private void order(int by) {
+    table
+        .current()
+        .map(each -> each.finding().piece().angle().name())
+        .filter(angle -> rows.rowOf(angle) >= 0)
+        .ifPresent(angle -> rows.order(angle, rows.rowOf(angle) + by));
+  }
+
+  private void compareWithAll() {
+    List<Reviewed<PieceFinding>> these = table.selected();
+    if (!these.isEmpty()) {
+      session.order(
+          pass.id(),
+          AngleInstruction.CODEC,
+          new AngleInstruction.CompareWithAll(
+              these.stream().map(each -> each.finding().piece().id()).toList()),
+          "compared " + Phrase.count(these.size(), "piece") + " with all");
+    }
+  }
+
+  /** What the mouse does in the rows. */
+  private final class Hands implements AngleRows.Hands {
+    @Override
+    public void pick(PieceFinding finding) {
+      reveal(finding.id());
+    }
+
+    @Override
+    public void move(PieceFinding finding, double begin) {
+      moveTo(finding, begin);
+    }
+
+    @Override
+    public void order(List<String> names) {
+      session.order(
+          pass.id(),
+          AngleInstruction.CODEC,
+          new AngleInstruction.Order(names),
+          "put the angles in another order");
+    }
+
+    @Override
+    public void wanted(List<AngleRows.Wanted> stretches) {
+      session.aside(() -> read(stretches), rows::hear);
+    }
+  }
+
+  private static Map<AngleRows.Wanted, Peaks> read(List<AngleRows.Wanted> stretches) {
+    var found = new HashMap<AngleRows.Wanted, Peaks>();
+    for (AngleRows.Wanted each : stretches) {
+      try (ListeningCopy copy = ListeningCopy.of(each.piece().media(), Progress.NONE)) {
+        found.put(each, copy.peaks(each.from(), each.to(), each.parts()));
+      } catch (IOException e) {
+        // Its row says already that nothing can be read of it.
+        LOG.log(System.Logger.Level.DEBUG, "{0}", e.getMessage());
+      }
+    }
+    return found;
+  }
+
+  @Override
+  protected boolean altKey(KeyEvent event) {
+    int frames = event.isShiftDown() ? 10 : 1;
+    switch (event.getCode()) {
+      case LEFT -> nudge(-frames);
+      case RIGHT -> nudge(frames);
+      case UP -> order(-1);
+      case DOWN -> order(1);
+      default -> {
+        return false;
+      }
+    }
+    return true;
   }
 
   @Override
@@ -296,6 +436,8 @@ public final class AnglesBench extends FindingsBench<PieceFinding> {
       name();
     } else if (event.getCode() == KeyCode.T) {
       move();
+    } else if (event.getCode() == KeyCode.C) {
+      compareWithAll();
     } else {
       return false;
     }
@@ -317,6 +459,10 @@ public final class AnglesBench extends FindingsBench<PieceFinding> {
     var keys = new ArrayList<>(super.keys());
     keys.add(new KeyHint("N", "name its angle"));
     keys.add(new KeyHint("T", "say where it lies"));
+    keys.add(new KeyHint("Alt ← →", "a frame earlier, later; ten with Shift"));
+    keys.add(new KeyHint("Alt ↑ ↓", "its angle a row up, down"));
+    keys.add(new KeyHint("C", "compare what is selected with all others"));
+    keys.add(new KeyHint("+ − 0", "in the rows: nearer, farther, all"));
     keys.add(new KeyHint("Space", "hear both: the other left, the piece right"));
     return keys;
   }

@@ -277,8 +277,15 @@ public abstract class FindingsBench<F extends Finding> implements Bench, Decisio
     evidence.getChildren().add(Words.paragraph(wording.choose(), "quiet"));
   }
 
+  /** The same with Alt held; true if one was used. */
+  protected boolean altKey(KeyEvent event) {
+    return false;
+  }
+
   private void key(KeyEvent event) {
-    if (!event.isShortcutDown() && !event.isAltDown() && otherKey(event)) {
+    boolean isUsed =
+        !event.isShortcutDown() && (event.isAltDown() ? altKey(event) : otherKey(event));
+    if (isUsed) {
       event.consume();
     }
   }
