@@ -191,6 +191,12 @@ public record Clip(
     return withMarkers(more);
   }
 
+  /** This with other media, one of which is used. */
+  public Clip withMedia(Map<String, MediaReference> newReferences, String newKey) {
+    return new Clip(
+        origin, name, sourceRange, newReferences, newKey, markers, effects, enabled, metadata);
+  }
+
   /** This with other media. */
   public Clip withMediaReferences(Map<String, MediaReference> newReferences) {
     return new Clip(

@@ -110,8 +110,8 @@ public final class FlattenPass implements Pass<FlattenFinding> {
 
   /** A use, on one of the tracks of a cut. */
   private record Use(Placed place, Placed trackPlace, RationalTime at) {
-    Stack stack() {
-      return (Stack) place.object();
+    Item item() {
+      return (Item) place.object();
     }
 
     Track track() {
@@ -134,7 +134,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
     }
 
     long to(FrameRate rate) {
-      return at.plus(stack().duration().orElseThrow())
+      return at.plus(item().duration().orElseThrow())
           .rescaledTo(rate, RoundingMode.CEILING)
           .value();
     }
@@ -163,7 +163,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
           if (track.object() instanceof Track) {
             track.forEachChild(child -> {
               boolean isUse = Angle.isUse(child.object());
-              if (isUse && ((Stack) child.object()).duration().isPresent()) {
+              if (isUse && ((Item) child.object()).duration().isPresent()) {
                 child.recordOffset().ifPresent(at -> uses.add(new Use(child, track, at)));
               }
             });
@@ -192,7 +192,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
 
   private static FlattenFinding finding(
       Material material, CutOfUses cut, Use use, int number, Proof proof) {
-    Flattener.Flat flat = Flattener.flat(use.stack(), use.track().kind());
+    Flattener.Flat flat = Flattener.flat(use.item(), use.track().kind());
     long frames = use.to(cut.rate()) - use.from(cut.rate());
     long otherwise =
         proof.otherwise(
@@ -230,8 +230,8 @@ public final class FlattenPass implements Pass<FlattenFinding> {
                         + speedWords(clip.speed())));
           });
     }
-    int effects = use.stack().effects().size();
-    int markers = use.stack().markers().size();
+    int effects = use.item().effects().size();
+    int markers = use.item().markers().size();
     if (effects + markers > 0) {
       evidence.add(
           new Evidence(
@@ -243,7 +243,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
         material.address(cut.document().name(), use.place()),
         use.track().name(),
         number,
-        Angle.name(use.stack(), use.track().kind()).orElse(""),
+        Angle.name(use.item(), use.track().kind()).orElse(""),
         cut.timeline().recordTimecode(use.at()),
         becomes,
         diagnosis,
@@ -289,12 +289,12 @@ public final class FlattenPass implements Pass<FlattenFinding> {
       for (int c = 0; c < track.children().size(); c++) {
         Composable child = track.children().get(c);
         List<Composable> its =
-            wanted.contains(new Spot(t, c)) && child instanceof Stack use
+            wanted.contains(new Spot(t, c)) && child instanceof Item use
                 ? flat(use, track.kind(), settings)
                 : List.of();
         items.addAll(its.isEmpty() ? List.of(child) : its);
         if (!its.isEmpty() && settings.get(ALTERNATIVES).equals(DISABLED)) {
-          alternatives((Stack) child, track.kind(), settings, at, others);
+          alternatives((Item) child, track.kind(), settings, at, others);
         }
         Optional<RationalTime> length =
             child instanceof Item item ? item.duration() : Optional.empty();
@@ -315,7 +315,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
   }
 
   /** What a use becomes; nothing where it cannot be flattened. */
-  private static List<Composable> flat(Stack use, String kind, Settings settings) {
+  private static List<Composable> flat(Item use, String kind, Settings settings) {
     Flattener.Flat flat = Flattener.flat(use, kind);
     var items = new ArrayList<Composable>();
     List<Effect> effects =
@@ -331,13 +331,17 @@ public final class FlattenPass implements Pass<FlattenFinding> {
 
   /** A clip with what belongs to the use: its name if wanted, effects, markers, notes. */
   private static Clip dressed(
-      Clip clip, Stack use, Flattener.Part part, List<Effect> effects, Settings settings) {
+      Clip clip, Item use, Flattener.Part part, List<Effect> effects, Settings settings) {
     String name =
         switch (settings.get(NAMES)) {
           case OF_THE_USE -> use.name();
           case BOTH -> clip.name() + " (" + use.name() + ")";
           default -> clip.name();
         };
+    if (use instanceof Clip) {
+      // It is the use itself, all that it has still with it.
+      return clip.withName(name);
+    }
     var all = new ArrayList<>(clip.effects());
     all.addAll(effects);
     var markers = new ArrayList<>(clip.markers());
@@ -350,7 +354,7 @@ public final class FlattenPass implements Pass<FlattenFinding> {
   }
 
   /** The use's markers that lie in a part, in the clip's media time. */
-  private static List<Marker> markers(Stack use, Flattener.Part part, Clip clip) {
+  private static List<Marker> markers(Item use, Flattener.Part part, Clip clip) {
     var markers = new ArrayList<Marker>();
     RationalTime zero =
         use.sourceRange()
@@ -390,22 +394,21 @@ public final class FlattenPass implements Pass<FlattenFinding> {
 
   /** The other angles of a use, each on a row of its own, where the use is. */
   private static void alternatives(
-      Stack use,
+      Item use,
       String kind,
       Settings settings,
       RationalTime at,
       Map<String, List<Composable>> rows) {
     Optional<String> chosen = Angle.name(use, kind);
-    for (Composable other : use.children()) {
-      boolean isOfKind = other instanceof Track track && track.kind().equals(kind);
-      if (!isOfKind || chosen.filter(other.name()::equals).isPresent()) {
+    for (String other : Angle.all(use, kind)) {
+      if (chosen.filter(other::equals).isPresent()) {
         continue;
       }
-      List<Composable> its = flat(Angle.with(use, kind, other.name()), kind, settings);
+      List<Composable> its = flat(Angle.with(use, kind, other), kind, settings);
       if (its.isEmpty()) {
         continue;
       }
-      List<Composable> row = rows.computeIfAbsent(other.name(), _ -> new ArrayList<>());
+      List<Composable> row = rows.computeIfAbsent(other, _ -> new ArrayList<>());
       RationalTime end = RationalTime.zero(at.rate());
       for (Composable item : row) {
         end = end.plus(((Item) item).duration().orElseThrow());

@@ -54,13 +54,13 @@ final class Flattener {
   }
 
   /** What is there of a use that lies on a track of this kind. */
-  static Flat flat(Stack use, String kind) {
+  static Flat flat(Item use, String kind) {
     var flattener = new Flattener(kind);
     Optional<RationalTime> length = use.duration();
     if (length.isEmpty()) {
       return new Flat(List.of(), Optional.of("nobody says how long it is"));
     }
-    flattener.stack(
+    flattener.item(
         use, RationalTime.zero(length.get().rate()), length.get(), new Way(Rational.ONE, false));
     return new Flat(flattener.trouble.isEmpty() ? flattener.parts : List.of(), flattener.trouble);
   }
@@ -183,8 +183,9 @@ final class Flattener {
             : range.get().duration().minus(to).times(speed.abs());
     Rational all = speed.times(way.pace);
     boolean isEnabled = clip.enabled();
+    Clip one = Angle.isUse(clip) ? Angle.alone(clip, clip.activeKey()) : clip;
     Clip shown =
-        clip.withSourceRange(
+        one.withSourceRange(
                 Optional.of(
                     atOneRate(range.get().start().plus(low), length, range.get().start().rate())))
             .withSpeed(way.backwards ? Rational.ZERO.minus(all) : all)

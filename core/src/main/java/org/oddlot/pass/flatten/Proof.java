@@ -114,6 +114,7 @@ record Proof(long frames, long same, Map<Integer, List<Long>> otherwise) {
         .filter(MediaReference.External.class::isInstance)
         .map(media -> ((MediaReference.External) media).targetUrl())
         .filter(url -> !url.isEmpty())
+        .or(() -> clip.media().map(MediaReference::name).filter(name -> !name.isEmpty()))
         .orElseGet(clip::name);
   }
 

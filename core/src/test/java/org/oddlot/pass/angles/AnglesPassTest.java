@@ -15,6 +15,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.material.ChannelNote;
 import org.oddlot.material.Group;
 import org.oddlot.material.Material;
 import org.oddlot.measure.MeasurementStore;
@@ -28,8 +29,10 @@ import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Standing;
 import org.oddlot.problem.Problems;
+import org.oddlot.profile.Profiles;
 import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
+import org.oddlot.setting.Settings;
 import org.oddlot.sound.BroadcastExtension;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.sound.WaveWriter;
@@ -237,6 +240,35 @@ class AnglesPassTest {
 
   private static Piece piece(String name) {
     return finding(run(evening, Answers.NONE), name).piece();
+  }
+
+  @Test
+  void aRecordersTracksHaveARowEachWhereThatIsWanted() throws IOException {
+    Path path = folder.resolve("two tracks.wav");
+    WaveWriter.of(2, RATE)
+        .with(BroadcastExtension.of("", "Skua", LocalDate.parse("2026-03-20"), "20:00:00", 0))
+        .withIxml(
+            "<BWFXML><TRACK_LIST><TRACK><CHANNEL_INDEX>1</CHANNEL_INDEX><NAME>Boom</NAME></TRACK>"
+                + "<TRACK><CHANNEL_INDEX>2</CHANNEL_INDEX><NAME></NAME></TRACK></TRACK_LIST></BWFXML>")
+        .write(path, 30L * RATE, (_, frame) -> heard(5 + (double) frame / RATE, 3));
+    var files = new ArrayList<>(evening.subList(0, 2));
+    files.add(SoundFile.read(path, new Problems("")).orElseThrow());
+    Outcome outcome =
+        new Engine()
+            .runMeasuring(
+                Material.of("Evening").with(SoundFile.class, files),
+                RunSheet.initial()
+                    .only(List.of("angles"))
+                    .withSettings("angles", Settings.INITIAL.with(AnglesPass.TRACKS, "a row each")),
+                Answers.NONE,
+                new Measurer(store),
+                Progress.NONE);
+    Stack group = (Stack) made(outcome).getFirst();
+    assertThat(group.children())
+        .extracting("name")
+        .containsExactly("Bow", "Skua, Boom", "Skua, track 2", "Tern");
+    Clip second = (Clip) ((Track) group.children().get(2)).children().get(1);
+    assertThat(ChannelNote.of(second, Profiles.own()).keySet()).containsExactly(2);
   }
 
   @Test

@@ -3,6 +3,7 @@ package org.oddlot.pass.flatten;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -111,6 +112,21 @@ class FlattenPassTest {
                 JsonObject.EMPTY)));
   }
 
+  /** A clip of cameras that share their timecode, one of which is used. */
+  private static Clip ofCameras(Random random, String name, double speed) {
+    var media = new LinkedHashMap<String, MediaReference>();
+    for (String key : List.of("Bow", "Quay", "Mast")) {
+      media.put(key, clip(name + key, 1000, 900, RATE).media().orElseThrow());
+    }
+    Clip clip =
+        clip(name, 1000, 900, RATE)
+            .withMedia(media, List.of("Bow", "Quay", "Mast").get(random.nextInt(3)))
+            .withSourceRange(
+                Optional.of(
+                    TimeRange.of(1100L + random.nextInt(500), 10L + random.nextInt(60), RATE)));
+    return speed == 1 ? clip : clip.withSpeed(Rational.of(Math.round(speed * 2), 2));
+  }
+
   private static Timeline cut(Random random, boolean dissolves) {
     double[] speeds = {1, 1, 1, 1, 0.5, 2, 1.5, -1, -0.5, 0};
     var tracks = new ArrayList<Track>();
@@ -138,6 +154,8 @@ class FlattenPassTest {
           items.add(
               clip("plain" + t + i, 100, 500, RATE)
                   .withSourceRange(Optional.of(TimeRange.of(150, 20 + random.nextInt(50), RATE))));
+        } else if (what == 9) {
+          items.add(ofCameras(random, "c" + t + i, speeds[random.nextInt(speeds.length)]));
         } else {
           double speed = speeds[random.nextInt(speeds.length)];
           items.add(
@@ -304,6 +322,44 @@ class FlattenPassTest {
     Outcome taken = run(withGap, Settings.INITIAL, Answers.of(Map.of(gap.id(), Decision.accept())));
     assertThat(track(taken).getFirst()).isInstanceOf(Gap.class);
     assertThat(Proof.of(withGap, flat(taken).orElseThrow(), RATE).same()).isEqualTo(30);
+  }
+
+  @Test
+  void aClipOfSeveralCamerasBecomesTheOneThatIsUsedAndAProxyIsNoCamera() {
+    Clip use = ofCameras(new Random(5), "song", 1);
+    Clip withProxy =
+        use.withMedia(
+            Map.of(
+                "DEFAULT_MEDIA",
+                clip("A001", 0, 900, RATE).media().orElseThrow(),
+                "small",
+                clip("A001_proxy", 0, 900, RATE).media().orElseThrow()),
+            "DEFAULT_MEDIA");
+    Timeline timeline =
+        Timeline.of(
+            "Rough cut",
+            Optional.empty(),
+            List.of(Track.of("V1", Track.VIDEO, List.of(use, withProxy))));
+    Settings settings =
+        Settings.INITIAL
+            .with(FlattenPass.NAMES, "both")
+            .with(FlattenPass.ALTERNATIVES, "disabled tracks");
+    Outcome outcome = run(timeline, settings, Answers.NONE);
+    assertThat(findings(outcome))
+        .extracting(FlattenFinding::angle)
+        .containsExactly(use.activeKey());
+    Clip flat = (Clip) track(outcome).getFirst();
+    assertThat(flat.mediaReferences()).hasSize(1);
+    assertThat(flat.media()).isEqualTo(use.media());
+    assertThat(flat.sourceRange()).isEqualTo(use.sourceRange());
+    assertThat(flat.name()).isEqualTo("song" + use.activeKey() + " (song)");
+    assertThat(flat.metadata()).isEqualTo(use.metadata());
+    assertThat(track(outcome).get(1)).isEqualTo(withProxy);
+    assertThat(flat(outcome).orElseThrow().tracks().orElseThrow().children())
+        .extracting("name")
+        .hasSize(3)
+        .first()
+        .isEqualTo("V1");
   }
 
   @Test
