@@ -14,6 +14,7 @@ import re
 import subprocess
 import sys
 from collections import Counter
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 WORDS = """harbour lantern engine deck captain whistle fog island signal cabin rope anchor morning ferry
@@ -31,22 +32,31 @@ def run(*command):
 def speech(rng, path, seconds, voice=None):
     """People who talk one after the other, with pauses between them."""
     parts = []
-    total = 0.0
-    for number in range(1000):
-        if total >= seconds:
-            break
-        text = " ".join(rng.choice(WORDS) for _ in range(rng.randint(5, 22))) + "."
-        part = path.with_suffix(f".{number}.wav")
-        run("espeak-ng", "-v", (voice or rng.choice(VOICES)) + f"+m{rng.randint(1, 7)}", "-s",
-            rng.randint(120, 190), "-p", rng.randint(20, 80), "-w", part, text)
-        padded = part.with_suffix(".p.wav")
-        run("sox", part, "-r", RATE, "-c", 1, padded, "pad", 0, f"{rng.uniform(0.05, 1.5):.3f}")
-        total += float(subprocess.run(["soxi", "-D", padded], capture_output=True, text=True).stdout)
-        parts.append(padded)
+    expected = 0.0
+    # Said somewhat faster than is reckoned here, it still lasts long enough.
+    while expected < 1.4 * seconds + 10:
+        speed = rng.randint(120, 190)
+        sentences = [" ".join(rng.choice(WORDS) for _ in range(rng.randint(5, 22))) for _ in range(rng.randint(1, 5))]
+        words = sum(len(sentence.split()) for sentence in sentences)
+        parts.append((
+            path.with_suffix(f".{len(parts)}.wav"),
+            ["-v", (voice or rng.choice(VOICES)) + f"+m{rng.randint(1, 7)}", "-s", speed, "-p", rng.randint(20, 80)],
+            ". ".join(sentences) + ".",
+            rng.uniform(0.05, 1.5)))
+        expected += 60 * words / speed
+    with ThreadPoolExecutor(2) as workers:
+        padded = list(workers.map(lambda part: said_aloud(*part), parts))
+    run("sox", *padded, path, "trim", 0, seconds)
+    for part in padded:
         part.unlink()
-    run("sox", *parts, path, "trim", 0, seconds)
-    for part in parts:
-        part.unlink()
+
+
+def said_aloud(part, manner, text, pause):
+    run("espeak-ng", *manner, "-w", part, text)
+    padded = part.with_suffix(".p.wav")
+    run("sox", part, "-r", RATE, "-c", 1, padded, "pad", 0, f"{pause:.3f}")
+    part.unlink()
+    return padded
 
 
 def recorded(rng, world, out, begin, seconds, ppm, kind, other):
@@ -91,7 +101,7 @@ KINDS = ["plain", "band", "clipped", "riding", "language", "0", "-10"]
 def evening(rng, folder):
     """The files of one evening, each with what is true of it."""
     folder.mkdir(parents=True, exist_ok=True)
-    length = rng.randint(150, 330)
+    length = rng.randint(90, 270)
     world, foreign, babble = folder / "w.wav", folder / "f.wav", folder / "b.wav"
     speech(rng, world, length)
     speech(rng, foreign, 60)
@@ -99,7 +109,7 @@ def evening(rng, folder):
     files = {}
     ppm = rng.uniform(-20, 20)
     name = folder / "Tern_001.wav"
-    recorded(rng, world, name, 0, length - 1, ppm, "plain", babble)
+    devices = [(name, 0, length - 1, ppm, "plain")]
     files[name.name] = ("plain", 0.0, ppm, float(length - 1))
     for camera in rng.sample(["Bow", "Saloon", "Quay", "Mast", "Stern"], rng.randint(2, 4)):
         at = rng.uniform(0, 30)
@@ -110,9 +120,12 @@ def evening(rng, folder):
                 break
             kind = rng.choice(KINDS)
             name = folder / f"{camera}_{number:03}.wav"
-            recorded(rng, world, name, at, seconds, ppm, kind, babble)
+            devices.append((name, at, seconds, ppm, kind))
             files[name.name] = (kind + (" short" if seconds < 30 else ""), at, ppm, seconds)
             at += seconds + rng.uniform(1, 40)
+    seeds = [rng.random() for _ in devices]
+    with ThreadPoolExecutor(2) as workers:
+        list(workers.map(lambda seed, its: recorded(random.Random(seed), world, *its, babble), seeds, devices))
     name = folder / "Lamp_001.wav"
     what = rng.choice(["silent", "other evening", "hum"])
     if what == "silent":
