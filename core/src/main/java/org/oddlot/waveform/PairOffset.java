@@ -28,6 +28,11 @@ public record PairOffset(Agreement best, Optional<Agreement> rival) {
   /** From here on two places are not alike, as a power of ten. */
   private static final double UNLIKE = -4;
 
+  /** What chance makes as often as this is no rival of what it makes so many powers less often. */
+  private static final double BY_CHANCE = -4;
+
+  private static final double FAR_LESS = -12;
+
   /** Whether the place is beyond doubt, as far as the waveform can tell. */
   public boolean isClear() {
     return best.chance() <= UNLIKELY && best.share() >= LEAST_SHARE && !isAmbiguous();
@@ -36,12 +41,14 @@ public record PairOffset(Agreement best, Optional<Agreement> rival) {
   /**
    * Whether another place does nearly as well. Where music comes again, much may agree at two
    * places; at the right one nearly all does. The best one is taken if it is unlikely that so much
-   * agrees there only as often as at the other.
+   * agrees there only as often as at the other. A word that is said again at the edge of what both
+   * have is none: what chance alone may make so does not weigh against far more.
    */
   public boolean isAmbiguous() {
     return rival
         .filter(other ->
             other.agreeing() >= FEWEST_OF_A_RIVAL
+                && (other.chance() <= BY_CHANCE || best.chance() > other.chance() + FAR_LESS)
                 && Agreement.logTail(
                         best.heard(), best.agreeing(), Math.clamp(other.share(), 0.02, 0.98))
                     > UNLIKE)

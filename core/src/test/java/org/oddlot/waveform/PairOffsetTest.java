@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Optional;
 import java.util.Random;
 import org.assertj.core.data.Offset;
@@ -123,6 +124,24 @@ class PairOffsetTest {
             .orElseThrow();
     assertThat(found.isAmbiguous()).isTrue();
     assertThat(found.isClear()).isFalse();
+  }
+
+  private static Agreement agreement(int heard, int agreeing, float strength) {
+    var windows = new ArrayList<Agreement.Window>();
+    for (int i = 0; i < heard; i++) {
+      windows.add(new Agreement.Window(i, 0, i < agreeing ? strength : 0, i < agreeing));
+    }
+    return new Agreement(0, 0, 0, heard, windows, 20, 0, Optional.empty());
+  }
+
+  @Test
+  void aWordThatIsSaidAgainIsNoRivalButAPieceOfTheSameMusicIs() {
+    Agreement whole = agreement(6, 6, 40);
+    assertThat(new PairOffset(whole, Optional.of(agreement(6, 3, 9.5f))).isClear()).isTrue();
+    assertThat(new PairOffset(whole, Optional.of(agreement(6, 4, 30))).isAmbiguous()).isTrue();
+    // What is hardly more than chance itself is not saved by a rival that is no more either.
+    assertThat(new PairOffset(agreement(6, 4, 9), Optional.of(agreement(6, 3, 9))).isClear())
+        .isFalse();
   }
 
   @Test
