@@ -4,12 +4,15 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.caption.Timebase;
 import org.oddlot.format.Conversion;
+import org.oddlot.format.Formats;
+import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKinds;
@@ -20,6 +23,7 @@ import org.oddlot.lot.SafeFile;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
 import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import picocli.CommandLine.Command;
@@ -63,6 +67,12 @@ final class ConvertCommand implements Callable<Integer> {
       description = "How IN is read: language=nn, count=29.97 drop …")
   private List<String> reading = List.of();
 
+  @Option(
+      names = "--write",
+      paramLabel = "OPTION=VALUE",
+      description = "How OUT is written: reels=32 for an edit decision list …")
+  private List<String> writing = List.of();
+
   @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
@@ -83,14 +93,28 @@ final class ConvertCommand implements Callable<Integer> {
     var input = new InputFile(in);
     var problems = new Problems(input.name());
     Optional<Conversion> conversion = Conversion.of(input, target, wanted(input), problems);
-    if (conversion.isPresent()) {
-      SafeFile.write(out, path -> conversion.get().writer().write(path));
+    var written = new ArrayList<Path>();
+    List<TimelineFormat.Part> parts = conversion.map(Conversion::parts).orElse(List.of());
+    for (TimelineFormat.Part part : parts) {
+      Path file = named(part.suffix());
+      if (Files.exists(file)) {
+        throw wrong(file + " is there already.");
+      }
+      written.add(file);
     }
-    report(
-        conversion.isPresent(),
-        conversion.map(Conversion::lost).orElse(List.of()),
-        problems.list());
+    for (int i = 0; i < parts.size(); i++) {
+      TimelineFormat.Writer writer = parts.get(i).writer();
+      SafeFile.write(written.get(i), writer::write);
+    }
+    report(written, conversion.map(Conversion::lost).orElse(List.of()), problems.list());
     return conversion.isPresent() ? ExitCode.DONE : ExitCode.WRONG_INPUT;
+  }
+
+  /** OUT, with something more in its name. */
+  private Path named(String suffix) {
+    String name = String.valueOf(out.getFileName());
+    int dot = Math.max(0, name.lastIndexOf('.'));
+    return out.resolveSibling(name.substring(0, dot) + suffix + name.substring(dot));
   }
 
   private ParameterException wrong(String message) {
@@ -102,7 +126,18 @@ final class ConvertCommand implements Callable<Integer> {
         Optional.ofNullable(rate).map(this::grid),
         GuidelineFiles.byName(guideline, List.of())
             .orElseThrow(() -> wrong("There is no guideline \"" + guideline + "\".")),
-        options(input));
+        options(input),
+        settings());
+  }
+
+  private Settings settings() {
+    List<Setting<?>> known =
+        Formats.toWrite(new InputFile(out)).map(TimelineFormat::writing).orElse(List.of());
+    Settings settings = Settings.INITIAL;
+    for (String each : writing) {
+      settings = settings.with(chosen("--write", each, known, out), value(each));
+    }
+    return settings;
   }
 
   private Timebase grid(String text) {
@@ -121,45 +156,59 @@ final class ConvertCommand implements Callable<Integer> {
   private ReadingOptions options(InputFile input) {
     ReadingOptions options = ReadingOptions.DETECTED;
     List<Setting<?>> known = InputKinds.of(input).map(kind -> kind.options()).orElse(List.of());
+    // What a file does not say of its frames is said by --rate as well.
+    Optional<Setting<?>> frames =
+        known.stream().filter(its -> its.key().equals("rate")).findFirst();
+    if (rate != null && frames.isPresent()) {
+      options = options.with(frames.get(), Optional.of(rate.replaceFirst("df$", "")));
+    }
     for (String each : reading) {
-      int equals = each.indexOf('=');
-      String key = equals < 0 ? each : each.substring(0, equals);
-      Setting<?> setting =
-          known.stream()
-              .filter(its -> its.key().equals(key))
-              .findFirst()
-              .orElseThrow(() ->
-                  wrong(
-                      Phrase.of(
-                          "%s has no \"%s\"; it has: %s.",
-                          in,
-                          key,
-                          String.join(", ", known.stream().map(its -> its.key()).toList()))));
-      String value = equals < 0 ? "" : each.substring(equals + 1);
-      setting
-          .problem(value)
-          .ifPresent(what -> {
-            throw wrong("--read " + each + ": " + what + ".");
-          });
-      options = options.with(setting, Optional.of(value));
+      options = options.with(chosen("--read", each, known, in), Optional.of(value(each)));
     }
     return options;
   }
 
-  private void report(boolean written, List<String> lost, List<Problem> problems) {
+  private static String value(String said) {
+    int equals = said.indexOf('=');
+    return equals < 0 ? "" : said.substring(equals + 1);
+  }
+
+  /** The setting that is meant, its value looked at. */
+  private Setting<?> chosen(String option, String said, List<Setting<?>> known, Path file) {
+    String key = said.contains("=") ? said.substring(0, said.indexOf('=')) : said;
+    Setting<?> setting =
+        known.stream()
+            .filter(its -> its.key().equals(key))
+            .findFirst()
+            .orElseThrow(() ->
+                wrong(
+                    Phrase.of(
+                        "%s has no \"%s\"; it has: %s.",
+                        file,
+                        key,
+                        String.join(", ", known.stream().map(its -> its.key()).toList()))));
+    setting
+        .problem(value(said))
+        .ifPresent(what -> {
+          throw wrong(option + " " + said + ": " + what + ".");
+        });
+    return setting;
+  }
+
+  private void report(List<Path> written, List<String> lost, List<Problem> problems) {
     PrintWriter printer = spec.commandLine().getOut();
     if (output.json) {
       var document = new JsonDocuments();
       document.put(
           "written",
-          JsonArray.of(written ? List.of(JsonString.of(out.toString())) : List.<JsonString>of()));
+          JsonArray.of(written.stream().map(file -> JsonString.of(file.toString())).toList()));
       document.put("lost", JsonArray.of(lost.stream().map(JsonString::of).toList()));
       document.put("problems", JsonDocuments.problems(problems));
       printer.println(document.print());
     } else {
       problems.forEach(p -> printer.println(p.severity().word() + ": " + p));
-      if (written) {
-        printer.println(out + (lost.isEmpty() ? ": everything is carried." : ": written."));
+      for (Path file : written) {
+        printer.println(file + (lost.isEmpty() ? ": everything is carried." : ": written."));
       }
       lost.forEach(line -> printer.println("Not carried: " + line));
     }

@@ -23,6 +23,7 @@ import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
 import org.oddlot.progress.Progress;
+import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
@@ -32,18 +33,17 @@ import org.oddlot.timeline.TimelineObject;
  * carried.
  *
  * @param lost what the other format has no place for, a sentence each
- * @param writer writes the other file
+ * @param parts the other file, or files where one does not hold it all
  */
-public record Conversion(List<String> lost, Writer writer) {
-
-  /** Writes a file that is not there yet. */
-  public interface Writer {
-    /** Writes to {@code target}. */
-    void write(Path target) throws IOException;
-  }
+public record Conversion(List<String> lost, List<TimelineFormat.Part> parts) {
 
   public Conversion {
     lost = List.copyOf(lost);
+    parts = List.copyOf(parts);
+  }
+
+  private Conversion(List<String> lost, TimelineFormat.Writer writer) {
+    this(lost, List.of(new TimelineFormat.Part("", writer)));
   }
 
   /**
@@ -52,8 +52,13 @@ public record Conversion(List<String> lost, Writer writer) {
    * @param programme the frames of the programme; empty for those that the file has
    * @param guideline the limits of captions that are made of a transcript
    * @param options how the file is read
+   * @param writing how the other one is written
    */
-  public record Wanted(Optional<Timebase> programme, Guideline guideline, ReadingOptions options) {}
+  public record Wanted(
+      Optional<Timebase> programme,
+      Guideline guideline,
+      ReadingOptions options,
+      Settings writing) {}
 
   /** Whether a file of this name can be written. */
   public static boolean canWrite(InputFile out) {
@@ -124,7 +129,7 @@ public record Conversion(List<String> lost, Writer writer) {
         reading.filesBeside(in.path()).forEach(name -> lost.add(name + " stays in " + in.path()));
       }
       Optional<Path> bundle = isOwn ? Optional.of(in.path()) : Optional.empty();
-      return Optional.of(new Conversion(lost, path -> format.write(read.root(), bundle, path)));
+      return Optional.of(new Conversion(lost, format.parts(read.root(), bundle, wanted.writing())));
     }
     List<Captions> tracks = CaptionTracks.in(in.name(), read.root());
     if (tracks.isEmpty()) {
@@ -138,7 +143,7 @@ public record Conversion(List<String> lost, Writer writer) {
     tracks.stream()
         .skip(1)
         .forEach(more -> lost.add("a further track of captions: " + more.name()));
-    return Optional.of(new Conversion(lost, conversion.writer));
+    return Optional.of(new Conversion(lost, conversion.parts));
   }
 
   private static Conversion captions(Captions captions, InputFile out, Wanted wanted) {
@@ -154,7 +159,7 @@ public record Conversion(List<String> lost, Writer writer) {
       var lost = new ArrayList<>(conversion.lost);
       lost.add("where lines break, how letters look, and where captions stand");
       captions.asides().forEach(aside -> lost.add(aside.what() + " " + aside.place()));
-      return new Conversion(lost.stream().distinct().toList(), conversion.writer);
+      return new Conversion(lost.stream().distinct().toList(), conversion.parts);
     }
     Timebase.Frames frames = programme.frames();
     Fitting.Fitted fitted = Fitting.toTrack(captions, frames);
@@ -188,7 +193,7 @@ public record Conversion(List<String> lost, Writer writer) {
     if (transcript.words().anyMatch(word -> word.span().isPresent())) {
       lost.add("times of words");
     }
-    return new Conversion(lost, conversion.writer);
+    return new Conversion(lost, conversion.parts);
   }
 
   private static Conversion bytes(List<String> lost, byte[] bytes) {

@@ -9,6 +9,7 @@ import java.util.Set;
 import org.oddlot.input.Contents;
 import org.oddlot.input.InputKind;
 import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Placed;
@@ -63,12 +64,46 @@ public interface TimelineFormat extends InputKind<TimelineFormat.Read> {
   /** What it has a place for. */
   Set<TimelineFeature> carries();
 
+  /** Whether all that is noted of an object has a place, although notes in general have none. */
+  default boolean carriesNotes(TimelineObject object) {
+    return object.metadata().isEmpty();
+  }
+
   /**
    * What of a file it has no place for and is lost in writing it: a sentence for each kind of
    * thing, with how often and where.
    */
   default List<String> losses(TimelineObject root) {
-    return TimelineLosses.of(root, carries());
+    return TimelineLosses.of(root, carries(), this::carriesNotes);
+  }
+
+  /** What can be said about how such a file is written. */
+  default List<Setting<?>> writing() {
+    return List.of();
+  }
+
+  /**
+   * A file of those that a conversion makes.
+   *
+   * @param suffix what its name has more than the one that was asked for, before the ending
+   * @param writer writes it
+   */
+  record Part(String suffix, Writer writer) {}
+
+  /** Writes a file that is not there yet. */
+  interface Writer {
+    /** Writes to {@code target}. */
+    void write(Path target) throws IOException;
+  }
+
+  /**
+   * The files that {@code root} is written to: one, unless such a file holds less than it has.
+   *
+   * @param bundle as for {@link #write}
+   * @param how what is said about writing
+   */
+  default List<Part> parts(TimelineObject root, Optional<Path> bundle, Settings how) {
+    return List.of(new Part("", target -> write(root, bundle, target)));
   }
 
   /**

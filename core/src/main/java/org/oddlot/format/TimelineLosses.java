@@ -3,6 +3,7 @@ package org.oddlot.format;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Effect;
@@ -22,16 +23,20 @@ final class TimelineLosses {
   private final Losses losses = new Losses();
   private int timelines;
 
-  private TimelineLosses(Set<TimelineFeature> carries) {
+  private final Predicate<TimelineObject> carriesNotes;
+
+  private TimelineLosses(Set<TimelineFeature> carries, Predicate<TimelineObject> carriesNotes) {
     this.carries = carries;
+    this.carriesNotes = carriesNotes;
   }
 
   /** A sentence for each thing in {@code root} that {@code carries} does not name. */
-  static List<String> of(TimelineObject root, Set<TimelineFeature> carries) {
+  static List<String> of(
+      TimelineObject root, Set<TimelineFeature> carries, Predicate<TimelineObject> carriesNotes) {
     if (carries.size() == TimelineFeature.values().length) {
       return List.of();
     }
-    var found = new TimelineLosses(carries);
+    var found = new TimelineLosses(carries, carriesNotes);
     Placed.root(root).walk(found::look);
     return found.losses.sentences();
   }
@@ -44,7 +49,7 @@ final class TimelineLosses {
 
   private void look(Placed at) {
     TimelineObject object = at.object();
-    if (!object.metadata().isEmpty()) {
+    if (!carriesNotes.test(object)) {
       lose(TimelineFeature.NOTES, at);
     }
     switch (object) {

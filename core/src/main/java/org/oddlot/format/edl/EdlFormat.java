@@ -14,8 +14,10 @@ import org.oddlot.format.text.TextFile;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.Probe;
 import org.oddlot.input.ReadingOptions;
+import org.oddlot.json.JsonObject;
 import org.oddlot.problem.Problems;
 import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.timeline.Placed;
@@ -27,6 +29,12 @@ public final class EdlFormat implements TimelineFormat {
   /** How many frames a second has; a list does not say it. */
   public static final Setting<String> RATE =
       Setting.textOrNothing("rate", "Frame rate", "25, 23.976, 29.97 …", EdlFormat::noRate);
+
+  private static final String ANY = "any";
+
+  /** How many letters the names of reels have at the most; longer ones are shortened and listed. */
+  public static final Setting<String> REELS =
+      Setting.oneOf("reels", "Letters of reels", "8", List.of("8", "32", ANY));
 
   private static Optional<String> noRate(String text) {
     try {
@@ -86,18 +94,43 @@ public final class EdlFormat implements TimelineFormat {
         TimelineFeature.MARKERS);
   }
 
+  /** What a list has a line for. */
   @Override
-  public List<String> losses(TimelineObject root) {
-    return timeline(root).flatMap(EdlOriginal::of).isPresent()
-        ? List.of()
-        : TimelineFormat.super.losses(root);
+  public boolean carriesNotes(TimelineObject object) {
+    JsonObject metadata = object.metadata();
+    JsonObject oddlot = metadata.object("oddlot");
+    JsonObject source = oddlot.object("source");
+    boolean isReelAlone = source.members().keySet().stream().allMatch("reel"::equals);
+    return metadata.members().keySet().stream().allMatch("oddlot"::equals)
+        && oddlot.members().keySet().stream()
+            .allMatch(key -> key.equals("edl") || (key.equals("source") && isReelAlone));
+  }
+
+  @Override
+  public List<Setting<?>> writing() {
+    return List.of(REELS);
+  }
+
+  @Override
+  public List<Part> parts(TimelineObject root, Optional<Path> bundle, Settings how) {
+    Optional<Timeline> timeline = timeline(root);
+    if (timeline.isEmpty()) {
+      return TimelineFormat.super.parts(root, bundle, how);
+    }
+    String reels = how.get(REELS);
+    int longest = reels.equals(ANY) ? 1000 : Integer.parseInt(reels);
+    var parts = new ArrayList<Part>();
+    for (EdlWriter.Written each : EdlWriter.all(timeline.get(), longest)) {
+      parts.add(new Part(each.suffix(), target -> Files.write(target, each.bytes())));
+    }
+    return parts;
   }
 
   @Override
   public void write(TimelineObject root, Optional<Path> bundle, Path target) throws IOException {
     Timeline timeline =
         timeline(root).orElseThrow(() -> new IOException("There is no timeline in it to list"));
-    Files.write(target, EdlWriter.bytes(timeline, EdlWriter.SHORT_REEL));
+    Files.write(target, EdlWriter.all(timeline, EdlWriter.SHORT_REEL).getFirst().bytes());
   }
 
   /** The first timeline, from the top. */

@@ -1,6 +1,7 @@
 package org.oddlot.format.edl;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -89,7 +90,7 @@ sealed interface EdlLine {
 
   Pattern MOTION =
       Pattern.compile(
-          "^\\s*M2\\s+(.*?)\\s*([+-]?\\d{1,4}(?:\\.\\d{1,4})?)\\s+([\\d:;.,]{8,12})\\s*$",
+          "^\\s*M2\\s+(.*?)\\s*([+-]?\\d{1,4}(?:\\.\\d*)?)\\s+([\\d:;.,]{8,12})\\s*$",
           Pattern.CASE_INSENSITIVE);
 
   /** Statements that are carried as they are: they say how a machine is to do something. */
@@ -195,6 +196,8 @@ sealed interface EdlLine {
   }
 
   private static Rational decimal(String text) {
-    return Rational.of(new BigDecimal(text).movePointRight(4).longValueExact(), 10_000);
+    return Rational.of(
+        new BigDecimal(text).movePointRight(6).setScale(0, RoundingMode.HALF_UP).longValueExact(),
+        1_000_000);
   }
 }

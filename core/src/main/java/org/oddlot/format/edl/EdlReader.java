@@ -445,10 +445,7 @@ final class EdlReader {
    * tenths of a frame is taken for the whole percent that is within those.
    */
   private Rational speed(EdlEvent event, EdlLine.Edit edit, long source, long record) {
-    Optional<EdlLine.Motion> motion =
-        event.motions().stream()
-            .filter(its -> its.reel().equalsIgnoreCase(edit.reel()))
-            .reduce((_, last) -> last);
+    Optional<EdlLine.Motion> motion = motion(event, edit);
     if (motion.isEmpty() && event.noted("FREEZE FRAME").isPresent()) {
       return Rational.ZERO;
     }
@@ -459,6 +456,24 @@ final class EdlReader {
     long percent = exact.times(100).rounded(java.math.RoundingMode.HALF_UP);
     boolean isNear = Math.abs(exact.toDouble() * 100 - percent) <= 12.0 / rate.nominal();
     return rate.isPulledDown() && isNear ? Rational.of(percent, 100) : exact;
+  }
+
+  /**
+   * What is said of an edit's speed: by its reel's name; where the names are others, as some
+   * programs write the clip's there, it is the edit that the line follows.
+   */
+  private static Optional<EdlLine.Motion> motion(EdlEvent event, EdlLine.Edit edit) {
+    Optional<EdlLine.Motion> byReel =
+        event.motions().stream()
+            .filter(its -> its.reel().equalsIgnoreCase(edit.reel()))
+            .reduce((_, last) -> last);
+    boolean isOfNone =
+        event.motions().stream()
+            .noneMatch(its ->
+                event.edits().stream().anyMatch(each -> each.reel().equalsIgnoreCase(its.reel())));
+    return byReel.isEmpty() && isOfNone && edit.equals(event.edits().getLast())
+        ? event.motions().stream().reduce((_, last) -> last)
+        : byReel;
   }
 
   /** Locators: {@code * LOC: 01:00:01:00 RED LOOK HERE}, at record timecodes. */

@@ -37,6 +37,12 @@ import org.oddlot.timeline.Transition;
  * as it was read, to the byte; others are made anew, at their place.
  */
 final class EdlWriter {
+  /** An event's number has three digits; SMPTE ST 258. */
+  private static final int MOST_EVENTS = 999;
+
+  private static final int ALL_PICTURES = 0;
+  private static final String BLACK = "BL";
+
   /** How many letters a reel's name has at the most that every machine reads; SMPTE ST 258. */
   static final int SHORT_REEL = 8;
 
@@ -45,6 +51,7 @@ final class EdlWriter {
   private final FrameRate rate;
   private final boolean drop;
   private final int longestReel;
+  private final int picture;
   private final String lineEnd;
   private final Map<String, String> reels = new LinkedHashMap<>();
   private final List<Laid> present = new ArrayList<>();
@@ -54,9 +61,11 @@ final class EdlWriter {
 
   /**
    * @param longestReel how many letters the names of reels have at the most
+   * @param picture which track of pictures is listed, with the sound if it is the first
    */
-  EdlWriter(Timeline timeline, int longestReel) {
+  private EdlWriter(Timeline timeline, int longestReel, int picture) {
     this.timeline = timeline;
+    this.picture = picture;
     this.original = EdlOriginal.of(timeline);
     this.rate = original.map(EdlOriginal::rate).or(timeline::editRate).orElse(FrameRate.FPS_25);
     this.drop = original.map(EdlOriginal::drop).orElseGet(() -> drops(timeline, rate));
@@ -74,14 +83,42 @@ final class EdlWriter {
         && (noted || timeline.recordTimecode(RationalTime.zero(rate)).dropFrame());
   }
 
-  /** The list, in the letters of the one that it was read from. */
-  static byte[] bytes(Timeline timeline, int longestReel) {
-    var writer = new EdlWriter(timeline, longestReel);
-    String text = writer.text();
-    return writer
-        .original
-        .map(its -> its.file().encode(text))
-        .orElseGet(() -> text.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+  /**
+   * A list.
+   *
+   * @param suffix what its file's name has more than that of the first
+   */
+  record Written(String suffix, byte[] bytes) {}
+
+  /**
+   * The lists of a timeline, in the letters of the one that it was read from: one for the first
+   * track of pictures and the sound, one for each further track of pictures; and where a list would
+   * have more events than its numbers reach, several that join without a gap.
+   */
+  static List<Written> all(Timeline timeline, int longestReel) {
+    if (EdlOriginal.of(timeline).isPresent()) {
+      var writer = new EdlWriter(timeline, longestReel, ALL_PICTURES);
+      EdlOriginal its = writer.original.orElseThrow();
+      return List.of(new Written("", its.file().encode(writer.textAsRead(its))));
+    }
+    long pictures =
+        timeline.tracks().stream()
+            .flatMap(its -> its.children().stream())
+            .filter(each -> each instanceof Track track && track.enabled())
+            .filter(each -> ((Track) each).kind().equals(Track.VIDEO))
+            .count();
+    var all = new ArrayList<Written>();
+    for (int picture = 1; picture <= Math.max(1, pictures); picture++) {
+      String track = picture == 1 ? "" : " V" + picture;
+      List<String> texts = new EdlWriter(timeline, longestReel, picture).newTexts(track);
+      for (int i = 0; i < texts.size(); i++) {
+        all.add(
+            new Written(
+                track + (i == 0 ? "" : " " + (i + 1)),
+                texts.get(i).getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+      }
+    }
+    return all;
   }
 
   // What is there.
@@ -99,6 +136,11 @@ final class EdlWriter {
           continue;
         }
         int number = isPicture ? ++pictures : ++sounds;
+        boolean isListed =
+            picture == ALL_PICTURES || (isPicture ? number == picture : picture == 1);
+        if (!isListed) {
+          continue;
+        }
         lay(track, channel(track, isPicture, number), start);
       }
     }
@@ -165,16 +207,29 @@ final class EdlWriter {
 
   // The list.
 
-  private String text() {
+  /** A list that was not read from one, in as many parts as it takes. */
+  private List<String> newTexts(String track) {
+    List<Edit> edits = edits(present);
+    var texts = new ArrayList<String>();
+    for (int from = 0; from == 0 || from < edits.size(); from += MOST_EVENTS) {
+      var out = new StringBuilder();
+      String part = from == 0 ? "" : ", part " + (from / MOST_EVENTS + 1);
+      head(out, timeline.name() + (track.isEmpty() ? "" : "," + track) + part);
+      reels.clear();
+      int number = 0;
+      for (Edit edit : edits.subList(from, Math.min(edits.size(), from + MOST_EVENTS))) {
+        event(out, Phrase.of("%03d", ++number), edit);
+      }
+      table(out);
+      texts.add(out.toString());
+    }
+    return texts;
+  }
+
+  /** The list that was read, with what changed. */
+  private String textAsRead(EdlOriginal its) {
     Set<Laid> left = new LinkedHashSet<>(present);
     var out = new StringBuilder();
-    if (original.isEmpty()) {
-      head(out, timeline.name());
-      events(out, left, Optional.empty());
-      table(out);
-      return out.toString();
-    }
-    EdlOriginal its = original.get();
     List<EdlEvent> events = its.events();
     highestNumber = events.stream().mapToLong(event -> number(event.number())).max().orElse(0);
     Set<Integer> unchanged = unchanged(its, present);
@@ -296,37 +351,48 @@ final class EdlWriter {
     });
   }
 
-  /** What lies at one time on several channels, and is one edit. */
-  private record Edit(List<String> channels, Laid laid, Optional<Laid> previous) {}
+  /**
+   * What lies at one time on channels that one word says.
+   *
+   * @param previous what ends where it begins
+   */
+  private record Edit(String channel, Laid laid, Optional<Laid> previous) {}
 
   private void events(StringBuilder out, Collection<Laid> laid, Optional<EdlEvent> was) {
+    boolean isFirst = true;
+    for (Edit edit : edits(laid)) {
+      boolean isItsOwn = was.isPresent() && isFirst;
+      event(out, isItsOwn ? was.get().number() : Phrase.of("%03d", ++highestNumber), edit);
+      isFirst = false;
+    }
+  }
+
+  /** What lies on tracks, as edits in the order of record time. */
+  private List<Edit> edits(Collection<Laid> laid) {
     List<Laid> inOrder =
         laid.stream()
             .filter(each -> each.clip().isPresent() || each.before().isPresent())
-            .sorted(Comparator.comparingLong(Laid::from))
+            .sorted(Comparator.comparingLong(this::begin))
             .toList();
-    var edits = new ArrayList<Edit>();
+    Map<Laid, List<String>> together = new LinkedHashMap<>();
+    var same = new ArrayList<Laid>();
     for (Laid each : inOrder) {
-      Optional<Laid> previous =
-          Optional.ofNullable(ends.getOrDefault(each.channel(), Map.of()).get(each.from()));
-      Optional<Edit> same =
-          edits.reversed().stream()
-              .takeWhile(edit -> edit.laid().from() == each.from())
-              .filter(edit -> isOne(edit.laid(), each))
-              .findFirst();
-      if (same.isPresent()) {
-        same.get().channels().add(each.channel());
-      } else {
-        edits.add(new Edit(new ArrayList<>(List.of(each.channel())), each, previous));
+      same.removeIf(other -> other.from() != each.from());
+      Optional<Laid> first = same.stream().filter(other -> isOne(other, each)).findFirst();
+      if (first.isEmpty()) {
+        same.add(each);
       }
+      together
+          .computeIfAbsent(first.orElse(each), _ -> new ArrayList<>())
+          .add(plain(each.channel()));
     }
-    boolean isFirst = true;
-    for (Edit edit : edits) {
-      String number =
-          was.isPresent() && isFirst ? was.get().number() : Phrase.of("%03d", ++highestNumber);
-      isFirst = false;
-      event(out, number, edit);
-    }
+    var edits = new ArrayList<Edit>();
+    together.forEach((its, channels) -> {
+      Optional<Laid> previous =
+          Optional.ofNullable(ends.getOrDefault(its.channel(), Map.of()).get(its.from()));
+      Channels.words(channels).forEach(word -> edits.add(new Edit(word, its, previous)));
+    });
+    return edits;
   }
 
   private static boolean isOne(Laid one, Laid other) {
@@ -342,53 +408,36 @@ final class EdlWriter {
         && fullReel(one.clip().get()).equals(fullReel(other.clip().get()));
   }
 
+  /** Where a thing begins to be seen: with what it fades in by. */
+  private long begin(Laid laid) {
+    return laid.from() - laid.before().map(its -> frames(its.inOffset())).orElse(0L);
+  }
+
+  /** The lines of an edit on channels that one word says. */
   private void event(StringBuilder out, String number, Edit edit) {
     Laid laid = edit.laid();
+    String channel = edit.channel();
     long head = laid.before().map(its -> frames(its.inOffset())).orElse(0L);
     long fade = head + laid.before().map(its -> frames(its.outOffset())).orElse(0L);
     // What fades out at its end stops where the fade begins: that is said by the event behind.
-    long tail = tail(laid);
+    long length = laid.to() - laid.from() - tail(laid);
     long from = laid.from() - head;
-    long to = laid.to() - tail;
-    var channels = Channels.words(edit.channels().stream().map(EdlWriter::plain).toList());
-    for (String channel : channels) {
-      if (laid.before().isPresent()) {
-        Optional<Clip> previous = edit.previous().flatMap(Laid::clip);
-        long end =
-            previous
-                .map(clip ->
-                    at(clip, edit.previous().get().to() - edit.previous().get().from() - head))
-                .orElse(0L);
-        line(
-            out, number, previous.map(this::reel).orElse("BL"), channel, "C", end, end, from, from);
-        String kind = kind(laid.before().get());
-        long in = laid.clip().map(clip -> at(clip, -head)).orElse(0L);
-        long last =
-            laid.clip().map(clip -> at(clip, laid.to() - laid.from() - tail)).orElse(to - from);
-        line(
-            out,
-            number,
-            laid.clip().map(this::reel).orElse("BL"),
-            channel,
-            Phrase.of("%-4s %03d", kind, fade),
-            in,
-            last,
-            from,
-            to);
-      } else {
-        Clip clip = laid.clip().orElseThrow();
-        line(
-            out,
-            number,
-            reel(clip),
-            channel,
-            "C",
-            at(clip, 0),
-            at(clip, laid.to() - laid.from() - tail),
-            from,
-            to);
-      }
+    long to = laid.from() + length;
+    String reel = laid.clip().map(this::reel).orElse(BLACK);
+    long in = laid.clip().map(clip -> at(clip, -head)).orElse(0L);
+    long end = laid.clip().map(clip -> at(clip, length)).orElse(to - from);
+    if (laid.before().isPresent()) {
+      Optional<Clip> previous = edit.previous().flatMap(Laid::clip);
+      long last =
+          previous
+              .map(clip ->
+                  at(clip, edit.previous().get().to() - edit.previous().get().from() - head))
+              .orElse(0L);
+      String before = previous.map(this::reel).orElse(BLACK);
+      line(out, number, before, channel, "C", last, last, from, from);
     }
+    String change = laid.before().map(its -> Phrase.of("%-4s %03d", kind(its), fade)).orElse("C");
+    line(out, number, reel, channel, change, in, end, from, to);
     notes(out, edit);
   }
 
@@ -461,10 +510,10 @@ final class EdlWriter {
         .ifPresent(clip ->
             out.append(
                     Phrase.of(
-                        "M2   %-8s       %05.1f                %s",
+                        "M2   %-8s   %05.1f                %s",
                         reel(clip),
                         clip.speed().times(rate.nominal()).toDouble(),
-                        label(at(clip, 0))))
+                        label(at(clip, 0)).replace(';', ':')))
                 .append(lineEnd));
     if (fades) {
       previous.ifPresent(clip -> note(out, "FROM CLIP NAME:  " + clip.name()));
