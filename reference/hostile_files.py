@@ -149,6 +149,13 @@ def stl():
     return bytes(gsi) + blocks
 
 
+def edl(events):
+    label = lambda frames: f"{frames // 90000:02}:{frames // 1500 % 60:02}:{frames // 25 % 60:02}:{frames % 25:02}"
+    return "TITLE: ORRIN\nFCM: NON-DROP FRAME\n\n" + "".join(
+        f"{i + 1:03}  A{i:03}R1   V     C        {label(i * 50)} {label(i * 50 + 50)} {label(90000 + i * 50)} {label(90050 + i * 50)}\n"
+        f"* FROM CLIP NAME: ROPE {i}\n" for i in range(events))
+
+
 def seeds():
     """One sound file of each kind, by its ending."""
     captions = "".join(f"{i + 1}\n00:00:{i:02},000 --> 00:00:{i:02},900\nThe rope {i}\n\n" for i in range(20))
@@ -164,6 +171,7 @@ def seeds():
         "xlsx": log_workbook(),
         "json": dump([dict(zip(log_rows()[0], row)) for row in log_rows()[1:]]),
         "wav": wave(extra=bext()),
+        "edl": edl(20).encode(),
         "srt": captions.encode(),
         "vtt": cues.encode(),
         "ttml": ('<?xml version="1.0"?><tt xmlns="http://www.w3.org/ns/ttml" xml:lang="en"><body><div>'
@@ -442,6 +450,25 @@ class Maker:
         self.put("wide.ctm", b"talk 1 1 1 rope" + b" x" * 500_000 + b"\n", harmless=True)
         self.put("nan.rttm", b"SPEAKER talk 1 NaN 1 <NA> <NA> Inge <NA> <NA>\n" * 3, harmless=True)
 
+    def lists(self):
+        times = b" 01:00:00:00 01:00:02:00 10:00:00:00 10:00:02:00"
+        self.put("labels.edl", b"001 A V C" + times * 30_000 + b"\n", harmless=True)
+        self.put("spaces.edl", b"001" + b" " * 400_000 + b"A V C" + times + b"\n", harmless=True)
+        self.put("words.edl", b"001 " + b"A " * 200_000 + b"V C" + times + b"\n", harmless=True)
+        self.put("channels.edl", b"001 A " + b"A1" * 100_000 + b" C" + times + b"\n", harmless=True)
+        self.put("over-each-other.edl", (b"001 A V C" + times + b"\n") * 3000, harmless=True)
+        self.put("many.edl", edl(60_000).encode(), harmless=True)
+        self.put("fade.edl", b"001 A V D 9999" + times + b"\n002 A V W999 9999" + times + b"\n", harmless=True)
+        self.put("late.edl", b"001 A V C 99:59:59:24 99:59:59:99 99:00:00:00 99:59:59:999\n", harmless=True)
+        self.put("numbers.edl", b"9" * 300 + b" A V C" + times + b"\n", harmless=True)
+        self.put("speeds.edl", b"001 A V C" + times + b"\nM2 A 9999.99999999999999999999999999999 01:00:00:00\n"
+                 + b"M2 A -. 01:00:00:00\nM2 " * 2000, harmless=True)
+        self.put("motions.edl", b"001 A V C" + times + b"\n" + b"M2 A 025.0 01:00:00:00\n" * 50_000, harmless=True)
+        self.put("notes.edl", b"* FROM CLIP NAME: X\n" * 100_000, harmless=True)
+        self.put("locators.edl", b"001 A V C" + times + b"\n" + b"* LOC: 99:99:99:99 RED\n* LOC:\n" * 20_000, harmless=True)
+        self.put("black.edl", b"001 BL V C 00:00:00:00 00:00:02:00 10:00:00:00 10:00:02:00\n", harmless=True)
+        self.put("backwards.edl", b"001 A V C 01:00:02:00 01:00:00:00 10:00:02:00 10:00:00:00\n", harmless=True)
+
     def settings(self):
         bomb = "a: &a [x,x,x,x,x,x,x,x,x]\n" + "".join(
             f"{chr(98 + i)}: &{chr(98 + i)} [{','.join(['*' + chr(97 + i)] * 9)}]\n" for i in range(9))
@@ -525,7 +552,7 @@ class Maker:
         os.truncate(self.folder / "holes.xlsx", 5 << 30)
 
     def all(self):
-        for make in (self.damage, self.timelines, self.bundles, self.papers, self.workbooks, self.rows, self.captions,
+        for make in (self.damage, self.timelines, self.bundles, self.papers, self.workbooks, self.rows, self.captions, self.lists,
                      self.settings, self.sounds, self.others):
             make()
         return self.made

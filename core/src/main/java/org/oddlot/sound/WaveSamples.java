@@ -106,12 +106,12 @@ public final class WaveSamples {
       }
       case 2 -> {
         for (int i = from; i < to; i++, p += step) {
-          sums[i] += (short) (in[p + 1] << 8 | in[p] & 0xFF) / 32_768f;
+          sums[i] += (short) ((in[p + 1] << 8) | (in[p] & 0xFF)) / 32_768f;
         }
       }
       case 3 -> {
         for (int i = from; i < to; i++, p += step) {
-          sums[i] += (in[p + 2] << 16 | (in[p + 1] & 0xFF) << 8 | in[p] & 0xFF) / 0x1p23f;
+          sums[i] += ((in[p + 2] << 16) | ((in[p + 1] & 0xFF) << 8) | (in[p] & 0xFF)) / 0x1p23f;
         }
       }
       case 8 -> {

@@ -133,10 +133,9 @@ public final class ListeningCopy implements Closeable {
   /** Some samples, from −1 to 1; silent where there are none. */
   public float[] samples(long from, int count) throws IOException {
     var samples = new float[count];
-    ByteBuffer bytes = bytes(from, count);
+    byte[] coded = bytes(from, count);
     int at = (int) (Math.clamp(from, 0, length) - from);
-    byte[] coded = bytes.array();
-    for (int i = 0; i < bytes.position(); i++) {
+    for (int i = 0; i < coded.length; i++) {
       samples[at + i] = MuLaw.decode(coded[i]);
     }
     return samples;
@@ -162,24 +161,24 @@ public final class ListeningCopy implements Closeable {
   /** Some samples at half the rate: the mean of two each. */
   float[] halved(long from, int count) throws IOException {
     var halved = new float[count];
-    ByteBuffer bytes = bytes(from, 2 * count);
+    byte[] coded = bytes(from, 2 * count);
     int at = (int) (Math.clamp(from, 0, length) - from);
-    byte[] coded = bytes.array();
-    for (int i = 0; i < bytes.position(); i++) {
+    for (int i = 0; i < coded.length; i++) {
       halved[(at + i) >> 1] += 0.5f * MuLaw.decode(coded[i]);
     }
     return halved;
   }
 
   /** What there is of some samples, as it is kept. */
-  private ByteBuffer bytes(long from, int count) throws IOException {
+  private byte[] bytes(long from, int count) throws IOException {
     long first = Math.clamp(from, 0, length);
     long last = Math.clamp(from + count, 0, length);
-    ByteBuffer bytes = ByteBuffer.allocate((int) (last - first));
+    var coded = new byte[(int) (last - first)];
+    ByteBuffer bytes = ByteBuffer.wrap(coded);
     while (bytes.hasRemaining() && file.read(bytes, first + bytes.position()) >= 0) {
       // All of it, however many turns that takes.
     }
-    return bytes;
+    return coded;
   }
 
   @Override

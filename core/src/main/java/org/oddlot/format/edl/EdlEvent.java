@@ -25,6 +25,15 @@ record EdlEvent(
     List<EdlLine.Motion> motions,
     List<String> notes) {
 
+  private static final List<String> PLACED =
+      List.of(
+          "FROM CLIP NAME:",
+          "TO CLIP NAME:",
+          "KEY CLIP NAME:",
+          "CLIP NAME:",
+          "SOURCE FILE:",
+          "LOC:");
+
   EdlEvent {
     edits = List.copyOf(edits);
     motions = List.copyOf(motions);
@@ -37,12 +46,19 @@ record EdlEvent(
 
   /** What stands behind some words in the first note that begins with them. */
   Optional<String> noted(String words) {
-    return notes.stream()
-        .map(note -> note.replaceFirst("^\\s*\\*\\s*", ""))
-        .filter(note -> note.toUpperCase(Locale.ROOT).startsWith(words))
-        .map(note -> note.substring(words.length()).strip())
-        .filter(text -> !text.isEmpty())
-        .findFirst();
+    for (String note : notes) {
+      String text = withoutStar(note);
+      if (text.regionMatches(true, 0, words, 0, words.length()) && text.length() > words.length()) {
+        return Optional.of(text.substring(words.length()).strip());
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** A note without the star that it begins with. */
+  static String withoutStar(String note) {
+    String text = note.strip();
+    return text.startsWith("*") ? text.substring(1).strip() : text;
   }
 
   /** The name of the clip that an edit shows, if that is said. */
@@ -51,7 +67,7 @@ record EdlEvent(
     if (edit.change().kind() == 'K' && !edit.change().code().equals("B")) {
       return noted("KEY CLIP NAME:").or(() -> noted("FROM CLIP NAME:"));
     }
-    return edits.size() > 1 && isFirst || !edit.change().isTransition()
+    return (edits.size() > 1 && isFirst) || !edit.change().isTransition()
         ? noted("FROM CLIP NAME:").or(() -> noted("CLIP NAME:"))
         : noted("TO CLIP NAME:")
             .or(() -> edits.size() == 1 ? noted("FROM CLIP NAME:") : Optional.empty());
@@ -61,8 +77,8 @@ record EdlEvent(
   List<String> others() {
     var others = new ArrayList<String>();
     for (String note : notes) {
-      String upper = note.replaceFirst("^\\s*\\*\\s*", "").toUpperCase(Locale.ROOT);
-      if (!upper.matches("(?:(?:FROM |TO |KEY )?CLIP NAME:|SOURCE FILE:|LOC:).*")) {
+      String upper = withoutStar(note).toUpperCase(Locale.ROOT);
+      if (PLACED.stream().noneMatch(upper::startsWith)) {
         others.add(note);
       }
     }

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlot.format.TimelineFeature;
@@ -120,9 +121,8 @@ public final class EdlFormat implements TimelineFormat {
     String reels = how.get(REELS);
     int longest = reels.equals(ANY) ? 1000 : Integer.parseInt(reels);
     var parts = new ArrayList<Part>();
-    for (EdlWriter.Written each : EdlWriter.all(timeline.get(), longest)) {
-      parts.add(new Part(each.suffix(), target -> Files.write(target, each.bytes())));
-    }
+    EdlWriter.all(timeline.get(), longest)
+        .forEach((suffix, list) -> parts.add(new Part(suffix, file -> Files.write(file, list))));
     return parts;
   }
 
@@ -130,7 +130,8 @@ public final class EdlFormat implements TimelineFormat {
   public void write(TimelineObject root, Optional<Path> bundle, Path target) throws IOException {
     Timeline timeline =
         timeline(root).orElseThrow(() -> new IOException("There is no timeline in it to list"));
-    Files.write(target, EdlWriter.all(timeline, EdlWriter.SHORT_REEL).getFirst().bytes());
+    Map<String, byte[]> lists = EdlWriter.all(timeline, EdlWriter.SHORT_REEL);
+    Files.write(target, lists.values().iterator().next());
   }
 
   /** The first timeline, from the top. */

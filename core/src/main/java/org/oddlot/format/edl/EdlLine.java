@@ -3,10 +3,10 @@ package org.oddlot.format.edl;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.StringTokenizer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlot.time.Rational;
@@ -79,19 +79,14 @@ sealed interface EdlLine {
   /** A line that is not understood, and why. */
   record Bad(String text, String why) implements EdlLine {}
 
+  /** No line of a list has more. */
+  int MOST_WORDS = 200;
+
   /** A label: colons or what drop-frame writes instead; eight digits alone are one too. */
   Pattern LABEL =
       Pattern.compile("(\\d{1,2})([:;.,])(\\d{2})([:;.,])(\\d{2})([:;.,])(\\d{2,3})|(\\d{8})");
 
-  Pattern FOUR =
-      Pattern.compile(
-          "^(.*?)\\s+(LABEL)\\s+(LABEL)\\s+(LABEL)\\s+(LABEL)(?:\\s+(.*?))?\\s*$"
-              .replace("LABEL", "\\d{1,2}[:;.,]\\d{2}[:;.,]\\d{2}[:;.,]\\d{2,3}|\\d{8}"));
-
-  Pattern MOTION =
-      Pattern.compile(
-          "^\\s*M2\\s+(.*?)\\s*([+-]?\\d{1,4}(?:\\.\\d*)?)\\s+([\\d:;.,]{8,12})\\s*$",
-          Pattern.CASE_INSENSITIVE);
+  Pattern SPEED = Pattern.compile("[+-]?\\d{1,4}(?:\\.\\d*)?");
 
   /** Statements that are carried as they are: they say how a machine is to do something. */
   Pattern CARRIED =
@@ -120,20 +115,50 @@ sealed interface EdlLine {
     if (CARRIED.matcher(text).matches()) {
       return new Note(text);
     }
-    Matcher motion = MOTION.matcher(text);
-    if (motion.matches()) {
-      return new Motion(motion.group(1), decimal(motion.group(2)));
+    List<String> words = words(text);
+    if (words.getFirst().equalsIgnoreCase("M2")) {
+      return motion(text, words);
     }
-    if (upper.startsWith("M2")) {
-      return new Bad(text, "its speed or its timecode cannot be read");
-    }
-    Matcher four = FOUR.matcher(text);
-    return four.matches() ? edit(text, four) : new Bad(text, "it has no four timecodes");
+    int labels = labels(words);
+    return labels < 0
+        ? new Bad(text, "it has no four timecodes")
+        : edit(text, new ArrayList<>(words.subList(0, labels)), words.subList(labels, labels + 4));
   }
 
-  private static EdlLine edit(String text, Matcher four) {
-    var words = new ArrayList<>(Arrays.asList(four.group(1).strip().split("\\s+")));
-    Optional<Change> change = change(words);
+  /** The words of a line; of one that is far longer than any, as many as a line can have. */
+  private static List<String> words(String text) {
+    var words = new ArrayList<String>();
+    var tokens = new StringTokenizer(text);
+    while (tokens.hasMoreTokens() && words.size() < MOST_WORDS) {
+      words.add(tokens.nextToken());
+    }
+    return words;
+  }
+
+  /** Where the first four labels in a row are; −1 where there are none. */
+  private static int labels(List<String> words) {
+    int inARow = 0;
+    for (int i = 0; i < words.size(); i++) {
+      inARow = LABEL.matcher(words.get(i)).matches() ? inARow + 1 : 0;
+      if (inARow == 4) {
+        return i - 3;
+      }
+    }
+    return -1;
+  }
+
+  private static EdlLine motion(String text, List<String> words) {
+    int count = words.size();
+    if (count < 3
+        || !SPEED.matcher(words.get(count - 2)).matches()
+        || !LABEL.matcher(words.get(count - 1)).matches()) {
+      return new Bad(text, "its speed or its timecode cannot be read");
+    }
+    return new Motion(String.join(" ", words.subList(1, count - 2)), decimal(words.get(count - 2)));
+  }
+
+  private static EdlLine edit(String text, List<String> words, List<String> labels) {
+    Optional<Change> change = words.isEmpty() ? Optional.empty() : change(words);
     if (change.isEmpty()) {
       return new Bad(text, "it says neither a cut nor a dissolve, a wipe or a key");
     }
@@ -145,9 +170,7 @@ sealed interface EdlLine {
       return new Bad(text, "its channels are not understood");
     }
     var times = new ArrayList<Label>();
-    for (int i = 2; i <= 5; i++) {
-      label(four.group(i)).ifPresent(times::add);
-    }
+    labels.forEach(word -> label(word).ifPresent(times::add));
     if (times.size() < 4) {
       return new Bad(text, "a timecode has more than 59 minutes or seconds");
     }

@@ -1,12 +1,15 @@
 package org.oddlot.format.edl;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
@@ -273,7 +276,7 @@ final class EdlReader {
 
   private Timeline timeline() {
     var original = new EdlOriginal(file, rate, drop, events);
-    Map<String, List<EdlOriginal.Laid>> tracks = new LinkedHashMap<>();
+    Map<String, NavigableMap<Long, EdlOriginal.Laid>> tracks = new LinkedHashMap<>();
     for (int i = 0; i < events.size(); i++) {
       for (int k = 0; k < events.get(i).edits().size(); k++) {
         lay(original, i, k, tracks);
@@ -281,7 +284,7 @@ final class EdlReader {
     }
     long first =
         tracks.values().stream()
-            .flatMap(List::stream)
+            .flatMap(its -> its.values().stream())
             .mapToLong(EdlOriginal.Laid::from)
             .min()
             .orElse(0);
@@ -289,12 +292,12 @@ final class EdlReader {
     List<String> channels =
         tracks.keySet().stream()
             .sorted(
-                Comparator.comparing((String each) -> !Channels.isPicture(each))
-                    .thenComparing(String::length)
+                Comparator.comparingInt((String each) -> Channels.isPicture(each) ? 0 : 1)
+                    .thenComparingInt(String::length)
                     .thenComparing(each -> each))
             .toList();
     for (String channel : channels) {
-      made.add(track(channel, tracks.get(channel), first));
+      made.add(track(channel, tracks.get(channel).values(), first));
     }
     JsonObject notes =
         drop
@@ -314,7 +317,10 @@ final class EdlReader {
   }
 
   private void lay(
-      EdlOriginal original, int index, int which, Map<String, List<EdlOriginal.Laid>> tracks) {
+      EdlOriginal original,
+      int index,
+      int which,
+      Map<String, NavigableMap<Long, EdlOriginal.Laid>> tracks) {
     EdlEvent event = events.get(index);
     EdlLine.Edit edit = event.edits().get(which);
     boolean dropsHere = event.drop() || edit.times().get(2).drop();
@@ -332,9 +338,9 @@ final class EdlReader {
     for (String each : edit.channels()) {
       String channel =
           edit.change().kind() == 'K' && !edit.change().code().equals("B") ? each + KEY : each;
-      List<EdlOriginal.Laid> track = tracks.computeIfAbsent(channel, _ -> new ArrayList<>());
-      boolean isFree = track.stream().noneMatch(its -> its.isOver(from, to));
-      if (!isFree) {
+      NavigableMap<Long, EdlOriginal.Laid> track =
+          tracks.computeIfAbsent(channel, _ -> new TreeMap<>());
+      if (!isFree(track, from, to)) {
         problems.warning(
             "line " + event.line(),
             Phrase.of(
@@ -342,7 +348,7 @@ final class EdlReader {
                 event.number(), each),
             "");
         channel = free(tracks, channel, from, to);
-        track = tracks.computeIfAbsent(channel, _ -> new ArrayList<>());
+        track = tracks.computeIfAbsent(channel, _ -> new TreeMap<>());
       }
       Optional<Clip> clip =
           edit.isBlack()
@@ -355,20 +361,27 @@ final class EdlReader {
               to,
               clip,
               transition(event, edit, Math.min(edit.change().frames(), to - from)));
-      track.add(laid);
+      track.put(from, laid);
       original.became(index, laid);
     }
   }
 
   private static String free(
-      Map<String, List<EdlOriginal.Laid>> tracks, String channel, long from, long to) {
+      Map<String, NavigableMap<Long, EdlOriginal.Laid>> tracks,
+      String channel,
+      long from,
+      long to) {
     for (int n = 2; ; n++) {
       String other = channel + " over " + n;
-      List<EdlOriginal.Laid> track = tracks.getOrDefault(other, List.of());
-      if (track.stream().noneMatch(its -> its.isOver(from, to))) {
+      if (isFree(tracks.getOrDefault(other, new TreeMap<>()), from, to)) {
         return other;
       }
     }
+  }
+
+  private static boolean isFree(NavigableMap<Long, EdlOriginal.Laid> track, long from, long to) {
+    Map.Entry<Long, EdlOriginal.Laid> before = track.lowerEntry(to);
+    return before == null || !before.getValue().isOver(from, to);
   }
 
   private Optional<Transition> transition(EdlEvent event, EdlLine.Edit edit, long frames) {
@@ -480,8 +493,8 @@ final class EdlReader {
   private List<Marker> markers(EdlEvent event, long in, long record) {
     var markers = new ArrayList<Marker>();
     for (String note : event.notes()) {
-      String text = note.replaceFirst("^\\s*\\*\\s*", "");
-      if (!text.toUpperCase(Locale.ROOT).startsWith("LOC:")) {
+      String text = EdlEvent.withoutStar(note);
+      if (!text.regionMatches(true, 0, "LOC:", 0, 4)) {
         continue;
       }
       String[] words = text.substring(4).strip().split("\\s+", 3);
@@ -503,11 +516,10 @@ final class EdlReader {
     return markers;
   }
 
-  private Track track(String channel, List<EdlOriginal.Laid> laid, long first) {
+  private Track track(String channel, Collection<EdlOriginal.Laid> laid, long first) {
     var items = new ArrayList<Composable>();
     long at = first;
-    for (EdlOriginal.Laid each :
-        laid.stream().sorted(Comparator.comparingLong(EdlOriginal.Laid::from)).toList()) {
+    for (EdlOriginal.Laid each : laid) {
       if (each.from() > at) {
         items.add(gap(each.from() - at));
       }

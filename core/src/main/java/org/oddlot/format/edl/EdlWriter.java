@@ -1,6 +1,7 @@
 package org.oddlot.format.edl;
 
 import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -84,22 +85,17 @@ final class EdlWriter {
   }
 
   /**
-   * A list.
-   *
-   * @param suffix what its file's name has more than that of the first
-   */
-  record Written(String suffix, byte[] bytes) {}
-
-  /**
    * The lists of a timeline, in the letters of the one that it was read from: one for the first
    * track of pictures and the sound, one for each further track of pictures; and where a list would
    * have more events than its numbers reach, several that join without a gap.
+   *
+   * @return the bytes of each by what its file's name has more than that of the first
    */
-  static List<Written> all(Timeline timeline, int longestReel) {
+  static Map<String, byte[]> all(Timeline timeline, int longestReel) {
     if (EdlOriginal.of(timeline).isPresent()) {
       var writer = new EdlWriter(timeline, longestReel, ALL_PICTURES);
       EdlOriginal its = writer.original.orElseThrow();
-      return List.of(new Written("", its.file().encode(writer.textAsRead(its))));
+      return Map.of("", its.file().encode(writer.textAsRead(its)));
     }
     long pictures =
         timeline.tracks().stream()
@@ -107,15 +103,13 @@ final class EdlWriter {
             .filter(each -> each instanceof Track track && track.enabled())
             .filter(each -> ((Track) each).kind().equals(Track.VIDEO))
             .count();
-    var all = new ArrayList<Written>();
+    var all = new LinkedHashMap<String, byte[]>();
     for (int picture = 1; picture <= Math.max(1, pictures); picture++) {
       String track = picture == 1 ? "" : " V" + picture;
       List<String> texts = new EdlWriter(timeline, longestReel, picture).newTexts(track);
       for (int i = 0; i < texts.size(); i++) {
-        all.add(
-            new Written(
-                track + (i == 0 ? "" : " " + (i + 1)),
-                texts.get(i).getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        all.put(
+            track + (i == 0 ? "" : " " + (i + 1)), texts.get(i).getBytes(StandardCharsets.UTF_8));
       }
     }
     return all;

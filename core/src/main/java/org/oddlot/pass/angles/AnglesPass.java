@@ -248,7 +248,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
     Optional<Position> place = placing.of(i);
     AngleDiagnosis diagnosis =
         byHand.isPresent()
-            ? ofMoved(byHand.get(), i, pieces, listening)
+            ? ofMoved(byHand.get(), i, listening)
             : twice.isPresent()
                 ? twoPlaces(twice.get().found())
                 : place.isPresent()
@@ -277,8 +277,7 @@ public final class AnglesPass implements Pass<PieceFinding> {
   }
 
   /** What is heard where somebody has put a piece. */
-  private static AngleDiagnosis ofMoved(
-      Hand hand, int piece, List<Piece> pieces, Listening listening) {
+  private static AngleDiagnosis ofMoved(Hand hand, int piece, Listening listening) {
     return listening
         .near(hand.other(), piece, hand.seconds())
         .map(its -> {

@@ -46,7 +46,7 @@ class EdlFormatTest {
   }
 
   private static String written(Timeline timeline) {
-    return new String(EdlWriter.all(timeline, 8).getFirst().bytes(), StandardCharsets.UTF_8);
+    return new String(EdlWriter.all(timeline, 8).get(""), StandardCharsets.UTF_8);
   }
 
   private static Track track(Timeline timeline, String name) {
@@ -156,10 +156,13 @@ class EdlFormatTest {
   @Test
   void aListWithBadLinesIsReadAndWhatIsBadIsSaidAndKept() {
     String text =
-        "001  A  V  C  01:00:00:00 01:00:01:00 10:00:00:00 10:00:01:00\r\n"
-            + "002  A  V  C  01:00:00:00 01:00:01:00 10:00:01:00\r\n"
-            + "\r\n"
-            + "003  A  V  C  01:00:05:00 01:00:06:00 10:00:02:00 10:00:03:00\r\n";
+        """
+        001  A  V  C  01:00:00:00 01:00:01:00 10:00:00:00 10:00:01:00
+        002  A  V  C  01:00:00:00 01:00:01:00 10:00:01:00
+
+        003  A  V  C  01:00:05:00 01:00:06:00 10:00:02:00 10:00:03:00
+        """
+            .replace("\n", "\r\n");
     Timeline timeline = read(text);
     assertThat(problems.list()).hasSize(1);
     assertThat(problems.list().getFirst().toString()).contains("line 2").contains("four timecodes");
@@ -290,7 +293,7 @@ class EdlFormatTest {
     var lines = new ArrayList<>(List.of("TITLE: R", "FCM: NON-DROP FRAME", ""));
     long record = 90_000;
     for (int i = 1; i <= 12; i++) {
-      long length = 10 + random.nextInt(90);
+      long length = 10L + random.nextInt(90);
       long source = random.nextInt(80_000);
       String spaces = " ".repeat(1 + random.nextInt(4));
       var event = new StringBuilder();

@@ -440,9 +440,9 @@ final class AngleRows extends DrawnView {
       g.setFill(wash());
       g.fillRect(left, top, right - left, height);
     }
-    Optional<Wanted> wanted = seen(slip).filter(heard::containsKey);
-    if (wanted.isPresent()) {
-      drawHeard(g, heard.get(wanted.get()), Math.max(x(from), x(slip.from)), top + height / 2);
+    Optional<Peaks> peaks = seen(slip).flatMap(its -> Optional.ofNullable(heard.get(its)));
+    if (peaks.isPresent()) {
+      drawHeard(g, peaks.get(), Math.max(x(from), x(slip.from)), top + height / 2);
     } else if (isSound) {
       hatch(g, Math.max(left, NAMES), Math.min(right, canvas.getWidth()), top, height);
     }
@@ -459,7 +459,7 @@ final class AngleRows extends DrawnView {
       int letters = (int) ((right - begin - 8) / 6.1);
       String shown =
           name.length() <= letters ? name : name.substring(0, Math.max(0, letters - 1)) + "…";
-      if (isSound || wanted.isPresent()) {
+      if (isSound || peaks.isPresent()) {
         g.clearRect(begin + 2, top + 1.5, 6.1 * shown.length() + 4, height - 3);
       }
       g.setFill(isDoubtful ? doubt() : ink());

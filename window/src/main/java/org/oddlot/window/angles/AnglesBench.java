@@ -11,7 +11,6 @@ import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -277,9 +276,10 @@ public final class AnglesBench extends FindingsBench<PieceFinding> {
                 .filter(its -> its.island() == finding.place().map(Position::island).orElse(0))
                 .isPresent())
         .min(
-            Comparator.comparing(PieceFinding::isByHand)
-                .thenComparing(other -> !finding.other().equals(Optional.of(other.piece())))
-                .thenComparing(other -> -other.piece().seconds()));
+            Comparator.comparingInt((PieceFinding other) -> other.isByHand() ? 1 : 0)
+                .thenComparingInt(
+                    other -> finding.other().equals(Optional.of(other.piece())) ? 0 : 1)
+                .thenComparingDouble(other -> -other.piece().seconds()));
   }
 
   private void move() {
@@ -430,16 +430,14 @@ public final class AnglesBench extends FindingsBench<PieceFinding> {
 
   @Override
   protected boolean otherKey(KeyEvent event) {
-    if (event.getCode() == KeyCode.SPACE) {
-      play();
-    } else if (event.getCode() == KeyCode.N) {
-      name();
-    } else if (event.getCode() == KeyCode.T) {
-      move();
-    } else if (event.getCode() == KeyCode.C) {
-      compareWithAll();
-    } else {
-      return false;
+    switch (event.getCode()) {
+      case SPACE -> play();
+      case N -> name();
+      case T -> move();
+      case C -> compareWithAll();
+      default -> {
+        return false;
+      }
     }
     return true;
   }
