@@ -152,7 +152,7 @@ def stl():
 def edl(events):
     label = lambda frames: f"{frames // 90000:02}:{frames // 1500 % 60:02}:{frames // 25 % 60:02}:{frames % 25:02}"
     return "TITLE: ORRIN\nFCM: NON-DROP FRAME\n\n" + "".join(
-        f"{i + 1:03}  A{i:03}R1   V     C        {label(i * 50)} {label(i * 50 + 50)} {label(90000 + i * 50)} {label(90050 + i * 50)}\n"
+        f"{i + 1:03}  A{i:03}R1   V     C        {label(1890000 + i * 50)} {label(1890050 + i * 50)} {label(90000 + i * 50)} {label(90050 + i * 50)}\n"
         f"* FROM CLIP NAME: ROPE {i}\n" for i in range(events))
 
 
@@ -451,7 +451,7 @@ class Maker:
         self.put("nan.rttm", b"SPEAKER talk 1 NaN 1 <NA> <NA> Inge <NA> <NA>\n" * 3, harmless=True)
 
     def lists(self):
-        times = b" 01:00:00:00 01:00:02:00 10:00:00:00 10:00:02:00"
+        times = b" 21:00:00:00 21:00:02:00 10:00:00:00 10:00:02:00"
         self.put("labels.edl", b"001 A V C" + times * 30_000 + b"\n", harmless=True)
         self.put("spaces.edl", b"001" + b" " * 400_000 + b"A V C" + times + b"\n", harmless=True)
         self.put("words.edl", b"001 " + b"A " * 200_000 + b"V C" + times + b"\n", harmless=True)

@@ -13,6 +13,8 @@ final class Channels {
 
   private static final Pattern ONE = Pattern.compile("NONE|AA|B|V\\d{0,2}|A\\d{0,2}");
 
+  private static final Pattern BETWEEN = Pattern.compile("[/+,]");
+
   private Channels() {}
 
   /**
@@ -20,7 +22,7 @@ final class Channels {
    * so on; none for {@code NONE}; empty where the word means nothing.
    */
   static Optional<List<String>> parse(String word) {
-    String text = word.toUpperCase(Locale.ROOT).replaceAll("[/+,]", "");
+    String text = BETWEEN.matcher(word.toUpperCase(Locale.ROOT)).replaceAll("");
     var channels = new ArrayList<String>();
     Matcher one = ONE.matcher(text);
     int at = 0;

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.StringTokenizer;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.time.Rational;
 
 /** A line of an edit decision list. */
@@ -82,17 +82,16 @@ sealed interface EdlLine {
   /** No line of a list has more. */
   int MOST_WORDS = 200;
 
-  /** A label: colons or what drop-frame writes instead; eight digits alone are one too. */
-  Pattern LABEL =
-      Pattern.compile("(\\d{1,2})([:;.,])(\\d{2})([:;.,])(\\d{2})([:;.,])(\\d{2,3})|(\\d{8})");
-
   Pattern SPEED = Pattern.compile("[+-]?\\d{1,4}(?:\\.\\d*)?");
+  Pattern FRAMES = Pattern.compile("\\d{1,4}");
+  Pattern KEY_PART = Pattern.compile("[BO]|\\(F\\)");
+  Pattern KIND = Pattern.compile("C|D|K|K[BO]|W\\d{0,3}");
 
-  /** Statements that are carried as they are: they say how a machine is to do something. */
-  Pattern CARRIED =
-      Pattern.compile(
-          "^\\s*(?:\\*|>>>|SPLIT|AUD\\b|GPI|M/S|SWM|PTR|SLAVE|TRIG|REEL\\s|FINAL|DLEDL|@|#|%).*",
-          Pattern.CASE_INSENSITIVE);
+  /** How statements begin that are carried as they are: they say how a machine does something. */
+  List<String> CARRIED =
+      List.of(
+          "*", ">>>", "SPLIT", "AUD ", "GPI", "M/S", "SWM", "PTR", "SLAVE", "TRIG", "REEL ",
+          "FINAL", "DLEDL", "@", "#", "%");
 
   /** What a line says. */
   static EdlLine parse(String line) {
@@ -112,7 +111,7 @@ sealed interface EdlLine {
               ? new FrameCode(false)
               : new Bad(text, "it says neither DROP FRAME nor NON-DROP FRAME");
     }
-    if (CARRIED.matcher(text).matches()) {
+    if (CARRIED.stream().anyMatch(upper::startsWith)) {
       return new Note(text);
     }
     List<String> words = words(text);
@@ -139,7 +138,7 @@ sealed interface EdlLine {
   private static int labels(List<String> words) {
     int inARow = 0;
     for (int i = 0; i < words.size(); i++) {
-      inARow = LABEL.matcher(words.get(i)).matches() ? inARow + 1 : 0;
+      inARow = isLabel(words.get(i)) ? inARow + 1 : 0;
       if (inARow == 4) {
         return i - 3;
       }
@@ -151,7 +150,7 @@ sealed interface EdlLine {
     int count = words.size();
     if (count < 3
         || !SPEED.matcher(words.get(count - 2)).matches()
-        || !LABEL.matcher(words.get(count - 1)).matches()) {
+        || !isLabel(words.get(count - 1))) {
       return new Bad(text, "its speed or its timecode cannot be read");
     }
     return new Motion(String.join(" ", words.subList(1, count - 2)), decimal(words.get(count - 2)));
@@ -182,40 +181,79 @@ sealed interface EdlLine {
   private static Optional<Change> change(List<String> words) {
     long frames = 0;
     String last = words.getLast().toUpperCase(Locale.ROOT);
-    if (words.size() > 1 && last.matches("\\d{1,4}")) {
+    if (words.size() > 1 && FRAMES.matcher(last).matches()) {
       frames = Long.parseLong(last);
       words.removeLast();
       last = words.getLast().toUpperCase(Locale.ROOT);
     }
-    boolean isKeyPart = words.size() > 1 && last.matches("[BO]|\\(F\\)");
+    boolean isKeyPart = words.size() > 1 && KEY_PART.matcher(last).matches();
     if (isKeyPart && words.get(words.size() - 2).equalsIgnoreCase("K")) {
       words.removeLast();
       words.removeLast();
       return Optional.of(new Change('K', last.substring(0, 1), frames));
     }
-    if (!last.matches("C|D|K|K[BO]|W\\d{0,3}")) {
+    if (!KIND.matcher(last).matches()) {
       return Optional.empty();
     }
     words.removeLast();
     return Optional.of(new Change(last.charAt(0), last.substring(1), frames));
   }
 
+  /**
+   * Whether a word is a label: two digits four times, the hours perhaps with one and the frames
+   * with three, colons between them or what drop-frame writes instead; eight digits alone are one
+   * too.
+   */
+  private static boolean isLabel(String word) {
+    return parts(word) != null;
+  }
+
+  /** The four numbers of a label; null where a word is none. */
+  private static long @Nullable [] parts(String word) {
+    int length = word.length();
+    if (length < 8 || length > 12) {
+      return null;
+    }
+    var parts = new long[4];
+    int part = 0;
+    int digits = 0;
+    for (int i = 0; i < length; i++) {
+      char c = word.charAt(i);
+      if (c >= '0' && c <= '9') {
+        parts[part] = parts[part] * 10 + (c - '0');
+        digits++;
+      } else if (part < 3 && digits > 0 && digits <= 2 && isSeparator(c)) {
+        part++;
+        digits = 0;
+      } else {
+        return null;
+      }
+    }
+    if (part == 0 && digits == 8) {
+      long all = parts[0];
+      return new long[] {all / 1_000_000, all / 10_000 % 100, all / 100 % 100, all % 100};
+    }
+    return part == 3 && digits >= 2 && digits <= 3 ? parts : null;
+  }
+
+  private static boolean isSeparator(char c) {
+    return c == ':' || c == ';' || c == '.' || c == ',';
+  }
+
   /** A label; empty where it cannot be. */
-  private static Optional<Label> label(String text) {
-    Matcher its = LABEL.matcher(text);
-    if (!its.matches()) {
+  private static Optional<Label> label(String word) {
+    long[] parts = parts(word);
+    if (parts == null || parts[1] > 59 || parts[2] > 59) {
       return Optional.empty();
     }
-    boolean isPlain = its.group(8) != null;
-    String digits = isPlain ? its.group(8) : "";
-    long hours = Long.parseLong(isPlain ? digits.substring(0, 2) : its.group(1));
-    long minutes = Long.parseLong(isPlain ? digits.substring(2, 4) : its.group(3));
-    long seconds = Long.parseLong(isPlain ? digits.substring(4, 6) : its.group(5));
-    long frames = Long.parseLong(isPlain ? digits.substring(6) : its.group(7));
-    boolean drop = !isPlain && (text.indexOf(';') >= 0 || its.group(6).matches("[.,]"));
-    return minutes > 59 || seconds > 59
-        ? Optional.empty()
-        : Optional.of(new Label(hours * 3600 + minutes * 60 + seconds, frames, drop));
+    int last = word.length() - 1;
+    while (last > 0 && Character.isDigit(word.charAt(last))) {
+      last--;
+    }
+    boolean drop =
+        word.indexOf(';') >= 0
+            || (last > 0 && (word.charAt(last) == '.' || word.charAt(last) == ','));
+    return Optional.of(new Label(parts[0] * 3600 + parts[1] * 60 + parts[2], parts[3], drop));
   }
 
   private static Rational decimal(String text) {

@@ -3,6 +3,7 @@ package org.oddlot.format.edl;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.oddlot.format.text.TextFile;
@@ -33,6 +34,12 @@ final class EdlOriginal extends Origin {
       String channel, long from, long to, Optional<Clip> clip, Optional<Transition> before) {
     boolean isOver(long begin, long end) {
       return from < end && to > begin;
+    }
+
+    /** Where it lies tells nearly all apart; what a clip holds is long to go through. */
+    @Override
+    public int hashCode() {
+      return Objects.hash(channel, from, to);
     }
   }
 

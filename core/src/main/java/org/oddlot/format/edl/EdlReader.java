@@ -173,44 +173,35 @@ final class EdlReader {
 
   /** Whether what is noted of an event stands before it: some programs write it so. */
   private static boolean notesComeFirst(String text) {
-    List<EdlLine> lines =
-        text.lines().limit(400).map(EdlLine::parse).filter(each -> !isBlank(each)).toList();
-    int first = -1;
-    int last = -1;
-    for (int i = 0; i < lines.size(); i++) {
-      if (lines.get(i) instanceof EdlLine.Edit) {
-        first = first < 0 ? i : first;
-        last = i;
+    List<String> lines = text.lines().filter(line -> !line.isBlank()).toList();
+    int first = 0;
+    while (first < lines.size() && !(EdlLine.parse(lines.get(first)) instanceof EdlLine.Edit)) {
+      first++;
+    }
+    if (first == 0 || first == lines.size() || !isName(lines.get(first - 1))) {
+      return false;
+    }
+    for (String line : lines.reversed()) {
+      if (EdlLine.parse(line) instanceof EdlLine.Edit) {
+        return true;
+      }
+      if (isName(line)) {
+        return false;
       }
     }
-    boolean isNamedBefore =
-        first > 0
-            && lines.get(first - 1) instanceof EdlLine.Note(String note)
-            && note.toUpperCase(Locale.ROOT).contains("CLIP NAME");
-    boolean isNamedBehind =
-        last >= 0
-            && lines.subList(last + 1, lines.size()).stream()
-                .anyMatch(each ->
-                    each instanceof EdlLine.Note(String note)
-                        && note.toUpperCase(Locale.ROOT).contains("CLIP NAME"));
-    return isNamedBefore && !isNamedBehind;
+    return true;
   }
 
-  private static boolean isBlank(EdlLine line) {
-    return line instanceof EdlLine.Blank;
+  private static boolean isName(String line) {
+    return EdlLine.parse(line) instanceof EdlLine.Note(String note)
+        && note.toUpperCase(Locale.ROOT).contains("CLIP NAME");
   }
 
   private static int lineEnd(String text, int from) {
-    for (int i = from; i < text.length(); i++) {
-      char c = text.charAt(i);
-      if (c == '\n') {
-        return i + 1;
-      }
-      if (c == '\r') {
-        return i + 1 < text.length() && text.charAt(i + 1) == '\n' ? i + 2 : i + 1;
-      }
-    }
-    return text.length();
+    int feed = text.indexOf('\n', from);
+    int end = feed < 0 ? text.length() : feed + 1;
+    int back = text.indexOf('\r', from, end);
+    return back < 0 || back + 1 == feed ? end : back + 1;
   }
 
   /** Whether a line goes on with the event before it: a dissolve has two, a split edit also. */
