@@ -152,7 +152,7 @@ final class EdlWriter {
 
   private String channel(Track track, boolean isPicture, int number) {
     boolean isNamed = original.isPresent() && !track.name().isEmpty();
-    return isNamed ? track.name() : isPicture ? (number == 1 ? "V" : "V" + number) : "A" + number;
+    return isNamed ? track.name() : isPicture ? Channels.PICTURE : "A" + number;
   }
 
   private void lay(Track track, String channel, long start) {

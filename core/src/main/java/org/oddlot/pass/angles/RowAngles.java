@@ -127,13 +127,13 @@ final class RowAngles {
   }
 
   /** The row's own name; counted where it has none, or another has the same. */
-  private static String name(Timeline timeline, int index) {
-    String own = row(timeline, index).map(Track::name).orElse("");
+  private static String name(Timeline timeline, int track) {
+    String own = row(timeline, track).map(Track::name).orElse("");
     long alike =
         timeline.tracks().stream()
             .flatMap(its -> its.children().stream())
-            .filter(each -> each instanceof Track track && track.name().equals(own))
+            .filter(each -> each instanceof Track its && its.name().equals(own))
             .count();
-    return own.isBlank() || alike > 1 ? "Row " + (index + 1) : own;
+    return own.isBlank() || alike > 1 ? "Row " + (track + 1) : own;
   }
 }

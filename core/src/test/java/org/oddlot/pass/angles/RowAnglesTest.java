@@ -57,13 +57,13 @@ class RowAnglesTest {
             List.of()));
   }
 
-  private static final Gap GAP = Gap.of(RationalTime.of(20, FrameRate.FPS_25));
+  private static final Gap PAUSE = Gap.of(RationalTime.of(20, FrameRate.FPS_25));
 
   @Test
   void wholeFilesOnARowForEachCameraSayWhoseTheyAre() {
     Map<String, RowAngles.Row> rows =
         rows(
-            row("Bridge", clip("MVI_1", ""), GAP, clip("MVI_2", "")),
+            row("Bridge", clip("MVI_1", ""), PAUSE, clip("MVI_2", "")),
             row("", clip("MVI_1b", ""), clip("P10", "")));
     assertThat(rows).hasSize(4);
     assertThat(rows.values())

@@ -460,7 +460,8 @@ final class AngleRows extends DrawnView {
       String shown =
           name.length() <= letters ? name : name.substring(0, Math.max(0, letters - 1)) + "…";
       if (isSound || peaks.isPresent()) {
-        g.clearRect(begin + 2, top + 1.5, 6.1 * shown.length() + 4, height - 3);
+        double edge = begin > left ? 0 : 2;
+        g.clearRect(begin + edge, top + 1.5, 6.1 * shown.length() + 6 - edge, height - 3);
       }
       g.setFill(isDoubtful ? doubt() : ink());
       g.fillText(shown, begin + 4, top + height * 0.73);
