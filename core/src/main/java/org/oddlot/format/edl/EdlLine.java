@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.StringTokenizer;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.time.Rational;
@@ -73,6 +74,14 @@ sealed interface EdlLine {
   /** A note: a line that begins with a star or says how something is to be done. */
   record Note(String text) implements EdlLine {}
 
+  /**
+   * A reel whose name was too long for the list: {@code * REEL A003R204 IS A003_R2_0412_X}.
+   *
+   * @param word what it is called in the list
+   * @param full what it is called
+   */
+  record ReelName(String word, String full) implements EdlLine {}
+
   /** Nothing. */
   record Blank() implements EdlLine {}
 
@@ -82,6 +91,7 @@ sealed interface EdlLine {
   /** No line of a list has more. */
   int MOST_WORDS = 200;
 
+  Pattern REEL_NAME = Pattern.compile("\\* REEL (\\S{1,40}) IS (\\S.*)");
   Pattern SPEED = Pattern.compile("[+-]?\\d{1,4}(?:\\.\\d*)?");
   Pattern FRAMES = Pattern.compile("\\d{1,4}");
   Pattern KEY_PART = Pattern.compile("[BO]|\\(F\\)");
@@ -110,6 +120,10 @@ sealed interface EdlLine {
           : count.startsWith("NON")
               ? new FrameCode(false)
               : new Bad(text, "it says neither DROP FRAME nor NON-DROP FRAME");
+    }
+    Matcher reel = REEL_NAME.matcher(text);
+    if (reel.matches()) {
+      return new ReelName(reel.group(1), reel.group(2));
     }
     if (CARRIED.stream().anyMatch(upper::startsWith)) {
       return new Note(text);

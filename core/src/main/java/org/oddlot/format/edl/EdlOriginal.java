@@ -19,6 +19,7 @@ final class EdlOriginal extends Origin {
   private final FrameRate rate;
   private final boolean drop;
   private final List<EdlEvent> events;
+  private final Map<String, String> reels;
   private final Map<Integer, List<Laid>> laid = new TreeMap<>();
 
   /**
@@ -62,11 +63,20 @@ final class EdlOriginal extends Origin {
     }
   }
 
-  EdlOriginal(TextFile file, FrameRate rate, boolean drop, List<EdlEvent> events) {
+  /**
+   * @param reels the full names of reels by what they are called in the list
+   */
+  EdlOriginal(
+      TextFile file,
+      FrameRate rate,
+      boolean drop,
+      List<EdlEvent> events,
+      Map<String, String> reels) {
     this.file = file;
     this.rate = rate;
     this.drop = drop;
     this.events = List.copyOf(events);
+    this.reels = Map.copyOf(reels);
   }
 
   /** That of a timeline that was read from a list; empty for all others. */
@@ -97,5 +107,10 @@ final class EdlOriginal extends Origin {
 
   List<EdlEvent> events() {
     return events;
+  }
+
+  /** The full names of reels by what they are called in the list. */
+  Map<String, String> reels() {
+    return reels;
   }
 }

@@ -1,8 +1,10 @@
 package org.oddlot.format.edl;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -22,6 +24,7 @@ import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
+import org.oddlot.time.TimecodeException;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Gap;
@@ -44,6 +47,7 @@ final class EdlReader {
   private final TextFile file;
   private final Problems problems;
   private final List<EdlEvent> events = new ArrayList<>();
+  private final Map<String, String> reels = new HashMap<>();
   private String title = "";
   private boolean isTitled;
   private FrameRate rate = FrameRate.FPS_25;
@@ -116,6 +120,11 @@ final class EdlReader {
         case EdlLine.FrameCode(boolean its) -> {
           dropNow = its;
           // It speaks of what follows; the event before it ends here.
+          open.ifPresent(each -> events.add(each.closed()));
+          open = Optional.empty();
+        }
+        case EdlLine.ReelName(String word, String full) -> {
+          reels.put(word, full);
           open.ifPresent(each -> events.add(each.closed()));
           open = Optional.empty();
         }
@@ -266,7 +275,7 @@ final class EdlReader {
   // Events to tracks.
 
   private Timeline timeline() {
-    var original = new EdlOriginal(file, rate, drop, events);
+    var original = new EdlOriginal(file, rate, drop, events, reels);
     Map<String, NavigableMap<Long, EdlOriginal.Laid>> tracks = new LinkedHashMap<>();
     for (int i = 0; i < events.size(); i++) {
       for (int k = 0; k < events.get(i).edits().size(); k++) {
@@ -299,12 +308,8 @@ final class EdlReader {
             original,
             title.isEmpty() ? problems.file().replaceFirst("\\.[^.]*$", "") : title,
             Optional.of(RationalTime.of(first, rate)),
-            Optional.of(Origin.read(made("tracks", made))),
+            Optional.of(Origin.read(Stack.of("tracks", made))),
             notes));
-  }
-
-  private static Stack made(String name, List<Track> tracks) {
-    return Stack.of(name, tracks);
   }
 
   private void lay(
@@ -405,7 +410,7 @@ final class EdlReader {
     Rational speed = speed(event, edit, out - in, length);
     JsonObject edl =
         JsonObject.of("event", JsonString.of(event.number()))
-            .with("reel", JsonString.of(edit.reel()));
+            .with("reel", JsonString.of(reel(edit)));
     List<String> others = event.others();
     if (!others.isEmpty()) {
       edl = edl.with("notes", JsonArray.of(others.stream().map(JsonString::of).toList()));
@@ -428,13 +433,16 @@ final class EdlReader {
             placed.metadata()));
   }
 
-  private static MediaReference media(EdlEvent event, EdlLine.Edit edit, String name) {
+  private String reel(EdlLine.Edit edit) {
+    return reels.getOrDefault(edit.reel(), edit.reel());
+  }
+
+  private MediaReference media(EdlEvent event, EdlLine.Edit edit, String name) {
     boolean isTape = !edit.reel().equalsIgnoreCase("AX") && !edit.reel().isEmpty();
     JsonObject notes =
         isTape
             ? JsonObject.of(
-                "oddlot",
-                JsonObject.of("source", JsonObject.of("reel", JsonString.of(edit.reel()))))
+                "oddlot", JsonObject.of("source", JsonObject.of("reel", JsonString.of(reel(edit)))))
             : JsonObject.EMPTY;
     Optional<String> path = event.noted("SOURCE FILE:");
     return path.<MediaReference>map(its ->
@@ -457,7 +465,7 @@ final class EdlReader {
       return source == record || source == 0 ? Rational.ONE : Rational.of(source, record);
     }
     Rational exact = motion.get().framesPerSecond().dividedBy(Rational.of(rate.nominal()));
-    long percent = exact.times(100).rounded(java.math.RoundingMode.HALF_UP);
+    long percent = exact.times(100).rounded(RoundingMode.HALF_UP);
     boolean isNear = Math.abs(exact.toDouble() * 100 - percent) <= 12.0 / rate.nominal();
     return rate.isPulledDown() && isNear ? Rational.of(percent, 100) : exact;
   }
@@ -500,7 +508,7 @@ final class EdlReader {
                     TimeRange.of(in + at.frames() - record, 0, rate),
                     "",
                     JsonObject.EMPTY)));
-      } catch (org.oddlot.time.TimecodeException e) {
+      } catch (TimecodeException e) {
         bad(event.line(), note, "its timecode cannot be read");
       }
     }

@@ -28,6 +28,7 @@ import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Item;
 import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.Track;
@@ -38,13 +39,16 @@ import org.oddlot.timeline.Transition;
  * as it was read, to the byte; others are made anew, at their place.
  */
 final class EdlWriter {
-  /** An event's number has three digits; SMPTE ST 258. */
+  /** An event's number has three digits; SMPTE ST 258, from memory. */
   private static final int MOST_EVENTS = 999;
 
   private static final int ALL_PICTURES = 0;
   private static final String BLACK = "BL";
 
-  /** How many letters a reel's name has at the most that every machine reads; SMPTE ST 258. */
+  /**
+   * How many letters a reel's name has at the most that every machine reads; SMPTE ST 258, from
+   * memory.
+   */
   static final int SHORT_REEL = 8;
 
   private final Timeline timeline;
@@ -72,6 +76,7 @@ final class EdlWriter {
     this.drop = original.map(EdlOriginal::drop).orElseGet(() -> drops(timeline, rate));
     this.longestReel = longestReel;
     this.lineEnd = original.map(its -> its.file().lineEnd()).orElse("\n");
+    original.ifPresent(its -> its.reels().forEach((word, full) -> reels.put(full, word)));
     layAll();
     this.ends = ends(present);
     present.forEach(each ->
@@ -141,13 +146,7 @@ final class EdlWriter {
   }
 
   private long start() {
-    Timecode first = timeline.recordTimecode(RationalTime.zero(rate));
-    return original.isPresent() || drop == first.dropFrame()
-        ? timeline
-            .globalStart()
-            .map(its -> its.rate().equals(rate) ? its.value() : first.frames())
-            .orElse(first.frames())
-        : first.frames();
+    return timeline.recordTimecode(RationalTime.zero(rate)).frames();
   }
 
   private String channel(Track track, boolean isPicture, int number) {
@@ -187,10 +186,7 @@ final class EdlWriter {
             Clip.of(
                 stack.name(),
                 new MediaReference.Missing(
-                    org.oddlot.timeline.Origin.NONE,
-                    stack.name(),
-                    Optional.empty(),
-                    JsonObject.EMPTY),
+                    Origin.NONE, stack.name(), Optional.empty(), JsonObject.EMPTY),
                 Optional.of(stack.trimmedRange().orElseThrow())))
         : Optional.empty();
   }
@@ -338,8 +334,9 @@ final class EdlWriter {
 
   /** The reels whose names were too long, and what they are called really. */
   private void table(StringBuilder out) {
+    Map<String, String> said = original.map(EdlOriginal::reels).orElse(Map.of());
     reels.forEach((full, word) -> {
-      if (!full.equals(word)) {
+      if (!full.equals(word) && !said.containsKey(word)) {
         out.append("* REEL ").append(word).append(" IS ").append(full).append(lineEnd);
       }
     });

@@ -15,16 +15,20 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.oddlot.format.text.TextFile;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
 import org.oddlot.problem.Problems;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
 import org.oddlot.timeline.Track;
@@ -140,7 +144,7 @@ class EdlFormatTest {
     Timeline timeline = read(DISSOLVE);
     Track pictures = track(timeline, "V");
     var items = new ArrayList<Composable>(pictures.children());
-    items.set(0, Gap.of(org.oddlot.time.RationalTime.of(50, RATE)));
+    items.set(0, Gap.of(RationalTime.of(50, RATE)));
     var tracks = new ArrayList<Composable>(timeline.tracks().orElseThrow().children());
     tracks.set(tracks.indexOf(pictures), pictures.withChildren(items));
     String text =
@@ -225,22 +229,18 @@ class EdlFormatTest {
   }
 
   private static Timeline of(Track... tracks) {
-    return Timeline.of(
-        "New", Optional.of(org.oddlot.time.RationalTime.of(90_000, RATE)), List.of(tracks));
+    return Timeline.of("New", Optional.of(RationalTime.of(90_000, RATE)), List.of(tracks));
   }
 
   private static Clip shot(String name, String reel, long start, long length) {
     return Clip.of(
         name,
         new MediaReference.Missing(
-            org.oddlot.timeline.Origin.NONE,
+            Origin.NONE,
             name,
             Optional.empty(),
-            org.oddlot.json.JsonObject.of(
-                "oddlot",
-                org.oddlot.json.JsonObject.of(
-                    "source",
-                    org.oddlot.json.JsonObject.of("reel", org.oddlot.json.JsonString.of(reel))))),
+            JsonObject.of(
+                "oddlot", JsonObject.of("source", JsonObject.of("reel", JsonString.of(reel))))),
         Optional.of(TimeRange.of(start, length, RATE)));
   }
 
@@ -261,6 +261,16 @@ class EdlFormatTest {
         .contains("002  A003R201 V")
         .contains("003  A003R204 V")
         .contains("* REEL A003R204 IS A003_R2_0412_X\n* REEL A003R201 IS A003_R2_0412_Y\n");
+    // What the table says is known again, and said once.
+    Timeline again = read(text);
+    assertThat(track(again, "V").children())
+        .extracting(
+            each -> each.metadata().object("oddlot").object("edl").string("reel").orElse(""))
+        .containsExactly("A003_R2_0412_X", "A003_R2_0412_Y", "A003_R2_0412_X");
+    assertThat(written(again)).isEqualTo(text);
+    String changed = written(renamed(again, "C", "other"));
+    assertThat(changed).contains("003  A003R204 V").contains("FROM CLIP NAME:  other");
+    assertThat(changed.split("REEL A003R204 IS", -1)).hasSize(2);
   }
 
   @Test
