@@ -13,11 +13,10 @@ import org.oddlot.waveform.PairOffset;
 
 /**
  * Syncs evenings by their waveforms: {@code Evenings PROGRAM DIR [MINUTES]}. One has two recorders
- * that ran for MINUTES (180 if it is not said) and ten cameras, all of them uncompressed sound; a
- * shorter one has movies with compressed pictures and sound. The whole command, nothing prepared,
- * is held beside FFmpeg decoding the same files to nothing, where that program is there. Comparing
- * alone is told on one thread, as multiples of real time; and an evening of 200 short files is
- * placed once all of it is measured.
+ * that ran for MINUTES (180 if it is not said) and ten cameras, all of them uncompressed sound; the
+ * whole command, nothing prepared, is held beside FFmpeg decoding the same files to nothing, where
+ * that program is there. Comparing alone is told on one thread, as multiples of real time; and an
+ * evening of 200 short files is placed once all of it is measured.
  */
 public final class Evenings {
   private static final int RATE = 48_000;
@@ -36,13 +35,12 @@ public final class Evenings {
   public static void main(String[] arguments) throws IOException, InterruptedException {
     var bench = new Evenings(Path.of(arguments[0]), Path.of(arguments[1]));
     int minutes = arguments.length > 2 ? Integer.parseInt(arguments[2]) : 180;
-    bench.hours(minutes, false);
-    bench.hours(Math.max(1, minutes / 9), true);
+    bench.hours(minutes);
     bench.many();
   }
 
-  private void hours(int minutes, boolean asMovies) throws IOException, InterruptedException {
-    Path folder = directory.resolve((asMovies ? "movies-" : "hours-") + minutes);
+  private void hours(int minutes) throws IOException, InterruptedException {
+    Path folder = directory.resolve("hours-" + minutes);
     double all = 2 * minutes * 60;
     recorder(folder, "Tern", 1, 0, minutes * 60);
     recorder(folder, "Skua", 2, 7.25, minutes * 60);
@@ -51,9 +49,6 @@ public final class Evenings {
       double seconds = 60.0 * minutes / 6;
       recorder(folder, "Cam" + (char) ('A' + camera), 10 + camera, begin, seconds);
       all += seconds;
-    }
-    if (asMovies && !isFilmed(folder)) {
-      return;
     }
     List<Path> files = files(folder);
     System.out.print(
@@ -75,45 +70,6 @@ public final class Evenings {
     System.out.print(
         Phrase.of("  synced, all measured     %7.2f s%n", sync(folder, false).seconds()));
     comparing(folder, minutes * 60);
-  }
-
-  /** Makes movies of what cameras recorded; false where FFmpeg is not there to do that. */
-  private boolean isFilmed(Path folder) throws InterruptedException {
-    try {
-      for (Path sound : files(folder)) {
-        Path movie = sound.resolveSibling(sound.getFileName().toString().replace(".wav", ".mp4"));
-        if (sound.toString().contains("Cam") && sound.toString().endsWith(".wav")) {
-          var command =
-              List.of(
-                  "ffmpeg",
-                  "-v",
-                  "error",
-                  "-nostdin",
-                  "-y",
-                  "-f",
-                  "lavfi",
-                  "-i",
-                  "testsrc2=size=1280x720:rate=25",
-                  "-i",
-                  sound.toString(),
-                  "-c:v",
-                  "mpeg4",
-                  "-q:v",
-                  "5",
-                  "-c:a",
-                  "aac",
-                  "-b:a",
-                  "160k",
-                  "-shortest",
-                  movie.toString());
-          var _ = Cost.of(command, directory.resolve("said.txt"));
-          Files.delete(sound);
-        }
-      }
-      return true;
-    } catch (IOException e) {
-      return false;
-    }
   }
 
   /** Each camera looked for in the first recorder, by one thread. */
@@ -195,7 +151,7 @@ public final class Evenings {
 
   private static List<Path> files(Path folder) throws IOException {
     try (Stream<Path> files = Files.walk(folder)) {
-      return files.filter(file -> file.toString().matches(".*\\.(wav|mp4)")).sorted().toList();
+      return files.filter(file -> file.toString().endsWith(".wav")).sorted().toList();
     }
   }
 
@@ -208,8 +164,7 @@ public final class Evenings {
    * What one device hears of the evening: voices that come and go, and as much noise of its own.
    */
   private static void write(Path file, int seed, double begin, double seconds) throws IOException {
-    Path movie = file.resolveSibling(file.getFileName().toString().replace(".wav", ".mp4"));
-    if (Files.exists(file) || Files.exists(movie)) {
+    if (Files.exists(file)) {
       return;
     }
     Files.createDirectories(file.getParent());
