@@ -46,8 +46,6 @@ sealed interface EdlLine {
    * @param frames how long it lasts
    */
   record Change(char kind, String code, long frames) {
-    static final Change CUT = new Change('C', "", 0);
-
     /** Whether it fades or wipes from what was there before. */
     boolean isTransition() {
       return kind == 'D' || kind == 'W';

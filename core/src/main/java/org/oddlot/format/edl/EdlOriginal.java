@@ -44,22 +44,16 @@ final class EdlOriginal extends Origin {
     }
   }
 
-  /** Where a clip comes from. */
+  /** From which event a clip comes. */
   static final class OfClip extends Origin {
     private final int event;
-    private final int edit;
 
-    OfClip(int event, int edit) {
+    OfClip(int event) {
       this.event = event;
-      this.edit = edit;
     }
 
     int event() {
       return event;
-    }
-
-    int edit() {
-      return edit;
     }
   }
 

@@ -419,7 +419,7 @@ final class EdlReader {
         Clip.of(name, media(event, edit, name), Optional.of(TimeRange.of(in, length, rate)))
             .withMetadata(noted(edl));
     Clip placed = speed.equals(Rational.ONE) ? clip : clip.withSpeed(speed);
-    var origin = new EdlOriginal.OfClip(index, which);
+    var origin = new EdlOriginal.OfClip(index);
     return origin.bind(
         new Clip(
             origin,

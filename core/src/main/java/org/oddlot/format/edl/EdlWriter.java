@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import org.oddlot.format.edl.EdlOriginal.Laid;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
@@ -279,8 +280,7 @@ final class EdlWriter {
     return was.equals(timeline.name())
         ? head
         : head.replaceFirst(
-            "(?im)^(\\s*TITLE:\\s*).*$",
-            "$1" + java.util.regex.Matcher.quoteReplacement(timeline.name()));
+            "(?im)^(\\s*TITLE:\\s*).*$", "$1" + Matcher.quoteReplacement(timeline.name()));
   }
 
   /** The events that became what is still there, and follow what they followed. */
@@ -401,14 +401,19 @@ final class EdlWriter {
 
   /** Where a thing begins to be seen: with what it fades in by. */
   private long begin(Laid laid) {
-    return laid.from() - laid.before().map(its -> frames(its.inOffset())).orElse(0L);
+    return laid.from() - fadeIn(laid);
+  }
+
+  /** How long before its beginning a thing is seen already. */
+  private long fadeIn(Laid laid) {
+    return laid.before().map(its -> frames(its.inOffset())).orElse(0L);
   }
 
   /** The lines of an edit on channels that one word says. */
   private void event(StringBuilder out, String number, Edit edit) {
     Laid laid = edit.laid();
     String channel = edit.channel();
-    long head = laid.before().map(its -> frames(its.inOffset())).orElse(0L);
+    long head = fadeIn(laid);
     long fade = head + laid.before().map(its -> frames(its.outOffset())).orElse(0L);
     // What fades out at its end stops where the fade begins: that is said by the event behind.
     long length = laid.to() - laid.from() - tail(laid);
@@ -434,8 +439,7 @@ final class EdlWriter {
 
   private long tail(Laid laid) {
     return Optional.ofNullable(begins.getOrDefault(laid.channel(), Map.of()).get(laid.to()))
-        .flatMap(Laid::before)
-        .map(its -> frames(its.inOffset()))
+        .map(this::fadeIn)
         .orElse(0L);
   }
 

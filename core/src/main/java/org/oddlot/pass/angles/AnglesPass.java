@@ -322,16 +322,15 @@ public final class AnglesPass implements Pass<PieceFinding> {
       Placing placing,
       Listening listening,
       double length) {
-    Optional<Position> heard = placing.of(tie.a());
-    Optional<Position> by = placing.of(doubtful.a());
-    if (heard.isEmpty() || by.isEmpty() || heard.get().island() != by.get().island()) {
+    if (!placing.isTogether(tie.a(), doubtful.a())) {
       return false;
     }
-    double begin = heard.get().at();
+    double begin = placing.of(tie.a()).orElseThrow().at();
+    double by = placing.of(doubtful.a()).orElseThrow().at();
     double end = begin + listening.seconds(tie.a());
     return IntStream.range(0, 2)
         .mapToDouble(i ->
-            by.get().at()
+            by
                 + (i == 0 ? doubtful.found().best() : doubtful.found().rival().orElseThrow())
                     .offset())
         .allMatch(at -> Math.min(end, at + length) - Math.max(begin, at) >= length / 2);

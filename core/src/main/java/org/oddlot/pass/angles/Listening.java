@@ -283,15 +283,12 @@ final class Listening {
 
   /** How long two pieces are both there, by a placing. */
   private double shared(Placing placing, int a, int b) {
-    Optional<Position> one = placing.of(a);
-    Optional<Position> other = placing.of(b);
-    if (one.isEmpty() || other.isEmpty() || one.get().island() != other.get().island()) {
+    if (!placing.isTogether(a, b)) {
       return 0;
     }
-    double from = Math.max(one.get().at(), other.get().at());
-    double to =
-        Math.min(
-            one.get().at() + pieces.get(a).seconds(), other.get().at() + pieces.get(b).seconds());
-    return to - from;
+    double one = placing.of(a).orElseThrow().at();
+    double other = placing.of(b).orElseThrow().at();
+    return Math.min(one + pieces.get(a).seconds(), other + pieces.get(b).seconds())
+        - Math.max(one, other);
   }
 }
