@@ -5,15 +5,13 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.nio.file.attribute.FileTime;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.oddlot.input.FileState;
 import org.oddlot.input.InputFile;
+import org.oddlot.input.OldestFirst;
 import org.oddlot.input.UserFolder;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonObject;
@@ -103,10 +101,14 @@ public final class MeasurementStore {
     try {
       Files.createDirectories(file.getParent());
       Path part = Files.createTempFile(file.getParent(), "new", ".part");
-      Files.writeString(part, JsonPatch.toString(json, JsonStyle.indented("  ")) + "\n");
-      Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
+      try {
+        Files.writeString(part, JsonPatch.toString(json, JsonStyle.indented("  ")) + "\n");
+        Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
+      } finally {
+        Files.deleteIfExists(part);
+      }
       if (kept.getAndIncrement() % LOOK_EVERY == 0) {
-        shrink();
+        OldestFirst.shrink(folder.orElseThrow(), ".json", most, each -> 1);
       }
     } catch (IOException e) {
       LOG.log(System.Logger.Level.DEBUG, "{0}: {1}", file, e.getMessage());
@@ -122,20 +124,5 @@ public final class MeasurementStore {
             + states.stream().map(FileState::inOneLine).collect(Collectors.joining("\n"));
     String name = InputFile.sha256(key.getBytes(StandardCharsets.UTF_8));
     return folder.orElseThrow().resolve(name.substring(0, 2)).resolve(name + ".json");
-  }
-
-  /** Removes the oldest results beyond the limit. */
-  private void shrink() throws IOException {
-    record Aged(Path file, FileTime made) {}
-    var all = new ArrayList<Aged>();
-    try (var files = Files.walk(folder.orElseThrow(), 2)) {
-      for (Path file : files.filter(f -> f.toString().endsWith(".json")).toList()) {
-        all.add(new Aged(file, Files.getLastModifiedTime(file)));
-      }
-    }
-    all.sort(Comparator.comparing(Aged::made));
-    for (Aged oldest : all.subList(0, Math.max(0, all.size() - most))) {
-      Files.deleteIfExists(oldest.file);
-    }
   }
 }

@@ -11,11 +11,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
-import java.nio.file.attribute.FileTime;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
-import java.util.Comparator;
 import org.oddlot.input.FileState;
 import org.oddlot.input.InputFile;
+import org.oddlot.input.OldestFirst;
 import org.oddlot.input.UserFolder;
 import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
@@ -60,7 +60,7 @@ public final class ListeningCopy implements Closeable {
             InputFile.sha256(("copy 1 " + state).getBytes(StandardCharsets.UTF_8)) + ".mono");
     if (!Files.exists(kept)) {
       make(media, kept, progress);
-      shrink(folder, kept);
+      OldestFirst.shrink(folder, ".mono", MOST, BasicFileAttributes::size);
     }
     FileChannel file = FileChannel.open(kept, StandardOpenOption.READ);
     return new ListeningCopy(file, file.size());
@@ -97,27 +97,6 @@ public final class ListeningCopy implements Closeable {
       coded[i] = MuLaw.encode(samples[i]);
     }
     out.write(coded);
-  }
-
-  private static void shrink(Path folder, Path except) throws IOException {
-    record Aged(Path file, FileTime made, long size) {}
-    var all = new ArrayList<Aged>();
-    long total = 0;
-    try (var files = Files.list(folder)) {
-      for (Path each : files.filter(its -> its.toString().endsWith(".mono")).toList()) {
-        var aged = new Aged(each, Files.getLastModifiedTime(each), Files.size(each));
-        all.add(aged);
-        total += aged.size;
-      }
-    }
-    all.sort(Comparator.comparing(Aged::made));
-    for (Aged oldest : all) {
-      if (total <= MOST || oldest.file.equals(except)) {
-        return;
-      }
-      Files.deleteIfExists(oldest.file);
-      total -= oldest.size;
-    }
   }
 
   /** How many samples there are. */
