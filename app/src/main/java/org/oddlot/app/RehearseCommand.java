@@ -134,6 +134,7 @@ final class RehearseCommand implements Callable<Integer> {
     run("report", delivery, "--kind", "licences", "--json");
     String many = timeline(folder, "many", MANY);
     run("run", "--out", in(folder, "many out"), many, log(folder, "many", MANY));
+    run("compare", many, timeline(folder, "fewer", MANY - 100));
   }
 
   private static void run(String... arguments) {

@@ -96,7 +96,7 @@ final class ConvertCommand implements Callable<Integer> {
     var written = new ArrayList<Path>();
     List<TimelineFormat.Part> parts = conversion.map(Conversion::parts).orElse(List.of());
     for (TimelineFormat.Part part : parts) {
-      Path file = named(part.suffix());
+      Path file = part.beside(out);
       if (Files.exists(file)) {
         throw wrong(file + " is there already.");
       }
@@ -108,13 +108,6 @@ final class ConvertCommand implements Callable<Integer> {
     }
     report(written, conversion.map(Conversion::lost).orElse(List.of()), problems.list());
     return conversion.isPresent() ? ExitCode.DONE : ExitCode.WRONG_INPUT;
-  }
-
-  /** OUT, with something more in its name. */
-  private Path named(String suffix) {
-    String name = String.valueOf(out.getFileName());
-    int dot = Math.max(0, name.lastIndexOf('.'));
-    return out.resolveSibling(name.substring(0, dot) + suffix + name.substring(dot));
   }
 
   private ParameterException wrong(String message) {

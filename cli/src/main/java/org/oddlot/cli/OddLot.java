@@ -44,6 +44,7 @@ public final class OddLot implements Callable<Integer> {
           RunCommand.class,
           PassesCommand.class,
           ConvertCommand.class,
+          CompareCommand.class,
           MakeDemoCommand.class,
           PracticeCommand.class,
           ProfileCommand.class,

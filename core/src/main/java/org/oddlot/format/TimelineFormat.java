@@ -88,7 +88,14 @@ public interface TimelineFormat extends InputKind<TimelineFormat.Read> {
    * @param suffix what its name has more than the one that was asked for, before the ending
    * @param writer writes it
    */
-  record Part(String suffix, Writer writer) {}
+  record Part(String suffix, Writer writer) {
+    /** The file that it is, where {@code file} was asked for. */
+    public Path beside(Path file) {
+      String name = String.valueOf(file.getFileName());
+      int dot = Math.max(0, name.lastIndexOf('.'));
+      return file.resolveSibling(name.substring(0, dot) + suffix + name.substring(dot));
+    }
+  }
 
   /** Writes a file that is not there yet. */
   interface Writer {

@@ -125,6 +125,36 @@ public final class LotReader {
     return intake.inputs(intake.documents(List.of()));
   }
 
+  /**
+   * The timeline files of a lot.
+   *
+   * @param documents those that could be read
+   * @param inputs what all files are and what is wrong with them
+   */
+  public record Timelines(List<TimelineFile> documents, List<ReadInput> inputs) {
+    public Timelines {
+      documents = List.copyOf(documents);
+      inputs = List.copyOf(inputs);
+    }
+
+    /** The one of this name. */
+    public Optional<TimelineFile> of(String name) {
+      return documents.stream().filter(each -> each.name().equals(name)).findFirst();
+    }
+  }
+
+  /**
+   * The timeline files of {@code lot}; the media that they use is not looked for.
+   *
+   * @throws CancelledException if {@code progress} asks to stop
+   */
+  public static Timelines timelines(Lot lot, Progress progress) {
+    var intake = new LotReader(MappingMemory.none(), Optional.empty());
+    intake.readFiles(lot, progress);
+    List<TimelineFile> documents = intake.documents(List.of());
+    return new Timelines(documents, intake.inputs(documents));
+  }
+
   private ReadLot readAll(Lot lot, Progress progress) {
     List<Lot.Input> inputs = readFiles(lot, progress);
     Material material = material(lot);

@@ -66,7 +66,7 @@ final class Effects implements Report {
             .orElse("");
     return new Row(COLUMNS)
         .text("timeline", of.timeline().name())
-        .text("track", Shots.track(use.event().place()))
+        .text("track", use.event().place().trackLabel())
         .label("record_in", of.label(use.plain().from()))
         .label("record_out", of.label(use.plain().to()))
         .count("frames", use.plain().length())

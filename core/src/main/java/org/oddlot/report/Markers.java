@@ -97,7 +97,7 @@ final class Markers implements Report {
             .text("category", noted.category())
             .text("colour", marker.color())
             .text("text", noted.text().isEmpty() ? marker.comment() : noted.text())
-            .text("track", Shots.track(placed))
+            .text("track", placed.trackLabel())
             .text("clip", item instanceof Clip ? item.name() : "")
             .label("source", item instanceof Clip ? Shots.label(at) : Optional.empty())
             .text("why", isThere ? "" : "not in what is used of it")

@@ -185,7 +185,7 @@ final class MusicCues implements Report {
     Optional<Music> music = cue.music;
     Use first = cue.uses.getFirst();
     Set<String> tracks = new LinkedHashSet<>();
-    cue.uses.forEach(use -> tracks.add(Shots.track(use.event().place())));
+    cue.uses.forEach(use -> tracks.add(use.event().place().trackLabel()));
     long clips = cue.uses.stream().mapToLong(use -> use.there().from()).distinct().count();
     boolean isUnknown = music.isEmpty();
     boolean lacks = music.isPresent() && music.get().composers().isEmpty();
@@ -211,7 +211,7 @@ final class MusicCues implements Report {
     music.ifPresent(its -> row.why("known from", its.from(), its.material().text()));
     for (Use use : cue.uses) {
       row.why(
-          Shots.track(use.event().place()),
+          use.event().place().trackLabel(),
           Phrase.number(use.there().length()),
           Phrase.of("frames from %s", of.label(use.there().from())));
     }

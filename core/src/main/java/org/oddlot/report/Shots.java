@@ -15,7 +15,6 @@ import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Clip;
-import org.oddlot.timeline.Placed;
 
 /** Every picture of a timeline. Titles have a report of their own. */
 final class Shots implements Report {
@@ -98,7 +97,7 @@ final class Shots implements Report {
             .text("timeline", of.timeline().name())
             .count("number", use.number())
             .text("name", clip.name())
-            .text("track", track(use.event().place()))
+            .text("track", use.event().place().trackLabel())
             .label("record_in", of.label(use.plain().from()))
             .label("record_out", of.label(use.plain().to()))
             .count("frames", use.plain().length())
@@ -146,20 +145,5 @@ final class Shots implements Report {
     return time.rate().toDouble() > 1000 || time.value() < 0
         ? Optional.empty()
         : Optional.of(Timecode.of(time, false));
-  }
-
-  /** The name of the outermost track that a clip lies on. */
-  static String track(Placed place) {
-    String name = "";
-    for (Optional<Placed> at = Optional.of(place); at.isPresent(); at = at.get().parent()) {
-      if (at.get().object() instanceof org.oddlot.timeline.Track track) {
-        name =
-            track.name().isEmpty()
-                ? track.kind().substring(0, Math.min(1, track.kind().length()))
-                    + (at.get().index() + 1)
-                : track.name();
-      }
-    }
-    return name;
   }
 }

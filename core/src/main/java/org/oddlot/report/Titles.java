@@ -71,7 +71,7 @@ final class Titles implements Report {
         }
         Optional<TitleClip> title = TitleClip.of(use.event().clip(), of.profile());
         if (title.isPresent()) {
-          var laid = new Laid(use, title.get(), Shots.track(use.event().place()));
+          var laid = new Laid(use, title.get(), use.event().place().trackLabel());
           titles.add(laid);
           words.computeIfAbsent(laid.track, _ -> new ArrayList<>()).add(title.get().text());
         }

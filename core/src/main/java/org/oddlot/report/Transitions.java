@@ -62,7 +62,7 @@ final class Transitions implements Report {
     Row row =
         new Row(COLUMNS)
             .text("timeline", of.timeline().name())
-            .text("track", Shots.track(placed))
+            .text("track", placed.trackLabel())
             .label("record_in", cut.map(at -> of.label(of.frame(at.minus(transition.inOffset())))))
             .label("record_out", cut.map(at -> of.label(of.frame(at.plus(transition.outOffset())))))
             .count("frames", frames)

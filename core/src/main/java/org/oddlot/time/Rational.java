@@ -32,12 +32,14 @@ public record Rational(long numerator, long denominator) implements Comparable<R
     if (denominator == 0) {
       throw new ArithmeticException("A fraction cannot have zero below the line");
     }
-    long divisor = gcd(numerator, denominator);
-    if (denominator < 0) {
-      divisor = -divisor;
+    if (denominator != 1) {
+      long divisor = gcd(numerator, denominator);
+      if (denominator < 0) {
+        divisor = -divisor;
+      }
+      numerator /= divisor;
+      denominator /= divisor;
     }
-    numerator /= divisor;
-    denominator /= divisor;
   }
 
   /** The fraction {@code numerator/denominator} in lowest terms. */
@@ -108,6 +110,9 @@ public record Rational(long numerator, long denominator) implements Comparable<R
 
   /** The product. */
   public Rational times(Rational other) {
+    if (denominator == 1 && other.denominator == 1) {
+      return new Rational(Math.multiplyExact(numerator, other.numerator), 1);
+    }
     // Dividing crosswise first keeps the products small and the result in lowest terms.
     long first = gcd(numerator, other.denominator);
     long second = gcd(other.numerator, denominator);

@@ -14,6 +14,10 @@ import java.util.Objects;
  * @param rate counts in a second
  */
 public record RationalTime(long value, FrameRate rate) implements Comparable<RationalTime> {
+  /** Counts below this, of rates whose terms are below the other, have products that fit. */
+  private static final long SMALL = 1L << 42;
+
+  private static final long SMALL_RATE = 1L << 20;
 
   public RationalTime {
     Objects.requireNonNull(rate, "rate");
@@ -38,7 +42,16 @@ public record RationalTime(long value, FrameRate rate) implements Comparable<Rat
 
   /** This in seconds, exactly. */
   public Rational seconds() {
-    return Rational.of(value).times(rate.frameDuration());
+    return isSmall()
+        ? Rational.of(value * rate.denominator(), rate.numerator())
+        : Rational.of(value).times(rate.frameDuration());
+  }
+
+  /** Whether products with the terms of a rate cannot overflow. */
+  private boolean isSmall() {
+    return Math.abs(value) < SMALL
+        && rate.numerator() < SMALL_RATE
+        && rate.denominator() < SMALL_RATE;
   }
 
   /**
@@ -55,6 +68,18 @@ public record RationalTime(long value, FrameRate rate) implements Comparable<Rat
   public RationalTime plus(RationalTime other) {
     if (rate.equals(other.rate)) {
       return of(Math.addExact(value, other.value), rate);
+    }
+    if (rate.denominator() == other.rate.denominator() && isSmall() && other.isSmall()) {
+      // Frames and samples, mostly: the one rate is a multiple of the other.
+      if (rate.numerator() % other.rate.numerator() == 0) {
+        return of(value + other.value * (rate.numerator() / other.rate.numerator()), rate);
+      }
+      if (other.rate.numerator() % rate.numerator() == 0) {
+        long finer = other.rate.numerator() / rate.numerator();
+        return other.value % finer == 0
+            ? of(value + other.value / finer, rate)
+            : of(value * finer + other.value, other.rate);
+      }
     }
     Rational sum = seconds().plus(other.seconds());
     Rational atThisRate = sum.times(rate.toRational());
@@ -139,9 +164,13 @@ public record RationalTime(long value, FrameRate rate) implements Comparable<Rat
   /** Compares the times, exactly, whatever the rates. */
   @Override
   public int compareTo(RationalTime other) {
-    return rate.equals(other.rate)
-        ? Long.compare(value, other.value)
-        : seconds().compareTo(other.seconds());
+    if (rate.equals(other.rate)) {
+      return Long.compare(value, other.value);
+    }
+    if (rate.denominator() == other.rate.denominator() && isSmall() && other.isSmall()) {
+      return Long.compare(value * other.rate.numerator(), other.value * rate.numerator());
+    }
+    return seconds().compareTo(other.seconds());
   }
 
   /** {@code 1024@23.976}. */

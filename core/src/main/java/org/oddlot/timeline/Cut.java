@@ -267,14 +267,16 @@ public final class Cut {
     place.forEachChild(child -> {
       switch (child.object()) {
         case Item item -> {
-          Optional<RationalTime> start = start(item);
+          // Asked once: a track adds up all that lies on it.
+          Optional<TimeRange> used = item.trimmedRange();
+          Optional<RationalTime> start = start(item, used);
           if (start.isEmpty()) {
             noteUnknown(child);
             return;
           }
           RationalTime zero = RationalTime.zero(start.get().rate());
-          if (item.duration().isPresent()) {
-            item(child, item, TimeRange.of(zero, item.duration().get()), start.get(), held);
+          if (used.isPresent()) {
+            item(child, item, TimeRange.of(zero, used.get().duration()), start.get(), held);
           } else if (item.speed().signum() > 0 && held.pace.signum() > 0) {
             // A track of which only the end is not known.
             RationalTime from = held.window.from.isAfter(zero) ? held.window.from : zero;
@@ -298,9 +300,8 @@ public final class Cut {
   }
 
   /** Where the used part of an item begins in its own time. */
-  private static Optional<RationalTime> start(Item item) {
-    return item.trimmedRange()
-        .map(TimeRange::start)
+  private static Optional<RationalTime> start(Item item, Optional<TimeRange> used) {
+    return used.map(TimeRange::start)
         .or(() ->
             // A track whose length is not known still has a beginning, if its first item has one.
             item instanceof Track track

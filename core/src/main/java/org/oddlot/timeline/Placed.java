@@ -129,6 +129,49 @@ public final class Placed {
   }
 
   /**
+   * The name of the outermost track that it lies on or is. One without a name is called by its kind
+   * and which of that kind it is, from the bottom: {@code A2}. Empty where it lies on none.
+   */
+  public String trackLabel() {
+    Placed at = outermostTrack();
+    return at == null || !(at.object instanceof Track track)
+        ? ""
+        : track.name().isEmpty()
+            ? track.kind().substring(0, Math.min(1, track.kind().length()))
+                + (1 + at.ordinalOfItsKind(track))
+            : track.name();
+  }
+
+  /** The outermost track that it lies on or is; empty where it lies on none. */
+  public Optional<Placed> track() {
+    return Optional.ofNullable(outermostTrack());
+  }
+
+  private @Nullable Placed outermostTrack() {
+    Placed track = null;
+    for (Placed at = this; at != null; at = at.parent) {
+      track = at.object instanceof Track ? at : track;
+    }
+    return track;
+  }
+
+  /**
+   * Which of the tracks of its kind it is, from the bottom, from zero; zero for what is no track.
+   */
+  public int ordinalOfItsKind() {
+    return object instanceof Track track ? Math.toIntExact(ordinalOfItsKind(track)) : 0;
+  }
+
+  private long ordinalOfItsKind(Track track) {
+    return parent == null
+        ? 0
+        : parent.object.children().stream()
+            .limit(index)
+            .filter(each -> each instanceof Track other && other.kind().equals(track.kind()))
+            .count();
+  }
+
+  /**
    * How long after its timeline's first frame it begins, exactly. Empty outside a timeline and
    * where a length before it is not known.
    */
