@@ -61,6 +61,7 @@ final class RehearseCommand implements Callable<Integer> {
     run("check", day, log);
     run("check", "--json", in(folder, "not there"));
     run("convert", day, in(folder, "converted.otio"));
+    run("extract", day, "--out", in(folder, "extracted.otio"));
     run("passes");
   }
 

@@ -45,6 +45,7 @@ public final class OddLot implements Callable<Integer> {
           PassesCommand.class,
           ConvertCommand.class,
           CompareCommand.class,
+          ExtractCommand.class,
           MakeDemoCommand.class,
           PracticeCommand.class,
           ProfileCommand.class,

@@ -1,21 +1,16 @@
 package org.oddlot.lot;
 
-import java.net.URI;
-import java.net.URLDecoder;
-import java.net.URLEncoder;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.input.FileState;
 import org.oddlot.material.Material;
+import org.oddlot.material.MediaAddress;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.Source;
 import org.oddlot.problem.Problems;
@@ -25,9 +20,6 @@ import org.oddlot.sound.SoundMedia;
 
 /** Finds the media of a lot where its timelines say that it lies. */
 final class MediaFinder {
-  /** What comes before the colon of an address that is no path; RFC 3986, 3.1. */
-  private static final Pattern OTHER_SCHEME = Pattern.compile("[A-Za-z][A-Za-z0-9+.-]+:");
-
   private final Map<String, Path> folders;
   private final Map<FileState, Optional<SoundFile>> known;
   private final Map<FileState, Optional<SoundFile>> heads = new HashMap<>();
@@ -107,15 +99,8 @@ final class MediaFinder {
     return folders.values().stream()
         .findFirst()
         .filter(path::startsWith)
-        .map(folder -> sound.withId(relative(folder.relativize(path))))
+        .map(folder -> sound.withId(MediaAddress.relative(folder.relativize(path))))
         .orElseGet(() -> sound.withId(path.toUri().toString()));
-  }
-
-  private static String relative(Path path) {
-    var steps = new ArrayList<String>();
-    path.forEach(step ->
-        steps.add(URLEncoder.encode(step.toString(), StandardCharsets.UTF_8).replace("+", "%20")));
-    return String.join("/", steps);
   }
 
   /**
@@ -123,7 +108,8 @@ final class MediaFinder {
    */
   Optional<Path> file(String url, Path folder) {
     return mayBeThere(url, folder)
-        ? path(url, folder).filter(file -> isFolder(file.getParent()) && Files.isRegularFile(file))
+        ? MediaAddress.path(url, folder)
+            .filter(file -> isFolder(file.getParent()) && Files.isRegularFile(file))
         : Optional.empty();
   }
 
@@ -134,24 +120,6 @@ final class MediaFinder {
     return url.indexOf('%', end) >= 0
         || therePlaces.computeIfAbsent(
             new Beside(url.substring(0, end), folder),
-            place -> path(place.beginning, folder).filter(this::isFolder).isPresent());
-  }
-
-  private static Optional<Path> path(String url, Path folder) {
-    try {
-      Path path;
-      if (url.startsWith("file:")) {
-        URI uri = URI.create(url.replace(" ", "%20"));
-        path = Path.of(Optional.ofNullable(uri.getPath()).orElse(""));
-      } else if (OTHER_SCHEME.matcher(url).lookingAt()) {
-        return Optional.empty();
-      } else {
-        path = folder.resolve(URLDecoder.decode(url.replace("+", "%2B"), StandardCharsets.UTF_8));
-      }
-      return Optional.of(path);
-    } catch (IllegalArgumentException e) {
-      // A path that this system cannot have is not there.
-      return Optional.empty();
-    }
+            place -> MediaAddress.path(place.beginning, folder).filter(this::isFolder).isPresent());
   }
 }

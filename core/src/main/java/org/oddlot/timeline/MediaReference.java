@@ -61,6 +61,11 @@ public sealed interface MediaReference extends TimelineObject {
       return new External(origin, name, targetUrl, availableRange, newMetadata);
     }
 
+    /** This somewhere else. */
+    public External withTargetUrl(String newUrl) {
+      return new External(origin, name, newUrl, availableRange, metadata);
+    }
+
     @Override
     public External withAvailableRange(Optional<TimeRange> newRange) {
       return new External(origin, name, targetUrl, newRange, metadata);
@@ -216,6 +221,23 @@ public sealed interface MediaReference extends TimelineObject {
     @Override
     public ImageSequence withMetadata(JsonObject newMetadata) {
       return with(name, availableRange, newMetadata);
+    }
+
+    /** This in another folder. */
+    public ImageSequence withTargetUrlBase(String newBase) {
+      return new ImageSequence(
+          origin,
+          name,
+          newBase,
+          namePrefix,
+          nameSuffix,
+          startFrame,
+          frameStep,
+          rate,
+          frameZeroPadding,
+          missingFramePolicy,
+          availableRange,
+          metadata);
     }
 
     @Override
