@@ -12,8 +12,10 @@ import org.jspecify.annotations.Nullable;
 import org.oddlot.caption.Timebase;
 import org.oddlot.format.Conversion;
 import org.oddlot.format.Formats;
+import org.oddlot.format.TimelineFeature;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.guideline.GuidelineFiles;
+import org.oddlot.handoff.CarryReport;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
@@ -26,6 +28,7 @@ import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
+import org.oddlot.timeline.TimelineObject;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -73,6 +76,11 @@ final class ConvertCommand implements Callable<Integer> {
       description = "How OUT is written: reels=32 for an edit decision list …")
   private List<String> writing = List.of();
 
+  @Option(
+      names = "--dry-run",
+      description = "Say what is carried, changed and lost, and write nothing.")
+  private boolean dryRun;
+
   @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
@@ -93,8 +101,10 @@ final class ConvertCommand implements Callable<Integer> {
     var input = new InputFile(in);
     var problems = new Problems(input.name());
     Optional<Conversion> conversion = Conversion.of(input, target, wanted(input), problems);
+    Optional<CarryReport> announced = announced(target, conversion);
     var written = new ArrayList<Path>();
-    List<TimelineFormat.Part> parts = conversion.map(Conversion::parts).orElse(List.of());
+    List<TimelineFormat.Part> parts =
+        dryRun ? List.of() : conversion.map(Conversion::parts).orElse(List.of());
     for (TimelineFormat.Part part : parts) {
       Path file = part.beside(out);
       if (Files.exists(file)) {
@@ -106,8 +116,50 @@ final class ConvertCommand implements Callable<Integer> {
       TimelineFormat.Writer writer = parts.get(i).writer();
       SafeFile.write(written.get(i), writer::write);
     }
-    report(written, conversion.map(Conversion::lost).orElse(List.of()), problems.list());
-    return conversion.isPresent() ? ExitCode.DONE : ExitCode.WRONG_INPUT;
+    List<String> wrong = wrong(target, conversion, announced, written);
+    report(
+        written,
+        conversion.map(Conversion::lost).orElse(List.of()),
+        announced,
+        wrong,
+        problems.list());
+    return conversion.isEmpty()
+        ? ExitCode.WRONG_INPUT
+        : wrong.isEmpty() ? ExitCode.DONE : ExitCode.FAULT;
+  }
+
+  /** What is known before it is written; of formats that carry everything nothing has to be. */
+  private Optional<CarryReport> announced(InputFile target, Optional<Conversion> conversion)
+      throws IOException {
+    Optional<TimelineFormat> format = lossy(target);
+    Optional<TimelineObject> timelines = conversion.flatMap(Conversion::timelines);
+    return format.isPresent() && timelines.isPresent()
+        ? Optional.of(CarryReport.of(timelines.get(), format.get(), settings()))
+        : Optional.empty();
+  }
+
+  private static Optional<TimelineFormat> lossy(InputFile target) {
+    return Formats.toWrite(target)
+        .filter(format -> format.carries().size() < TimelineFeature.values().length);
+  }
+
+  /** What of that was not so, once it was written. */
+  private static List<String> wrong(
+      InputFile target,
+      Optional<Conversion> conversion,
+      Optional<CarryReport> announced,
+      List<Path> written)
+      throws IOException {
+    if (announced.isEmpty() || written.isEmpty()) {
+      return List.of();
+    }
+    return announced
+        .get()
+        .disagreement(
+            CarryReport.proof(
+                conversion.flatMap(Conversion::timelines).orElseThrow(),
+                lossy(target).orElseThrow(),
+                written));
   }
 
   private ParameterException wrong(String message) {
@@ -188,22 +240,52 @@ final class ConvertCommand implements Callable<Integer> {
     return setting;
   }
 
-  private void report(List<Path> written, List<String> lost, List<Problem> problems) {
+  private void report(
+      List<Path> written,
+      List<String> lost,
+      Optional<CarryReport> carried,
+      List<String> wrong,
+      List<Problem> problems) {
     PrintWriter printer = spec.commandLine().getOut();
+    List<CarryReport.Row> changed =
+        carried.map(CarryReport::rows).orElse(List.of()).stream()
+            .filter(row -> row.outcome() == CarryReport.Outcome.CHANGED)
+            .toList();
     if (output.json) {
       var document = new JsonDocuments();
       document.put(
           "written",
           JsonArray.of(written.stream().map(file -> JsonString.of(file.toString())).toList()));
       document.put("lost", JsonArray.of(lost.stream().map(JsonString::of).toList()));
+      document.put(
+          "carried",
+          JsonArray.of(
+              carried.map(CarryReport::rows).orElse(List.of()).stream()
+                  .map(JsonDocuments::carried)
+                  .toList()));
+      document.put("not_as_announced", JsonArray.of(wrong.stream().map(JsonString::of).toList()));
       document.put("problems", JsonDocuments.problems(problems));
       printer.println(document.print());
     } else {
       problems.forEach(p -> printer.println(p.severity().word() + ": " + p));
+      boolean isWhole = lost.isEmpty() && changed.isEmpty();
       for (Path file : written) {
-        printer.println(file + (lost.isEmpty() ? ": everything is carried." : ": written."));
+        printer.println(file + (isWhole ? ": everything is carried." : ": written."));
+      }
+      if (dryRun && isWhole) {
+        printer.println("Everything is carried.");
       }
       lost.forEach(line -> printer.println("Not carried: " + line));
+      changed.forEach(row ->
+          printer.println(
+              Phrase.of(
+                  "Otherwise: %s %s; %s",
+                  Phrase.number(row.count()), row.feature().words(), row.becomes())));
+      carried.map(CarryReport::notes).orElse(List.of()).forEach(printer::println);
+      if (carried.isPresent() && !written.isEmpty() && wrong.isEmpty()) {
+        printer.println("Read again: what came out is what is said here.");
+      }
+      wrong.forEach(line -> printer.println("Read again, and not as said here: " + line));
     }
     printer.flush();
   }

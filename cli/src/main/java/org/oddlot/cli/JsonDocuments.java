@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import org.oddlot.handoff.CarryReport;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
@@ -22,6 +24,9 @@ import org.oddlot.problem.Problem;
 
 /** Makes the JSON documents that the commands print. */
 final class JsonDocuments {
+  /** Of what is the same in many places so many are named. */
+  private static final int MOST_PLACES = 20;
+
   private final Map<String, JsonValue> members = new LinkedHashMap<>();
 
   JsonDocuments put(String key, JsonValue value) {
@@ -107,6 +112,23 @@ final class JsonDocuments {
         .put(
             "proposed",
             JsonArray.of(reviewed.finding().proposed().stream().map(JsonString::of).toList()))
+        .toObject();
+  }
+
+  /** What becomes of the things of one kind in another format. */
+  static JsonObject carried(CarryReport.Row row) {
+    return new JsonDocuments()
+        .put("what", row.feature().name().toLowerCase(Locale.ROOT))
+        .put("outcome", row.outcome().name().toLowerCase(Locale.ROOT))
+        .put("count", row.count())
+        .put("becomes", row.becomes())
+        .put(
+            "places",
+            JsonArray.of(
+                row.places().stream()
+                    .limit(MOST_PLACES)
+                    .map(place -> JsonString.of(place.path()))
+                    .toList()))
         .toObject();
   }
 

@@ -34,12 +34,18 @@ import org.oddlot.timeline.TimelineObject;
  *
  * @param lost what the other format has no place for, a sentence each
  * @param parts the other file, or files where one does not hold it all
+ * @param timelines what a timeline file was read from; empty of all else
  */
-public record Conversion(List<String> lost, List<TimelineFormat.Part> parts) {
+public record Conversion(
+    List<String> lost, List<TimelineFormat.Part> parts, Optional<TimelineObject> timelines) {
 
   public Conversion {
     lost = List.copyOf(lost);
     parts = List.copyOf(parts);
+  }
+
+  private Conversion(List<String> lost, List<TimelineFormat.Part> parts) {
+    this(lost, parts, Optional.empty());
   }
 
   private Conversion(List<String> lost, TimelineFormat.Writer writer) {
@@ -129,7 +135,9 @@ public record Conversion(List<String> lost, List<TimelineFormat.Part> parts) {
         reading.filesBeside(in.path()).forEach(name -> lost.add(name + " stays in " + in.path()));
       }
       Optional<Path> bundle = isOwn ? Optional.of(in.path()) : Optional.empty();
-      return Optional.of(new Conversion(lost, format.parts(read.root(), bundle, wanted.writing())));
+      return Optional.of(
+          new Conversion(
+              lost, format.parts(read.root(), bundle, wanted.writing()), Optional.of(read.root())));
     }
     List<Captions> tracks = CaptionTracks.in(in.name(), read.root());
     if (tracks.isEmpty()) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.oddlot.input.Contents;
 import org.oddlot.input.InputKind;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
@@ -74,7 +75,16 @@ public interface TimelineFormat extends InputKind<TimelineFormat.Read> {
    * thing, with how often and where.
    */
   default List<String> losses(TimelineObject root) {
-    return TimelineLosses.of(root, carries(), this::carriesNotes);
+    return carries().size() == TimelineFeature.values().length
+        ? List.of()
+        : Inventory.of(List.of(root), carries(), this::carriesNotes).losses();
+  }
+
+  /**
+   * How a file that {@code root} was written to is read again, where it does not say all itself.
+   */
+  default ReadingOptions readingAgain(TimelineObject root) {
+    return ReadingOptions.DETECTED;
   }
 
   /** What can be said about how such a file is written. */

@@ -92,7 +92,9 @@ public final class EdlFormat implements TimelineFormat {
         TimelineFeature.SOUND,
         TimelineFeature.TRANSITIONS,
         TimelineFeature.SPEED,
-        TimelineFeature.MARKERS);
+        TimelineFeature.MARKERS,
+        TimelineFeature.SHOTS,
+        TimelineFeature.NAMES);
   }
 
   /** What a list has a line for. */
@@ -105,6 +107,12 @@ public final class EdlFormat implements TimelineFormat {
     return metadata.members().keySet().stream().allMatch("oddlot"::equals)
         && oddlot.members().keySet().stream()
             .allMatch(key -> key.equals("edl") || (key.equals("source") && isReelAlone));
+  }
+
+  @Override
+  public ReadingOptions readingAgain(TimelineObject root) {
+    return ReadingOptions.DETECTED.with(
+        RATE, timeline(root).flatMap(Timeline::editRate).map(FrameRate::toString));
   }
 
   @Override

@@ -1,0 +1,223 @@
+package org.oddlot.handoff;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.oddlot.format.Inventory;
+import org.oddlot.format.TimelineFeature;
+import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.problem.Problems;
+import org.oddlot.setting.Settings;
+import org.oddlot.text.Phrase;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.TimelineObject;
+
+/**
+ * What a target carries of timelines, what it changes and what it loses; known before anything is
+ * written. What a format has no place for is taken from what it declares; what becomes otherwise is
+ * found by writing the timelines for a trial and reading them again.
+ *
+ * @param format what the target is called
+ * @param rows a row for each feature that is there
+ * @param notes what else there is to know, a sentence each: a list that has nothing in it
+ */
+public record CarryReport(String format, List<Row> rows, List<String> notes) {
+
+  /** What becomes of something. */
+  public enum Outcome {
+    LOST,
+    CHANGED,
+    CARRIED
+  }
+
+  /**
+   * What becomes of the things of one kind.
+   *
+   * @param feature the kind
+   * @param outcome what becomes of them
+   * @param count how many there are of which that is so
+   * @param places where; as many as {@code count}
+   * @param becomes what they are there instead, in words; empty where that is known from the
+   *     outcome
+   */
+  public record Row(
+      TimelineFeature feature, Outcome outcome, int count, List<Placed> places, String becomes) {
+    public Row {
+      places = List.copyOf(places);
+    }
+
+    /** What is the same if the report was right: kind, outcome and count. */
+    String key() {
+      return feature + " " + outcome + " " + count;
+    }
+  }
+
+  public CarryReport {
+    rows = List.copyOf(rows);
+    notes = List.copyOf(notes);
+  }
+
+  /** What a format declares to lose of timelines. */
+  public static CarryReport declared(TimelineObject root, TimelineFormat format) {
+    Inventory inventory = inventory(List.of(root), format);
+    var rows = new ArrayList<Row>();
+    for (TimelineFeature feature : TimelineFeature.values()) {
+      List<Placed> places = inventory.places(feature);
+      if (!places.isEmpty()) {
+        boolean isCarried = format.carries().contains(feature);
+        rows.add(
+            new Row(
+                feature,
+                isCarried ? Outcome.CARRIED : Outcome.LOST,
+                places.size(),
+                places,
+                isCarried ? "" : "no place for it"));
+      }
+    }
+    return new CarryReport(format.name(), sorted(rows), List.of());
+  }
+
+  /**
+   * What becomes of timelines in a format.
+   *
+   * @param how what is said about writing
+   * @throws IOException if the trial cannot be written
+   */
+  public static CarryReport of(TimelineObject root, TimelineFormat format, Settings how)
+      throws IOException {
+    Path folder = Files.createTempDirectory("oddlot-trial");
+    var files = new ArrayList<Path>();
+    try {
+      for (TimelineFormat.Part part : format.parts(root, Optional.empty(), how)) {
+        Path file = folder.resolve(files.size() + format.extensions().getFirst());
+        part.writer().write(file);
+        files.add(file);
+      }
+      return proof(root, format, files);
+    } finally {
+      for (Path file : files) {
+        delete(file);
+      }
+      Files.delete(folder);
+    }
+  }
+
+  private static void delete(Path path) throws IOException {
+    if (Files.isDirectory(path)) {
+      try (var inside = Files.list(path)) {
+        for (Path each : inside.toList()) {
+          delete(each);
+        }
+      }
+    }
+    Files.deleteIfExists(path);
+  }
+
+  /**
+   * What really became of timelines: the files that they were written to are read by the format's
+   * own reader, and held against what went in, fact by fact.
+   *
+   * @throws IOException if one of the files cannot be found
+   */
+  public static CarryReport proof(TimelineObject root, TimelineFormat format, List<Path> files)
+      throws IOException {
+    var again = new ArrayList<TimelineObject>();
+    var notes = new ArrayList<String>();
+    for (Path file : files) {
+      if (!Files.exists(file)) {
+        throw new NoSuchFileException(file.toString());
+      }
+      var problems = new Problems(String.valueOf(file.getFileName()));
+      Optional<TimelineFormat.Read> read =
+          format.read(new InputFile(file), format.readingAgain(root), problems);
+      read.ifPresent(its -> again.add(its.root()));
+      if (read.isEmpty()) {
+        // Nothing of it is there then, and that is what the rows say.
+        problems.list().forEach(problem -> notes.add(problem.message()));
+      }
+    }
+    return compared(inventory(List.of(root), format), inventory(again, format), format, notes);
+  }
+
+  private static Inventory inventory(List<TimelineObject> roots, TimelineFormat format) {
+    Predicate<TimelineObject> carriesNotes =
+        format.carries().contains(TimelineFeature.NOTES) ? _ -> true : format::carriesNotes;
+    return Inventory.of(roots, format.carries(), carriesNotes);
+  }
+
+  private static CarryReport compared(
+      Inventory before, Inventory after, TimelineFormat format, List<String> notes) {
+    var rows = new ArrayList<Row>();
+    for (TimelineFeature feature : TimelineFeature.values()) {
+      Map<String, List<Placed>> missing = before.without(after, feature);
+      List<Placed> gone = missing.values().stream().flatMap(List::stream).toList();
+      Map<String, List<Placed>> instead = after.without(before, feature);
+      int otherwise = Math.min(gone.size(), instead.values().stream().mapToInt(List::size).sum());
+      if (otherwise > 0) {
+        rows.add(
+            new Row(
+                feature,
+                Outcome.CHANGED,
+                otherwise,
+                gone.subList(0, otherwise),
+                Phrase.of(
+                    "“%s” is “%s” there",
+                    missing.keySet().iterator().next().strip(),
+                    instead.keySet().iterator().next().strip())));
+      }
+      if (gone.size() > otherwise) {
+        rows.add(
+            new Row(
+                feature,
+                Outcome.LOST,
+                gone.size() - otherwise,
+                gone.subList(otherwise, gone.size()),
+                format.carries().contains(feature) ? "not there" : "no place for it"));
+      }
+      int carried = before.count(feature) - gone.size();
+      if (carried > 0) {
+        Set<Placed> lost = Collections.newSetFromMap(new IdentityHashMap<>());
+        lost.addAll(gone);
+        List<Placed> places =
+            before.places(feature).stream().filter(place -> !lost.contains(place)).toList();
+        rows.add(new Row(feature, Outcome.CARRIED, carried, places, ""));
+      }
+    }
+    return new CarryReport(format.name(), sorted(rows), notes);
+  }
+
+  private static List<Row> sorted(List<Row> rows) {
+    return rows.stream()
+        .sorted(Comparator.comparing(Row::outcome).thenComparing(Row::feature))
+        .toList();
+  }
+
+  /** What is lost or changed. */
+  public List<Row> notWhole() {
+    return rows.stream().filter(row -> row.outcome() != Outcome.CARRIED).toList();
+  }
+
+  /** Where this, made before, and {@code after}, made of what was written, do not agree. */
+  public List<String> disagreement(CarryReport after) {
+    var left = new ArrayList<>(notWhole().stream().map(Row::key).toList());
+    var said = new ArrayList<String>();
+    for (Row row : after.notWhole()) {
+      if (!left.remove(row.key())) {
+        said.add("not announced: " + row.key());
+      }
+    }
+    left.forEach(key -> said.add("announced in vain: " + key));
+    return said;
+  }
+}

@@ -1,0 +1,194 @@
+package org.oddlot.handoff;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+import org.oddlot.format.Formats;
+import org.oddlot.format.TimelineFeature;
+import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.setting.Settings;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Composable;
+import org.oddlot.timeline.Effect;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.timeline.Track;
+import org.oddlot.timeline.Transition;
+
+class CarryReportTest {
+  private static final FrameRate RATE = FrameRate.FPS_25;
+  private static final List<String> TARGETS = List.of(".otio", ".otioz", ".otiod", ".edl");
+
+  private static TimelineFormat format(String ending) {
+    return Formats.toWrite(new InputFile(Path.of("x" + ending))).orElseThrow();
+  }
+
+  private static RationalTime time(long frames) {
+    return RationalTime.of(frames, RATE);
+  }
+
+  private static Clip clip(Random random, String kind) {
+    int from = 90_000 + random.nextInt(10_000);
+    var media =
+        new MediaReference.External(
+            Origin.made(),
+            "",
+            "m/" + kind + random.nextInt(9) + ".mov",
+            random.nextBoolean()
+                ? Optional.of(TimeRange.of(90_000, 20_000, RATE))
+                : Optional.empty(),
+            JsonObject.EMPTY);
+    Clip clip =
+        Clip.of(
+            kind + random.nextInt(99),
+            media,
+            Optional.of(TimeRange.of(from, 24 + random.nextInt(60), RATE)));
+    return switch (random.nextInt(12)) {
+      case 0 -> clip.withEnabled(false);
+      case 1 -> clip.withSpeed(Rational.of(2));
+      case 2 ->
+          clip.withEffects(
+              List.of(
+                  new Effect(
+                      Origin.made(), "Effect", "", "blur", Optional.empty(), JsonObject.EMPTY)));
+      case 3 ->
+          clip.plusMarker(Marker.of("look", TimeRange.of(from + 3, 1, RATE), "", JsonObject.EMPTY));
+      case 4 -> clip.withMetadata(JsonObject.of("mine", JsonString.of("noted")));
+      case 5 -> clip.withMedia(Map.of("A", media, "B", media.withName("proxy")), "A");
+      default -> clip;
+    };
+  }
+
+  private static Clip title(Random random) {
+    return Clip.of(
+        "title " + random.nextInt(9),
+        new MediaReference.Generator(
+            Origin.made(), "", "title", JsonObject.EMPTY, Optional.empty(), JsonObject.EMPTY),
+        Optional.of(TimeRange.of(0, 30 + random.nextInt(30), RATE)));
+  }
+
+  private static Track track(Random random, String name, String kind, int before) {
+    var children = new ArrayList<Composable>();
+    boolean wasClip = false;
+    for (int i = 2 + random.nextInt(8); i > 0; i--) {
+      if (wasClip && kind.equals(Track.VIDEO) && random.nextInt(4) == 0) {
+        children.add(
+            new Transition(
+                Origin.made(), "", "SMPTE_Dissolve", time(before), time(8), JsonObject.EMPTY));
+        children.add(clip(random, "d").withEnabled(true));
+        continue;
+      }
+      switch (random.nextInt(kind.equals(Track.VIDEO) ? 8 : 5)) {
+        case 0 -> children.add(Gap.of(time(1 + random.nextInt(50))));
+        case 6 -> children.add(title(random));
+        case 7 ->
+            children.add(
+                Stack.of("nest", List.of(Track.of("", Track.VIDEO, List.of(clip(random, "n"))))));
+        default -> children.add(clip(random, kind));
+      }
+      wasClip =
+          children.getLast() instanceof Clip its
+              && its.enabled()
+              && its.media().orElseThrow() instanceof MediaReference.External;
+    }
+    return Track.of(name, kind, children);
+  }
+
+  private static TimelineObject random(Random random, int before) {
+    var tracks = new ArrayList<Track>();
+    int pictures = 1 + random.nextInt(3);
+    for (int i = 1; i <= pictures; i++) {
+      tracks.add(track(random, "V" + i, Track.VIDEO, before));
+    }
+    for (int i = random.nextInt(3); i > 0; i--) {
+      tracks.add(track(random, "A" + i, Track.AUDIO, before));
+    }
+    if (random.nextInt(3) == 0) {
+      tracks.add(Track.of("C1", "Caption", List.of(title(random))));
+    }
+    Timeline timeline = Timeline.of("cut", Optional.of(time(90_000)), tracks);
+    return random.nextInt(3) > 0
+        ? timeline
+        : Bin.of(
+            "project",
+            random.nextBoolean()
+                ? List.of(timeline, clip(random, "s"))
+                : List.of(Bin.of("in", List.of(clip(random, "s"))), timeline, timeline));
+  }
+
+  /** Before anything is written the report says what really is lost; nothing more, nothing less. */
+  @Property(tries = 300, seed = "2813")
+  void whatIsAnnouncedIsWhatIsLost(@ForAll @IntRange(min = 0) int seed) throws IOException {
+    var random = new Random(seed);
+    TimelineObject root = random(random, 0);
+    TimelineFormat format = format(TARGETS.get(random.nextInt(TARGETS.size())));
+    CarryReport after = written(root, format);
+    assertThat(CarryReport.of(root, format, Settings.INITIAL).disagreement(after)).isEmpty();
+    assertThat(CarryReport.declared(root, format).disagreement(after)).isEmpty();
+  }
+
+  /** A list lets a dissolve begin with its shot: the cut is earlier there, and that is said. */
+  @Property(tries = 60, seed = "2814")
+  void whatIsOtherwiseIsAnnouncedToo(@ForAll @IntRange(min = 0) int seed) throws IOException {
+    TimelineObject root = random(new Random(seed), 4);
+    CarryReport before = CarryReport.of(root, format(".edl"), Settings.INITIAL);
+    assertThat(before.disagreement(written(root, format(".edl")))).isEmpty();
+    boolean hasDissolves =
+        before.rows().stream().anyMatch(row -> row.feature() == TimelineFeature.TRANSITIONS);
+    assertThat(
+            before.notWhole().stream()
+                .anyMatch(row ->
+                    row.feature() == TimelineFeature.TRANSITIONS
+                        && row.outcome() == CarryReport.Outcome.CHANGED))
+        .isEqualTo(hasDissolves);
+  }
+
+  private static CarryReport written(TimelineObject root, TimelineFormat format)
+      throws IOException {
+    Path folder = Files.createTempDirectory("carry");
+    var files = new ArrayList<Path>();
+    for (TimelineFormat.Part part : format.parts(root, Optional.empty(), Settings.INITIAL)) {
+      Path file = part.beside(folder.resolve("out" + format.extensions().getFirst()));
+      part.writer().write(file);
+      files.add(file);
+    }
+    return CarryReport.proof(root, format, files);
+  }
+
+  @Test
+  void whereAndWhatInsteadIsSaid() throws IOException {
+    Track track =
+        Track.of("V1", Track.VIDEO, List.of(clip(new Random(1), "p"), title(new Random(2))));
+    Timeline cut = Timeline.of("cut", Optional.of(time(90_000)), List.of(track));
+    CarryReport.Row row =
+        CarryReport.of(cut, format(".edl"), Settings.INITIAL).notWhole().getFirst();
+    assertThat(row.feature()).isEqualTo(TimelineFeature.GENERATED);
+    assertThat(row.outcome()).isEqualTo(CarryReport.Outcome.LOST);
+    assertThat(row.places().getFirst().path()).contains("V1 / 01:00:0");
+    assertThat(row.feature().instead()).contains("captions");
+  }
+}
