@@ -131,7 +131,12 @@ final class ExtractCommand implements Callable<Integer> {
     Extraction extraction = extraction(document);
     Path from = Files.isDirectory(file) ? file : beside(file);
     Travel travel =
-        Travel.of(extraction.root(), extraction.timelines(), handles, document.profile(), from);
+        Travel.of(
+            extraction.root(),
+            extraction.timelines(),
+            handles,
+            document.profile(),
+            Travel.from(from));
     Media media = copied(travel);
     TimelineObject root = extraction.root();
     if (copyTo != null) {

@@ -210,7 +210,9 @@ final class Aspects {
     return Phrase.of("%s of %s", kind, its.inOffset().plus(its.outOffset()).inWords());
   }
 
-  private static String was(String old, String now) {
+  private static String was(String before, String after) {
+    String old = before.replace('\n', ' ');
+    String now = after.replace('\n', ' ');
     return old.isEmpty()
         ? Phrase.of("“%s” is new", now)
         : now.isEmpty() ? Phrase.of("“%s” is gone", old) : Phrase.of("“%s” is “%s” now", old, now);

@@ -18,7 +18,8 @@ import org.oddlot.time.Timecode;
 
 /** Lists of what changed, to be read by people: in the order of the new cut, and by reels. */
 public final class ChangeBook {
-  private static final List<Column> CHANGES =
+  /** The columns of {@link #changes}. */
+  public static final List<Column> CHANGES =
       List.of(
           Column.text("timeline", "Timeline", 20),
           Column.label("before", "Before"),
@@ -35,7 +36,8 @@ public final class ChangeBook {
           Column.text("reel", "Reel", 12),
           Column.text("look_at", "To look at", 36));
 
-  private static final List<Column> REELS =
+  /** The columns of {@link #reels}. */
+  public static final List<Column> REELS =
       List.of(
           Column.text("reel", "Reel", 14),
           Column.text("source", "Media", 30),
@@ -68,7 +70,8 @@ public final class ChangeBook {
     }
     String title =
         comparisons.size() == 1 ? "Changes from " + title(comparisons.getFirst()) : "Changes";
-    return new Book(title, about, List.of(changes(comparisons), reels(comparisons)));
+    return new Book(
+        title, about, List.of(changes(comparisons).withoutEmptyColumns(), reels(comparisons)));
   }
 
   private static String title(Comparison comparison) {
@@ -100,17 +103,16 @@ public final class ChangeBook {
       comparison.changes().forEach(change -> lines.add(line(change, comparison)));
     }
     return new Sheet(
-            "changes",
-            "Changes",
-            "",
-            CHANGES,
-            lines,
-            -1,
-            List.of(
-                "Head and tail are frames more, less than zero for what was taken off.",
-                "Later by is how many frames everything around it is later than it was.",
-                "A shot that only follows what was put in or taken out before it is the same."))
-        .withoutEmptyColumns();
+        "changes",
+        "Changes",
+        "",
+        CHANGES,
+        lines,
+        -1,
+        List.of(
+            "Head and tail are frames more, less than zero for what was taken off.",
+            "Later by is how many frames everything around it is later than it was.",
+            "A shot that only follows what was put in or taken out before it is the same."));
   }
 
   private static Line line(Change change, Comparison comparison) {

@@ -22,11 +22,10 @@ public record TimelinePairs(List<Versions> pairs, List<String> left) {
   /** A timeline in both versions. */
   public record Versions(Version before, Version after) {
     /** The two beside each other: a long cut takes a while. */
-    private static Versions of(
-        TimelineFile before, Placed old, TimelineFile after, Placed now, Sources sources) {
+    private static Versions of(Side before, Side after, Sources sources) {
       CompletableFuture<Version> beside =
-          CompletableFuture.supplyAsync(() -> Version.of(before, old, sources));
-      Version newer = Version.of(after, now, sources);
+          CompletableFuture.supplyAsync(() -> Version.of(before.file, before.place, sources));
+      Version newer = Version.of(after.file, after.place, sources);
       return new Versions(beside.join(), newer);
     }
 
@@ -42,6 +41,18 @@ public record TimelinePairs(List<Versions> pairs, List<String> left) {
   }
 
   /**
+   * A timeline, and the file that it lies in.
+   *
+   * @param file the file
+   * @param place where in the file
+   */
+  public record Side(TimelineFile file, Placed place) {
+    String name() {
+      return place.object().name();
+    }
+  }
+
+  /**
    * The timelines of two files, or those of one name.
    *
    * @param nameBefore which timeline of the older file; all where it is empty
@@ -49,50 +60,59 @@ public record TimelinePairs(List<Versions> pairs, List<String> left) {
    */
   public static TimelinePairs of(
       TimelineFile before, TimelineFile after, String nameBefore, String nameAfter) {
-    List<Placed> old = timelines(before, nameBefore);
-    List<Placed> now = timelines(after, nameAfter.isEmpty() ? nameBefore : nameAfter);
     Sources sources = Sources.of(before == after ? List.of(before) : List.of(before, after));
+    String other = nameAfter.isEmpty() ? nameBefore : nameAfter;
+    return of(
+        sides(before).stream().filter(side -> isMeant(side, nameBefore)).toList(),
+        sides(after).stream().filter(side -> isMeant(side, other)).toList(),
+        sources);
+  }
+
+  private static boolean isMeant(Side side, String name) {
+    return name.isEmpty() || side.name().equals(name);
+  }
+
+  /** Some timelines, and what may be their other versions. */
+  public static TimelinePairs of(List<Side> before, List<Side> after, Sources sources) {
+    var old = new ArrayList<>(before);
+    var now = new ArrayList<>(after);
     var pairs = new ArrayList<Versions>();
-    for (Placed each : List.copyOf(old)) {
-      Optional<Placed> same =
+    for (Side each : before) {
+      Optional<Side> same =
           old.size() == 1 && now.size() == 1
               ? Optional.of(now.getFirst())
-              : now.stream()
-                  .filter(its -> its.object().name().equals(each.object().name()))
-                  .findFirst();
+              : now.stream().filter(its -> its.name().equals(each.name())).findFirst();
       same.ifPresent(its -> {
-        pairs.add(new Versions(Version.of(before, each, sources), Version.of(after, its, sources)));
+        pairs.add(Versions.of(each, its, sources));
         old.remove(each);
         now.remove(its);
       });
     }
     if (old.size() == 1 && now.size() == 1) {
-      pairs.add(Versions.of(before, old.removeFirst(), after, now.removeFirst(), sources));
+      pairs.add(Versions.of(old.removeFirst(), now.removeFirst(), sources));
     }
     var left = new ArrayList<String>();
-    old.forEach(each -> left.add(only(each, before)));
-    now.forEach(each -> left.add(only(each, after)));
+    old.forEach(each -> left.add(only(each)));
+    now.forEach(each -> left.add(only(each)));
     return new TimelinePairs(pairs, left);
   }
 
-  private static String only(Placed timeline, TimelineFile file) {
-    return Phrase.of("The timeline “%s” is in %s only.", timeline.object().name(), file.name());
+  private static String only(Side side) {
+    return Phrase.of("The timeline “%s” is in %s only.", side.name(), side.file().name());
   }
 
-  /** Timelines that lie in no other one. */
-  private static List<Placed> timelines(TimelineFile file, String name) {
-    var found = new ArrayList<Placed>();
-    collect(Placed.root(file.root()), name, found);
+  /** The timelines of a file that lie in no other one. */
+  public static List<Side> sides(TimelineFile file) {
+    var found = new ArrayList<Side>();
+    collect(file, Placed.root(file.root()), found);
     return found;
   }
 
-  private static void collect(Placed place, String name, List<Placed> found) {
-    if (place.object() instanceof Timeline timeline) {
-      if (name.isEmpty() || timeline.name().equals(name)) {
-        found.add(place);
-      }
+  private static void collect(TimelineFile file, Placed place, List<Side> found) {
+    if (place.object() instanceof Timeline) {
+      found.add(new Side(file, place));
       return;
     }
-    place.forEachChild(child -> collect(child, name, found));
+    place.forEachChild(child -> collect(file, child, found));
   }
 }

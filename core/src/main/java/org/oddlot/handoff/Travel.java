@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.material.MediaAddress;
 import org.oddlot.profile.Field;
@@ -80,10 +81,14 @@ public record Travel(List<Media> media, long handles) {
    * @param timelines the timelines in it that are cut from it
    * @param handles frames of a timeline before and behind each use, zero or more
    * @param profile where the file's program keeps the reels
-   * @param folder where the timeline file lies, for addresses beside it
+   * @param where where an address leads to, if it leads to a file
    */
   public static Travel of(
-      TimelineObject root, List<Placed> timelines, long handles, Profile profile, Path folder) {
+      TimelineObject root,
+      List<Placed> timelines,
+      long handles,
+      Profile profile,
+      Function<String, Optional<Path>> where) {
     Map<String, Gathered> all = new LinkedHashMap<>();
     timelines.forEach(each -> shown(each, handles, all));
     for (Placed placed : Placed.root(root).clips()) {
@@ -96,8 +101,13 @@ public record Travel(List<Media> media, long handles) {
           .ifPresent(its -> its.note(profile.text(clip, Field.SOURCE_REEL)));
     }
     var media = new ArrayList<Media>();
-    all.forEach((address, its) -> media.add(its.media(address, folder)));
+    all.forEach((address, its) -> media.add(its.media(address, where)));
     return new Travel(media, handles);
+  }
+
+  /** Where addresses lead to from a folder. */
+  public static Function<String, Optional<Path>> from(Path folder) {
+    return address -> MediaAddress.path(address, folder).filter(Files::isRegularFile);
   }
 
   /** Where media is said to lie; empty for what is generated or nowhere. */
@@ -187,7 +197,7 @@ public record Travel(List<Media> media, long handles) {
       return all;
     }
 
-    Media media(String address, Path folder) {
+    Media media(String address, Function<String, Optional<Path>> where) {
       List<TimeRange> ranges = ranges();
       List<String> addresses =
           media instanceof MediaReference.ImageSequence images
@@ -196,7 +206,7 @@ public record Travel(List<Media> media, long handles) {
       var files = new ArrayList<Path>();
       long bytes = 0;
       for (String each : addresses) {
-        Optional<Path> file = MediaAddress.path(each, folder).filter(Files::isRegularFile);
+        Optional<Path> file = where.apply(each);
         file.ifPresent(files::add);
         bytes += file.map(Gathered::size).orElse(0L);
       }

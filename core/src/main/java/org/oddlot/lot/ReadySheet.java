@@ -91,6 +91,22 @@ public record ReadySheet(
               List.of("intake", "times", "licences", REPORTS),
               brought -> brought.rights() && !brought.logs()),
           new ReadySheet(
+              "compare",
+              "Compare",
+              "two versions of a cut are compared, shot by shot, and the changes are listed",
+              "Two timeline files, or a timeline file and a list",
+              "Reports and lists of what changed",
+              List.of("intake", "compare", REPORTS),
+              _ -> false),
+          new ReadySheet(
+              "handoff",
+              "Hand-off",
+              "timelines go on to others, and what is lost on the way is said before",
+              "A timeline file",
+              "A timeline file or a list with only what is used, and the media that travels",
+              List.of("intake", "flatten", "handoff"),
+              _ -> false),
+          new ReadySheet(
               "everything",
               "Everything",
               "every pass that the lot has something for, but for angles",
@@ -146,6 +162,9 @@ public record ReadySheet(
   /** The sheet, with what {@code before} says about the settings of its passes. */
   public RunSheet over(RunSheet before) {
     RunSheet its = before.withUnknown().only(passes);
+    if (id.equals("compare") && its.settings(REPORTS).get(ReportsPass.KINDS).isEmpty()) {
+      return its.with(REPORTS, ReportsPass.KINDS.key(), "versions,reels");
+    }
     if (id.equals("delivery") && its.settings(REPORTS).get(ReportsPass.KINDS).isEmpty()) {
       return its.with(REPORTS, ReportsPass.KINDS.key(), USUAL_REPORTS);
     }

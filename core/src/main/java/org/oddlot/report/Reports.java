@@ -23,6 +23,8 @@ public final class Reports {
           new Findings("sync", "Sync", List.of("sync", "angles")),
           new Findings("matches", "Matches", List.of("match", "putright")),
           new Findings("naming", "Naming", List.of("layout", "roles", "names")),
+          Versions.changes(),
+          Versions.reels(),
           new ChangeList());
 
   private Reports() {}

@@ -218,7 +218,8 @@ class ExtractionTest {
   }
 
   private static Travel travel(Timeline cut, long handles) {
-    return Travel.of(cut, List.of(Placed.root(cut)), handles, Profiles.own(), Path.of("/nowhere"));
+    return Travel.of(
+        cut, List.of(Placed.root(cut)), handles, Profiles.own(), Travel.from(Path.of("/nowhere")));
   }
 
   @Test
@@ -250,7 +251,7 @@ class ExtractionTest {
             List.of(Placed.root(cut)),
             0,
             Profiles.own(),
-            Path.of("/nowhere"));
+            Travel.from(Path.of("/nowhere")));
     assertThat(ranges(travel)).containsExactly("a.mov [1100+50]", "camB.mov []");
     assertThat(travel.missing()).hasSize(2);
   }

@@ -61,7 +61,7 @@ class MediaCopyTest {
   }
 
   private Travel travel() {
-    return Travel.of(cut, List.of(Placed.root(cut)), 0, Profiles.own(), folder);
+    return Travel.of(cut, List.of(Placed.root(cut)), 0, Profiles.own(), Travel.from(folder));
   }
 
   private MediaCopy copy() {

@@ -390,6 +390,8 @@ class LotTest {
             "titles off",
             "restyle off",
             "licences off",
+            "compare off",
+            "handoff off",
             "reports off",
             "match",
             "return");

@@ -48,6 +48,8 @@ class EngineTest {
             "titles",
             "restyle",
             "licences",
+            "compare",
+            "handoff",
             "reports",
             "return");
     assertThat(RunSheet.initial().steps())
@@ -69,6 +71,8 @@ class EngineTest {
             "titles",
             "restyle",
             "licences",
+            "compare",
+            "handoff",
             "reports",
             "return");
   }
@@ -211,6 +215,8 @@ class EngineTest {
             "titles",
             "restyle",
             "licences",
+            "compare",
+            "handoff",
             "reports",
             "return");
     assertThat(RunSheet.initial().withMoved("intake", -1)).isEqualTo(RunSheet.initial());

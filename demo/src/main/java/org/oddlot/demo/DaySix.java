@@ -93,6 +93,11 @@ final class DaySix {
 
   /** The cut. */
   static byte[] cut() {
+    return written(timeline());
+  }
+
+  /** The same as an object. */
+  static Timeline timeline() {
     var day = new DaySix();
     List<Composable> pictures = day.pictures();
     Timeline cut =
@@ -108,7 +113,11 @@ final class DaySix {
                 Track.of("A2", Track.AUDIO, day.harbour()),
                 Track.of("A3", Track.AUDIO, day.music(0)),
                 Track.of("A4", Track.AUDIO, day.music(1))));
-    cut = day.marked(cut);
+    return day.marked(cut);
+  }
+
+  /** A version of the cut as Practice Desk exports it. */
+  static byte[] written(Timeline cut) {
     var out = new ByteArrayOutputStream();
     OtioWriter.write(
         Bin.of(
@@ -195,7 +204,8 @@ final class DaySix {
     return new int[0];
   }
 
-  private Clip own(int shot, int frames) {
+  /** A shot of the production's own. */
+  static Clip own(int shot, int frames) {
     int card = 1 + shot / 40;
     String name = Phrase.of("D%03dC%03d", card, 1 + shot % 40 * 3 % 37);
     long first = 900_000L + 30_000L * card + 700L * (shot % 40);

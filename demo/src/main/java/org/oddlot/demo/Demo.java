@@ -28,7 +28,9 @@ public final class Demo {
         new DemoDay("angles", "band evening", Demo::makeBandEvening, BandEvening.TOUR),
         new DemoDay("words", "ferry talk", Demo::makeTalk, DayFour.TOUR),
         new DemoDay("titles", "titles", Demo::makeTitles, DayFive.TOUR),
-        new DemoDay("delivery", "delivery", Demo::makeDelivery, DaySix.TOUR));
+        new DemoDay("delivery", "delivery", Demo::makeDelivery, DaySix.TOUR),
+        new DemoDay("compare", "lock 3", Demo::makeNextLock, DaySeven.TOUR),
+        new DemoDay("handoff", "hand-off", Demo::makeHandOff, DaySeven.HAND_OFF));
   }
 
   /** Makes all days in {@code folder}, and gives their lots' files. */
@@ -274,6 +276,59 @@ public final class Demo {
                     .orElseThrow()
                     .over(empty.sheet())
                     .with("licences", "delivery", DaySix.DELIVERY)),
+        lot);
+    return lot;
+  }
+
+  /**
+   * Makes two versions of the documentary cut in {@code folder}: a lot by itself, to be compared.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeNextLock(Path folder) throws IOException {
+    Path lot = folder.resolve("Ferry lock 3" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      return lot;
+    }
+    List<Path> inputs = List.of(folder.resolve("lock 2.otio"), folder.resolve("lock 3.otio"));
+    put(inputs.get(0), DaySix.cut());
+    put(inputs.get(1), DaySeven.cut());
+    Lot empty = Lot.empty("Ferry lock 3");
+    LotFile.save(
+        empty
+            .withFiles(inputs)
+            .withSheet(ReadySheet.byId("compare").orElseThrow().over(empty.sheet())),
+        lot);
+    return lot;
+  }
+
+  /**
+   * Makes the documentary cut in {@code folder}: a lot by itself, to be handed on to a colour house
+   * as a list, with the list that came back from another one.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeHandOff(Path folder) throws IOException {
+    Path lot = folder.resolve("Ferry hand-off" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      return lot;
+    }
+    Path cut = folder.resolve("lock 3.otio");
+    put(cut, DaySeven.cut());
+    put(
+        folder.resolve("colour house.edl"),
+        DaySeven.COLOUR_HOUSE.getBytes(StandardCharsets.US_ASCII));
+    Lot empty = Lot.empty("Ferry hand-off");
+    LotFile.save(
+        empty
+            .withFiles(List.of(cut))
+            .withSheet(
+                ReadySheet.byId("handoff")
+                    .orElseThrow()
+                    .over(empty.sheet())
+                    .with("handoff", "handles", "24")),
         lot);
     return lot;
   }

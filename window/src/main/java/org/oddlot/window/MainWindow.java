@@ -26,6 +26,7 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.oddlot.caption.Captions;
@@ -123,7 +124,7 @@ final class MainWindow {
   private Node header() {
     name.setId("lot-name");
     name.getStyleClass().add("lot-name");
-    name.setPrefColumnCount(12);
+    name.setPrefColumnCount(15);
     name.setAccessibleText("Name of the lot");
     name.setOnAction(_ -> rename());
     name.focusedProperty()
@@ -179,6 +180,8 @@ final class MainWindow {
             night,
             item("Keys  F1", this::showKeys));
     menu.setId("lot-menu");
+    // A long name or much that goes out takes no room from it.
+    menu.setMinWidth(Region.USE_PREF_SIZE);
     menu.setOnShowing(_ ->
         recent
             .getItems()

@@ -1,0 +1,40 @@
+package org.oddlot.handoff;
+
+import java.util.List;
+import org.oddlot.format.TimelineFormat;
+import org.oddlot.setting.Settings;
+import org.oddlot.timeline.TimelineObject;
+
+/**
+ * What is handed on, as it was settled.
+ *
+ * @param sends a file each, or several where one does not hold it all
+ */
+public record HandOff(List<Send> sends) {
+
+  /**
+   * Timelines that go out in a format.
+   *
+   * @param name what the file is called, without its ending
+   * @param document the file that they came in with
+   * @param root the timelines with what they use
+   * @param format the format
+   * @param how what is said about writing
+   * @param report what becomes of them in it
+   * @param travel the media that must travel with them
+   * @param isListed whether a list of that goes out beside them
+   */
+  public record Send(
+      String name,
+      String document,
+      TimelineObject root,
+      TimelineFormat format,
+      Settings how,
+      CarryReport report,
+      Travel travel,
+      boolean isListed) {}
+
+  public HandOff {
+    sends = List.copyOf(sends);
+  }
+}

@@ -1,0 +1,79 @@
+package org.oddlot.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.oddlot.demo.Demo;
+import org.oddlot.handoff.HandOff;
+import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotReader;
+import org.oddlot.progress.Progress;
+
+class HandOffJourneyTest extends Journey {
+
+  private void openCut() throws IOException {
+    open(Demo.makeHandOff(folder.resolve("hand-off")));
+    go("handoff");
+    until(() -> words("handoff-rows").contains("nested timelines"));
+  }
+
+  private boolean goesOut() {
+    return session
+        .state()
+        .outcome()
+        .flatMap(outcome -> outcome.end().one(HandOff.class))
+        .isPresent();
+  }
+
+  @Test
+  void whatIsLostIsSeenAndTheListGoesOutWithItsMedia() throws IOException {
+    openCut();
+    assertThat(words("handoff-rows"))
+        .contains("titles and generated pictures")
+        .contains("send them as captions")
+        .contains("01:17:43:20");
+    clickOn("nested timelines");
+    assertThat(words("handoff-evidence")).contains("flatten them first").contains("Lamps, montage");
+    int needing = tally("handoff").needing();
+    assertThat(needing).isGreaterThan(4);
+    // As long as anything was not seen nothing goes out.
+    assertThat(goesOut()).isFalse();
+    for (int i = 0; i < needing; i++) {
+      hit(KeyCode.ENTER);
+      settle();
+    }
+    assertThat(tally("handoff").needing()).isZero();
+    writeOut();
+    Path list =
+        session.state().written().stream()
+            .map(each -> each.path())
+            .filter(path -> path.toString().endsWith(".edl"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(Files.readString(list))
+        .contains("TITLE: Ferry documentary, lock 3")
+        .contains("D001C001");
+    assertThat(LotReader.timelines(Lot.of(List.of(list)), Progress.NONE).documents()).hasSize(1);
+    assertThat(session.state().written())
+        .anyMatch(each -> each.path().toString().endsWith("media (odd lot).xlsx"));
+  }
+
+  @Test
+  void aFileThatIsNotToBeSentStays() throws IOException {
+    openCut();
+    hit(KeyCode.DELETE);
+    settle();
+    assertThat(tally("handoff").declined()).isEqualTo(1);
+    int needing = tally("handoff").needing();
+    for (int i = 0; i < needing; i++) {
+      hit(KeyCode.ENTER);
+      settle();
+    }
+    assertThat(goesOut()).isFalse();
+  }
+}
