@@ -75,7 +75,7 @@ final class CompareCommand implements Callable<Integer> {
       description =
           "Which timeline, and what it is called in AFTER; without it all that have a version in"
               + " both.")
-  private String timeline = "";
+  private String which = "";
 
   @Option(
       names = "--rate",
@@ -122,13 +122,13 @@ final class CompareCommand implements Callable<Integer> {
       print(List.of(), others, problems);
       return ExitCode.WRONG_INPUT;
     }
-    int equals = timeline.indexOf('=');
+    int equals = which.indexOf('=');
     TimelinePairs pairs =
         TimelinePairs.of(
             old.get(),
             now.get(),
-            equals < 0 ? timeline : timeline.substring(0, equals),
-            equals < 0 ? "" : timeline.substring(equals + 1));
+            equals < 0 ? which : which.substring(0, equals),
+            equals < 0 ? "" : which.substring(equals + 1));
     if (pairs.pairs().isEmpty()) {
       throw wrong(
           Phrase.of(

@@ -88,11 +88,12 @@ final class Aspects {
   }
 
   private static boolean saysTheSame(@Nullable MediaReference old, @Nullable MediaReference now) {
-    return old == null || now == null
-        ? old == now
-        : old.metadata().equals(now.metadata())
-            && (!(old instanceof MediaReference.Generator)
-                || old.properties().equals(now.properties()));
+    if (old == null || now == null) {
+      return old == null && now == null;
+    }
+    boolean isGenerated = old instanceof MediaReference.Generator;
+    return old.metadata().equals(now.metadata())
+        && (!isGenerated || old.properties().equals(now.properties()));
   }
 
   private static List<Map<String, Object>> properties(List<Effect> effects) {

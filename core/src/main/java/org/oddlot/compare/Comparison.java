@@ -122,6 +122,7 @@ public record Comparison(
       new MarkerChanges(before, after, ripple).ofTimelines().forEach(changes::add);
       changes.sort(
           Comparator.<Change>comparingLong(this::place)
+              .thenComparing(change -> change.after().isPresent())
               .thenComparing(
                   change -> change.lane().map(Shot.Lane::kind).orElse(""),
                   Comparator.reverseOrder())

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.ToIntFunction;
 
 /**
@@ -118,14 +120,17 @@ final class InOrder {
     for (int i = a; i < endA; i++) {
       at.merge(keysAfter[i], i, (_, _) -> -1);
     }
-    Map<Integer, Integer> counts = HashMap.newHashMap(endB - b);
+    Set<Integer> seen = HashSet.newHashSet(endB - b);
+    Set<Integer> repeated = new HashSet<>();
     for (int i = b; i < endB; i++) {
-      counts.merge(keysBefore[i], 1, Integer::sum);
+      if (!seen.add(keysBefore[i])) {
+        repeated.add(keysBefore[i]);
+      }
     }
     var pairs = new Pairs(a, endA);
     for (int i = b; i < endB; i++) {
       Integer its = at.get(keysBefore[i]);
-      if (its != null && its >= 0 && counts.get(keysBefore[i]) == 1) {
+      if (its != null && its >= 0 && !repeated.contains(keysBefore[i])) {
         pairs.add(i, its, 1 + Math.min(1000, before.get(i).length()) * 1e-5);
       }
     }
@@ -216,9 +221,9 @@ final class InOrder {
 
   /** Pairs that may be, of which the heaviest chain is wanted in which both sides go forward. */
   private static final class Pairs {
-    private record Pair(int before, int after, int last) {}
+    private record Link(int before, int after, int last) {}
 
-    private final List<Pair> all = new ArrayList<>();
+    private final List<Link> all = new ArrayList<>();
 
     /** Of a tree of maxima: the pair with the heaviest chain up to it. */
     private final int[] tree;
@@ -245,7 +250,7 @@ final class InOrder {
         chains = Arrays.copyOf(chains, 2 * its);
       }
       chains[its] = weight + (last < 0 ? 0 : chains[last]);
-      all.add(new Pair(before, after, last));
+      all.add(new Link(before, after, last));
       for (int i = after - from + 1; i < tree.length; i += i & -i) {
         if (tree[i] < 0 || chains[its] > chains[tree[i]]) {
           tree[i] = its;

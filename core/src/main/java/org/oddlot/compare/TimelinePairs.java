@@ -60,7 +60,8 @@ public record TimelinePairs(List<Versions> pairs, List<String> left) {
    */
   public static TimelinePairs of(
       TimelineFile before, TimelineFile after, String nameBefore, String nameAfter) {
-    Sources sources = Sources.of(before == after ? List.of(before) : List.of(before, after));
+    Sources sources =
+        Sources.of(before.name().equals(after.name()) ? List.of(before) : List.of(before, after));
     String other = nameAfter.isEmpty() ? nameBefore : nameAfter;
     return of(
         sides(before).stream().filter(side -> isMeant(side, nameBefore)).toList(),

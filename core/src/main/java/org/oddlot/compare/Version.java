@@ -58,27 +58,27 @@ public final class Version {
     throw new IllegalArgumentException(place + " is no timeline");
   }
 
-  @SuppressWarnings("ReferenceEquality") // whether it is the very same track is what is asked
   private List<List<Shot>> lanes(List<Cut.Event> events, Sources sources) {
     var byTrack = new IdentityHashMap<TimelineObject, List<Cut.Event>>();
     var tracks = new ArrayList<Placed>();
-    TimelineObject last = timeline;
     for (Cut.Event event : events) {
       if (event.record().isEmpty()) {
         continue;
       }
       Placed track = event.place().track().orElse(event.place());
-      if (track.object() != last
-          && byTrack.putIfAbsent(track.object(), new ArrayList<>()) == null) {
-        tracks.add(track);
-      }
-      last = track.object();
-      byTrack.get(last).add(event);
+      List<Cut.Event> its =
+          byTrack.computeIfAbsent(
+              track.object(),
+              _ -> {
+                tracks.add(track);
+                return new ArrayList<>();
+              });
+      its.add(event);
     }
     var all = new ArrayList<List<Shot>>();
     int number = 0;
     for (Placed track : tracks) {
-      List<Cut.Event> its = byTrack.get(track.object());
+      List<Cut.Event> its = byTrack.getOrDefault(track.object(), List.of());
       // What lies in nested timelines comes track by track.
       its.sort(Comparator.comparing(event -> event.record().start()));
       var lane =

@@ -241,6 +241,7 @@ public record Extraction(TimelineObject root, List<Placed> timelines, Counts kep
       };
     }
 
+    @SuppressWarnings("ReferenceEquality") // a bin that keeps all it has is the same object
     private TimelineObject kept(TimelineObject object) {
       if (!(object instanceof Bin bin)) {
         return object;

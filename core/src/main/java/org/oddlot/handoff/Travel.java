@@ -128,10 +128,13 @@ public record Travel(List<Media> media, long handles) {
             : FrameRate.FPS_25;
     Rational more = rate.frameDuration().times(handles);
     for (Cut.Event event : Cut.of(place).events()) {
-      MediaReference media = event.clip().media().orElse(null);
-      address(media)
-          .ifPresent(
-              address -> all.computeIfAbsent(address, _ -> new Gathered(media)).show(event, more));
+      event
+          .clip()
+          .media()
+          .ifPresent(media ->
+              address(media)
+                  .ifPresent(address ->
+                      all.computeIfAbsent(address, _ -> new Gathered(media)).show(event, more)));
     }
   }
 

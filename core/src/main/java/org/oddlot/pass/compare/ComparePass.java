@@ -198,13 +198,32 @@ public final class ComparePass implements Pass<ChangeFinding> {
         }
       }
     }
+    TimelinePairs pairs = pairs(request.material(), request.settings());
+    for (TimelinePairs.Versions each : pairs.pairs()) {
+      apart.addAll(saidNotSo(request, each.compared(Hands.NONE)));
+    }
     var hands = new Hands(same, apart);
-    List<Comparison> compared =
-        pairs(request.material(), request.settings()).pairs().stream()
-            .map(each -> each.compared(hands))
-            .toList();
+    List<Comparison> compared = pairs.pairs().stream().map(each -> each.compared(hands)).toList();
     return new Applied(
         request.material().with(Compared.class, List.of(new Compared(compared))), List.of());
+  }
+
+  /** Shots that are taken for others, of which somebody says that it is not so. */
+  private static Set<String> saidNotSo(Request request, Comparison comparison) {
+    var telling = new Telling(request.material(), comparison);
+    var apart = new HashSet<String>();
+    for (Change change : comparison.changes()) {
+      boolean isPair = change.before().isPresent() && change.after().isPresent();
+      if (isPair
+          && request
+              .answers()
+              .decision(telling.finding(change).id())
+              .filter(said -> !said.isAccepted())
+              .isPresent()) {
+        change.before().flatMap(ComparePass::key).ifPresent(apart::add);
+      }
+    }
+    return apart;
   }
 
   private static Optional<String> key(Change.Spot spot) {
@@ -214,14 +233,12 @@ public final class ComparePass implements Pass<ChangeFinding> {
   /** Tells the changes of one comparison as findings. */
   private static final class Telling {
     private final Material material;
-    private final Comparison comparison;
     private final Version before;
     private final Version after;
     private final List<Shot> fresh;
 
     Telling(Material material, Comparison comparison) {
       this.material = material;
-      this.comparison = comparison;
       this.before = comparison.before();
       this.after = comparison.after();
       this.fresh =
@@ -276,7 +293,7 @@ public final class ComparePass implements Pass<ChangeFinding> {
             .filter(shot -> shot.lane().kind().equals(gone.lane().kind()))
             .sorted(
                 Comparator.comparing((Shot shot) -> !isOneSource(shot, gone))
-                    .thenComparing(shot -> Math.abs(shot.in() - gone.in() - change.later())))
+                    .thenComparingLong(shot -> Math.abs(shot.in() - gone.in() - change.later())))
             .limit(MOST_OFFERED)
             .map(shot ->
                 new Choice(
