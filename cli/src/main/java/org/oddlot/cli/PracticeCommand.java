@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.oddlot.lot.SafeFile;
+import org.oddlot.practice.desk.DeskList;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.DeskReport;
 import org.oddlot.practice.desk.DeskWriter;
@@ -68,10 +69,16 @@ final class PracticeCommand implements Callable<Integer> {
     private @SuppressWarnings("NullAway.Init") CommandSpec spec;
 
     @Override
-    public Integer call() {
-      Project project = DeskReader.read(file);
+    public Integer call() throws IOException {
       String name = String.valueOf(file.getFileName());
       PrintWriter out = spec.commandLine().getOut();
+      if (name.endsWith(".edl")) {
+        DeskList list = DeskList.read(file);
+        out.println(output.json ? list.json(name) : list.text(name));
+        out.flush();
+        return list.complaints().isEmpty() ? ExitCode.DONE : ExitCode.NEEDS_A_PERSON;
+      }
+      Project project = DeskReader.read(file);
       out.println(
           output.json ? DeskReport.json(name, project) : DeskReport.text(name, project).strip());
       out.flush();

@@ -102,8 +102,8 @@ final class Edit {
     long length = edit.length();
     long at = 0;
     for (int i = 0; at < length; i++) {
-      at += 40 + random.nextInt(300);
-      long its = 20 + random.nextInt(60);
+      at += 40L + random.nextInt(300);
+      long its = 20L + random.nextInt(60);
       boolean isTitle = random.nextBoolean();
       edit.others.add(
           isTitle
@@ -263,7 +263,7 @@ final class Edit {
   boolean isFree(int other, int by) {
     Piece its = others.get(other);
     return others.stream()
-        .filter(piece -> piece != its && piece.track.equals(its.track))
+        .filter(piece -> !piece.equals(its) && piece.track.equals(its.track))
         .allMatch(piece ->
             piece.at + piece.length <= Math.min(its.at, its.at + by)
                 || piece.at >= its.at + its.length + Math.max(0, by));

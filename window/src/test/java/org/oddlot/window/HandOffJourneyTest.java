@@ -76,4 +76,36 @@ class HandOffJourneyTest extends Journey {
     }
     assertThat(goesOut()).isFalse();
   }
+
+  @Test
+  void aListComesInIsMatchedAndGoesOutAgain() throws IOException {
+    String list =
+        """
+        TITLE: COLOUR HOUSE
+        FCM: NON-DROP FRAME
+
+        001  A003     V     C        01:02:00:00 01:02:02:00 10:00:00:00 10:00:02:00
+        * FROM CLIP NAME: A003C004
+        002  B001     V     C        02:00:00:00 02:00:04:00 10:00:02:00 10:00:06:00
+        * FROM CLIP NAME: B001C001
+        """;
+    Path came = Files.writeString(folder.resolve("colour.edl"), list);
+    Path log =
+        Files.writeString(
+            folder.resolve("log.csv"),
+            """
+            Scene,Take,TC In,TC Out,Notes
+            12,1,02:00:00:00,02:00:04:00,the wide one
+            14,3,01:02:00:00,01:02:02:00,at the pier
+            """);
+    open(came, log);
+    go("match");
+    until(() -> tally("match").settled() == 2);
+    writeOut();
+    assertThat(written()).hasFileName("colour (odd lot).edl");
+    assertThat(Files.readString(written()))
+        .contains("001  A003     V     C        01:02:00:00 01:02:02:00 10:00:00:00 10:00:02:00")
+        .contains("002  B001     V     C        02:00:00:00 02:00:04:00 10:00:02:00 10:00:06:00");
+    assertThat(came).hasContent(list);
+  }
 }
