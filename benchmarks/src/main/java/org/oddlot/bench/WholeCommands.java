@@ -12,11 +12,11 @@ import org.oddlot.text.Phrase;
 /**
  * Times whole commands, each in a process of its own, from the call to its end: {@code
  * WholeCommands PROGRAM DIR [CLIPS] [RUNS] [PYTHON]}. {@code check} and {@code run} of a large
- * timeline with a log are held beside {@code convert} of the timeline alone, beside a plain scan of
- * its JSON, and beside the OpenTimelineIO reference library if a Python that has it is named; at
- * half and at twice the size they show how the time grows. Each line has the median, the most
- * memory that a process had (Linux's {@code VmHWM}), and the ratio. The start of the program is
- * timed with a small file.
+ * timeline with a log, {@code extract}, and {@code compare} of two versions are held beside {@code
+ * convert} of the timeline alone, beside a plain scan of its JSON, and beside the OpenTimelineIO
+ * reference library if a Python that has it is named; at half and at twice the size they show how
+ * the time grows. Each line has the median, the most memory that a process had (Linux's {@code
+ * VmHWM}), and the ratio. The start of the program is timed with a small file.
  */
 public final class WholeCommands {
   private final Path program;
@@ -69,6 +69,15 @@ public final class WholeCommands {
     line("check", median(List.of("check", file.toString(), log.toString())), one);
     Cost run = median(List.of("run", file.toString(), log.toString(), "--out", out.toString()));
     line("run", run, one);
+    line("extract", median(List.of("extract", file.toString(), "--out", out + ".otio")), one);
+    Path other = directory.resolve("other-" + clips + ".otio");
+    if (!Files.exists(other)) {
+      LargeTimeline.write(other, clips - clips / 100);
+    }
+    Cost both = median(List.of("check", file.toString(), other.toString()));
+    line("check of two versions", both, one);
+    Cost compare = median(List.of("compare", file.toString(), other.toString()));
+    line("compare, beside that", compare, both.seconds());
     if (!python.isEmpty()) {
       line("reference read and write", reference(python, file), one);
     }
@@ -91,6 +100,7 @@ public final class WholeCommands {
     var costs = new Cost[runs];
     for (int i = 0; i < runs; i++) {
       delete(directory.resolve("out"));
+      Files.deleteIfExists(directory.resolve("out.otio"));
       Files.createDirectories(directory.resolve("out"));
       costs[i] = Cost.of(command, directory.resolve("said.txt"));
     }

@@ -72,6 +72,13 @@ final class InOrder {
    * Of pairs in the order of the older version those that are in the same order in the newer one.
    */
   static List<Pair> heaviest(List<Pair> pairs) {
+    boolean isInOrder = true;
+    for (int i = 1; isInOrder && i < pairs.size(); i++) {
+      isInOrder = pairs.get(i - 1).after().number() < pairs.get(i).after().number();
+    }
+    if (isInOrder) {
+      return pairs;
+    }
     int from = pairs.stream().mapToInt(pair -> pair.after().number()).min().orElse(0);
     int to = 1 + pairs.stream().mapToInt(pair -> pair.after().number()).max().orElse(0);
     var all = new Pairs(from, to);

@@ -58,34 +58,42 @@ public final class Version {
     throw new IllegalArgumentException(place + " is no timeline");
   }
 
+  @SuppressWarnings("ReferenceEquality") // whether it is the very same track is what is asked
   private List<List<Shot>> lanes(List<Cut.Event> events, Sources sources) {
     var byTrack = new IdentityHashMap<TimelineObject, List<Cut.Event>>();
     var tracks = new ArrayList<Placed>();
+    List<Cut.Event> its = List.of();
+    TimelineObject last = timeline;
     for (Cut.Event event : events) {
       if (event.record().isEmpty()) {
         continue;
       }
       Placed track = event.place().track().orElse(event.place());
-      List<Cut.Event> its =
-          byTrack.computeIfAbsent(
-              track.object(),
-              _ -> {
-                tracks.add(track);
-                return new ArrayList<>();
-              });
+      if (track.object() != last) {
+        last = track.object();
+        its =
+            byTrack.computeIfAbsent(
+                last,
+                _ -> {
+                  tracks.add(track);
+                  return new ArrayList<>();
+                });
+      }
       its.add(event);
     }
     var all = new ArrayList<List<Shot>>();
     int number = 0;
     for (Placed track : tracks) {
-      List<Cut.Event> its = byTrack.getOrDefault(track.object(), List.of());
+      List<Cut.Event> laid = byTrack.getOrDefault(track.object(), List.of());
       // What lies in nested timelines comes track by track.
-      its.sort(Comparator.comparing(event -> event.record().start()));
+      laid.sort(Comparator.comparing(event -> event.record().start()));
       var lane =
           new Shot.Lane(
-              track.ordinalOfItsKind(), its.getFirst().kind(), its.getFirst().place().trackLabel());
-      var shots = new ArrayList<Shot>(its.size());
-      for (Cut.Event event : its) {
+              track.ordinalOfItsKind(),
+              laid.getFirst().kind(),
+              laid.getFirst().place().trackLabel());
+      var shots = new ArrayList<Shot>(laid.size());
+      for (Cut.Event event : laid) {
         shots.add(shot(number++, lane, event, sources.of(event.clip())));
       }
       all.add(List.copyOf(shots));

@@ -204,12 +204,21 @@ public final class JsonObject implements JsonValue {
   public boolean equals(Object other) {
     return this == other
         || (other instanceof JsonObject object
-            && (isSameSlice(object) || members().equals(object.members())));
+            && (isSameSlice(object) || hasSameBytes(object) || members().equals(object.members())));
   }
 
   /** Whether both stand, as they are, in the same place of the same text; then they are equal. */
   public boolean isSameSlice(JsonObject other) {
     return isPristine() && other.isPristine() && origin != null && origin.equals(other.origin);
+  }
+
+  /** Whether both stand as they were read, and were read alike; then nothing has to be parsed. */
+  private boolean hasSameBytes(JsonObject other) {
+    return isPristine()
+        && other.isPristine()
+        && origin != null
+        && other.origin != null
+        && origin.hasSameBytes(other.origin);
   }
 
   /** Whether this was changed since it was read where {@code other} still stands as it was read. */

@@ -1,5 +1,7 @@
 package org.oddlot.json;
 
+import java.util.Arrays;
+
 /**
  * Where in a text a value stands.
  *
@@ -16,6 +18,11 @@ public record JsonSlice(JsonText text, int start, int end) {
   /** How many bytes the value has. */
   public int length() {
     return end - start;
+  }
+
+  /** Whether both have the same bytes, in whatever documents. */
+  boolean hasSameBytes(JsonSlice other) {
+    return Arrays.equals(text.bytes(), start, end, other.text.bytes(), other.start, other.end);
   }
 
   @Override
