@@ -108,14 +108,15 @@ final class CompareCommand implements Callable<Integer> {
     if (target != null && Files.exists(target)) {
       throw wrong(target + " is there already.");
     }
-    LotReader.Timelines read = LotReader.timelines(lot(), output.progress(spec));
+    Lot lot = lot();
+    LotReader.Timelines read = LotReader.timelines(lot, output.progress(spec));
     List<Problem> problems =
         read.inputs().stream().map(ReadInput::problems).flatMap(List::stream).toList();
-    Optional<TimelineFile> old = read.of(name(0));
-    Optional<TimelineFile> now = read.of(name(1));
+    Optional<TimelineFile> old = read.of(name(lot, 0));
+    Optional<TimelineFile> now = read.of(name(lot, 1));
     if (old.isEmpty() || now.isEmpty()) {
       List<String> others =
-          List.of(name(0), name(1)).stream()
+          List.of(name(lot, 0), name(lot, 1)).stream()
               .filter(name -> read.of(name).isEmpty())
               .map(name -> name + " is no timeline that can be read; only timelines are compared.")
               .toList();
@@ -188,8 +189,8 @@ final class CompareCommand implements Callable<Integer> {
   }
 
   /** What a file is known by in the lot; the same file twice is one. */
-  private String name(int which) {
-    List<Lot.Input> inputs = Lot.of(List.of(before, after)).inputs();
+  private static String name(Lot lot, int which) {
+    List<Lot.Input> inputs = lot.inputs();
     return inputs.get(Math.min(which, inputs.size() - 1)).name();
   }
 

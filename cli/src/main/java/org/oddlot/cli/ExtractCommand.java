@@ -29,10 +29,10 @@ import org.oddlot.json.JsonString;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotReader;
 import org.oddlot.lot.SafeFile;
-import org.oddlot.material.ReadInput;
 import org.oddlot.material.TimelineFile;
 import org.oddlot.problem.Problem;
 import org.oddlot.setting.Settings;
+import org.oddlot.sheet.Book;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.TimelineObject;
@@ -111,23 +111,9 @@ final class ExtractCommand implements Callable<Integer> {
         Formats.toWrite(new InputFile(out))
             .orElseThrow(() -> wrong(Phrase.of("Cannot write timelines to %s.", out)));
     Optional<BookFormat> listed = listFormat();
-    for (Path each : List.of(out, list == null ? out : list)) {
-      if (Files.exists(each)) {
-        throw wrong(each + " is there already.");
-      }
-    }
-    if (handles < 0) {
-      throw wrong("Handles are zero frames or more.");
-    }
-    Lot lot = Lot.of(List.of(file));
-    LotReader.Timelines read = LotReader.timelines(lot, output.progress(spec));
-    List<Problem> problems =
-        read.inputs().stream().map(ReadInput::problems).flatMap(List::stream).toList();
-    if (read.documents().isEmpty()) {
-      problems.forEach(problem -> spec.commandLine().getErr().println(problem));
-      throw wrong(file + " is no timeline file that can be read.");
-    }
-    TimelineFile document = read.documents().getFirst();
+    refuseToOverwrite();
+    var problems = new ArrayList<Problem>();
+    TimelineFile document = document(problems);
     Extraction extraction = extraction(document);
     Path from = Files.isDirectory(file) ? file : beside(file);
     Travel travel =
@@ -138,31 +124,59 @@ final class ExtractCommand implements Callable<Integer> {
             document.profile(),
             Travel.from(from));
     Media media = copied(travel);
-    TimelineObject root = extraction.root();
-    if (copyTo != null) {
-      root =
-          Readdressed.of(
-              root,
-              travel,
-              MediaCopy.of(travel, copyTo),
-              new MediaCopy.Result(media.copied, media.failed),
-              beside(out));
-    }
+    TimelineObject root = addressed(extraction.root(), media);
     if (list != null) {
-      String about = String.join(", ", extraction.timelineNames());
-      SafeFile.write(list, path -> listed.orElseThrow().write(TravelBook.of(travel, about), path));
+      Book book = TravelBook.of(travel, String.join(", ", extraction.timelineNames()));
+      SafeFile.write(list, path -> listed.orElseThrow().write(book, path));
     }
+    print(extraction, media, written(root, format), format.losses(root), problems);
+    boolean needs = !media.failed.isEmpty() || !travel.missing().isEmpty();
+    return needs ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
+  }
+
+  private void refuseToOverwrite() {
+    for (Path each : List.of(out, list == null ? out : list)) {
+      if (Files.exists(each)) {
+        throw wrong(each + " is there already.");
+      }
+    }
+    if (handles < 0) {
+      throw wrong("Handles are zero frames or more.");
+    }
+  }
+
+  private TimelineFile document(List<Problem> problems) {
+    LotReader.Timelines read = LotReader.timelines(Lot.of(List.of(file)), output.progress(spec));
+    read.inputs().forEach(input -> problems.addAll(input.problems()));
+    if (read.documents().isEmpty()) {
+      problems.forEach(problem -> spec.commandLine().getErr().println(problem));
+      throw wrong(file + " is no timeline file that can be read.");
+    }
+    return read.documents().getFirst();
+  }
+
+  /** With the addresses of the copies, if there are any. */
+  private TimelineObject addressed(TimelineObject root, Media media) {
+    return copyTo == null
+        ? root
+        : Readdressed.of(
+            root,
+            media.travel,
+            MediaCopy.of(media.travel, copyTo),
+            new MediaCopy.Result(media.copied, media.failed),
+            beside(out));
+  }
+
+  private List<Path> written(TimelineObject root, TimelineFormat format) throws IOException {
     boolean isOwn = new InputFile(file).extension().equals(new InputFile(out).extension());
+    Optional<Path> bundle = isOwn ? Optional.of(file) : Optional.empty();
     var written = new ArrayList<Path>();
-    for (TimelineFormat.Part part :
-        format.parts(root, isOwn ? Optional.of(file) : Optional.empty(), Settings.INITIAL)) {
+    for (TimelineFormat.Part part : format.parts(root, bundle, Settings.INITIAL)) {
       TimelineFormat.Writer writer = part.writer();
       SafeFile.write(part.beside(out), writer::write);
       written.add(part.beside(out));
     }
-    print(extraction, media, written, format.losses(root), problems);
-    boolean needs = !media.failed.isEmpty() || !travel.missing().isEmpty();
-    return needs ? ExitCode.NEEDS_A_PERSON : ExitCode.DONE;
+    return written;
   }
 
   private Optional<BookFormat> listFormat() {

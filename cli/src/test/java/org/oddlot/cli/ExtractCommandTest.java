@@ -3,8 +3,13 @@ package org.oddlot.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -109,5 +114,25 @@ class ExtractCommandTest {
     assertThat(Ended.run("extract", project, "--out", in("all.otio")).err())
         .contains("is there already");
     assertThat(Ended.run("extract", project, "--out", in("c.mov")).code()).isEqualTo(2);
+  }
+
+  @Test
+  void anArchiveTakesAlongOnlyTheMediaThatIsUsed() throws IOException {
+    project();
+    Path archive = folder.resolve("project.otioz");
+    try (var zip = new ZipOutputStream(Files.newOutputStream(archive))) {
+      for (String name : List.of("rushes/pier.mov", "rushes/harbour.mov", "notes.txt")) {
+        zip.putNextEntry(new ZipEntry(name));
+        zip.write(name.getBytes(StandardCharsets.UTF_8));
+      }
+      zip.putNextEntry(new ZipEntry("content.otio"));
+      zip.write(Files.readAllBytes(folder.resolve("project.otio")));
+    }
+    Path out = folder.resolve("lock 3.otioz");
+    Ended.run("extract", archive.toString(), "--timeline", "lock 3", "--out", out.toString());
+    try (var zip = new ZipFile(out.toFile())) {
+      assertThat(zip.stream().map(ZipEntry::getName))
+          .containsExactlyInAnyOrder("rushes/pier.mov", "notes.txt", "content.otio");
+    }
   }
 }

@@ -128,13 +128,7 @@ public record Comparison(
                   Comparator.reverseOrder())
               .thenComparing(change -> change.lane().map(Shot.Lane::ordinal).orElse(-1))
               .thenComparing(Change::kind));
-      return new Comparison(
-          before,
-          after,
-          found.pairs(),
-          changes,
-          same,
-          found.links().stream().map(link -> new Media(link.before(), link.after())).toList());
+      return new Comparison(before, after, found.pairs(), changes, same, found.links());
     }
 
     /** Where a change stands in the order of the newer version. */

@@ -4,13 +4,10 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
 
@@ -39,9 +36,6 @@ final class Matching {
   private Ripple ripple;
   private int leading = -1;
 
-  /** A track and which of the other version's it is; one of them may have nothing on it. */
-  record LanePair(List<Shot> before, List<Shot> after) {}
-
   private Matching(Version before, Version after, SameMedia media, Hands hands) {
     this.before = before;
     this.after = after;
@@ -52,7 +46,7 @@ final class Matching {
     this.ofAfter = new Pair[after.shots().size()];
     this.keysBefore = likeness.keys(before.shots());
     this.keysAfter = likeness.keys(after.shots());
-    this.lanes = lanes();
+    this.lanes = LanePair.of(before, after, this::keyBefore, this::keyAfter);
     this.ripple = new Ripple(List.of(), before.rate(), after.rate());
   }
 
@@ -83,7 +77,7 @@ final class Matching {
       BitSet untouched,
       Likeness likeness,
       Ripple ripple,
-      List<SameMedia.Link> links) {
+      List<Comparison.Media> links) {
     boolean isMoved(Pair pair) {
       return moved.get(numberOf(pair));
     }
@@ -107,7 +101,7 @@ final class Matching {
     var first = new Matching(before, after, media, hands);
     first.match();
     // Media that is called otherwise now shows only in what stands where it stood.
-    if (!first.renamed()) {
+    if (!new Renaming(media, first.likeness).found(first.ofBefore)) {
       return first.found();
     }
     var again = new Matching(before, after, media, hands);
@@ -126,87 +120,6 @@ final class Matching {
     lanes.forEach(this::samePlaces);
     mostOfIt();
     lead();
-  }
-
-  // Tracks.
-
-  /**
-   * Tracks are taken by their kind and place; where one version has more of a kind, those go
-   * together that have the most shots in common.
-   */
-  private List<LanePair> lanes() {
-    Map<String, List<List<Shot>>> old = byKind(before);
-    Map<String, List<List<Shot>>> now = byKind(after);
-    var all = new ArrayList<LanePair>();
-    var kinds = new LinkedHashSet<>(old.keySet());
-    kinds.addAll(now.keySet());
-    for (String kind : kinds) {
-      all.addAll(lanes(old.getOrDefault(kind, List.of()), now.getOrDefault(kind, List.of())));
-    }
-    return all;
-  }
-
-  private static Map<String, List<List<Shot>>> byKind(Version version) {
-    Map<String, List<List<Shot>>> byKind = new LinkedHashMap<>();
-    for (List<Shot> lane : version.lanes()) {
-      byKind.computeIfAbsent(lane.getFirst().lane().kind(), _ -> new ArrayList<>()).add(lane);
-    }
-    return byKind;
-  }
-
-  private List<LanePair> lanes(List<List<Shot>> old, List<List<Shot>> now) {
-    if (old.size() == now.size() && haveSamePlaces(old, now)) {
-      return IntStream.range(0, old.size())
-          .mapToObj(i -> new LanePair(old.get(i), now.get(i)))
-          .toList();
-    }
-    // The best chain of tracks in their order; by what they have in common, then by their place.
-    var best = new long[old.size() + 1][now.size() + 1];
-    for (int i = old.size() - 1; i >= 0; i--) {
-      for (int j = now.size() - 1; j >= 0; j--) {
-        best[i][j] =
-            Math.max(
-                common(old.get(i), now.get(j)) + best[i + 1][j + 1],
-                Math.max(best[i + 1][j], best[i][j + 1]));
-      }
-    }
-    var all = new ArrayList<LanePair>();
-    int i = 0;
-    int j = 0;
-    while (i < old.size() || j < now.size()) {
-      if (i == old.size()) {
-        all.add(new LanePair(List.of(), now.get(j++)));
-      } else if (j == now.size()) {
-        all.add(new LanePair(old.get(i++), List.of()));
-      } else if (best[i][j] == common(old.get(i), now.get(j)) + best[i + 1][j + 1]) {
-        all.add(new LanePair(old.get(i++), now.get(j++)));
-      } else if (best[i][j] == best[i + 1][j]) {
-        all.add(new LanePair(old.get(i++), List.of()));
-      } else {
-        all.add(new LanePair(List.of(), now.get(j++)));
-      }
-    }
-    return all;
-  }
-
-  /** Whether both have tracks with something on them at the same places. */
-  private static boolean haveSamePlaces(List<List<Shot>> old, List<List<Shot>> now) {
-    return IntStream.range(0, old.size())
-        .allMatch(
-            i -> old.get(i).getFirst().lane().ordinal() == now.get(i).getFirst().lane().ordinal());
-  }
-
-  /** How much two tracks have in common: shots above all, then that they lie at the same place. */
-  private long common(List<Shot> one, List<Shot> other) {
-    Map<Integer, Integer> counts = new HashMap<>();
-    one.forEach(shot -> counts.merge(keyBefore(shot), 1, Integer::sum));
-    long same =
-        other.stream().filter(shot -> counts.merge(keyAfter(shot), -1, Integer::sum) >= 0).count();
-    Shot.Lane its = one.getFirst().lane();
-    Shot.Lane others = other.getFirst().lane();
-    return 4 * same
-        + (its.ordinal() == others.ordinal() ? 2 : 0)
-        + (its.label().equals(others.label()) ? 1 : 0);
   }
 
   // Pairs.
@@ -255,8 +168,8 @@ final class Matching {
   }
 
   private void inOrder(LanePair lane) {
-    List<Shot> old = freeBefore(lane.before);
-    List<Shot> now = freeAfter(lane.after);
+    List<Shot> old = freeBefore(lane.before());
+    List<Shot> now = freeAfter(lane.after());
     int[] partners = InOrder.match(likeness, old, now, this::keyBefore, this::keyAfter);
     for (int i = 0; i < partners.length; i++) {
       if (partners[i] >= 0 && !isApart(old.get(i))) {
@@ -272,9 +185,9 @@ final class Matching {
     long most = -1;
     for (int i = 0; i < lanes.size(); i++) {
       LanePair lane = lanes.get(i);
-      List<Shot> any = lane.before.isEmpty() ? lane.after : lane.before;
+      List<Shot> any = lane.before().isEmpty() ? lane.after() : lane.before();
       long its =
-          lane.before.stream()
+          lane.before().stream()
                   .map(shot -> ofBefore[shot.number()])
                   .filter(Matching::isInOrder)
                   .count()
@@ -299,10 +212,10 @@ final class Matching {
   private List<Pair> chain(LanePair lane) {
     var stays = new ArrayList<Pair>();
     var seen = new BitSet();
-    for (Shot shot : lane.before) {
+    for (Shot shot : lane.before()) {
       Pair pair = ofBefore[shot.number()];
       if (pair != null
-          && pair.after().lane().equals(laneOf(lane.after))
+          && pair.after().lane().equals(laneOf(lane.after()))
           && !seen.get(pair.after().number())) {
         seen.set(pair.after().number());
         stays.add(pair);
@@ -397,12 +310,12 @@ final class Matching {
     for (int i = 0; i <= chain.size(); i++) {
       Optional<Pair> last = i == 0 ? Optional.empty() : Optional.of(chain.get(i - 1));
       Optional<Pair> next = i == chain.size() ? Optional.empty() : Optional.of(chain.get(i));
-      int toB = next.map(pair -> index(lane.before, pair.before())).orElse(lane.before.size());
-      int toA = next.map(pair -> index(lane.after, pair.after())).orElse(lane.after.size());
+      int toB = next.map(pair -> index(lane.before(), pair.before())).orElse(lane.before().size());
+      int toA = next.map(pair -> index(lane.after(), pair.after())).orElse(lane.after().size());
       if (toB > fromB && toA > fromA) {
         samePlaces(
-            freeBefore(lane.before.subList(fromB, toB)),
-            freeAfter(lane.after.subList(fromA, toA)),
+            freeBefore(lane.before().subList(fromB, toB)),
+            freeAfter(lane.after().subList(fromA, toA)),
             last,
             next);
       }
@@ -446,17 +359,17 @@ final class Matching {
 
   /** Pieces of a shot that was cut in several; and the other way round. */
   private void pieces(LanePair lane) {
-    for (int i = 0; i < lane.after.size(); i++) {
-      Shot piece = lane.after.get(i);
+    for (int i = 0; i < lane.after().size(); i++) {
+      Shot piece = lane.after().get(i);
       if (isFree(piece, ofAfter) && !piece.isGenerated()) {
-        beside(lane.after, i, ofAfter, piece, Pair::before, Pair::afters)
+        beside(lane.after(), i, ofAfter, piece, Pair::before, Pair::afters)
             .ifPresent(pair -> pair(pair.withAfter(piece)));
       }
     }
-    for (int i = 0; i < lane.before.size(); i++) {
-      Shot piece = lane.before.get(i);
+    for (int i = 0; i < lane.before().size(); i++) {
+      Shot piece = lane.before().get(i);
       if (isFree(piece, ofBefore) && !piece.isGenerated() && !isApart(piece)) {
-        beside(lane.before, i, ofBefore, piece, Pair::after, Pair::befores)
+        beside(lane.before(), i, ofBefore, piece, Pair::after, Pair::befores)
             .filter(pair -> pair.afters().size() == 1)
             .ifPresent(pair -> pair(pair.withBefore(piece)));
       }
@@ -512,70 +425,6 @@ final class Matching {
     return true;
   }
 
-  // Media that is called otherwise.
-
-  /**
-   * Takes media for the same that is called otherwise: it is nowhere in the other version by its
-   * name, in its place is mostly one and the same other, of which mostly the same frames, and all
-   * of the media is as long or its clips are called as before. Where it is used only once, all of
-   * these have to be so.
-   */
-  private boolean renamed() {
-    Map<String, Map<String, List<Pair>>> became = new LinkedHashMap<>();
-    for (Pair pair : ofBefore) {
-      if (pair != null
-          && pair.how() == Pair.How.PLACE
-          && pair.before().source().isPresent()
-          && pair.after().source().isPresent()) {
-        became
-            .computeIfAbsent(pair.before().source().get().id(), _ -> new LinkedHashMap<>())
-            .computeIfAbsent(pair.after().source().get().id(), _ -> new ArrayList<>())
-            .add(pair);
-      }
-    }
-    boolean any = false;
-    for (Map<String, List<Pair>> each : became.values()) {
-      List<Pair> pairs =
-          each.values().stream().max(Comparator.comparingInt(List::size)).orElseThrow();
-      int others = each.values().stream().mapToInt(List::size).sum() - pairs.size();
-      if (isRenamed(pairs, others)) {
-        media.link(
-            pairs.getFirst().before().source().orElseThrow(),
-            pairs.getFirst().after().source().orElseThrow());
-        any = true;
-      }
-    }
-    return any;
-  }
-
-  private boolean isRenamed(List<Pair> pairs, int others) {
-    var old = pairs.getFirst().before().source().orElseThrow();
-    var now = pairs.getFirst().after().source().orElseThrow();
-    if (!media.isAlone(old) || !media.isAlone(now)) {
-      return false;
-    }
-    List<Pair> sameFrames = pairs.stream().filter(this::isSameFrames).toList();
-    boolean isSameRange = old.range().isPresent() && old.range().equals(now.range());
-    boolean isCalledAlike =
-        sameFrames.stream()
-            .allMatch(pair ->
-                pair.before().event().clip().name().equals(pair.after().event().clip().name()));
-    if (sameFrames.size() == 1) {
-      return pairs.size() + others == 1 && isSameRange && isCalledAlike;
-    }
-    // Some of its uses may have changed as well.
-    return sameFrames.size() * 3 >= (pairs.size() + others) * 2
-        && sameFrames.size() > 1
-        && (isSameRange || isCalledAlike);
-  }
-
-  /** Whether two show the same frames; where media begins at zero that says nothing. */
-  private boolean isSameFrames(Pair pair) {
-    return pair.before().sourceIn().value() > 0
-        && likeness.isSame(pair.before().sourceIn(), pair.after().sourceIn())
-        && likeness.isSame(pair.before().sourceOut(), pair.after().sourceOut());
-  }
-
   private Found found() {
     var pairs = new ArrayList<Pair>();
     var moved = new BitSet();
@@ -584,7 +433,7 @@ final class Matching {
     for (LanePair lane : lanes) {
       var inPlace = new BitSet();
       chain(lane).forEach(pair -> inPlace.set(numberOf(pair)));
-      for (Shot shot : lane.before) {
+      for (Shot shot : lane.before()) {
         Pair pair = ofBefore[shot.number()];
         if (pair == null || numberOf(pair) != shot.number()) {
           continue;
@@ -594,7 +443,7 @@ final class Matching {
             && pair.befores().size() + pair.afters().size() == 2) {
           untouched.set(shot.number());
         }
-        if (!pair.after().lane().equals(laneOf(lane.after))) {
+        if (!pair.after().lane().equals(laneOf(lane.after()))) {
           elsewhere.set(shot.number());
         } else if (!inPlace.get(shot.number())) {
           moved.set(shot.number());

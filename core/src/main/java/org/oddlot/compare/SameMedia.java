@@ -17,11 +17,8 @@ import org.oddlot.time.TimeRange;
  * range and reel agree and nothing else could be meant; a name alone says nothing.
  */
 final class SameMedia {
-  /** What became of a source that is not where it was. */
-  record Link(Source before, Source after) {}
-
   private final Map<String, Integer> numbers = new HashMap<>();
-  private final List<Link> links = new ArrayList<>();
+  private final List<Comparison.Media> links = new ArrayList<>();
   private final Map<String, Source> onlyBefore = new LinkedHashMap<>();
   private final Map<String, Source> onlyAfter = new LinkedHashMap<>();
 
@@ -57,7 +54,7 @@ final class SameMedia {
   }
 
   /** What is known to be the same though it is not where it was, or not called so. */
-  List<Link> links() {
+  List<Comparison.Media> links() {
     return List.copyOf(links);
   }
 
@@ -69,7 +66,7 @@ final class SameMedia {
   /** Takes two for the same from now on. */
   void link(Source before, Source after) {
     numbers.put(after.id(), numbers.getOrDefault(before.id(), -2));
-    links.add(new Link(before, after));
+    links.add(new Comparison.Media(before, after));
     onlyBefore.remove(before.id());
     onlyAfter.remove(after.id());
   }

@@ -24,32 +24,41 @@ final class Bundle {
   }
 
   /**
-   * Which files of a bundle go over into another: all of them with what was read from the bundle;
-   * with something new the version and the media that it uses. Names of folders end in a slash.
+   * Which files of a bundle go over into another: with what was read from the bundle all of them
+   * but media that it used then and does not use now; with something new the version and the media
+   * that it uses. Names of folders end in a slash.
    */
   static Predicate<String> wanted(TimelineObject root) {
-    if (!root.origin().isMade()) {
-      return _ -> true;
+    var now = Media.of(root);
+    if (root.origin().isMade()) {
+      return name -> name.equals(VERSION) || now.has(name);
     }
-    Set<String> used = new HashSet<>();
-    Set<String> sequences = new HashSet<>();
-    for (Placed placed : Placed.root(root).clips()) {
-      ((Clip) placed.object())
-          .mediaReferences()
-          .values()
-          .forEach(media -> {
-            switch (media) {
-              case MediaReference.External external -> used.add(inBundle(external.targetUrl()));
-              case MediaReference.ImageSequence images ->
-                  sequences.add(inBundle(images.targetUrlBase() + images.namePrefix()));
-              default -> {}
-            }
-          });
+    var before = Media.of(root.origin().asRead().orElse(root));
+    return name -> !before.has(name) || now.has(name);
+  }
+
+  /** The media that a timeline file uses: files, and what the names of sequences begin with. */
+  private record Media(Set<String> files, Set<String> sequences) {
+    static Media of(TimelineObject root) {
+      var media = new Media(new HashSet<>(), new HashSet<>());
+      for (Placed placed : Placed.root(root).clips()) {
+        ((Clip) placed.object()).mediaReferences().values().forEach(media::add);
+      }
+      return media;
     }
-    return name ->
-        name.equals(VERSION)
-            || used.contains(name)
-            || sequences.stream().anyMatch(name::startsWith);
+
+    private void add(MediaReference media) {
+      switch (media) {
+        case MediaReference.External external -> files.add(inBundle(external.targetUrl()));
+        case MediaReference.ImageSequence images ->
+            sequences.add(inBundle(images.targetUrlBase() + images.namePrefix()));
+        default -> {}
+      }
+    }
+
+    boolean has(String name) {
+      return files.contains(name) || sequences.stream().anyMatch(name::startsWith);
+    }
   }
 
   /** A place of media as the bundle's documentation has it: relative to the bundle. */
