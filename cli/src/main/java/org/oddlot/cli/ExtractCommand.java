@@ -2,8 +2,6 @@ package org.oddlot.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.net.InetAddress;
-import java.net.UnknownHostException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -218,16 +216,8 @@ final class ExtractCommand implements Callable<Integer> {
     Optional<Path> manifest =
         result.copied().isEmpty()
             ? Optional.empty()
-            : Optional.of(copy.writeManifest(result, Instant.now(), host(), OddLot.VERSION));
+            : Optional.of(copy.writeManifest(result, Instant.now(), OddLot.VERSION));
     return new Media(travel, result.copied(), result.failed(), manifest);
-  }
-
-  private static String host() {
-    try {
-      return InetAddress.getLocalHost().getHostName();
-    } catch (UnknownHostException e) {
-      return "unknown";
-    }
   }
 
   private ParameterException wrong(String message) {

@@ -1,6 +1,8 @@
 package org.oddlot.handoff;
 
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.setting.Settings;
 import org.oddlot.timeline.TimelineObject;
@@ -23,6 +25,7 @@ public record HandOff(List<Send> sends) {
    * @param report what becomes of them in it
    * @param travel the media that must travel with them
    * @param isListed whether a list of that goes out beside them
+   * @param copies the folder that the media was copied to; empty where it stays where it is
    */
   public record Send(
       String name,
@@ -32,7 +35,17 @@ public record HandOff(List<Send> sends) {
       Settings how,
       CarryReport report,
       Travel travel,
-      boolean isListed) {}
+      boolean isListed,
+      Optional<Path> copies) {
+
+    /** What is written to a file in {@code folder}: with the addresses of the copies there are. */
+    public TimelineObject written(Path folder) {
+      return copies
+          .map(where -> MediaCopy.of(travel, where))
+          .map(copy -> Readdressed.of(root, travel, copy, copy.there(), folder))
+          .orElse(root);
+    }
+  }
 
   public HandOff {
     sends = List.copyOf(sends);

@@ -3,6 +3,8 @@ package org.oddlot.handoff;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.net.InetAddress;
+import java.net.UnknownHostException;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -102,6 +104,23 @@ public final class MediaCopy {
   /** Where the copy of a file lies, or will; empty for a file that is not copied. */
   public Optional<Path> target(Path file) {
     return Optional.ofNullable(targets.get(file.toAbsolutePath().normalize()));
+  }
+
+  /** What is there of it already, as large as what it is a copy of; not looked into. */
+  public Result there() {
+    var there = new ArrayList<Copied>();
+    targets.forEach((file, target) -> {
+      try {
+        if (Files.isRegularFile(target) && Files.size(target) == Files.size(file)) {
+          there.add(
+              new Copied(
+                  file, target, Files.size(file), Files.getLastModifiedTime(file), "", false));
+        }
+      } catch (IOException e) {
+        // What cannot be looked at is not there.
+      }
+    });
+    return new Result(there, List.of());
   }
 
   /** The folder that it is made in. */
@@ -288,13 +307,20 @@ public final class MediaCopy {
    * hash list.
    *
    * @param now when it was copied
-   * @param host the name of this machine
    * @param version of this program
    * @return the list
    */
-  public Path writeManifest(Result result, Instant now, String host, String version)
-      throws IOException {
-    return MediaManifest.write(folder, result.copied, now, host, version);
+  public Path writeManifest(Result result, Instant now, String version) throws IOException {
+    return MediaManifest.write(folder, result.copied, now, host(), version);
+  }
+
+  /** The name of this machine, as a manifest names it. */
+  private static String host() {
+    try {
+      return InetAddress.getLocalHost().getHostName();
+    } catch (UnknownHostException e) {
+      return "unknown";
+    }
   }
 
   /** The SHA-1 of a file. */

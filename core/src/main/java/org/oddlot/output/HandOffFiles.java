@@ -15,6 +15,7 @@ import org.oddlot.handoff.HandOff;
 import org.oddlot.handoff.TravelBook;
 import org.oddlot.material.Material;
 import org.oddlot.text.Phrase;
+import org.oddlot.timeline.TimelineObject;
 
 /** What is handed on: timelines in the format of the other side, and the list of their media. */
 public final class HandOffFiles implements OutputKind {
@@ -30,7 +31,7 @@ public final class HandOffFiles implements OutputKind {
     var files = new ArrayList<PlannedFile>();
     for (HandOff handOff : material.all(HandOff.class)) {
       for (HandOff.Send send : handOff.sends()) {
-        List<TimelineFormat.Part> parts = parts(send, Optional.empty());
+        List<TimelineFormat.Part> parts = parts(send, send.root(), Optional.empty());
         for (int i = 0; i < parts.size(); i++) {
           files.add(new Timelines(send, i, parts.size(), parts.get(i).suffix()));
         }
@@ -42,8 +43,9 @@ public final class HandOffFiles implements OutputKind {
     return files;
   }
 
-  private static List<TimelineFormat.Part> parts(HandOff.Send send, Optional<Path> bundle) {
-    return send.format().parts(send.root(), bundle, send.how());
+  private static List<TimelineFormat.Part> parts(
+      HandOff.Send send, TimelineObject root, Optional<Path> bundle) {
+    return send.format().parts(root, bundle, send.how());
   }
 
   /** One of the files that timelines are written to. */
@@ -91,8 +93,10 @@ public final class HandOffFiles implements OutputKind {
     public void write(Material end, Function<String, Path> inputs, Path target) throws IOException {
       Path source = inputs.apply(send.document());
       boolean isOwn = send.format().extensions().stream().anyMatch(source.toString()::endsWith);
+      Path folder = Optional.ofNullable(target.toAbsolutePath().getParent()).orElse(target);
       TimelineFormat.Part part =
-          parts(send, isOwn ? Optional.of(source) : Optional.empty()).get(which);
+          parts(send, send.written(folder), isOwn ? Optional.of(source) : Optional.empty())
+              .get(which);
       try {
         part.writer().write(target);
       } catch (UncheckedIOException e) {

@@ -125,13 +125,13 @@ class MediaCopyTest {
   void everyCopyIsAGenerationOfTheList() throws IOException {
     MediaCopy copy = copy();
     Instant now = Instant.parse("2026-03-14T20:15:30Z");
-    Path first = copy.writeManifest(copy.make(Progress.NONE), now, "desk", "0.1");
+    Path first = copy.writeManifest(copy.make(Progress.NONE), now, "0.1");
     assertThat(first.getFileName()).hasToString("0001_media_2026-03-14_201530Z.mhl");
     assertThat(first)
         .content()
         .contains("<path size=")
         .contains(">A001/C0001.mov</path><sha1 action=\"original\"");
-    Path second = copy.writeManifest(copy.make(Progress.NONE), now, "desk", "0.1");
+    Path second = copy.writeManifest(copy.make(Progress.NONE), now, "0.1");
     assertThat(second).content().contains("action=\"verified\"");
     assertThat(copied("ascmhl/ascmhl_chain.xml"))
         .content()

@@ -11,7 +11,9 @@ import org.junit.jupiter.api.Test;
 import org.oddlot.demo.Demo;
 import org.oddlot.handoff.HandOff;
 import org.oddlot.lot.Lot;
+import org.oddlot.lot.LotFile;
 import org.oddlot.lot.LotReader;
+import org.oddlot.lot.ReadySheet;
 import org.oddlot.progress.Progress;
 
 class HandOffJourneyTest extends Journey {
@@ -107,5 +109,43 @@ class HandOffJourneyTest extends Journey {
         .contains("001  A003     V     C        01:02:00:00 01:02:02:00 10:00:00:00 10:00:02:00")
         .contains("002  B001     V     C        02:00:00:00 02:00:04:00 10:00:02:00 10:00:06:00");
     assertThat(came).hasContent(list);
+  }
+
+  @Test
+  void oneTimelineGoesOutWithHandlesAndItsMediaCopied() throws IOException {
+    Path day = Demo.makeDayThree(folder.resolve("day 3")).resolveSibling("orrin-day3.otio");
+    Lot empty = Lot.empty("Day 3, hand-off");
+    Path lot = day.resolveSibling("hand-off.oddlot");
+    LotFile.save(
+        empty
+            .withFiles(List.of(day))
+            .withSheet(
+                ReadySheet.byId("handoff")
+                    .orElseThrow()
+                    .over(empty.sheet())
+                    .with("handoff", "for", "otio")
+                    .with("handoff", "handles", "24")),
+        lot);
+    open(lot);
+    go("handoff");
+    until(() -> words("tab-travel").contains("6"));
+    hit(KeyCode.C);
+    until(() -> status().startsWith("Copied and verified 6 files"));
+    settle();
+    Path copies = folder.resolve("chosen");
+    assertThat(copies.resolve("A006/A006C001.mov"))
+        .hasSameBinaryContentAs(day.resolveSibling("media/day3/A006/A006C001.mov"));
+    assertThat(copies.resolve("ascmhl/ascmhl_chain.xml")).exists();
+    writeOut();
+    Path sent =
+        session.state().written().stream()
+            .map(each -> each.path())
+            .filter(path -> path.toString().endsWith(".otio"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(Files.readString(sent))
+        .contains("A006/A006C001.mov")
+        .doesNotContain("media/day3/A006/A006C001.mov")
+        .contains("S01/S01T01.wav");
   }
 }

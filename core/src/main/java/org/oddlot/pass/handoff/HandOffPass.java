@@ -53,6 +53,11 @@ public final class HandOffPass implements Pass<CarryFinding> {
   /** Whether a list of the media goes out beside. */
   public static final Setting<Boolean> LIST = Setting.yesNo("list", "List of media", true);
 
+  /** The folder that the media was copied to. */
+  public static final Setting<String> COPIES =
+      Setting.textOrNothing(
+          "copies", "Media copied to", "nowhere, or a folder", _ -> Optional.empty());
+
   @Override
   public String id() {
     return "handoff";
@@ -70,7 +75,7 @@ public final class HandOffPass implements Pass<CarryFinding> {
 
   @Override
   public List<Setting<?>> settings() {
-    return List.of(TIMELINES, FOR, EdlFormat.REELS, HANDLES, LIST);
+    return List.of(TIMELINES, FOR, EdlFormat.REELS, HANDLES, LIST, COPIES);
   }
 
   @Override
@@ -155,7 +160,13 @@ public final class HandOffPass implements Pass<CarryFinding> {
         how,
         report,
         travel,
-        settings.get(LIST));
+        settings.get(LIST),
+        Optional.of(settings.get(COPIES)).filter(its -> !its.isBlank()).map(Path::of));
+  }
+
+  /** The media that must travel, of each file that goes out. */
+  public static List<Travel> travels(Material material, Settings settings) {
+    return sends(material, settings).stream().map(HandOff.Send::travel).toList();
   }
 
   /** A name that every system can give to a file. */

@@ -1,11 +1,16 @@
 package org.oddlot.window.handoff;
 
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import org.oddlot.material.Material;
+import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.handoff.CarryFinding;
 import org.oddlot.pass.handoff.HandOffPass;
+import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.DataTable;
@@ -31,7 +36,8 @@ public final class HandOffBench extends FindingsBench<CarryFinding> {
     remarks("travel", "handoff-media", "Media that travel", _ -> true);
     layOut(
         List.of(settings(pass.settings())),
-        Actions.button("handoff-see", "See it", "Space", place.cut()::open));
+        Actions.button("handoff-see", "See it", "Space", place.cut()::open),
+        Actions.button("handoff-copy", "Copy the media…", "C", this::copy));
   }
 
   @Override
@@ -81,7 +87,29 @@ public final class HandOffBench extends FindingsBench<CarryFinding> {
       place.cut().open();
       return true;
     }
+    if (event.getCode() == KeyCode.C) {
+      copy();
+      return true;
+    }
     return false;
+  }
+
+  /** Copies what travels, and has the files that go out refer to the copies. */
+  private void copy() {
+    Optional<Material> material = session.state().outcome().map(Outcome::end);
+    Settings settings = session.state().lot().sheet().settings(pass.id());
+    Optional<Path> folder = place.picker().folderToWriteTo(session.usualFolder());
+    if (material.isPresent() && folder.isPresent()) {
+      session.copyMedia(
+          () -> HandOffPass.travels(material.get(), settings),
+          folder.get(),
+          () ->
+              session.set(
+                  pass.id(),
+                  HandOffPass.COPIES.key(),
+                  folder.get().toString(),
+                  HandOffPass.COPIES.title()));
+    }
   }
 
   @Override

@@ -5,6 +5,8 @@ import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,6 +22,8 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.oddlot.handoff.MediaCopy;
+import org.oddlot.handoff.Travel;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.lot.CaptionService;
 import org.oddlot.lot.DeviceLog;
@@ -898,6 +902,44 @@ public final class Session {
           } catch (IOException e) {
             throw new IOException("It could not be written: " + e.getMessage(), e);
           }
+        });
+  }
+
+  /**
+   * Copies media to a folder, verified, with a list of what was copied; what was stopped goes on
+   * the next time.
+   *
+   * @param wanted finds out which media
+   * @param done is told when all was copied
+   */
+  public void copyMedia(Supplier<List<Travel>> wanted, Path folder, Runnable done) {
+    writing.start(
+        "Copy",
+        progress -> {
+          var said = new ArrayList<String>();
+          int copied = 0;
+          for (Travel travel : wanted.get()) {
+            MediaCopy copy = MediaCopy.of(travel, folder);
+            Optional<String> obstacle = copy.obstacle();
+            if (obstacle.isPresent()) {
+              throw new IOException(obstacle.get());
+            }
+            MediaCopy.Result result = copy.make(progress);
+            copied += result.copied().size();
+            said.addAll(result.failed());
+            travel.missing().forEach(each -> said.add(each.name() + " is not there."));
+            if (!result.copied().isEmpty()) {
+              copy.writeManifest(result, Instant.now(), "Odd Lot");
+            }
+          }
+          String what =
+              Phrase.of(
+                  "Copied and verified %s. %s",
+                  Phrase.count(copied, "file"), String.join(" ", said));
+          return () -> {
+            done.run();
+            say(Notice.of(what.strip()));
+          };
         });
   }
 
