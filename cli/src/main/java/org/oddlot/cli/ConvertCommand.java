@@ -95,7 +95,7 @@ final class ConvertCommand implements Callable<Integer> {
               "Cannot write \"%s\". Use one of %s.",
               target.extension(), String.join(", ", Conversion.endings())));
     }
-    if (Files.exists(out)) {
+    if (!dryRun && Files.exists(out)) {
       throw wrong(out + " is there already.");
     }
     var input = new InputFile(in);
@@ -116,7 +116,7 @@ final class ConvertCommand implements Callable<Integer> {
       TimelineFormat.Writer writer = parts.get(i).writer();
       SafeFile.write(written.get(i), writer::write);
     }
-    List<String> wrong = wrong(target, conversion, announced, written);
+    List<String> wrong = notAsAnnounced(target, conversion, announced, written);
     report(
         written,
         conversion.map(Conversion::lost).orElse(List.of()),
@@ -144,7 +144,7 @@ final class ConvertCommand implements Callable<Integer> {
   }
 
   /** What of that was not so, once it was written. */
-  private static List<String> wrong(
+  private static List<String> notAsAnnounced(
       InputFile target,
       Optional<Conversion> conversion,
       Optional<CarryReport> announced,
