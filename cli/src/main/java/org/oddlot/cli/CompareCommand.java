@@ -204,12 +204,9 @@ final class CompareCommand implements Callable<Integer> {
       throw wrong("A list holds one timeline. Say which with --timeline NAME.");
     }
     TimelineFormat format = Formats.toWrite(new InputFile(Path.of("changes.edl"))).orElseThrow();
-    List<TimelineFormat.Part> parts =
-        format.parts(ChangeTimeline.of(compared.getFirst()), Optional.empty(), Settings.INITIAL);
-    for (TimelineFormat.Part part : parts) {
-      TimelineFormat.Writer writer = part.writer();
-      SafeFile.write(part.beside(target), writer::write);
-    }
+    SafeFile.write(
+        target,
+        format.parts(ChangeTimeline.of(compared.getFirst()), Optional.empty(), Settings.INITIAL));
   }
 
   private ParameterException wrong(String message) {

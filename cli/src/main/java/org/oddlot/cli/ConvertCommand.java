@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -102,7 +101,6 @@ final class ConvertCommand implements Callable<Integer> {
     var problems = new Problems(input.name());
     Optional<Conversion> conversion = Conversion.of(input, target, wanted(input), problems);
     Optional<CarryReport> announced = announced(target, conversion);
-    var written = new ArrayList<Path>();
     List<TimelineFormat.Part> parts =
         dryRun ? List.of() : conversion.map(Conversion::parts).orElse(List.of());
     for (TimelineFormat.Part part : parts) {
@@ -110,12 +108,8 @@ final class ConvertCommand implements Callable<Integer> {
       if (Files.exists(file)) {
         throw wrong(file + " is there already.");
       }
-      written.add(file);
     }
-    for (int i = 0; i < parts.size(); i++) {
-      TimelineFormat.Writer writer = parts.get(i).writer();
-      SafeFile.write(written.get(i), writer::write);
-    }
+    List<Path> written = SafeFile.write(out, parts);
     List<String> wrong = notAsAnnounced(target, conversion, announced, written);
     report(
         written,

@@ -168,13 +168,7 @@ final class ExtractCommand implements Callable<Integer> {
   private List<Path> written(TimelineObject root, TimelineFormat format) throws IOException {
     boolean isOwn = new InputFile(file).extension().equals(new InputFile(out).extension());
     Optional<Path> bundle = isOwn ? Optional.of(file) : Optional.empty();
-    var written = new ArrayList<Path>();
-    for (TimelineFormat.Part part : format.parts(root, bundle, Settings.INITIAL)) {
-      TimelineFormat.Writer writer = part.writer();
-      SafeFile.write(part.beside(out), writer::write);
-      written.add(part.beside(out));
-    }
-    return written;
+    return SafeFile.write(out, format.parts(root, bundle, Settings.INITIAL));
   }
 
   private Optional<BookFormat> listFormat() {

@@ -158,8 +158,7 @@ public final class ChangeBook {
 
   /** A time of a shot's media as a label; empty for what is generated or counted in samples. */
   private static Optional<Timecode> media(Shot shot, RationalTime time) {
-    boolean isLabel = !shot.isGenerated() && time.rate().toDouble() <= 1000 && time.value() >= 0;
-    return isLabel ? Optional.of(Timecode.of(time, false)) : Optional.empty();
+    return shot.isGenerated() ? Optional.empty() : Timecode.ofMedia(time);
   }
 
   /** What the new cut has that the old one has not, by reels: what has to be got out again. */

@@ -83,10 +83,7 @@ final class InOrder {
     int to = 1 + pairs.stream().mapToInt(pair -> pair.after().number()).max().orElse(0);
     var all = new Pairs(from, to);
     for (int i = 0; i < pairs.size(); i++) {
-      all.add(
-          i,
-          pairs.get(i).after().number(),
-          1 + Math.min(1000, pairs.get(i).after().length()) * 1e-5);
+      all.add(i, pairs.get(i).after().number(), Likeness.ofOnePiece(pairs.get(i).after()));
     }
     return all.heaviest().stream().map(pair -> pairs.get(pair[0])).toList();
   }
@@ -138,7 +135,7 @@ final class InOrder {
     for (int i = b; i < endB; i++) {
       Integer its = at.get(keysBefore[i]);
       if (its != null && its >= 0 && !repeated.contains(keysBefore[i])) {
-        pairs.add(i, its, 1 + Math.min(1000, before.get(i).length()) * 1e-5);
+        pairs.add(i, its, Likeness.ofOnePiece(before.get(i)));
       }
     }
     return pairs.heaviest();
@@ -179,7 +176,8 @@ final class InOrder {
     for (int i = from; i < to; i++) {
       Shot whole = wholes.get(i);
       for (int first = fromPiece; first < toPiece; first++) {
-        if (!likeness.isPieceOf(whole, pieces.get(first))
+        if (whole.speed().signum() <= 0
+            || !likeness.isPieceOf(whole, pieces.get(first))
             || !Likeness.beginsWith(whole, pieces.get(first))) {
           continue;
         }

@@ -7,6 +7,7 @@ import org.apache.commons.text.similarity.LevenshteinDistance;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
+import org.oddlot.timeline.MediaReference;
 
 /** How alike two shots are: the same piece of the same media, some of it in common, or nothing. */
 final class Likeness {
@@ -58,8 +59,7 @@ final class Likeness {
 
   /** What makes a generated picture; empty where nothing makes it. */
   static String made(Shot shot) {
-    return shot.event().clip().media().orElse(null)
-            instanceof org.oddlot.timeline.MediaReference.Generator made
+    return shot.event().clip().media().orElse(null) instanceof MediaReference.Generator made
         ? made.generatorKind() + (shot.words().isEmpty() ? " " + shot.event().clip().name() : "")
         : "";
   }
@@ -108,10 +108,9 @@ final class Likeness {
     return Math.abs(before.speed().toDouble() - after.speed().toDouble()) * length < frame / 2;
   }
 
-  /** Whether one is a part of the other, forwards and at the same speed, and not all of it. */
+  /** Whether one is a part of the other at the same speed, and not all of it. */
   boolean isPieceOf(Shot whole, Shot piece) {
-    return piece.speed().signum() > 0
-        && !piece.isGenerated()
+    return !piece.isGenerated()
         && isOneMedia(whole, piece)
         && isSameSpeed(whole, piece)
         && whole.event().source().contains(piece.event().source())
@@ -159,7 +158,7 @@ final class Likeness {
       return 0;
     }
     if (isSamePiece(before, after)) {
-      return 1 + Math.min(1000, before.length()) * 1e-5;
+      return ofOnePiece(before);
     }
     if (before.isGenerated()) {
       double words = ofWords(before.words(), after.words());
@@ -167,6 +166,11 @@ final class Likeness {
     }
     double shorter = ofShorter(before, after);
     return shorter < LEAST_OVERLAP ? 0 : 0.3 + 0.3 * shorter + 0.2 * ofLonger(before, after);
+  }
+
+  /** The weight of the same piece; of two orders the one that leaves more time is the better. */
+  static double ofOnePiece(Shot shot) {
+    return 1 + Math.min(1000, shot.length()) * 1e-5;
   }
 
   /** How alike two texts are: from 0 to 1. */

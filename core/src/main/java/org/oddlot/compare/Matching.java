@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.ToDoubleBiFunction;
 import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
 
@@ -230,22 +231,49 @@ final class Matching {
 
   /** The same piece of the same media, wherever it is now; the nearest first. */
   private void samePieces() {
-    Map<Integer, List<Shot>> left = new HashMap<>();
+    elsewhere(this::keyBefore, this::keyAfter, this::away, Double.MAX_VALUE);
+  }
+
+  /** Most of a piece of the same media, wherever it is now; what has most in common first. */
+  private void mostOfIt() {
+    elsewhere(
+        likeness::media,
+        likeness::media,
+        (shot, its) -> shot.isGenerated() ? 1 : 1 - Likeness.ofLonger(shot, its),
+        1 - MOST_OF_IT);
+  }
+
+  /**
+   * Takes those that are left on both sides and alike, wherever they are, the cheapest first.
+   *
+   * @param groupBefore what a shot of the older version is looked up by
+   * @param groupAfter the same of the newer one
+   * @param cost what speaks against two being one
+   * @param most more than this, and they are two
+   */
+  private void elsewhere(
+      Function<Shot, Object> groupBefore,
+      Function<Shot, Object> groupAfter,
+      ToDoubleBiFunction<Shot, Shot> cost,
+      double most) {
+    Map<Object, List<Shot>> left = new HashMap<>();
     freeAfter(after.shots())
-        .forEach(shot -> left.computeIfAbsent(keyAfter(shot), _ -> new ArrayList<>(1)).add(shot));
-    record Candidate(Shot before, Shot after, long cost) {}
+        .forEach(shot ->
+            left.computeIfAbsent(groupAfter.apply(shot), _ -> new ArrayList<>(1)).add(shot));
+    record Candidate(Shot before, Shot after, double cost) {}
     var all = new ArrayList<Candidate>();
     for (Shot shot : freeBefore(before.shots())) {
       if (isApart(shot)) {
         continue;
       }
-      for (Shot its : near(left.getOrDefault(keyBefore(shot), List.of()), shot)) {
-        if (its.lane().kind().equals(shot.lane().kind())) {
-          all.add(new Candidate(shot, its, away(shot, its)));
+      for (Shot its : near(left.getOrDefault(groupBefore.apply(shot), List.of()), shot)) {
+        double against = cost.applyAsDouble(shot, its);
+        if (against <= most && its.lane().kind().equals(shot.lane().kind())) {
+          all.add(new Candidate(shot, its, against));
         }
       }
     }
-    all.sort(Comparator.comparingLong(Candidate::cost));
+    all.sort(Comparator.comparingDouble(Candidate::cost));
     for (Candidate each : all) {
       if (isFree(each.before, ofBefore) && isFree(each.after, ofAfter)) {
         pair(new Pair(each.before, each.after, Pair.How.PIECE));
@@ -272,34 +300,6 @@ final class Matching {
             .min()
             .orElse(0);
     return 2 * least + (its.lane().equals(shot.lane()) ? 0 : 1);
-  }
-
-  /** Most of a piece of the same media, wherever it is now. */
-  private void mostOfIt() {
-    Map<Object, List<Shot>> left = new HashMap<>();
-    freeAfter(after.shots()).stream()
-        .filter(shot -> !shot.isGenerated())
-        .forEach(
-            shot -> left.computeIfAbsent(likeness.media(shot), _ -> new ArrayList<>(1)).add(shot));
-    record Candidate(Shot before, Shot after, double shared) {}
-    var all = new ArrayList<Candidate>();
-    for (Shot shot : freeBefore(before.shots())) {
-      if (shot.isGenerated() || isApart(shot)) {
-        continue;
-      }
-      for (Shot its : near(left.getOrDefault(likeness.media(shot), List.of()), shot)) {
-        double shared = Likeness.ofLonger(shot, its);
-        if (shared >= MOST_OF_IT && its.lane().kind().equals(shot.lane().kind())) {
-          all.add(new Candidate(shot, its, shared));
-        }
-      }
-    }
-    all.sort(Comparator.comparingDouble(Candidate::shared).reversed());
-    for (Candidate each : all) {
-      if (isFree(each.before, ofBefore) && isFree(each.after, ofAfter)) {
-        pair(new Pair(each.before, each.after, Pair.How.PIECE));
-      }
-    }
   }
 
   /** What fills the same place between the same neighbours. */
@@ -405,10 +405,7 @@ final class Matching {
   }
 
   private boolean isPieceOf(Shot piece, Shot whole, List<Shot> parts, int step) {
-    if (!likeness.isOneMedia(whole, piece)
-        || !likeness.isSameSpeed(whole, piece)
-        || Likeness.ofShorter(whole, piece) < 1 - 1e-6
-        || piece.event().source().duration().compareTo(whole.event().source().duration()) >= 0) {
+    if (!likeness.isPieceOf(whole, piece)) {
       return false;
     }
     boolean isForward = piece.speed().signum() >= 0;

@@ -3,6 +3,7 @@ package org.oddlot.compare;
 import java.math.RoundingMode;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.ToLongFunction;
 import java.util.stream.LongStream;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
@@ -95,17 +96,8 @@ final class Ripple {
 
   /** How much later what is at {@code frame} of the newer version is, by the last before it. */
   long usualAfter(long frame) {
-    Pair last = null;
-    for (int low = 0, high = pairs.size(); low < high; ) {
-      int middle = (low + high) >>> 1;
-      if (pairs.get(middle).after().in() <= frame) {
-        last = pairs.get(middle);
-        low = middle + 1;
-      } else {
-        high = middle;
-      }
-    }
-    return last == null ? 0 : shiftOfEnd(last);
+    int at = last(frame, pair -> pair.after().in());
+    return at < 0 ? 0 : shiftOfEnd(pairs.get(at));
   }
 
   /** How much later what was at {@code frame} is, by the nearest before it. */
@@ -117,13 +109,17 @@ final class Ripple {
     return frame < pairs.get(at).before().out() ? shift(pairs.get(at)) : shiftOfEnd(pairs.get(at));
   }
 
-  /** The last pair that begins no later; -1 where there is none. */
+  /** The last pair that begins no later in the older version; -1 where there is none. */
   private int last(long frame) {
+    return last(frame, pair -> pair.before().in());
+  }
+
+  private int last(long frame, ToLongFunction<Pair> begin) {
     int low = 0;
     int high = pairs.size();
     while (low < high) {
       int middle = (low + high) >>> 1;
-      if (pairs.get(middle).before().in() <= frame) {
+      if (begin.applyAsLong(pairs.get(middle)) <= frame) {
         low = middle + 1;
       } else {
         high = middle;

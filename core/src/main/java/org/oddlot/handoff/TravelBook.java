@@ -15,8 +15,6 @@ import org.oddlot.time.Timecode;
 
 /** The media that must travel, as a list to be read by people: a row for each stretch of a file. */
 public final class TravelBook {
-  private static final double SAMPLES = 1000;
-
   private static final List<Column> COLUMNS =
       List.of(
           Column.text("name", "Media", 26),
@@ -111,8 +109,8 @@ public final class TravelBook {
   }
 
   private static Cell label(RationalTime time) {
-    return time.rate().toDouble() > SAMPLES || time.value() < 0
-        ? Cell.of(time.seconds())
-        : Cell.of(Timecode.of(time, false).toString());
+    return Timecode.ofMedia(time)
+        .map(label -> Cell.of(label.toString()))
+        .orElseGet(() -> Cell.of(time.seconds()));
   }
 }

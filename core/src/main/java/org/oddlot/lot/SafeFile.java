@@ -15,11 +15,14 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFileAttributeView;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.oddlot.format.TimelineFormat;
 import org.oddlot.problem.FileTrouble;
 import org.oddlot.text.Phrase;
 
@@ -64,6 +67,23 @@ public final class SafeFile {
           move(part, real);
           return real;
         });
+  }
+
+  /**
+   * Writes the files of one conversion, each as {@link #write}: {@code target}, and beside it those
+   * that one file does not hold.
+   *
+   * @return the files
+   */
+  public static List<Path> write(Path target, List<TimelineFormat.Part> parts) throws IOException {
+    var files = new ArrayList<Path>();
+    for (TimelineFormat.Part part : parts) {
+      TimelineFormat.Writer writer = part.writer();
+      Path file = part.beside(target);
+      write(file, writer::write);
+      files.add(file);
+    }
+    return files;
   }
 
   /** Where a link leads to, through all links; the path itself where it is none. */

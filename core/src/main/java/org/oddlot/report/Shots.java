@@ -142,8 +142,6 @@ final class Shots implements Report {
 
   /** A time of media as a label; of sound, which is counted in samples, with thousandths. */
   static Optional<Timecode> label(RationalTime time) {
-    return time.rate().toDouble() > 1000 || time.value() < 0
-        ? Optional.empty()
-        : Optional.of(Timecode.of(time, false));
+    return Timecode.ofMedia(time);
   }
 }

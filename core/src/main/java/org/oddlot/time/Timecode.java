@@ -1,6 +1,7 @@
 package org.oddlot.time;
 
 import java.util.Objects;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlot.text.Phrase;
@@ -21,6 +22,8 @@ import org.oddlot.text.Phrase;
  */
 public record Timecode(long frames, FrameRate rate, boolean dropFrame)
     implements Comparable<Timecode> {
+  /** Counts a second above which they are samples, not frames. */
+  private static final double LIKE_SAMPLES = 1000;
 
   private static final long MINUTES_IN_A_DAY = 24 * 60;
   private static final Pattern LABEL =
@@ -44,6 +47,16 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
   /** The label of {@code time}'s count at its own rate. */
   public static Timecode of(RationalTime time, boolean dropFrame) {
     return new Timecode(time.value(), time.rate(), dropFrame);
+  }
+
+  /**
+   * The label of a media time; empty for what is counted in samples, and before zero: those have
+   * none.
+   */
+  public static Optional<Timecode> ofMedia(RationalTime time) {
+    return time.rate().toDouble() > LIKE_SAMPLES || time.value() < 0
+        ? Optional.empty()
+        : Optional.of(of(time, false));
   }
 
   /**

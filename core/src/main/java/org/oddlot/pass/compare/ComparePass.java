@@ -199,11 +199,16 @@ public final class ComparePass implements Pass<ChangeFinding> {
       }
     }
     TimelinePairs pairs = pairs(request.material(), request.settings());
+    var compared = new ArrayList<Comparison>();
     for (TimelinePairs.Versions each : pairs.pairs()) {
-      apart.addAll(saidNotSo(request, each.compared(Hands.NONE)));
+      Comparison byItself = each.compared(Hands.NONE);
+      apart.addAll(saidNotSo(request, byItself));
+      compared.add(byItself);
     }
     var hands = new Hands(same, apart);
-    List<Comparison> compared = pairs.pairs().stream().map(each -> each.compared(hands)).toList();
+    if (!hands.equals(Hands.NONE)) {
+      compared.replaceAll(each -> Comparison.of(each.before(), each.after(), hands));
+    }
     return new Applied(
         request.material().with(Compared.class, List.of(new Compared(compared))), List.of());
   }

@@ -238,12 +238,10 @@ public final class CompareBench extends FindingsBench<ChangeFinding> {
         SafeFile.write(file, path -> format.get().write(ChangeBook.of(comparisons), path));
       } else if (ending.equals("edl")) {
         TimelineFormat list = Formats.toWrite(new InputFile(file)).orElseThrow();
-        for (TimelineFormat.Part part :
+        SafeFile.write(
+            file,
             list.parts(
-                ChangeTimeline.of(comparisons.getFirst()), Optional.empty(), Settings.INITIAL)) {
-          TimelineFormat.Writer writer = part.writer();
-          SafeFile.write(part.beside(file), writer::write);
-        }
+                ChangeTimeline.of(comparisons.getFirst()), Optional.empty(), Settings.INITIAL));
       } else {
         return Phrase.of(
             "%s cannot be written: its name has to end in .xlsx, .csv, .html, .pdf or .edl.", name);
