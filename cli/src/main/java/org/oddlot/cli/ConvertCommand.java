@@ -11,10 +11,10 @@ import org.jspecify.annotations.Nullable;
 import org.oddlot.caption.Timebase;
 import org.oddlot.format.Conversion;
 import org.oddlot.format.Formats;
-import org.oddlot.format.TimelineFeature;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.handoff.CarryReport;
+import org.oddlot.handoff.Target;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
@@ -125,20 +125,20 @@ final class ConvertCommand implements Callable<Integer> {
   /** What is known before it is written; of formats that carry everything nothing has to be. */
   private Optional<CarryReport> announced(InputFile target, Optional<Conversion> conversion)
       throws IOException {
-    Optional<TimelineFormat> format = lossy(target);
+    Optional<Target> other = lossy(target);
     Optional<TimelineObject> timelines = conversion.flatMap(Conversion::timelines);
-    return format.isPresent() && timelines.isPresent()
-        ? Optional.of(CarryReport.of(timelines.get(), format.get(), settings()))
+    return other.isPresent() && timelines.isPresent()
+        ? Optional.of(CarryReport.of(timelines.get(), other.get()))
         : Optional.empty();
   }
 
-  private static Optional<TimelineFormat> lossy(InputFile target) {
-    return Formats.toWrite(target)
-        .filter(format -> format.carries().size() < TimelineFeature.values().length);
+  private Optional<Target> lossy(InputFile target) {
+    return Target.of(target.extension(), settings(), Optional.ofNullable(rate).map(this::grid))
+        .filter(its -> !its.carriesAll());
   }
 
   /** What of that was not so, once it was written. */
-  private static List<String> notAsAnnounced(
+  private List<String> notAsAnnounced(
       InputFile target,
       Optional<Conversion> conversion,
       Optional<CarryReport> announced,
@@ -243,7 +243,7 @@ final class ConvertCommand implements Callable<Integer> {
     PrintWriter printer = spec.commandLine().getOut();
     List<CarryReport.Row> changed =
         carried.map(CarryReport::rows).orElse(List.of()).stream()
-            .filter(row -> row.outcome() == CarryReport.Outcome.CHANGED)
+            .filter(CarryReport.Row::isOtherwise)
             .toList();
     if (output.json) {
       var document = new JsonDocuments();
@@ -273,8 +273,8 @@ final class ConvertCommand implements Callable<Integer> {
       changed.forEach(row ->
           printer.println(
               Phrase.of(
-                  "Otherwise: %s %s; %s",
-                  Phrase.number(row.count()), row.feature().words(), row.becomes())));
+                  "Otherwise: %s, in %s; %s",
+                  row.feature().words(), Phrase.count(row.count(), "place"), row.becomes())));
       carried.map(CarryReport::notes).orElse(List.of()).forEach(printer::println);
       if (carried.isPresent() && !written.isEmpty() && wrong.isEmpty()) {
         printer.println("Read again: what came out is what is said here.");

@@ -11,11 +11,10 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.demo.Demo;
-import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFeature;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.handoff.CarryReport;
-import org.oddlot.input.InputFile;
+import org.oddlot.handoff.Target;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotReader;
 import org.oddlot.practice.desk.DeskList;
@@ -51,10 +50,10 @@ class DeskAgreesTest {
   @Test
   void aListIsWhatWasAnnounced() throws IOException {
     TimelineObject cut = cut();
-    TimelineFormat format = Formats.toWrite(new InputFile(Path.of("x.edl"))).orElseThrow();
-    CarryReport announced = CarryReport.of(cut, format, Settings.INITIAL);
+    Target format = Target.of(".edl", Settings.INITIAL).orElseThrow();
+    CarryReport announced = CarryReport.of(cut, format);
     var lists = new ArrayList<DeskList>();
-    for (TimelineFormat.Part part : format.parts(cut, Optional.empty(), Settings.INITIAL)) {
+    for (TimelineFormat.Part part : format.parts(cut, Optional.empty())) {
       Path file = part.beside(folder.resolve("out.edl"));
       part.writer().write(file);
       lists.add(DeskList.read(file));
@@ -84,10 +83,10 @@ class DeskAgreesTest {
   void ofATimelineFileNothingIsLost() throws IOException {
     TimelineObject cut = cut();
     for (String ending : List.of(".otio", ".otiod")) {
-      TimelineFormat format = Formats.toWrite(new InputFile(Path.of("x" + ending))).orElseThrow();
-      assertThat(CarryReport.of(cut, format, Settings.INITIAL).notWhole()).isEmpty();
+      Target format = Target.of(ending, Settings.INITIAL).orElseThrow();
+      assertThat(CarryReport.of(cut, format).notWhole()).isEmpty();
       Path file = folder.resolve("out" + ending);
-      format.write(cut, Optional.empty(), file);
+      format.parts(cut, Optional.empty()).getFirst().writer().write(file);
       Path content = Files.isDirectory(file) ? file.resolve("content.otio") : file;
       assertThat(DeskReport.json("cut", DeskReader.read(content)))
           .isEqualTo(DeskReport.json("cut", DeskReader.read(folder.resolve("lock 3.otio"))));

@@ -145,13 +145,49 @@ public record Conversion(
           "", "There is no track of captions in the file.", "Such a track is of kind Caption.");
       return Optional.empty();
     }
-    Conversion conversion = captions(tracks.getFirst(), out, wanted);
-    var lost = new ArrayList<>(conversion.lost);
+    Optional<CaptionFormat> format = CaptionFormat.of(out.extension());
+    if (format.isEmpty()) {
+      Conversion conversion = captions(tracks.getFirst(), out, wanted);
+      var lost = new ArrayList<>(conversion.lost);
+      lost.add("everything in the file but its captions");
+      tracks.stream()
+          .skip(1)
+          .forEach(more -> lost.add("a further track of captions: " + more.name()));
+      return Optional.of(new Conversion(lost, conversion.parts));
+    }
+    var lost = new ArrayList<String>();
+    for (Captions track : tracks) {
+      lost.addAll(
+          Fitting.to(format.get(), track, wanted.programme().orElse(track.grid())).losses());
+    }
     lost.add("everything in the file but its captions");
-    tracks.stream()
-        .skip(1)
-        .forEach(more -> lost.add("a further track of captions: " + more.name()));
-    return Optional.of(new Conversion(lost, conversion.parts));
+    return Optional.of(
+        new Conversion(
+            lost.stream().distinct().toList(),
+            captionFiles(tracks, format.get(), wanted.programme()),
+            Optional.of(read.root())));
+  }
+
+  /**
+   * A file for each of some tracks of captions, whose names have a number from the second on.
+   *
+   * @param programme its frames; those of the track where none are given
+   */
+  public static List<TimelineFormat.Part> captionFiles(
+      List<Captions> tracks, CaptionFormat format, Optional<Timebase> programme) {
+    var parts = new ArrayList<TimelineFormat.Part>();
+    for (Captions track : tracks) {
+      String suffix = parts.isEmpty() ? "" : " " + (parts.size() + 1);
+      parts.add(
+          new TimelineFormat.Part(
+              suffix,
+              path ->
+                  Files.write(
+                      path,
+                      format.write(
+                          Fitting.to(format, track, programme.orElse(track.grid())).captions()))));
+    }
+    return parts;
   }
 
   private static Conversion captions(Captions captions, InputFile out, Wanted wanted) {

@@ -1,17 +1,12 @@
 package org.oddlot.format;
 
 import java.math.RoundingMode;
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
@@ -33,14 +28,9 @@ import org.oddlot.timeline.TimelineObject;
 import org.oddlot.timeline.Track;
 import org.oddlot.timeline.Transition;
 
-/**
- * What is in timeline files, fact by fact, by the features that a format may carry. A fact says
- * what and where, so that the facts of a file before it was written and after it was read again
- * show what was lost on the way.
- */
+/** What is in timeline files, fact by fact, by the features that a format may carry. */
 public final class Inventory {
-  private final Map<TimelineFeature, Map<String, List<Placed>>> facts =
-      new EnumMap<>(TimelineFeature.class);
+  private final Facts facts = new Facts();
   private final Map<String, Integer> tracks = new HashMap<>();
   private final Set<TimelineFeature> carries;
   private final Predicate<TimelineObject> carriesNotes;
@@ -59,7 +49,7 @@ public final class Inventory {
    * @param carriesNotes whether all that is noted of an object has a place in the format that it
    *     goes to: such notes are no facts
    */
-  public static Inventory of(
+  public static Facts of(
       List<? extends TimelineObject> roots,
       Set<TimelineFeature> carries,
       Predicate<TimelineObject> carriesNotes) {
@@ -68,60 +58,25 @@ public final class Inventory {
       inventory.timelines = 0;
       inventory.walk(Placed.root(root));
     }
-    return inventory;
+    return inventory.facts;
   }
 
-  /** How many facts there are about a feature. */
-  public int count(TimelineFeature feature) {
-    return facts.getOrDefault(feature, Map.of()).values().stream().mapToInt(List::size).sum();
-  }
-
-  /** The facts about a feature, each with where it is so. */
-  public Map<String, List<Placed>> facts(TimelineFeature feature) {
-    return Collections.unmodifiableMap(facts.getOrDefault(feature, Map.of()));
-  }
-
-  /** Where the facts about a feature are. */
-  public List<Placed> places(TimelineFeature feature) {
-    return facts(feature).values().stream().flatMap(List::stream).toList();
-  }
-
-  /** What is here and not there. */
-  public Map<String, List<Placed>> without(Inventory other, TimelineFeature feature) {
-    Map<String, List<Placed>> left = new LinkedHashMap<>();
-    Map<String, List<Placed>> there = other.facts(feature);
-    facts(feature)
-        .forEach((fact, places) -> {
-          int more = places.size() - there.getOrDefault(fact, List.of()).size();
-          if (more > 0) {
-            left.put(fact, places.subList(places.size() - more, places.size()));
-          }
-        });
-    return left;
-  }
-
-  /** A sentence for each feature that {@code carries} does not name, with how often and where. */
-  List<String> losses() {
+  /** A sentence for each feature that a format has no place for, with how often and where. */
+  static List<String> losses(Facts facts, Set<TimelineFeature> carries) {
     var losses = new Losses();
-    facts.keySet().stream()
-        .filter(feature -> !carries.contains(feature))
-        .forEach(
-            feature -> places(feature).forEach(place -> losses.lose(feature.words(), place::path)));
+    for (TimelineFeature feature : TimelineFeature.values()) {
+      if (!carries.contains(feature)) {
+        facts.places(feature).forEach(place -> losses.lose(feature.words(), place::path));
+      }
+    }
     return losses.sentences();
-  }
-
-  private void add(TimelineFeature feature, String fact, Placed at) {
-    facts
-        .computeIfAbsent(feature, _ -> new LinkedHashMap<>())
-        .computeIfAbsent(fact, _ -> new ArrayList<>(1))
-        .add(at);
   }
 
   /** This and everything under it, but for what lies in something that is not carried. */
   private void walk(Placed at) {
     Optional<TimelineFeature> whole = whole(at);
     if (whole.isPresent()) {
-      add(whole.get(), fact(whole.get(), at), at);
+      facts.add(whole.get(), fact(whole.get(), at), at);
       if (!carries.contains(whole.get())) {
         return;
       }
@@ -161,14 +116,14 @@ public final class Inventory {
   private void look(Placed at) {
     TimelineObject object = at.object();
     if (!carriesNotes.test(object)) {
-      add(TimelineFeature.NOTES, at.path(), at);
+      facts.add(TimelineFeature.NOTES, at.path(), at);
     }
     switch (object) {
-      case Bin _ -> add(TimelineFeature.BINS, at.path(), at);
+      case Bin _ -> facts.add(TimelineFeature.BINS, at.path(), at);
       case Track track -> track(at, track);
       case Clip clip -> clip(clip, at);
       case Transition transition ->
-          add(
+          facts.add(
               TimelineFeature.TRANSITIONS,
               when(at)
                   + ", "
@@ -184,13 +139,13 @@ public final class Inventory {
 
   private void item(Item item, Placed at) {
     for (Marker marker : item.markers()) {
-      add(TimelineFeature.MARKERS, marker.name() + " " + moment(item, marker, at), at);
+      facts.add(TimelineFeature.MARKERS, marker.name() + " " + moment(item, marker, at), at);
     }
     for (Effect effect : item.effects()) {
       if (effect.timeScalar().isPresent()) {
-        add(TimelineFeature.SPEED, when(at) + " " + effect.timeScalar().get(), at);
+        facts.add(TimelineFeature.SPEED, when(at) + " " + effect.timeScalar().get(), at);
       } else {
-        add(TimelineFeature.EFFECTS, when(at) + " " + effect.label(), at);
+        facts.add(TimelineFeature.EFFECTS, when(at) + " " + effect.label(), at);
       }
     }
   }
@@ -222,10 +177,10 @@ public final class Inventory {
     int which = tracks.merge(track.kind(), 1, Integer::sum);
     String fact = track.kind() + " " + which;
     if (which > 1) {
-      add(TimelineFeature.SEVERAL_TRACKS, fact, at);
+      facts.add(TimelineFeature.SEVERAL_TRACKS, fact, at);
     }
     if (track.kind().equals(Track.AUDIO)) {
-      add(TimelineFeature.SOUND, fact, at);
+      facts.add(TimelineFeature.SOUND, fact, at);
     }
   }
 
@@ -235,15 +190,16 @@ public final class Inventory {
             && !(clip.media().orElse(null) instanceof MediaReference.Generator)
             && at.parent().flatMap(Placed::parent).filter(Inventory::isOfATimeline).isPresent();
     if (isShot) {
-      add(TimelineFeature.SHOTS, shot(clip, at), at);
-      add(TimelineFeature.NAMES, when(at) + " " + clip.name(), at);
+      facts.add(TimelineFeature.SHOTS, shot(clip, at), at);
+      facts.add(TimelineFeature.NAMES, when(at) + " " + clip.name(), at);
     }
     if (clip.mediaReferences().size() > 1) {
-      add(TimelineFeature.SEVERAL_MEDIA, when(at), at);
+      facts.add(TimelineFeature.SEVERAL_MEDIA, when(at), at);
     }
     clip.availableRange()
         .ifPresent(range ->
-            add(TimelineFeature.MEDIA_RANGES, when(at) + " " + range.duration().seconds(), at));
+            facts.add(
+                TimelineFeature.MEDIA_RANGES, when(at) + " " + range.duration().seconds(), at));
   }
 
   private static boolean isOn(Composable child) {
@@ -283,12 +239,5 @@ public final class Inventory {
   private static String frame(RationalTime time, Placed at) {
     FrameRate rate = at.timeline().flatMap(Timeline::editRate).orElse(time.rate());
     return Long.toString(time.rescaledTo(rate, RoundingMode.HALF_UP).value());
-  }
-
-  @Override
-  public String toString() {
-    return facts.keySet().stream()
-        .map(feature -> Phrase.of("%s %s", Phrase.number(count(feature)), feature.words()))
-        .collect(Collectors.joining(", "));
   }
 }

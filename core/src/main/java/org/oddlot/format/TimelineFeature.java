@@ -1,7 +1,7 @@
 package org.oddlot.format;
 
 /** What a format of timeline files may have a place for, beside one track of clips. */
-public enum TimelineFeature {
+public enum TimelineFeature implements Content {
   BINS("bins", "they stay in the timeline file"),
   SOURCE_CLIPS("clips in bins", "they stay in the timeline file"),
   SEVERAL_TIMELINES("further timelines", "write a file for each"),
@@ -31,12 +31,12 @@ public enum TimelineFeature {
     this.instead = instead;
   }
 
-  /** As people read it. */
+  @Override
   public String words() {
     return words;
   }
 
-  /** What can be done where it is not carried. */
+  @Override
   public String instead() {
     return instead;
   }

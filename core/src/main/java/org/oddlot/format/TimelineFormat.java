@@ -77,7 +77,7 @@ public interface TimelineFormat extends InputKind<TimelineFormat.Read> {
   default List<String> losses(TimelineObject root) {
     return carries().size() == TimelineFeature.values().length
         ? List.of()
-        : Inventory.of(List.of(root), carries(), this::carriesNotes).losses();
+        : Inventory.losses(Inventory.of(List.of(root), carries(), this::carriesNotes), carries());
   }
 
   /**

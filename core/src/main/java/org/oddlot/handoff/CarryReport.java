@@ -12,13 +12,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
-import org.oddlot.format.Inventory;
-import org.oddlot.format.TimelineFeature;
+import org.oddlot.format.Content;
+import org.oddlot.format.Facts;
 import org.oddlot.format.TimelineFormat;
-import org.oddlot.input.InputFile;
-import org.oddlot.problem.Problems;
-import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.TimelineObject;
@@ -34,6 +30,8 @@ import org.oddlot.timeline.TimelineObject;
  */
 public record CarryReport(String format, List<Row> rows, List<String> notes) {
 
+  private static final String NO_PLACE = "no place for it";
+
   /** What becomes of something. */
   public enum Outcome {
     LOST,
@@ -44,7 +42,7 @@ public record CarryReport(String format, List<Row> rows, List<String> notes) {
   /**
    * What becomes of the things of one kind.
    *
-   * @param feature the kind
+   * @param feature the kind of things
    * @param outcome what becomes of them
    * @param count how many there are of which that is so
    * @param places where; as many as {@code count}
@@ -52,14 +50,19 @@ public record CarryReport(String format, List<Row> rows, List<String> notes) {
    *     outcome
    */
   public record Row(
-      TimelineFeature feature, Outcome outcome, int count, List<Placed> places, String becomes) {
+      Content feature, Outcome outcome, int count, List<Placed> places, String becomes) {
     public Row {
       places = List.copyOf(places);
     }
 
+    /** Whether it is lost or changed although the format has a place for such things. */
+    public boolean isOtherwise() {
+      return outcome == Outcome.CHANGED || (outcome == Outcome.LOST && !becomes.equals(NO_PLACE));
+    }
+
     /** What is the same if the report was right: kind, outcome and count. */
     String key() {
-      return feature + " " + outcome + " " + count;
+      return feature.words() + " " + outcome + " " + count;
     }
   }
 
@@ -68,43 +71,41 @@ public record CarryReport(String format, List<Row> rows, List<String> notes) {
     notes = List.copyOf(notes);
   }
 
-  /** What a format declares to lose of timelines. */
-  public static CarryReport declared(TimelineObject root, TimelineFormat format) {
-    Inventory inventory = inventory(List.of(root), format);
+  /** What a target declares to lose of timelines. */
+  public static CarryReport declared(TimelineObject root, Target target) {
+    Facts facts = target.before(root);
     var rows = new ArrayList<Row>();
-    for (TimelineFeature feature : TimelineFeature.values()) {
-      List<Placed> places = inventory.places(feature);
+    for (Content kind : target.kinds()) {
+      List<Placed> places = facts.places(kind);
       if (!places.isEmpty()) {
-        boolean isCarried = format.carries().contains(feature);
+        boolean isCarried = target.carries(kind);
         rows.add(
             new Row(
-                feature,
+                kind,
                 isCarried ? Outcome.CARRIED : Outcome.LOST,
                 places.size(),
                 places,
-                isCarried ? "" : "no place for it"));
+                isCarried ? "" : NO_PLACE));
       }
     }
-    return new CarryReport(format.name(), sorted(rows), List.of());
+    return new CarryReport(target.name(), sorted(rows), List.of());
   }
 
   /**
-   * What becomes of timelines in a format.
+   * What becomes of timelines in a target.
    *
-   * @param how what is said about writing
    * @throws IOException if the trial cannot be written
    */
-  public static CarryReport of(TimelineObject root, TimelineFormat format, Settings how)
-      throws IOException {
+  public static CarryReport of(TimelineObject root, Target target) throws IOException {
     Path folder = Files.createTempDirectory("oddlot-trial");
     var files = new ArrayList<Path>();
     try {
-      for (TimelineFormat.Part part : format.parts(root, Optional.empty(), how)) {
-        Path file = folder.resolve(files.size() + format.extensions().getFirst());
+      for (TimelineFormat.Part part : target.parts(root, Optional.empty())) {
+        Path file = folder.resolve(files.size() + target.ending());
         part.writer().write(file);
         files.add(file);
       }
-      return proof(root, format, files);
+      return proof(root, target, files);
     } finally {
       for (Path file : files) {
         delete(file);
@@ -130,44 +131,30 @@ public record CarryReport(String format, List<Row> rows, List<String> notes) {
    *
    * @throws IOException if one of the files cannot be found
    */
-  public static CarryReport proof(TimelineObject root, TimelineFormat format, List<Path> files)
+  public static CarryReport proof(TimelineObject root, Target target, List<Path> files)
       throws IOException {
-    var again = new ArrayList<TimelineObject>();
-    var notes = new ArrayList<String>();
     for (Path file : files) {
       if (!Files.exists(file)) {
         throw new NoSuchFileException(file.toString());
       }
-      var problems = new Problems(String.valueOf(file.getFileName()));
-      Optional<TimelineFormat.Read> read =
-          format.read(new InputFile(file), format.readingAgain(root), problems);
-      read.ifPresent(its -> again.add(its.root()));
-      if (read.isEmpty()) {
-        // Nothing of it is there then, and that is what the rows say.
-        problems.list().forEach(problem -> notes.add(problem.message()));
-      }
     }
-    return compared(inventory(List.of(root), format), inventory(again, format), format, notes);
-  }
-
-  private static Inventory inventory(List<TimelineObject> roots, TimelineFormat format) {
-    Predicate<TimelineObject> carriesNotes =
-        format.carries().contains(TimelineFeature.NOTES) ? _ -> true : format::carriesNotes;
-    return Inventory.of(roots, format.carries(), carriesNotes);
+    var notes = new ArrayList<String>();
+    Facts after = target.after(root, files, notes);
+    return compared(target.before(root), after, target, notes);
   }
 
   private static CarryReport compared(
-      Inventory before, Inventory after, TimelineFormat format, List<String> notes) {
+      Facts before, Facts after, Target target, List<String> notes) {
     var rows = new ArrayList<Row>();
-    for (TimelineFeature feature : TimelineFeature.values()) {
-      Map<String, List<Placed>> missing = before.without(after, feature);
+    for (Content kind : target.kinds()) {
+      Map<String, List<Placed>> missing = before.without(after, kind);
       List<Placed> gone = missing.values().stream().flatMap(List::stream).toList();
-      Map<String, List<Placed>> instead = after.without(before, feature);
+      Map<String, List<Placed>> instead = after.without(before, kind);
       int otherwise = Math.min(gone.size(), instead.values().stream().mapToInt(List::size).sum());
       if (otherwise > 0) {
         rows.add(
             new Row(
-                feature,
+                kind,
                 Outcome.CHANGED,
                 otherwise,
                 gone.subList(0, otherwise),
@@ -179,28 +166,26 @@ public record CarryReport(String format, List<Row> rows, List<String> notes) {
       if (gone.size() > otherwise) {
         rows.add(
             new Row(
-                feature,
+                kind,
                 Outcome.LOST,
                 gone.size() - otherwise,
                 gone.subList(otherwise, gone.size()),
-                format.carries().contains(feature) ? "not there" : "no place for it"));
+                target.carries(kind) ? "not there" : NO_PLACE));
       }
-      int carried = before.count(feature) - gone.size();
+      int carried = before.count(kind) - gone.size();
       if (carried > 0) {
         Set<Placed> lost = Collections.newSetFromMap(new IdentityHashMap<>());
         lost.addAll(gone);
         List<Placed> places =
-            before.places(feature).stream().filter(place -> !lost.contains(place)).toList();
-        rows.add(new Row(feature, Outcome.CARRIED, carried, places, ""));
+            before.places(kind).stream().filter(place -> !lost.contains(place)).toList();
+        rows.add(new Row(kind, Outcome.CARRIED, carried, places, ""));
       }
     }
-    return new CarryReport(format.name(), sorted(rows), notes);
+    return new CarryReport(target.name(), sorted(rows), notes);
   }
 
   private static List<Row> sorted(List<Row> rows) {
-    return rows.stream()
-        .sorted(Comparator.comparing(Row::outcome).thenComparing(Row::feature))
-        .toList();
+    return rows.stream().sorted(Comparator.comparing(Row::outcome)).toList();
   }
 
   /** What is lost or changed. */

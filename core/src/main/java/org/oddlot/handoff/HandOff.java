@@ -3,8 +3,6 @@ package org.oddlot.handoff;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import org.oddlot.format.TimelineFormat;
-import org.oddlot.setting.Settings;
 import org.oddlot.timeline.TimelineObject;
 
 /**
@@ -20,8 +18,7 @@ public record HandOff(List<Send> sends) {
    * @param name what the file is called, without its ending
    * @param document the file that they came in with
    * @param root the timelines with what they use
-   * @param format the format
-   * @param how what is said about writing
+   * @param target what they go out as
    * @param report what becomes of them in it
    * @param travel the media that must travel with them
    * @param isListed whether a list of that goes out beside them
@@ -31,8 +28,7 @@ public record HandOff(List<Send> sends) {
       String name,
       String document,
       TimelineObject root,
-      TimelineFormat format,
-      Settings how,
+      Target target,
       CarryReport report,
       Travel travel,
       boolean isListed,

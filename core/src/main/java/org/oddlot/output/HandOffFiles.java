@@ -45,7 +45,7 @@ public final class HandOffFiles implements OutputKind {
 
   private static List<TimelineFormat.Part> parts(
       HandOff.Send send, TimelineObject root, Optional<Path> bundle) {
-    return send.format().parts(root, bundle, send.how());
+    return send.target().parts(root, bundle);
   }
 
   /** One of the files that timelines are written to. */
@@ -53,7 +53,7 @@ public final class HandOffFiles implements OutputKind {
       implements PlannedFile {
     @Override
     public String id() {
-      return "hand-off " + send.name() + suffix + " as " + send.format().name();
+      return "hand-off " + send.name() + suffix + " as " + send.target().name();
     }
 
     @Override
@@ -63,7 +63,7 @@ public final class HandOffFiles implements OutputKind {
 
     @Override
     public String name() {
-      return send.name() + suffix + send.format().extensions().getFirst();
+      return send.name() + suffix + send.target().ending();
     }
 
     @Override
@@ -83,8 +83,8 @@ public final class HandOffFiles implements OutputKind {
           : send.report().notWhole().stream()
               .map(row ->
                   Phrase.of(
-                      "%s %s: %s",
-                      Phrase.number(row.count()), row.feature().words(), row.becomes()))
+                      "%s, in %s: %s",
+                      row.feature().words(), Phrase.count(row.count(), "place"), row.becomes()))
               .toList();
     }
 
@@ -92,7 +92,7 @@ public final class HandOffFiles implements OutputKind {
     @Override
     public void write(Material end, Function<String, Path> inputs, Path target) throws IOException {
       Path source = inputs.apply(send.document());
-      boolean isOwn = send.format().extensions().stream().anyMatch(source.toString()::endsWith);
+      boolean isOwn = source.toString().endsWith(send.target().ending());
       Path folder = Optional.ofNullable(target.toAbsolutePath().getParent()).orElse(target);
       TimelineFormat.Part part =
           parts(send, send.written(folder), isOwn ? Optional.of(source) : Optional.empty())
@@ -107,7 +107,7 @@ public final class HandOffFiles implements OutputKind {
       }
       List<String> otherwise =
           send.report()
-              .disagreement(CarryReport.proof(send.root(), send.format(), List.of(target)));
+              .disagreement(CarryReport.proof(send.root(), send.target(), List.of(target)));
       if (!otherwise.isEmpty()) {
         throw new IOException(
             "what was written is not what was announced: " + String.join(", ", otherwise));

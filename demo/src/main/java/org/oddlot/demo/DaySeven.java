@@ -2,7 +2,15 @@ package org.oddlot.demo;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.CaptionText;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Mark;
+import org.oddlot.caption.Markup;
+import org.oddlot.caption.Timebase;
+import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.time.FrameRate;
@@ -17,6 +25,7 @@ import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
 import org.oddlot.timeline.Track;
 
 /**
@@ -71,6 +80,56 @@ public final class DaySeven {
   /** The cut. */
   static byte[] cut() {
     return DaySix.written(timeline());
+  }
+
+  /** The cut as it is handed on: with captions, and a shot that can be shown from a proxy. */
+  static byte[] handedOn() {
+    Timeline cut = timeline();
+    Stack stack = cut.tracks().orElseThrow();
+    var tracks = new ArrayList<TimelineObject>(stack.children());
+    Track pictures = (Track) tracks.getFirst();
+    var shots = new ArrayList<>(pictures.children());
+    Clip first = (Clip) shots.getFirst();
+    MediaReference whole = first.media().orElseThrow();
+    shots.set(
+        0,
+        first.withMedia(Map.of("DEFAULT_MEDIA", whole, "proxy", whole.withName("proxy")), "proxy"));
+    tracks.set(0, pictures.withChildren(shots));
+    tracks.add(captions());
+    return DaySix.written(cut.withChildren(List.of(stack.withChildren(tracks))));
+  }
+
+  private static Track captions() {
+    var grid = new Timebase.Frames(RATE, false);
+    var captions = new ArrayList<Caption>();
+    String[] said = {
+      "We lay off the quay\nwith the engine stopped.",
+      "Not before the lamps are lit,\nhe said.",
+      "♪ The night ferry sails at nine ♪"
+    };
+    for (int i = 0; i < said.length; i++) {
+      long from = 90_000 + 250L * (i + 1);
+      captions.add(Caption.of("" + (i + 1), grid.at(from), grid.at(from + 75), said[i]));
+    }
+    captions.set(1, captions.get(1).withSpeaker("Tormod"));
+    CaptionText song = captions.get(2).text();
+    captions.set(
+        2,
+        captions
+            .get(2)
+            .withText(
+                new CaptionText(
+                    song.plain(),
+                    List.of(
+                        Mark.of(0, new Markup.Style(Markup.Look.ITALIC, true)),
+                        Mark.of(
+                            song.plain().length(), new Markup.Style(Markup.Look.ITALIC, false)))))
+            .withPlace(new Caption.Placement(Caption.Height.TOP, Caption.Side.CENTRE)));
+    Stack made =
+        CaptionTracks.timeline(Captions.made("Captions", "en", grid, captions), grid)
+            .tracks()
+            .orElseThrow();
+    return (Track) made.children().getFirst();
   }
 
   private static Timeline timeline() {

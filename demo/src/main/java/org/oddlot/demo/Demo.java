@@ -316,7 +316,7 @@ public final class Demo {
       return lot;
     }
     Path cut = folder.resolve("lock 3.otio");
-    put(cut, DaySeven.cut());
+    put(cut, DaySeven.handedOn());
     put(
         folder.resolve("colour house.edl"),
         DaySeven.COLOUR_HOUSE.getBytes(StandardCharsets.US_ASCII));

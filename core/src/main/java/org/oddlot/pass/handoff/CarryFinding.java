@@ -3,8 +3,6 @@ package org.oddlot.pass.handoff;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
-import org.oddlot.format.TimelineFeature;
 import org.oddlot.handoff.CarryReport;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
@@ -20,6 +18,7 @@ import org.oddlot.timeline.Address;
  *
  * @param send the file that is handed on
  * @param row what becomes of them
+ * @param isExpected whether nobody counts on them there: bins in a list, pictures in captions
  * @param places where they are
  * @param track the tracks that they are on, in words
  * @param at when the first of them is, as a label; empty where that is not in a timeline
@@ -28,21 +27,12 @@ import org.oddlot.timeline.Address;
 public record CarryFinding(
     String send,
     CarryReport.Row row,
+    boolean isExpected,
     List<Address> places,
     String track,
     String at,
     List<Evidence> evidence)
     implements Finding {
-
-  /** What nobody sees or hears: the other side does without it, or has it elsewhere. */
-  private static final Set<TimelineFeature> HARMLESS =
-      Set.of(
-          TimelineFeature.BINS,
-          TimelineFeature.SOURCE_CLIPS,
-          TimelineFeature.SEVERAL_TIMELINES,
-          TimelineFeature.SEVERAL_MEDIA,
-          TimelineFeature.MEDIA_RANGES,
-          TimelineFeature.NOTES);
 
   public CarryFinding {
     places = List.copyOf(places);
@@ -70,7 +60,7 @@ public record CarryFinding(
 
   @Override
   public Standing standing() {
-    return HARMLESS.contains(row.feature()) ? Standing.SETTLED : Standing.TO_LOOK_AT;
+    return isExpected ? Standing.SETTLED : Standing.TO_LOOK_AT;
   }
 
   @Override

@@ -8,15 +8,13 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFeature;
-import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.edl.EdlFormat;
 import org.oddlot.handoff.CarryReport;
 import org.oddlot.handoff.Extraction;
 import org.oddlot.handoff.HandOff;
+import org.oddlot.handoff.Target;
 import org.oddlot.handoff.Travel;
-import org.oddlot.input.InputFile;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.TimelineFile;
@@ -44,7 +42,8 @@ public final class HandOffPass implements Pass<CarryFinding> {
 
   /** The format of the other side. */
   public static final Setting<String> FOR =
-      Setting.oneOf("for", "For", "edl", List.of("edl", "otio", "otioz"));
+      Setting.oneOf(
+          "for", "For", "edl", List.of("edl", "otio", "otioz", "srt", "vtt", "ttml", "stl", "scc"));
 
   /** Frames before and behind what is shown that the media needs as well. */
   public static final Setting<Integer> HANDLES =
@@ -91,13 +90,11 @@ public final class HandOffPass implements Pass<CarryFinding> {
 
   /** What goes out: a file for each timeline where the format holds one, else one for each file. */
   private static List<HandOff.Send> sends(Material material, Settings settings) {
-    TimelineFormat format =
-        Formats.toWrite(new InputFile(Path.of("x." + settings.get(FOR)))).orElseThrow();
-    boolean holdsSeveral = format.carries().contains(TimelineFeature.SEVERAL_TIMELINES);
-    Settings how =
-        format.writing().contains(EdlFormat.REELS)
-            ? Settings.INITIAL.with(EdlFormat.REELS, settings.get(EdlFormat.REELS))
-            : Settings.INITIAL;
+    Target target =
+        Target.of(
+                "." + settings.get(FOR),
+                Settings.INITIAL.with(EdlFormat.REELS, settings.get(EdlFormat.REELS)))
+            .orElseThrow();
     var sends = new ArrayList<HandOff.Send>();
     for (TimelineFile document : material.documents()) {
       Set<String> names = new LinkedHashSet<>(Extraction.names(document.root()));
@@ -106,10 +103,12 @@ public final class HandOffPass implements Pass<CarryFinding> {
         names.retainAll(wanted);
       }
       List<List<String>> files =
-          holdsSeveral ? List.of(List.copyOf(names)) : names.stream().map(List::of).toList();
+          target.holdsSeveral()
+              ? List.of(List.copyOf(names))
+              : names.stream().map(List::of).toList();
       for (List<String> each : files) {
         if (!each.isEmpty()) {
-          sends.add(send(material, settings, document, each, format, how));
+          sends.add(send(material, settings, document, each, target));
         }
       }
     }
@@ -130,8 +129,7 @@ public final class HandOffPass implements Pass<CarryFinding> {
       Settings settings,
       TimelineFile document,
       List<String> names,
-      TimelineFormat format,
-      Settings how) {
+      Target target) {
     Extraction extraction = Extraction.of(document, names);
     MediaAtHand media = MediaAtHand.of(material);
     Travel travel =
@@ -143,10 +141,10 @@ public final class HandOffPass implements Pass<CarryFinding> {
             media::of);
     CarryReport report;
     try {
-      report = CarryReport.of(extraction.root(), format, how);
+      report = CarryReport.of(extraction.root(), target);
     } catch (IOException e) {
       // Without room for a trial there is what the format declares.
-      report = CarryReport.declared(extraction.root(), format);
+      report = CarryReport.declared(extraction.root(), target);
     }
     String name =
         names.size() == 1
@@ -156,11 +154,10 @@ public final class HandOffPass implements Pass<CarryFinding> {
         plain(name) + ", handed on",
         document.name(),
         extraction.root(),
-        format,
-        how,
+        target,
         report,
         travel,
-        settings.get(LIST),
+        settings.get(LIST) && target.carries(TimelineFeature.SHOTS),
         Optional.of(settings.get(COPIES)).filter(its -> !its.isBlank()).map(Path::of));
   }
 
@@ -185,6 +182,9 @@ public final class HandOffPass implements Pass<CarryFinding> {
       for (CarryReport.Row row : send.report().notWhole()) {
         findings.add(finding(material, send, row));
       }
+      if (!send.target().carries(TimelineFeature.SHOTS)) {
+        continue; // nothing of it is shown there
+      }
       for (Travel.Media media : send.travel().media()) {
         remarks.add(
             new Analysis.Remark(media.address(), media.name(), words(media, send.travel())));
@@ -208,7 +208,7 @@ public final class HandOffPass implements Pass<CarryFinding> {
     row.places().forEach(place -> tracks.add(place.trackLabel()));
     tracks.remove("");
     var evidence = new ArrayList<Evidence>();
-    evidence.add(new Evidence("goes to", send.format().name(), ""));
+    evidence.add(new Evidence("goes to", send.target().name(), ""));
     row.places().stream()
         .limit(12)
         .forEach(place ->
@@ -222,6 +222,7 @@ public final class HandOffPass implements Pass<CarryFinding> {
     return new CarryFinding(
         send.name(),
         row,
+        !send.target().isMeantFor(row.feature()),
         row.places().stream().map(place -> material.address(send.document(), place)).toList(),
         String.join(", ", tracks),
         row.places().stream()
