@@ -88,32 +88,12 @@ class ComparisonTest {
     Edit before = Edit.random(random, 40, sources);
     Edit after = before.again();
     for (int i = 0; i < 30; i++) {
-      anything(after, random);
+      after.anything();
     }
     Comparison comparison = Edit.compare(before.file("a"), after.file("b"));
     assertThat(applied(comparison))
         .containsExactlyInAnyOrderElementsOf(
             comparison.after().shots().stream().map(Laid::of).toList());
-  }
-
-  /** Edits whatever comes, also what was edited before. */
-  private static void anything(Edit cut, Random random) {
-    int i = random.nextInt(cut.lead.size() - 1);
-    switch (random.nextInt(9)) {
-      case 0 -> cut.insert(i);
-      case 1 -> cut.delete(i);
-      case 2 -> cut.trim(i, 4, -5);
-      case 3 -> cut.slip(i, random.nextInt(30));
-      case 4 -> cut.retime(i);
-      case 5 -> cut.replace(i);
-      case 6 -> cut.disable(i);
-      case 7 -> cut.move(i, random.nextInt(cut.lead.size() - 1));
-      default -> {
-        if (cut.lead.get(i).length() > 30) {
-          cut.split(i, random.nextInt(6));
-        }
-      }
-    }
   }
 
   /** A shot as it lies in a cut. */

@@ -19,9 +19,11 @@ import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.Track;
 
@@ -29,11 +31,11 @@ import org.oddlot.timeline.Track;
  * A cut that can be edited again at random, and that knows what was done to it: a leading track
  * without holes, above it pictures and titles, below it sound, all of which follow it.
  */
-final class Edit {
+public final class Edit {
   private static final FrameRate RATE = FrameRate.FPS_25;
 
   /** A shot; {@code at} only where it does not lie on the leading track. */
-  record Piece(
+  public record Piece(
       String track,
       long at,
       String media,
@@ -79,11 +81,14 @@ final class Edit {
     }
   }
 
-  final List<Piece> lead = new ArrayList<>();
-  final List<Piece> others = new ArrayList<>();
+  public final List<Piece> lead = new ArrayList<>();
+  public final List<Piece> others = new ArrayList<>();
 
   /** What was done, each as what it is called and the media or the words that it was done to. */
   final List<String> done = new ArrayList<>();
+
+  /** What is marked in the cut. */
+  public final List<Marker> markers = new ArrayList<>();
 
   private final Random random;
   private final int sources;
@@ -94,7 +99,7 @@ final class Edit {
   }
 
   /** A cut of some shots; with few sources these are used over and over. */
-  static Edit random(Random random, int shots, int sources) {
+  public static Edit random(Random random, int shots, int sources) {
     var edit = new Edit(random, sources);
     for (int i = 0; i < shots; i++) {
       edit.lead.add(edit.fresh("V1"));
@@ -123,7 +128,7 @@ final class Edit {
   }
 
   /** The same once more, to be edited. */
-  Edit again() {
+  public Edit again() {
     var copy = new Edit(random, sources);
     copy.lead.addAll(lead);
     copy.others.addAll(others);
@@ -155,7 +160,7 @@ final class Edit {
     others.replaceAll(piece -> piece.at >= from ? piece.at(piece.at + by) : piece);
   }
 
-  void insert(int index) {
+  public void insert(int index) {
     Piece its = fresh("V1");
     ripple(start(index), its.length);
     lead.add(index, its);
@@ -163,7 +168,7 @@ final class Edit {
   }
 
   /** Takes a shot out; what lies over it goes with it. */
-  void delete(int index) {
+  public void delete(int index) {
     Piece its = lead.get(index);
     long from = start(index);
     for (Piece over : List.copyOf(others)) {
@@ -177,7 +182,7 @@ final class Edit {
     done.add("gone " + its.media);
   }
 
-  void trim(int index, int head, int tail) {
+  public void trim(int index, int head, int tail) {
     Piece its = lead.get(index);
     long end = start(index) + its.length;
     lead.set(index, its.range(its.from - head, its.length + head + tail));
@@ -185,19 +190,19 @@ final class Edit {
     done.add("trimmed " + its.media + " " + head + " " + tail);
   }
 
-  void slip(int index, int by) {
+  public void slip(int index, int by) {
     Piece its = lead.get(index);
     lead.set(index, its.range(its.from + by, its.length));
     done.add("slipped " + its.media + " " + -by + " " + by);
   }
 
-  void retime(int index) {
+  public void retime(int index) {
     Piece its = lead.get(index);
     lead.set(index, new Piece("V1", 0, its.media, its.from, its.length, 2, its.words, its.on));
     done.add("retimed " + its.media);
   }
 
-  void replace(int index) {
+  public void replace(int index) {
     Piece its = lead.get(index);
     Piece other = fresh("V1");
     while (other.media.equals(its.media)) {
@@ -207,7 +212,7 @@ final class Edit {
     done.add("replaced " + other.media);
   }
 
-  void disable(int index) {
+  public void disable(int index) {
     Piece its = lead.get(index);
     lead.set(
         index, new Piece("V1", 0, its.media, its.from, its.length, its.speed, its.words, false));
@@ -215,7 +220,7 @@ final class Edit {
   }
 
   /** Cuts a shot in two; some frames between the pieces are taken out. */
-  void split(int index, int out) {
+  public void split(int index, int out) {
     Piece its = lead.get(index);
     long half = its.length / 2;
     long end = start(index) + its.length;
@@ -226,13 +231,33 @@ final class Edit {
   }
 
   /** Moves a shot; nothing lies over it, and it is the shorter way. */
-  void move(int index, int to) {
+  public void move(int index, int to) {
     Piece its = lead.remove(index);
     long from = lead.subList(0, index).stream().mapToLong(Piece::length).sum();
     ripple(from + its.length, -its.length);
     ripple(start(to), its.length);
     lead.add(to, its);
     done.add("moved " + its.media);
+  }
+
+  /** Edits whatever comes, also what was edited before. */
+  public void anything() {
+    int i = random.nextInt(lead.size() - 1);
+    switch (random.nextInt(9)) {
+      case 0 -> insert(i);
+      case 1 -> delete(i);
+      case 2 -> trim(i, 4, -5);
+      case 3 -> slip(i, random.nextInt(30));
+      case 4 -> retime(i);
+      case 5 -> replace(i);
+      case 6 -> disable(i);
+      case 7 -> move(i, random.nextInt(lead.size() - 1));
+      default -> {
+        if (lead.get(i).length() > 30) {
+          split(i, random.nextInt(6));
+        }
+      }
+    }
   }
 
   void later(int other, int by) {
@@ -269,7 +294,7 @@ final class Edit {
                 || piece.at >= its.at + its.length + Math.max(0, by));
   }
 
-  TimelineFile file(String name) {
+  public TimelineFile file(String name) {
     Map<String, List<Piece>> byTrack = new HashMap<>();
     others.forEach(
         piece -> byTrack.computeIfAbsent(piece.track, _ -> new ArrayList<>()).add(piece));
@@ -287,6 +312,10 @@ final class Edit {
               children(byTrack.getOrDefault(track, List.of()))));
     }
     Timeline timeline = Timeline.of("cut", Optional.of(RationalTime.of(90_000, RATE)), tracks);
+    if (!markers.isEmpty()) {
+      Stack stack = timeline.tracks().orElseThrow();
+      timeline = timeline.withChildren(List.of(stack.withMarkers(markers)));
+    }
     return TimelineFile.of(name, "", timeline, Profiles.own(), List.of());
   }
 
@@ -318,7 +347,7 @@ final class Edit {
     return said;
   }
 
-  static Comparison compare(TimelineFile before, TimelineFile after) {
+  public static Comparison compare(TimelineFile before, TimelineFile after) {
     Sources sources = Sources.of(List.of(before, after));
     return Comparison.of(
         Version.of(before, Placed.root(before.root()), sources),

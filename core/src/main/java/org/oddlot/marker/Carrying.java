@@ -1,0 +1,466 @@
+package org.oddlot.marker;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableSet;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.compare.Change;
+import org.oddlot.compare.Comparison;
+import org.oddlot.compare.Pair;
+import org.oddlot.compare.Shot;
+import org.oddlot.compare.Version;
+import org.oddlot.marker.Carried.Fate;
+import org.oddlot.marker.Carried.Place;
+import org.oddlot.material.Source;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.RationalTime;
+import org.oddlot.timeline.Track;
+
+/**
+ * Carries the markers of a cut to its next version, by the frames of media that they sit on. The
+ * rules are written down in {@code docs/markers.md}; whatever they decide, a marker never comes to
+ * stand on another frame than it sat on without somebody saying so.
+ */
+public final class Carrying {
+  /** Of places that show the same frame so many are offered. */
+  private static final int MOST_OFFERED = 6;
+
+  private final Version before;
+  private final Version after;
+  private final Frames framesBefore;
+  private final Frames framesAfter;
+  private final Lanes old;
+  private final Lanes now;
+  private final Map<Integer, Pair> pairs = new HashMap<>();
+  private final Set<Integer> doubtful = new HashSet<>();
+
+  /** What the older version calls media that is called otherwise in the newer one. */
+  private final Map<String, String> known = new HashMap<>();
+
+  private final Map<String, List<Shot>> nowBySource = new HashMap<>();
+  private final Map<String, List<Shot>> oldBySource = new HashMap<>();
+
+  private Carrying(Comparison comparison) {
+    this.before = comparison.before();
+    this.after = comparison.after();
+    this.framesBefore = Frames.of(before);
+    this.framesAfter = Frames.of(after);
+    this.old = new Lanes(before);
+    this.now = new Lanes(after);
+    for (Pair pair : comparison.pairs()) {
+      pair.befores().forEach(shot -> pairs.put(shot.number(), pair));
+    }
+    for (Change change : comparison.doubtful()) {
+      change.before().ifPresent(spot -> spot.shots().forEach(its -> doubtful.add(its.number())));
+    }
+    comparison.media().forEach(media -> known.put(media.after().id(), media.before().id()));
+    index(after, nowBySource);
+    index(before, oldBySource);
+  }
+
+  private void index(Version version, Map<String, List<Shot>> bySource) {
+    for (Shot shot : version.shots()) {
+      if (shot.event().enabled()) {
+        shot.source()
+            .ifPresent(
+                source -> bySource.computeIfAbsent(id(source), _ -> new ArrayList<>(1)).add(shot));
+      }
+    }
+  }
+
+  /** The name of media in both versions. */
+  private String id(Source source) {
+    return known.getOrDefault(source.id(), source.id());
+  }
+
+  private boolean isSameMedia(Shot one, Shot other) {
+    return one.source().map(this::id).equals(other.source().map(this::id));
+  }
+
+  /** What becomes of every marker of the older version. */
+  public static List<Carried> of(Comparison comparison) {
+    var carrying = new Carrying(comparison);
+    List<CutMarker> there = CutMarker.in(comparison.after());
+    Map<String, List<CutMarker>> byLabel = new HashMap<>();
+    for (CutMarker marker : there) {
+      byLabel
+          .computeIfAbsent(
+              CutMarker.label(marker.marker(), comparison.after()), _ -> new ArrayList<>(1))
+          .add(marker);
+    }
+    return CutMarker.in(comparison.before()).stream()
+        .map(marker -> carrying.unlessThere(carrying.carried(marker), byLabel))
+        .toList();
+  }
+
+  /** A marker that the newer version has already is not put there again. */
+  private Carried unlessThere(Carried carried, Map<String, List<CutMarker>> byLabel) {
+    String label = CutMarker.label(carried.from().marker(), before);
+    boolean ofClip = carried.from().shot().isPresent();
+    Optional<CutMarker> same =
+        byLabel.getOrDefault(label, List.of()).stream()
+            .filter(other -> other.shot().isPresent() == ofClip)
+            .filter(other ->
+                carried.places().stream().anyMatch(place -> place.in() == other.in())
+                    || (carried.fate() != Fate.LOST && !ofClip))
+            .findFirst();
+    if (same.isEmpty()) {
+      return carried;
+    }
+    boolean isAtPlace = carried.places().stream().anyMatch(place -> place.in() == same.get().in());
+    return new Carried(
+        carried.from(),
+        Fate.THERE,
+        List.of(
+            new Place(same.get().in(), same.get().length(), same.get().shot(), "is there already")),
+        isAtPlace
+            ? "the newer version has it there already"
+            : "the newer version has it already, at " + after.label(same.get().in()));
+  }
+
+  private Carried carried(CutMarker marker) {
+    if (marker.shot().isPresent()) {
+      return ofShot(marker, marker.shot().get());
+    }
+    List<Shot> there = old.seen(marker.in());
+    if (there.isEmpty()) {
+      there = old.heard(marker.in());
+    }
+    if (there.isEmpty()) {
+      return onNothing(marker);
+    }
+    return marker.length() == 1 ? moment(marker, there) : stretch(marker);
+  }
+
+  /** A marker of a clip stays with what the clip became, if that shows what is marked. */
+  private Carried ofShot(CutMarker marker, Shot shot) {
+    RationalTime at = marker.marker().markedRange().start();
+    Pair pair = pairs.get(shot.number());
+    if (pair != null && !isReplaced(pair)) {
+      for (Shot piece : pair.afters()) {
+        Optional<Long> in = framesAfter.shownAt(piece, at, Optional.empty());
+        if (in.isPresent()) {
+          return new Carried(
+              marker,
+              doubtful.contains(shot.number()) ? Fate.DOUBTFUL : Fate.SURE,
+              List.of(place(marker, in.get(), Optional.of(piece), "with its clip")),
+              doubtful.contains(shot.number())
+                  ? "it goes with its clip, of which it is not sure that it is the same"
+                  : "it goes with its clip");
+        }
+      }
+    }
+    return elsewhere(marker, shot, at, true);
+  }
+
+  private Place place(CutMarker marker, long in, Optional<Shot> shot, String why) {
+    return new Place(in, marker.length(), shot, why);
+  }
+
+  private boolean isReplaced(Pair pair) {
+    return !isSameMedia(pair.before(), pair.after());
+  }
+
+  /** A marker of one frame goes with what is seen there. */
+  private Carried moment(CutMarker marker, List<Shot> there) {
+    Map<Long, Place> found = new LinkedHashMap<>();
+    Shot first = there.getFirst();
+    for (Shot shot : there) {
+      follow(shot, marker.in(), Optional.empty())
+          .ifPresent(in ->
+              found.putIfAbsent(in, place(marker, in, Optional.empty(), "with " + shot.name())));
+    }
+    Optional<Long> leading = follow(first, marker.in(), Optional.empty());
+    if (leading.isEmpty()) {
+      if (!found.isEmpty()) {
+        return new Carried(
+            marker,
+            Fate.DOUBTFUL,
+            List.copyOf(found.values()),
+            gone(first) + ", but not what lies under or over it");
+      }
+      return first.source().isPresent()
+          ? elsewhere(marker, first, framesBefore.mediaAt(first, marker.in()), false)
+          : lost(marker, first, gone(first));
+    }
+    return new Carried(
+        marker,
+        isSafe(first, leading.get()) ? Fate.SURE : Fate.DOUBTFUL,
+        isSafe(first, leading.get())
+            ? found.values().stream().limit(1).toList()
+            : List.copyOf(found.values()),
+        isSafe(first, leading.get())
+            ? "it sits on the same frame of "
+                + first.name()
+                + (found.size() > 1 ? ", though what lies under or over it went elsewhere" : "")
+            : doubtful.contains(first.number())
+                ? "it is not sure that " + first.name() + " is the same shot"
+                : "something else lies over that frame now");
+  }
+
+  /** Whether a shot is surely the same one, and seen at that frame as it was before. */
+  private boolean isSafe(Shot shot, long in) {
+    Pair pair = pairs.get(shot.number());
+    return pair != null
+        && pair.afters().stream().anyMatch(piece -> isOnTop(piece, in))
+        && !doubtful.contains(shot.number());
+  }
+
+  /** Whether a shot of the newer version is what is seen, or is heard, at one of its frames. */
+  private boolean isOnTop(Shot shot, long in) {
+    return !shot.lane().kind().equals(Track.VIDEO)
+        || now.seen(in).stream().limit(1).anyMatch(top -> top.number() == shot.number());
+  }
+
+  /** Where the newer version shows what a shot shows at a frame, in what the shot became. */
+  private Optional<Long> follow(Shot shot, long frame, Optional<Long> rather) {
+    Pair pair = pairs.get(shot.number());
+    if (pair == null) {
+      return Optional.empty();
+    }
+    if (shot.source().isEmpty()) {
+      // What is generated has no frames that could be told apart: it is counted from its head.
+      long in = pair.after().in() + frame - pair.before().in();
+      boolean isOne = pair.befores().size() == 1 && pair.afters().size() == 1;
+      return isOne && in < pair.after().out() && pair.after().event().enabled()
+          ? Optional.of(in)
+          : Optional.empty();
+    }
+    RationalTime media = framesBefore.mediaAt(shot, frame);
+    for (Shot piece : pair.afters()) {
+      if (isSameMedia(shot, piece) && piece.event().enabled()) {
+        Optional<Long> in =
+            framesAfter.shownAt(
+                piece, media, rather.or(() -> Optional.of(piece.in() + frame - shot.in())));
+        if (in.isPresent()) {
+          return in;
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** A range goes with every piece of what it marks; it is in one piece if they meet. */
+  private Carried stretch(CutMarker marker) {
+    var runs = new ArrayList<long[]>();
+    var names = new ArrayList<String>();
+    boolean isSure = true;
+    long found = 0;
+    NavigableSet<Long> cuts = old.cuts(marker.in(), marker.out());
+    Long from = null;
+    for (long to : cuts) {
+      if (from != null) {
+        List<Shot> there = old.seen(from);
+        Optional<Shot> its =
+            there.stream().findFirst().or(() -> old.heard(marker.in()).stream().findFirst());
+        Optional<Long> last = Optional.empty();
+        for (long frame = from; its.isPresent() && frame < to; frame++) {
+          Shot shot = its.get();
+          long at = frame;
+          Optional<Long> in =
+              follow(shot, frame, last.map(before -> before + 1)).or(() -> anywhere(shot, at));
+          last = in;
+          if (in.isPresent()) {
+            found++;
+            isSure &= !doubtful.contains(shot.number());
+            if (!runs.isEmpty() && runs.getLast()[1] == in.get()) {
+              runs.getLast()[1]++;
+            } else {
+              runs.add(new long[] {in.get(), in.get() + 1});
+              names.add(its.get().name());
+            }
+          }
+        }
+      }
+      from = to;
+    }
+    if (runs.isEmpty()) {
+      return moment(marker, there(marker.in()));
+    }
+    var places = new ArrayList<Place>();
+    for (int i = 0; i < runs.size(); i++) {
+      long[] run = runs.get(i);
+      places.add(new Place(run[0], run[1] - run[0], Optional.empty(), "with " + names.get(i)));
+    }
+    boolean isWhole = found == marker.length();
+    String rule =
+        runs.size() == 1
+            ? isWhole
+                ? "it marks the same frames"
+                : Phrase.of(
+                    "it marks what is left of its frames, %,d of %,d", found, marker.length())
+            : Phrase.of("what it marks is in %d pieces now, each of which is marked", runs.size());
+    return new Carried(marker, isSure ? Fate.SURE : Fate.DOUBTFUL, places, rule);
+  }
+
+  private List<Shot> there(long frame) {
+    List<Shot> seen = old.seen(frame);
+    return seen.isEmpty() ? old.heard(frame) : seen;
+  }
+
+  /**
+   * The frame is not in what its shot became: it may have come in elsewhere. That is sure if both
+   * versions show it once only.
+   */
+  private Carried elsewhere(CutMarker marker, Shot shot, RationalTime media, boolean ofClip) {
+    var places = new ArrayList<Place>();
+    for (Shot other : showing(nowBySource, shot)) {
+      framesAfter
+          .shownAt(other, media, Optional.empty())
+          .filter(in -> isOnTop(other, in))
+          .ifPresent(in ->
+              places.add(
+                  place(
+                      marker,
+                      in,
+                      ofClip ? Optional.of(other) : Optional.empty(),
+                      "shows the same frame")));
+    }
+    if (places.isEmpty()) {
+      return lost(marker, shot, gone(shot));
+    }
+    boolean isSure =
+        places.size() == 1 && timesShown(shot, media) == 1 && !doubtful.contains(shot.number());
+    return new Carried(
+        marker,
+        isSure ? Fate.SURE : Fate.DOUBTFUL,
+        places.stream().limit(MOST_OFFERED).toList(),
+        isSure
+            ? "its frame of " + shot.name() + " is at another place now"
+            : Phrase.of(
+                "its frame of %s is at another place now, one of %d", shot.name(), places.size()));
+  }
+
+  /** Where a frame is seen that is nowhere in what its shot became, if both show it once only. */
+  private Optional<Long> anywhere(Shot shot, long frame) {
+    if (shot.source().isEmpty()) {
+      return Optional.empty();
+    }
+    RationalTime media = framesBefore.mediaAt(shot, frame);
+    List<Long> places =
+        showing(nowBySource, shot).stream()
+            .flatMap(other ->
+                framesAfter
+                    .shownAt(other, media, Optional.empty())
+                    .filter(in -> isOnTop(other, in))
+                    .stream())
+            .toList();
+    return places.size() == 1 && timesShown(shot, media) == 1
+        ? Optional.of(places.getFirst())
+        : Optional.empty();
+  }
+
+  private long timesShown(Shot shot, RationalTime media) {
+    return showing(oldBySource, shot).stream()
+        .filter(other -> framesBefore.shownAt(other, media, Optional.empty()).isPresent())
+        .count();
+  }
+
+  private List<Shot> showing(Map<String, List<Shot>> bySource, Shot shot) {
+    return shot
+        .source()
+        .map(source -> bySource.getOrDefault(id(source), List.of()))
+        .orElse(List.of())
+        .stream()
+        .filter(other -> other.lane().kind().equals(shot.lane().kind()))
+        .toList();
+  }
+
+  /** Between shots it stays as far behind the one before, if the one behind does so too. */
+  private Carried onNothing(CutMarker marker) {
+    Optional<Shot> left = old.before(marker.in());
+    Optional<Shot> right = old.behind(marker.in());
+    var places = new ArrayList<Place>();
+    Optional<Long> fromLeft =
+        left.flatMap(shot ->
+            follow(shot, shot.out() - 1, Optional.empty())
+                .map(last -> last + 1 + marker.in() - shot.out()));
+    Optional<Long> fromRight =
+        right.flatMap(shot ->
+            follow(shot, shot.in(), Optional.empty())
+                .map(first -> first - (shot.in() - marker.in())));
+    fromLeft.ifPresent(
+        in -> places.add(place(marker, in, Optional.empty(), "as far behind the shot before it")));
+    fromRight
+        .filter(in -> in >= 0 && !fromLeft.equals(Optional.of(in)))
+        .ifPresent(in ->
+            places.add(place(marker, in, Optional.empty(), "as far before the shot behind it")));
+    boolean isSure = places.size() == 1 && fromLeft.isPresent() && fromLeft.equals(fromRight);
+    if (places.isEmpty()) {
+      return new Carried(
+          marker,
+          Fate.LOST,
+          List.of(nearest(marker, left)),
+          "nothing was there, and the shots before and behind it are gone");
+    }
+    return new Carried(
+        marker,
+        isSure ? Fate.SURE : Fate.DOUBTFUL,
+        places,
+        isSure
+            ? "nothing is there, between the same two shots"
+            : "nothing was there, and what lies around it changed");
+  }
+
+  private Carried lost(CutMarker marker, Shot shot, String why) {
+    Pair pair = pairs.get(shot.number());
+    Place nearest;
+    if (pair == null || isReplaced(pair)) {
+      nearest =
+          pair == null
+              ? nearest(marker, earlier(shot))
+              : place(
+                  marker,
+                  Math.min(pair.after().out() - 1, pair.after().in() + marker.in() - shot.in()),
+                  Optional.empty(),
+                  "in " + pair.after().name() + ", which is there instead");
+    } else {
+      Shot head = pair.afters().getFirst();
+      Shot tail = pair.afters().getLast();
+      boolean isBehind =
+          framesBefore.mediaAt(shot, marker.in()).compareTo(tail.event().source().start()) > 0;
+      nearest =
+          isBehind
+              ? place(marker, tail.out() - 1, Optional.empty(), "the last frame that is left of it")
+              : place(marker, head.in(), Optional.empty(), "the first frame that is left of it");
+    }
+    return new Carried(marker, Fate.LOST, List.of(nearest), why);
+  }
+
+  /** The nearest shot before one on its track that the newer version has too. */
+  private Optional<Shot> earlier(Shot shot) {
+    Optional<Shot> best = Optional.empty();
+    for (List<Shot> lane : before.lanes()) {
+      if (lane.getFirst().lane().equals(shot.lane())) {
+        for (Shot other : lane) {
+          if (other.in() < shot.in() && pairs.containsKey(other.number())) {
+            best = Optional.of(other);
+          }
+        }
+      }
+    }
+    return best;
+  }
+
+  private Place nearest(CutMarker marker, Optional<Shot> earlier) {
+    long last = Math.max(0, after.length() - 1);
+    Optional<Pair> pair = earlier.map(shot -> pairs.get(shot.number()));
+    return pair.isPresent()
+        ? place(
+            marker,
+            Math.min(last, pair.get().afters().getLast().out()),
+            Optional.empty(),
+            "behind " + earlier.get().name() + ", where it would be")
+        : place(
+            marker, Math.min(last, marker.in()), Optional.empty(), "at the same time of the cut");
+  }
+
+  private static String gone(Shot shot) {
+    return "its frame of " + shot.name() + " is not there";
+  }
+}
