@@ -3,7 +3,10 @@ package org.oddlot.compare;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import org.oddlot.material.Derived;
+import org.oddlot.material.Material;
 import org.oddlot.material.Sources;
 import org.oddlot.material.TimelineFile;
 import org.oddlot.text.Phrase;
@@ -18,6 +21,14 @@ import org.oddlot.timeline.Timeline;
  * @param left what has no other version, a sentence each
  */
 public record TimelinePairs(List<Versions> pairs, List<String> left) {
+  private static final Derived<List<Side>> SIDES =
+      Derived.of(
+          Set.of(TimelineFile.class),
+          material ->
+              material.documents().stream()
+                  .filter(document -> !document.isNew())
+                  .flatMap(document -> sides(document).stream())
+                  .toList());
 
   /** A timeline in both versions. */
   public record Versions(Version before, Version after) {
@@ -96,6 +107,59 @@ public record TimelinePairs(List<Versions> pairs, List<String> left) {
     old.forEach(each -> left.add(only(each)));
     now.forEach(each -> left.add(only(each)));
     return new TimelinePairs(pairs, left);
+  }
+
+  /** Every timeline that came in, in order. */
+  public static List<Side> in(Material material) {
+    return material.derive(SIDES);
+  }
+
+  /** Whether a file or a timeline of this name came in. */
+  public static boolean isThere(Material material, String name) {
+    return !named(in(material), name).isEmpty();
+  }
+
+  /**
+   * The versions that a lot holds: of two files, or of two timelines that are named.
+   *
+   * @param nameBefore the older file or timeline; the first file where it is empty
+   * @param nameAfter the newer one; the first other file where it is empty
+   */
+  public static TimelinePairs in(Material material, String nameBefore, String nameAfter) {
+    List<Side> all = in(material);
+    List<Side> before = named(all, nameBefore);
+    List<Side> after = named(all, nameAfter);
+    if (before.isEmpty() && after.isEmpty()) {
+      String first = all.isEmpty() ? "" : all.getFirst().file().name();
+      before = all.stream().filter(side -> side.file().name().equals(first)).toList();
+      after = firstOther(all, first);
+      if (after.isEmpty()) {
+        // Two timelines of one file.
+        after = before.stream().skip(1).limit(1).toList();
+        before = before.stream().limit(1).toList();
+      }
+    } else if (before.isEmpty()) {
+      before = firstOther(all, after.getFirst().file().name());
+    } else if (after.isEmpty()) {
+      after = firstOther(all, before.getFirst().file().name());
+    }
+    return of(before, after, material.sources());
+  }
+
+  private static List<Side> firstOther(List<Side> all, String file) {
+    Optional<String> other =
+        all.stream().map(side -> side.file().name()).filter(its -> !its.equals(file)).findFirst();
+    return all.stream()
+        .filter(side -> other.filter(side.file().name()::equals).isPresent())
+        .toList();
+  }
+
+  private static List<Side> named(List<Side> all, String name) {
+    List<Side> files =
+        all.stream().filter(side -> !name.isEmpty() && side.file().name().equals(name)).toList();
+    return files.isEmpty()
+        ? all.stream().filter(side -> !name.isEmpty() && side.name().equals(name)).limit(1).toList()
+        : files;
   }
 
   private static String only(Side side) {

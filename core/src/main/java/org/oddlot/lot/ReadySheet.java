@@ -99,6 +99,14 @@ public record ReadySheet(
               List.of("intake", "compare", REPORTS),
               _ -> false),
           new ReadySheet(
+              "markers",
+              "Markers",
+              "markers go on to the next version of a cut, and notes of who watched it come in",
+              "Two versions of a cut, or one; papers with notes",
+              "The cut with its markers, each on the frame that it was put to",
+              List.of("intake", "compare", "markers"),
+              _ -> false),
+          new ReadySheet(
               "handoff",
               "Hand-off",
               "timelines go on to others, and what is lost on the way is said before",

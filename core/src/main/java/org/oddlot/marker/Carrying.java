@@ -84,6 +84,11 @@ public final class Carrying {
 
   /** What becomes of every marker of the older version. */
   public static List<Carried> of(Comparison comparison) {
+    return of(comparison, CutMarker.in(comparison.before()));
+  }
+
+  /** What becomes of some markers of the older version. */
+  public static List<Carried> of(Comparison comparison, List<CutMarker> markers) {
     var carrying = new Carrying(comparison);
     List<CutMarker> there = CutMarker.in(comparison.after());
     Map<String, List<CutMarker>> byLabel = new HashMap<>();
@@ -93,7 +98,7 @@ public final class Carrying {
               CutMarker.label(marker.marker(), comparison.after()), _ -> new ArrayList<>(1))
           .add(marker);
     }
-    return CutMarker.in(comparison.before()).stream()
+    return markers.stream()
         .map(marker -> carrying.unlessThere(carrying.carried(marker), byLabel))
         .toList();
   }
@@ -409,6 +414,10 @@ public final class Carrying {
 
   private Carried lost(CutMarker marker, Shot shot, String why) {
     Pair pair = pairs.get(shot.number());
+    Optional<Place> off = pair == null ? Optional.empty() : switchedOff(marker, shot, pair);
+    if (off.isPresent()) {
+      return new Carried(marker, Fate.LOST, List.of(off.get()), shot.name() + " is switched off");
+    }
     Place nearest;
     if (pair == null || isReplaced(pair)) {
       nearest =
@@ -430,6 +439,20 @@ public final class Carrying {
               : place(marker, head.in(), Optional.empty(), "the first frame that is left of it");
     }
     return new Carried(marker, Fate.LOST, List.of(nearest), why);
+  }
+
+  /** Where the frame would be seen if its shot were on. */
+  private Optional<Place> switchedOff(CutMarker marker, Shot shot, Pair pair) {
+    if (isReplaced(pair) || shot.source().isEmpty()) {
+      return Optional.empty();
+    }
+    RationalTime media = framesBefore.mediaAt(shot, marker.in());
+    return pair.afters().stream()
+        .filter(piece -> !piece.event().enabled())
+        .flatMap(piece -> framesAfter.shownAt(piece, media, Optional.empty()).stream())
+        .findFirst()
+        .map(in ->
+            place(marker, in, Optional.empty(), "in " + shot.name() + ", which is switched off"));
   }
 
   /** The nearest shot before one on its track that the newer version has too. */

@@ -33,6 +33,7 @@ import org.oddlot.time.FrameRate;
  * @param circled whether the take was circled
  * @param notes what was remarked
  * @param people who is in it
+ * @param authors who remarked it
  * @param keywords what it is about
  * @param category the group of its keywords
  * @param implied what stands in no cell of its row, but above it or in the paper's name
@@ -58,6 +59,7 @@ public record LogEntry(
     boolean circled,
     String notes,
     List<String> people,
+    List<String> authors,
     List<String> keywords,
     String category,
     Set<LogField> implied) {
@@ -75,6 +77,7 @@ public record LogEntry(
   public LogEntry {
     tracks = tracks.isEmpty() ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(tracks));
     people = List.copyOf(people);
+    authors = List.copyOf(authors);
     keywords = List.copyOf(keywords);
     implied = Set.copyOf(implied);
   }
@@ -160,6 +163,7 @@ public record LogEntry(
     private boolean circled;
     private String notes = "";
     private List<String> people = List.of();
+    private List<String> authors = List.of();
     private List<String> keywords = List.of();
     private String category = "";
     private Set<LogField> implied = Set.of();
@@ -190,6 +194,7 @@ public record LogEntry(
       circled = entry.circled;
       notes = entry.notes;
       people = entry.people;
+      authors = entry.authors;
       keywords = entry.keywords;
       category = entry.category;
       implied = entry.implied;
@@ -271,6 +276,11 @@ public record LogEntry(
       return this;
     }
 
+    Draft authors(List<String> value) {
+      authors = value;
+      return this;
+    }
+
     Draft implied(Set<LogField> value) {
       implied = value;
       return this;
@@ -280,7 +290,7 @@ public record LogEntry(
     public LogEntry entry() {
       return new LogEntry(
           id, paper, row, kind, in, out, rate, date, scene, shot, take, camera, unit, reel,
-          soundReel, clip, tracks, circled, notes, people, keywords, category, implied);
+          soundReel, clip, tracks, circled, notes, people, authors, keywords, category, implied);
     }
   }
 }

@@ -21,6 +21,7 @@ public enum LogField {
   CIRCLED("circled"),
   NOTES("notes"),
   PEOPLE("people"),
+  AUTHOR("written by"),
   KEYWORD("keyword"),
   CATEGORY("category"),
   MARKER("marker"),
@@ -51,6 +52,6 @@ public enum LogField {
 
   /** Whether several columns can hold it; what they say is put together. */
   boolean mayRepeat() {
-    return this == NOTES || this == PEOPLE || this == KEYWORD || this == TRACKS;
+    return this == NOTES || this == PEOPLE || this == AUTHOR || this == KEYWORD || this == TRACKS;
   }
 }

@@ -288,6 +288,7 @@ public final class LogReader {
             more(entry.people(), cells.list(row, LogField.PEOPLE)),
             more(entry.keywords(), cells.list(row, LogField.KEYWORD)),
             entry.category())
+        .authors(more(entry.authors(), cells.list(row, LogField.AUTHOR)))
         .circled(entry.circled() || TakeCell.circle(cells.raw(row, LogField.CIRCLED)).orElse(false))
         .entry();
   }
@@ -399,6 +400,7 @@ public final class LogReader {
               .circled(take.circled() || (rowCircled && (takes.size() == 1 || !anyCircled(takes))))
               .notes(marker.isEmpty() ? notes : both(marker, notes, ". "))
               .about(cells.list(row, LogField.PEOPLE), keywords, cells.raw(row, LogField.CATEGORY))
+              .authors(cells.list(row, LogField.AUTHOR))
               .implied(implied)
               .entry());
     }

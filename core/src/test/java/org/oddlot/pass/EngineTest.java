@@ -47,8 +47,9 @@ class EngineTest {
             "captions",
             "titles",
             "restyle",
-            "licences",
             "compare",
+            "markers",
+            "licences",
             "handoff",
             "reports",
             "return");
@@ -70,8 +71,9 @@ class EngineTest {
             "captions",
             "titles",
             "restyle",
-            "licences",
             "compare",
+            "markers",
+            "licences",
             "handoff",
             "reports",
             "return");
@@ -214,8 +216,9 @@ class EngineTest {
             "captions",
             "titles",
             "restyle",
-            "licences",
             "compare",
+            "markers",
+            "licences",
             "handoff",
             "reports",
             "return");

@@ -54,6 +54,36 @@ public final class DaySeven {
           "wait",
           "picture hand-off");
 
+  /** What is done with the notes of a screening by itself. */
+  static final List<String> SCREENING =
+      List.of(
+          "station markers",
+          "report Notes of a screening, carried to the next lock",
+          "press tab-all",
+          "select markers-rows 4",
+          "wait",
+          "picture markers");
+
+  /** What two people wrote down while they watched lock 2. */
+  static final String NOTES =
+      """
+      Screening of lock 2;;
+      TC;Comment;By
+      01:00:12:10;Hold on the harbour longer;Ines
+      01:00:12:18;hold on the harbour longer.;Tormod
+      01:02:20:00;Which of the two boats is this?;Tormod
+      01:03:05:00;Lovely, leave it;Ines
+      01:04:35;His name is spelt with two a: Aaslund;Ines
+      01:05:58:00;Is this take in sync?;Tormod
+      01:07:30:12;The bell comes too early;Ines
+      01:09:38:09;More silence before the bell;Tormod
+      01:11:30:00;Can the archive picture be larger?;Ines
+      01:13:27:20;Do we have this licence?;Tormod
+      01:17:50:00;The montage is one shot too long;Ines
+      01:17:50:05;The montage is one shot too long;Tormod
+      01:45:00:00;Thank you all;Ines
+      """;
+
   /** What a colour house sent of the cut's beginning; two of its lines cannot be read. */
   static final String COLOUR_HOUSE =
       """
@@ -80,6 +110,13 @@ public final class DaySeven {
   /** The cut. */
   static byte[] cut() {
     return DaySix.written(timeline());
+  }
+
+  /** The cut as the editing program exports it where nobody brought the markers along. */
+  static byte[] withoutMarkers() {
+    Timeline cut = timeline();
+    return DaySix.written(
+        cut.withChildren(List.of(cut.tracks().orElseThrow().withMarkers(List.of()))));
   }
 
   /** The cut as it is handed on: with captions, and a shot that can be shown from a proxy. */

@@ -30,6 +30,7 @@ public final class Demo {
         new DemoDay("titles", "titles", Demo::makeTitles, DayFive.TOUR),
         new DemoDay("delivery", "delivery", Demo::makeDelivery, DaySix.TOUR),
         new DemoDay("compare", "lock 3", Demo::makeNextLock, DaySeven.TOUR),
+        new DemoDay("markers", "screening", Demo::makeScreening, DaySeven.SCREENING),
         new DemoDay("handoff", "hand-off", Demo::makeHandOff, DaySeven.HAND_OFF));
   }
 
@@ -299,6 +300,35 @@ public final class Demo {
         empty
             .withFiles(inputs)
             .withSheet(ReadySheet.byId("compare").orElseThrow().over(empty.sheet())),
+        lot);
+    return lot;
+  }
+
+  /**
+   * Makes two versions of the documentary cut in {@code folder}, of which only the older one has
+   * markers, with the notes of two people who watched that one: a lot by itself.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeScreening(Path folder) throws IOException {
+    Path lot = folder.resolve("Ferry screening" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      return lot;
+    }
+    List<Path> inputs =
+        List.of(
+            folder.resolve("lock 2.otio"),
+            folder.resolve("lock 3.otio"),
+            folder.resolve("screening of lock 2.csv"));
+    put(inputs.get(0), DaySix.cut());
+    put(inputs.get(1), DaySeven.withoutMarkers());
+    put(inputs.get(2), DaySeven.NOTES.getBytes(StandardCharsets.UTF_8));
+    Lot empty = Lot.empty("Ferry screening");
+    LotFile.save(
+        empty
+            .withFiles(inputs)
+            .withSheet(ReadySheet.byId("markers").orElseThrow().over(empty.sheet())),
         lot);
     return lot;
   }

@@ -17,10 +17,8 @@ import org.oddlot.compare.Shot;
 import org.oddlot.compare.TimelinePairs;
 import org.oddlot.compare.Version;
 import org.oddlot.material.CutSpot;
-import org.oddlot.material.Derived;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
-import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Choice;
@@ -54,17 +52,6 @@ public final class ComparePass implements Pass<ChangeFinding> {
   /** Of what may be the same shot so many are offered. */
   private static final int MOST_OFFERED = 4;
 
-  /** Every timeline that came in, in order. */
-  private static final Derived<List<TimelinePairs.Side>> SIDES =
-      Derived.of(Set.of(TimelineFile.class), ComparePass::sides);
-
-  private static List<TimelinePairs.Side> sides(Material material) {
-    return material.documents().stream()
-        .filter(document -> !document.isNew())
-        .flatMap(document -> TimelinePairs.sides(document).stream())
-        .toList();
-  }
-
   @Override
   public String id() {
     return "compare";
@@ -97,48 +84,11 @@ public final class ComparePass implements Pass<ChangeFinding> {
 
   @Override
   public boolean concerns(Material material) {
-    return material.derive(SIDES).size() > 1;
+    return TimelinePairs.in(material).size() > 1;
   }
 
-  /** The versions that are compared: of two files, or of two timelines that are named. */
   private static TimelinePairs pairs(Material material, Settings settings) {
-    List<TimelinePairs.Side> all = material.derive(SIDES);
-    List<TimelinePairs.Side> before = named(all, settings.get(BEFORE));
-    List<TimelinePairs.Side> after = named(all, settings.get(AFTER));
-    if (before.isEmpty() && after.isEmpty()) {
-      String first = all.isEmpty() ? "" : all.getFirst().file().name();
-      before = all.stream().filter(side -> side.file().name().equals(first)).toList();
-      after = firstOther(all, first);
-      if (after.isEmpty()) {
-        // Two timelines of one file.
-        after = before.stream().skip(1).limit(1).toList();
-        before = before.stream().limit(1).toList();
-      }
-    } else if (before.isEmpty()) {
-      before = firstOther(all, after.getFirst().file().name());
-    } else if (after.isEmpty()) {
-      after = firstOther(all, before.getFirst().file().name());
-    }
-    return TimelinePairs.of(before, after, material.sources());
-  }
-
-  private static List<TimelinePairs.Side> firstOther(List<TimelinePairs.Side> all, String file) {
-    Optional<String> other =
-        all.stream().map(side -> side.file().name()).filter(its -> !its.equals(file)).findFirst();
-    return all.stream()
-        .filter(side -> other.filter(side.file().name()::equals).isPresent())
-        .toList();
-  }
-
-  private static List<TimelinePairs.Side> named(List<TimelinePairs.Side> all, String name) {
-    List<TimelinePairs.Side> files =
-        all.stream().filter(side -> !name.isEmpty() && side.file().name().equals(name)).toList();
-    return files.isEmpty()
-        ? all.stream()
-            .filter(side -> !name.isEmpty() && side.place().object().name().equals(name))
-            .limit(1)
-            .toList()
-        : files;
+    return TimelinePairs.in(material, settings.get(BEFORE), settings.get(AFTER));
   }
 
   @Override
@@ -164,7 +114,7 @@ public final class ComparePass implements Pass<ChangeFinding> {
     pairs.left().forEach(left -> remarks.add(new Analysis.Remark(left, "Timeline", left)));
     for (Setting<String> setting : List.of(BEFORE, AFTER)) {
       String name = request.settings().get(setting);
-      if (!name.isEmpty() && named(request.material().derive(SIDES), name).isEmpty()) {
+      if (!name.isEmpty() && !TimelinePairs.isThere(request.material(), name)) {
         remarks.add(
             new Analysis.Remark(
                 setting.key(),

@@ -7,6 +7,6 @@ import org.oddlot.window.kit.PassStation;
 public final class CompareStation extends PassStation {
   /** The station. */
   public CompareStation() {
-    super(new ComparePass(), "Delivery", CompareBench::new);
+    super(new ComparePass(), "Cuts", CompareBench::new);
   }
 }

@@ -117,6 +117,15 @@ public final class StripPane extends VBox {
     setManaged(false);
   }
 
+  /**
+   * Where the plumb hangs, in seconds after the first frame; empty unless this timeline is shown.
+   */
+  public Optional<Rational> plumb(Address of) {
+    return isVisible() && isUnfolded() && timeline.filter(of::equals).isPresent()
+        ? Optional.of(Rational.of(Math.round(strip.plumb() * 1e6), 1_000_000))
+        : Optional.empty();
+  }
+
   /** What is to be done when a slip is chosen in it. */
   public void whenPicked(Consumer<Placed> action) {
     onPick = action;

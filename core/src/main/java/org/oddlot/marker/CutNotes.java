@@ -1,0 +1,260 @@
+package org.oddlot.marker;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.NavigableSet;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import org.oddlot.compare.Version;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.material.Material;
+import org.oddlot.material.Pairing;
+import org.oddlot.material.Paper;
+import org.oddlot.material.Source;
+import org.oddlot.paper.Label;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.MarkerKind;
+import org.oddlot.profile.Profile;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Placed;
+
+/**
+ * Notes of people who watched a cut, as papers have them by record timecode: as markers of the cut.
+ *
+ * @param notes the markers, in the order of the cut
+ * @param left what of the papers is no such note, and why
+ */
+public record CutNotes(List<Note> notes, List<Left> left) {
+  private static final int LONGEST_NAME = 60;
+
+  /**
+   * A note.
+   *
+   * @param paper the paper
+   * @param rows its rows; several where several people noted the same
+   * @param marker what is marked in the cut
+   * @param doubt why it may not be meant for this cut; empty where nothing speaks against it
+   */
+  public record Note(String paper, List<Integer> rows, CutMarker marker, String doubt) {
+    public Note {
+      rows = List.copyOf(rows);
+    }
+  }
+
+  /**
+   * A row that is no note.
+   *
+   * @param paper the paper
+   * @param row its row
+   * @param why in few words
+   */
+  public record Left(String paper, int row, String why) {}
+
+  /**
+   * How notes become markers.
+   *
+   * @param shift frames that all are laid later
+   * @param near frames that the same words of several people may be apart
+   * @param snap frames to the nearest cut within which a note is laid on it
+   * @param colour a colour's standard name; empty for none
+   */
+  public record Wanted(int shift, int near, int snap, String colour) {}
+
+  public CutNotes {
+    notes = List.copyOf(notes);
+    left = List.copyOf(left);
+  }
+
+  /** The notes of a lot's papers about a cut. */
+  public static CutNotes of(Material material, Version version, Wanted wanted) {
+    var notes = new ArrayList<Note>();
+    var left = new ArrayList<Left>();
+    List<String> paired = material.all(Pairing.class).stream().map(Pairing::entryId).toList();
+    NavigableSet<Long> cuts = new TreeSet<>();
+    version
+        .shots()
+        .forEach(shot -> {
+          cuts.add(shot.in());
+          cuts.add(shot.out());
+        });
+    for (Paper paper : material.papers()) {
+      List<LogEntry> entries =
+          paper.log().entries().stream()
+              .filter(entry -> entry.in().isPresent() && !entry.notes().isEmpty())
+              .toList();
+      long inCut = entries.stream().filter(entry -> frame(entry, version).isPresent()).count();
+      boolean isLog =
+          entries.stream().anyMatch(entry -> paired.contains(entry.id()))
+              || entries.stream().anyMatch(CutNotes::saysWhichTake);
+      if (isLog || inCut == 0 || inCut * 2 < entries.size()) {
+        continue;
+      }
+      String doubt = doubt(entries, version);
+      var said = new ArrayList<Said>();
+      for (LogEntry entry : entries) {
+        Optional<Long> frame = frame(entry, version);
+        if (frame.isEmpty()) {
+          left.add(new Left(paper.log().name(), entry.row(), "its time is not in the cut"));
+          continue;
+        }
+        long at =
+            onCut(Math.clamp(frame.get() + wanted.shift, 0, version.length() - 1), cuts, wanted);
+        put(Said.of(paper.log().name(), entry, at, doubt), wanted, said);
+      }
+      said.forEach(each -> notes.add(each.note(version, wanted)));
+    }
+    notes.sort(Comparator.comparingLong(note -> note.marker.in()));
+    return new CutNotes(notes, left);
+  }
+
+  /** Logs say scene, take or clip; who watches a cut does not. */
+  private static boolean saysWhichTake(LogEntry entry) {
+    return Stream.of(entry.scene(), entry.take(), entry.reel(), entry.camera())
+        .anyMatch(value -> !value.isEmpty());
+  }
+
+  /** The times are those of the cut, but they may be those of media in it as well. */
+  private static String doubt(List<LogEntry> entries, Version version) {
+    Set<TimeRange> media = new HashSet<>();
+    version.shots().forEach(shot -> shot.source().flatMap(Source::range).ifPresent(media::add));
+    long inMedia =
+        entries.stream()
+            .flatMap(entry -> label(entry, version).stream())
+            .filter(
+                label -> media.stream().anyMatch(range -> range.contains(label.toRationalTime())))
+            .count();
+    return inMedia * 2 >= entries.size()
+        ? "its times are those of the cut, and those of media in it as well"
+        : "";
+  }
+
+  private static Optional<Timecode> label(LogEntry entry, Version version) {
+    Label in = entry.in().orElseThrow();
+    Timecode first = version.label(0);
+    int digits =
+        in.frames() >= 0
+            ? in.frames()
+            : in.millis() >= 0 ? (int) (in.millis() * (long) version.rate().nominal() / 1000) : 0;
+    try {
+      return Optional.of(
+          Timecode.of(
+              in.hours(), in.minutes(), in.seconds(), digits, version.rate(), first.dropFrame()));
+    } catch (IllegalArgumentException e) {
+      return Optional.empty(); // a frame that this rate does not have
+    }
+  }
+
+  private static Optional<Long> frame(LogEntry entry, Version version) {
+    return label(entry, version)
+        .map(label -> label.frames() - version.label(0).frames())
+        .filter(frame -> frame >= 0 && frame < version.length());
+  }
+
+  private static long onCut(long frame, NavigableSet<Long> cuts, Wanted wanted) {
+    long nearest =
+        Stream.of(cuts.floor(frame), cuts.ceiling(frame))
+            .filter(Objects::nonNull)
+            .min(Comparator.comparingLong(cut -> Math.abs(cut - frame)))
+            .orElse(frame);
+    return Math.abs(nearest - frame) <= wanted.snap ? nearest : frame;
+  }
+
+  private static Placed stack(Version version) {
+    var found = new ArrayList<Placed>(1);
+    version.place().forEachChild(found::add);
+    return found.getFirst();
+  }
+
+  /** What rows say, before it is a marker. */
+  private record Said(
+      String paper, List<Integer> rows, String text, List<String> by, long at, String doubt) {
+
+    static Said of(String paper, LogEntry entry, long at, String doubt) {
+      return new Said(
+          paper,
+          List.of(entry.row()),
+          entry.notes(),
+          entry.authors().isEmpty() ? entry.people() : entry.authors(),
+          at,
+          doubt);
+    }
+
+    /** Whether another says the same, nearby. */
+    boolean isSame(Said other, Wanted wanted) {
+      return Math.abs(at - other.at) <= wanted.near && words().equals(other.words());
+    }
+
+    private String words() {
+      return text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
+    }
+
+    Said with(Said other) {
+      return new Said(
+          paper,
+          Stream.concat(rows.stream(), other.rows.stream()).toList(),
+          text,
+          Stream.concat(by.stream(), other.by.stream()).distinct().toList(),
+          at,
+          doubt);
+    }
+
+    Note note(Version version, Wanted wanted) {
+      return new Note(
+          paper,
+          rows,
+          new CutMarker(marker(version, wanted), stack(version), Optional.empty(), at, 1),
+          doubt);
+    }
+
+    private Marker marker(Version version, Wanted wanted) {
+      Profile profile = version.document().profile();
+      String head =
+          text.length() <= LONGEST_NAME ? text : text.substring(0, LONGEST_NAME).strip() + "…";
+      JsonObject metadata = JsonObject.EMPTY;
+      metadata =
+          put(
+              metadata,
+              profile,
+              Field.MARKER_KIND,
+              profile.kinds().getOrDefault(MarkerKind.NOTE, MarkerKind.NOTE.word()));
+      metadata = put(metadata, profile, Field.MARKER_TEXT, text);
+      return new Marker(
+          Origin.made(),
+          by.isEmpty() ? head : Phrase.of("%s (%s)", head, String.join(", ", by)),
+          wanted.colour,
+          TimeRange.of(at, 1, version.rate()),
+          head.equals(text) ? "" : text,
+          metadata);
+    }
+  }
+
+  private static JsonObject put(JsonObject metadata, Profile profile, Field field, String value) {
+    return profile
+        .place(field)
+        .map(place -> place.set(metadata, JsonString.of(value)))
+        .orElse(metadata);
+  }
+
+  /** Adds what is said; to the one that says the same nearby, if there is one. */
+  private static void put(Said said, Wanted wanted, List<Said> all) {
+    for (int i = all.size() - 1; i >= 0; i--) {
+      if (all.get(i).isSame(said, wanted)) {
+        all.set(i, all.get(i).with(said));
+        return;
+      }
+    }
+    all.add(said);
+  }
+}

@@ -1,0 +1,378 @@
+package org.oddlot.pass.markers;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.oddlot.compare.Compared;
+import org.oddlot.compare.Comparison;
+import org.oddlot.compare.Hands;
+import org.oddlot.compare.TimelinePairs;
+import org.oddlot.compare.Version;
+import org.oddlot.marker.Carried;
+import org.oddlot.marker.Carried.Fate;
+import org.oddlot.marker.Carried.Place;
+import org.oddlot.marker.Carrying;
+import org.oddlot.marker.CutMarker;
+import org.oddlot.marker.CutNotes;
+import org.oddlot.material.CutSpot;
+import org.oddlot.material.Material;
+import org.oddlot.pass.Analysis;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Codec;
+import org.oddlot.pass.Evidence;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.Standing;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Address;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.TimelineObject;
+
+/**
+ * Brings markers to where they belong: those of an older version of a cut to its newer one, by the
+ * frames that they sit on, and the notes of people who watched a cut from their papers into it.
+ */
+public final class MarkersPass implements Pass<MarkerFinding> {
+  /** The version that the markers are in: a file or a timeline by its name. */
+  public static final Setting<String> FROM =
+      Setting.textOrNothing(
+          "from", "From", "the first, or a file or timeline", _ -> Optional.empty());
+
+  /** The version that they go to. */
+  public static final Setting<String> TO =
+      Setting.textOrNothing("to", "To", "the second, or a file or timeline", _ -> Optional.empty());
+
+  /** Which version people saw when they wrote their notes. */
+  public static final Setting<String> NOTES_OF =
+      Setting.oneOf("notes", "Notes are of", "the older", List.of("the older", "the newer"));
+
+  /** Frames that notes are laid later. */
+  public static final Setting<Integer> SHIFT =
+      Setting.number("shift", "Notes later by", 0, -1_000_000, 1_000_000, "frames");
+
+  /** Frames to the nearest cut within which a note is laid on it. */
+  public static final Setting<Integer> SNAP =
+      Setting.number("snap", "To a cut within", 0, 0, 1000, "frames");
+
+  /** Frames that the same words of several people may be apart. */
+  public static final Setting<Integer> NEAR =
+      Setting.number("near", "Same words within", 25, 0, 10_000, "frames");
+
+  /** The colour of notes, by the names that OpenTimelineIO has. */
+  public static final Setting<String> COLOUR =
+      Setting.oneOf(
+          "colour",
+          "Colour",
+          "none",
+          List.of(
+              "none", "pink", "red", "orange", "yellow", "green", "cyan", "blue", "purple",
+              "magenta", "black", "white"));
+
+  @Override
+  public String id() {
+    return "markers";
+  }
+
+  @Override
+  public String title() {
+    return "Markers";
+  }
+
+  @Override
+  public String question() {
+    return "Where do the markers belong?";
+  }
+
+  @Override
+  public List<Setting<?>> settings() {
+    return List.of(FROM, TO, NOTES_OF, SHIFT, SNAP, NEAR, COLOUR);
+  }
+
+  @Override
+  public Codec<?> answers() {
+    return Codec.CHOICES;
+  }
+
+  @Override
+  public boolean isOnByItself() {
+    return false;
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return !TimelinePairs.in(material).isEmpty();
+  }
+
+  /** One marker with all that is to be told of it. */
+  private record Told(Carried carried, Version to, Version was, String from, String doubt) {}
+
+  @Override
+  public Analysis<MarkerFinding> analyse(Request request) {
+    Material material = request.material();
+    var remarks = new ArrayList<Analysis.Remark>();
+    var findings = new ArrayList<MarkerFinding>();
+    for (Told told : told(request, remarks)) {
+      request.progress().check();
+      Carried carried = told.carried;
+      if (carried.fate() == Fate.THERE) {
+        remarks.add(
+            new Analysis.Remark(
+                carried.from().holder().path(), carried.from().marker().name(), carried.rule()));
+      } else {
+        findings.add(finding(material, told));
+      }
+    }
+    for (Setting<String> setting : List.of(FROM, TO)) {
+      String name = request.settings().get(setting);
+      if (!name.isEmpty() && !TimelinePairs.isThere(material, name)) {
+        remarks.add(
+            new Analysis.Remark(
+                setting.key(),
+                setting.title(),
+                Phrase.of("there is no file and no timeline “%s” here", name)));
+      }
+    }
+    return Analysis.of(findings, remarks);
+  }
+
+  private static List<Told> told(Request request, List<Analysis.Remark> remarks) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    TimelinePairs pairs = TimelinePairs.in(material, settings.get(FROM), settings.get(TO));
+    var wanted =
+        new CutNotes.Wanted(
+            settings.get(SHIFT),
+            settings.get(NEAR),
+            settings.get(SNAP),
+            settings.get(COLOUR).equals("none")
+                ? ""
+                : settings.get(COLOUR).toUpperCase(Locale.ROOT));
+    var all = new ArrayList<Told>();
+    for (TimelinePairs.Versions each : pairs.pairs()) {
+      request.progress().check();
+      Comparison comparison = compared(material, each);
+      for (Carried carried : Carrying.of(comparison)) {
+        all.add(
+            new Told(carried, each.after(), each.before(), each.before().document().name(), ""));
+      }
+      boolean ofOlder = settings.get(NOTES_OF).equals("the older");
+      Version seen = ofOlder ? each.before() : each.after();
+      CutNotes notes = CutNotes.of(material, seen, wanted);
+      List<CutMarker> markers = notes.notes().stream().map(CutNotes.Note::marker).toList();
+      List<Carried> carried =
+          ofOlder
+              ? Carrying.of(comparison, markers)
+              : markers.stream().map(marker -> asItIs(marker, seen)).toList();
+      tell(notes, carried, each.after(), seen, all, remarks);
+    }
+    if (pairs.pairs().isEmpty()) {
+      for (TimelinePairs.Side side : TimelinePairs.in(material)) {
+        Version version = Version.of(side.file(), side.place(), material.sources());
+        CutNotes notes = CutNotes.of(material, version, wanted);
+        tell(
+            notes,
+            notes.notes().stream().map(note -> asItIs(note.marker(), version)).toList(),
+            version,
+            version,
+            all,
+            remarks);
+      }
+    }
+    return all;
+  }
+
+  private static void tell(
+      CutNotes notes,
+      List<Carried> carried,
+      Version to,
+      Version was,
+      List<Told> all,
+      List<Analysis.Remark> remarks) {
+    for (int i = 0; i < carried.size(); i++) {
+      CutNotes.Note note = notes.notes().get(i);
+      String rows = note.rows().stream().map(String::valueOf).collect(Collectors.joining(", "));
+      all.add(
+          new Told(
+              carried.get(i), to, was, Phrase.of("%s, row %s", note.paper(), rows), note.doubt()));
+    }
+    notes
+        .left()
+        .forEach(left ->
+            remarks.add(
+                new Analysis.Remark(
+                    left.paper(), Phrase.of("%s, row %d", left.paper(), left.row()), left.why())));
+  }
+
+  /** A note of the very cut that it goes to. */
+  private static Carried asItIs(CutMarker marker, Version version) {
+    boolean isThere =
+        CutMarker.in(version).stream()
+            .anyMatch(other ->
+                other.in() == marker.in() && other.marker().name().equals(marker.marker().name()));
+    return new Carried(
+        marker,
+        isThere ? Fate.THERE : Fate.SURE,
+        List.of(new Place(marker.in(), marker.length(), Optional.empty(), "by its time")),
+        isThere ? "it is there already" : "it stands at its time");
+  }
+
+  /** What Compare settled, with what somebody said there; else what is seen now. */
+  private static Comparison compared(Material material, TimelinePairs.Versions versions) {
+    return material.one(Compared.class).stream()
+        .flatMap(compared -> compared.comparisons().stream())
+        .filter(each ->
+            each.before().place().key().equals(versions.before().place().key())
+                && each.after().place().key().equals(versions.after().place().key())
+                && each.before().document().name().equals(versions.before().document().name())
+                && each.after().document().name().equals(versions.after().document().name()))
+        .findFirst()
+        .orElseGet(() -> versions.compared(Hands.NONE));
+  }
+
+  private static MarkerFinding finding(Material material, Told told) {
+    Carried carried = told.carried;
+    Version to = told.to;
+    Address timeline = material.address(to.document().name(), to.place());
+    boolean isOther = !told.was.equals(to);
+    Standing standing =
+        switch (carried.fate()) {
+          case SURE, THERE -> told.doubt.isEmpty() ? Standing.SETTLED : Standing.TO_LOOK_AT;
+          case DOUBTFUL -> Standing.TO_LOOK_AT;
+          case LOST -> Standing.OPEN;
+        };
+    Place first = carried.places().getFirst();
+    Rational frame = to.rate().frameDuration();
+    var evidence = new ArrayList<Evidence>();
+    evidence.add(new Evidence("was at", told.was.label(carried.from().in()).toString(), told.from));
+    for (Place place : carried.places()) {
+      evidence.add(
+          new Evidence(
+              carried.fate() == Fate.LOST ? "nearest" : "now",
+              to.label(place.in()).toString(),
+              place.why()));
+    }
+    if (carried.from().length() > 1) {
+      evidence.add(
+          new Evidence(
+              "marks", RationalTime.of(carried.from().length(), told.was.rate()).inWords(), ""));
+    }
+    carried
+        .from()
+        .shot()
+        .ifPresent(shot -> evidence.add(new Evidence("on", shot.name(), shot.lane().label())));
+    return new MarkerFinding(
+        carried,
+        to,
+        timeline,
+        isOther
+            ? Optional.of(material.address(told.was.document().name(), told.was.place()))
+            : Optional.empty(),
+        told.was.label(carried.from().in()),
+        told.from,
+        standing,
+        told.doubt.isEmpty() ? carried.rule() : told.doubt,
+        new CutSpot(timeline, frame.times(first.in()), frame.times(first.in() + first.length())),
+        evidence);
+  }
+
+  @Override
+  public Applied apply(Request request, List<Reviewed<MarkerFinding>> accepted) {
+    Map<String, Edits> edits = new HashMap<>();
+    var claims = new ArrayList<Applied.Claim>();
+    for (Reviewed<MarkerFinding> reviewed : accepted) {
+      MarkerFinding finding = reviewed.finding();
+      List<Place> places = places(reviewed);
+      for (int i = 0; i < places.size(); i++) {
+        Place place = places.get(i);
+        TimelineObject target = target(finding, place);
+        Marker marker = marker(finding, place, places.size() > 1 ? i + 1 : 0, places.size());
+        edits
+            .computeIfAbsent(finding.to().document().name(), _ -> new Edits())
+            .change(
+                target,
+                object ->
+                    switch (object) {
+                      case Clip clip -> clip.plusMarker(marker);
+                      case Stack stack -> stack.withMarkers(with(stack.markers(), marker));
+                      default -> object;
+                    });
+        claims.add(new Applied.Claim(target.identity(), "markers", reviewed.reason()));
+      }
+    }
+    return new Applied(request.material().withEdits(edits), claims);
+  }
+
+  private static List<Marker> with(List<Marker> markers, Marker more) {
+    var all = new ArrayList<>(markers);
+    all.add(more);
+    return all;
+  }
+
+  /** Where it goes: to what somebody chose, else to where it was found. */
+  private static List<Place> places(Reviewed<MarkerFinding> reviewed) {
+    MarkerFinding finding = reviewed.finding();
+    List<String> chosen = reviewed.chosen();
+    if (chosen.isEmpty()) {
+      return finding.carried().fate() == Fate.LOST ? List.of() : finding.carried().places();
+    }
+    return chosen.stream()
+        .flatMap(each -> finding.frame(each).stream())
+        .map(frame ->
+            finding.carried().places().stream()
+                .filter(place -> place.in() == frame)
+                .findFirst()
+                .orElse(
+                    new Place(
+                        frame, finding.carried().from().length(), Optional.empty(), "by hand")))
+        .toList();
+  }
+
+  private static TimelineObject target(MarkerFinding finding, Place place) {
+    if (place.shot().isPresent()) {
+      return place.shot().get().event().clip();
+    }
+    return finding.to().place().object().children().getFirst();
+  }
+
+  private static Marker marker(MarkerFinding finding, Place place, int number, int of) {
+    Marker marker = finding.carried().from().marker();
+    String name =
+        number == 0 ? marker.name() : Phrase.of("%s (%d of %d)", marker.name(), number, of);
+    Marker copy =
+        new Marker(
+            Origin.made(),
+            name,
+            marker.color(),
+            marker.markedRange(),
+            marker.comment(),
+            marker.metadata());
+    if (place.shot().isPresent()) {
+      return copy; // it is in the time of the media, which is the same
+    }
+    Version to = finding.to();
+    RationalTime zero =
+        to.place().object().children().getFirst() instanceof Stack stack
+            ? stack.sourceRange().map(TimeRange::start).orElse(RationalTime.zero(to.rate()))
+            : RationalTime.zero(to.rate());
+    boolean isMoment =
+        finding.carried().from().length() == 1 && marker.markedRange().duration().value() == 0;
+    return copy.withMarkedRange(
+        TimeRange.of(
+            zero.plus(RationalTime.of(place.in(), to.rate())),
+            RationalTime.of(isMoment ? 0 : place.length(), to.rate())));
+  }
+}
