@@ -10,6 +10,7 @@ import org.oddlot.pass.Pass;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.reports.ReportsPass;
+import org.oddlot.pass.stringouts.StringOutsPass;
 import org.oddlot.pass.titles.TitlesPass;
 import org.oddlot.rights.LicencePaper;
 import org.oddlot.rights.MusicPaper;
@@ -90,6 +91,14 @@ public record ReadySheet(
               "Reports: shots, sources, licences, music cues, titles, markers",
               List.of("intake", "times", "licences", REPORTS),
               brought -> brought.rights() && !brought.logs()),
+          new ReadySheet(
+              "selects",
+              "Selects",
+              "what was logged of one thing, person or scene is laid out one piece behind another",
+              "A timeline file with bins, logs with keywords, a list of people",
+              "The timeline file with a string-out for each keyword, person and scene",
+              List.of("intake", "putright", "match", "tag", "stringouts"),
+              _ -> false),
           new ReadySheet(
               "compare",
               "Compare",
@@ -172,6 +181,10 @@ public record ReadySheet(
     RunSheet its = before.withUnknown().only(passes);
     if (id.equals("compare") && its.settings(REPORTS).get(ReportsPass.KINDS).isEmpty()) {
       return its.with(REPORTS, ReportsPass.KINDS.key(), "versions,reels");
+    }
+    if (id.equals("selects") && its.settings("stringouts").get(StringOutsPass.BY).isEmpty()) {
+      return its.with(
+          "stringouts", StringOutsPass.BY.key(), "keyword, person, person and keyword, scene");
     }
     if (id.equals("delivery") && its.settings(REPORTS).get(ReportsPass.KINDS).isEmpty()) {
       return its.with(REPORTS, ReportsPass.KINDS.key(), USUAL_REPORTS);

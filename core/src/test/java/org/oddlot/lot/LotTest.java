@@ -389,6 +389,7 @@ class LotTest {
             "captions off",
             "titles off",
             "restyle off",
+            "stringouts off",
             "compare off",
             "markers off",
             "licences off",

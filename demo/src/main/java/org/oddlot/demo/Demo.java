@@ -29,6 +29,7 @@ public final class Demo {
         new DemoDay("words", "ferry talk", Demo::makeTalk, DayFour.TOUR),
         new DemoDay("titles", "titles", Demo::makeTitles, DayFive.TOUR),
         new DemoDay("delivery", "delivery", Demo::makeDelivery, DaySix.TOUR),
+        new DemoDay("selects", "interviews", Demo::makeInterviews, DayEight.TOUR),
         new DemoDay("compare", "lock 3", Demo::makeNextLock, DaySeven.TOUR),
         new DemoDay("markers", "screening", Demo::makeScreening, DaySeven.SCREENING),
         new DemoDay("handoff", "hand-off", Demo::makeHandOff, DaySeven.HAND_OFF));
@@ -277,6 +278,35 @@ public final class Demo {
                     .orElseThrow()
                     .over(empty.sheet())
                     .with("licences", "delivery", DaySix.DELIVERY)),
+        lot);
+    return lot;
+  }
+
+  /**
+   * Makes the interviews of the documentary in {@code folder}: a lot by itself.
+   *
+   * @return the lot's file
+   * @throws IOException if something could not be written
+   */
+  public static Path makeInterviews(Path folder) throws IOException {
+    Path lot = folder.resolve("Ferry interviews" + LotFile.EXTENSION);
+    if (Files.exists(lot)) {
+      return lot;
+    }
+    var day = new DayEight();
+    List<Path> inputs =
+        List.of(
+            folder.resolve("interviews.otio"),
+            folder.resolve("interviews, keywords.tsv"),
+            folder.resolve("people.csv"));
+    put(inputs.get(0), day.export());
+    put(inputs.get(1), day.log().getBytes(StandardCharsets.UTF_8));
+    put(inputs.get(2), DayEight.PEOPLE.getBytes(StandardCharsets.UTF_8));
+    Lot empty = Lot.empty("Ferry interviews");
+    LotFile.save(
+        empty
+            .withFiles(inputs)
+            .withSheet(ReadySheet.byId("selects").orElseThrow().over(empty.sheet())),
         lot);
     return lot;
   }

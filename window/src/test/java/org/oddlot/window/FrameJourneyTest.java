@@ -36,7 +36,7 @@ class FrameJourneyTest extends Journey {
     assertThat(session.state().lot().sheet().steps())
         .filteredOn(step -> !step.on())
         .extracting(RunSheet.Step::pass)
-        .containsExactly("tag", "angles", "flatten", "compare", "markers", "handoff");
+        .containsExactly("tag", "angles", "flatten", "stringouts", "compare", "markers", "handoff");
     assertThat(words("run-sheet")).contains("off");
     assertThat(session.state().outcome().orElseThrow().ledger()).isEmpty();
     hit(KeyCode.SPACE);

@@ -1,0 +1,399 @@
+package org.oddlot.pass.stringouts;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.oddlot.caption.LineBreaker;
+import org.oddlot.caption.NameList;
+import org.oddlot.format.title.StyleFiles;
+import org.oddlot.format.title.TitleParameters;
+import org.oddlot.json.JsonObject;
+import org.oddlot.material.Derived;
+import org.oddlot.material.Group;
+import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
+import org.oddlot.pass.Analysis;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.setting.Setting;
+import org.oddlot.setting.Settings;
+import org.oddlot.stringout.Logged;
+import org.oddlot.stringout.StringOut;
+import org.oddlot.stringout.StringOutTimeline;
+import org.oddlot.stringout.StringOuts;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Address;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.title.Fitter;
+import org.oddlot.title.Fonts;
+import org.oddlot.title.Frame;
+import org.oddlot.title.Shape;
+import org.oddlot.title.Style;
+import org.oddlot.title.Typesetter;
+
+/**
+ * Makes string-outs of what was logged: a timeline for each keyword that has enough pieces, for
+ * each person, for each person with each topic, for each scene. They go into bins of their own; all
+ * else stays as it is. One that was made before gets what is new behind what is there.
+ */
+public final class StringOutsPass implements Pass<StringOutFinding> {
+  /** What they are made by. */
+  public static final Setting<List<String>> BY =
+      Setting.someOf("by", "A timeline for each", StringOuts.KINDS);
+
+  /** The categories of keywords that are wanted. */
+  public static final Setting<String> CATEGORIES =
+      Setting.textOrNothing(
+          "categories", "Of categories", "all, or names; commas between", _ -> Optional.empty());
+
+  /** How many pieces a keyword needs. */
+  public static final Setting<Integer> AT_LEAST =
+      Setting.number("at_least", "At least", 3, 1, 100_000, "pieces");
+
+  /** The order in which pieces come. */
+  public static final Setting<String> ORDER =
+      Setting.oneOf(
+          "order",
+          "Order",
+          StringOut.Order.TIME.word(),
+          Arrays.stream(StringOut.Order.values()).map(StringOut.Order::word).toList());
+
+  /** Frames before and behind each piece. */
+  public static final Setting<Integer> HANDLES =
+      Setting.number("handles", "Handles", 0, 0, 100_000, "frames");
+
+  /** Whether pieces that meet or overlap become one. */
+  public static final Setting<Boolean> JOIN = Setting.yesNo("join", "Join what meets", true);
+
+  /** Frames of nothing between pieces. */
+  public static final Setting<Integer> GAP =
+      Setting.number("gap", "Between pieces", 0, 0, 100_000, "frames");
+
+  /** The camera that is wanted where several have the same moment. */
+  public static final Setting<String> CAMERA =
+      Setting.textOrNothing("camera", "Rather camera", "all, or a letter", _ -> Optional.empty());
+
+  /** Whether the name of a person stands at the head. */
+  public static final Setting<Boolean> NAMES = Setting.yesNo("names", "Names at the head", true);
+
+  /** The style that names are set in. */
+  public static final Setting<String> STYLE =
+      Setting.text("style", "Style", "boxed", "the name of a title style");
+
+  /** How timelines are called. */
+  public static final Setting<String> CALLED =
+      Setting.text("called", "Called", "{name}", "{name}, {category}, {pieces}, {length}");
+
+  private static final String BIN = "String-outs";
+  private static final int SECONDS_OF_NAME = 5;
+  private static final Shape PICTURE = Shape.of(1920, 1080);
+  private static final double SAFE = 0.9;
+
+  private static final Derived<List<Logged>> LOGGED =
+      Derived.of(Set.of(TimelineFile.class, NameList.class), Logged::of);
+
+  @Override
+  public String id() {
+    return "stringouts";
+  }
+
+  @Override
+  public String title() {
+    return "String-outs";
+  }
+
+  @Override
+  public String question() {
+    return "Which string-outs shall be made?";
+  }
+
+  @Override
+  public List<Setting<?>> settings() {
+    return List.of(
+        BY, AT_LEAST, CATEGORIES, ORDER, HANDLES, JOIN, GAP, CAMERA, NAMES, STYLE, CALLED);
+  }
+
+  @Override
+  public boolean isOnByItself() {
+    return false;
+  }
+
+  @Override
+  public boolean concerns(Material material) {
+    return !material.derive(LOGGED).isEmpty();
+  }
+
+  @Override
+  public Analysis<StringOutFinding> analyse(Request request) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    var findings = new ArrayList<StringOutFinding>();
+    var remarks = new ArrayList<Analysis.Remark>();
+    StringOuts outs = outs(material, settings);
+    for (StringOut out : outs.outs()) {
+      request.progress().check();
+      if (out.pieces().isEmpty()) {
+        continue;
+      }
+      String document = out.pieces().getFirst().clip().document();
+      Optional<Placed> before = before(material, out.key());
+      int fresh =
+          before
+              .map(its -> StringOutTimeline.fresh(out, (Timeline) its.object()).size())
+              .orElse(out.pieces().size());
+      if (before.isPresent() && fresh == 0) {
+        remarks.add(
+            new Analysis.Remark(out.key(), out.name(), "was made before, and nothing is new"));
+        continue;
+      }
+      findings.add(
+          new StringOutFinding(
+              out,
+              document,
+              called(out, settings),
+              before.flatMap(its -> address(material, its)),
+              fresh));
+    }
+    outs.tooFew()
+        .forEach((keyword, pieces) ->
+            remarks.add(
+                new Analysis.Remark(
+                    keyword,
+                    keyword,
+                    Phrase.of(
+                        "%s, and %d are wanted",
+                        Phrase.count(pieces, "piece"), settings.get(AT_LEAST)))));
+    if (!settings.get(CAMERA).isEmpty()
+        && material.sources().all().stream()
+            .noneMatch(source -> source.camera().equalsIgnoreCase(settings.get(CAMERA)))) {
+      remarks.add(
+          new Analysis.Remark(
+              "camera", "Camera", Phrase.of("there is no camera “%s”", settings.get(CAMERA))));
+    }
+    return Analysis.of(findings, remarks);
+  }
+
+  private static StringOuts outs(Material material, Settings settings) {
+    List<String> kinds =
+        settings.get(BY).isEmpty() ? List.of(StringOuts.KEYWORD) : settings.get(BY);
+    return StringOuts.of(
+        material.derive(LOGGED),
+        kinds,
+        Arrays.stream(settings.get(CATEGORIES).split(",", -1))
+            .map(word -> word.strip().toLowerCase(Locale.ROOT))
+            .filter(word -> !word.isEmpty())
+            .collect(Collectors.toSet()),
+        settings.get(AT_LEAST),
+        new StringOut.Wanted(
+            settings.get(HANDLES),
+            settings.get(JOIN),
+            settings.get(ORDER),
+            settings.get(CAMERA).strip()));
+  }
+
+  private static String called(StringOut out, Settings settings) {
+    var sample = new StringOutFinding(out, "", "", Optional.empty(), 0);
+    return settings
+        .get(CALLED)
+        .replace("{name}", out.name())
+        .replace("{category}", out.category())
+        .replace("{pieces}", Integer.toString(out.pieces().size()))
+        .replace("{length}", sample.length().replace(':', '.'));
+  }
+
+  private static Optional<Placed> before(Material material, String key) {
+    return material.documents().stream()
+        .flatMap(document -> made(document).stream())
+        .filter(placed -> StringOutTimeline.isOf((Timeline) placed.object(), key))
+        .findFirst();
+  }
+
+  private static List<Placed> made(TimelineFile document) {
+    var timelines = new ArrayList<Placed>();
+    Placed.root(document.root())
+        .walk(placed -> {
+          if (placed.object() instanceof Timeline) {
+            timelines.add(placed);
+          }
+        });
+    return timelines;
+  }
+
+  private static Optional<Address> address(Material material, Placed placed) {
+    return material.documents().stream()
+        .filter(
+            document -> made(document).stream().anyMatch(its -> its.object() == placed.object()))
+        .findFirst()
+        .map(document -> material.address(document.name(), placed));
+  }
+
+  @Override
+  public Applied apply(Request request, List<Reviewed<StringOutFinding>> accepted) {
+    Material material = request.material();
+    Settings settings = request.settings();
+    var maker =
+        new StringOutTimeline(
+            material.sources(),
+            material.derive(Group.ALL),
+            settings.get(GAP),
+            (person, rate) ->
+                settings.get(NAMES) ? name(person, rate, material, settings) : Optional.empty());
+    Map<String, Map<String, List<Timeline>>> fresh = new LinkedHashMap<>();
+    Map<String, Edits> edits = new HashMap<>();
+    var claims = new ArrayList<Applied.Claim>();
+    for (Reviewed<StringOutFinding> reviewed : accepted) {
+      request.progress().check();
+      StringOutFinding finding = reviewed.finding();
+      Optional<Placed> before = finding.before().flatMap(material::at);
+      if (before.isPresent()) {
+        Timeline timeline = (Timeline) before.get().object();
+        edits
+            .computeIfAbsent(finding.before().orElseThrow().file(), _ -> new Edits())
+            .change(timeline, object -> maker.continued((Timeline) object, finding.out()));
+        claims.add(new Applied.Claim(timeline.identity(), "", reviewed.reason()));
+        before
+            .get()
+            .walk(placed ->
+                claims.add(new Applied.Claim(placed.object().identity(), "", reviewed.reason())));
+      } else {
+        Timeline timeline = maker.made(finding.out()).withName(finding.name());
+        fresh
+            .computeIfAbsent(finding.document(), _ -> new LinkedHashMap<>())
+            .computeIfAbsent(finding.out().category(), _ -> new ArrayList<>())
+            .add(timeline);
+        claims.add(new Applied.Claim(timeline.identity(), "", reviewed.reason()));
+      }
+    }
+    var documents = new ArrayList<>(material.withEdits(edits).documents());
+    fresh.forEach((name, byCategory) -> put(name, byCategory, documents, claims));
+    return new Applied(material.with(TimelineFile.class, documents), claims);
+  }
+
+  /** Puts timelines into bins by their category, in the file that they were made from. */
+  private static void put(
+      String name,
+      Map<String, List<Timeline>> byCategory,
+      List<TimelineFile> documents,
+      List<Applied.Claim> claims) {
+    int at = documents.stream().map(TimelineFile::name).toList().indexOf(name);
+    TimelineFile document = documents.get(at);
+    if (document.root() instanceof Bin root) {
+      documents.set(at, document.withRoot(with(root, byCategory, claims)));
+      return;
+    }
+    // A timeline by itself has room for no other.
+    Bin bin = with(Bin.of("", List.of()), byCategory, claims);
+    String title = (document.root().name() + " " + BIN).strip();
+    documents.add(
+        TimelineFile.made(
+            TimelineFile.freeName(title, document.name(), documents),
+            bin.withName(title),
+            List.of(document)));
+  }
+
+  private static Bin with(
+      Bin root, Map<String, List<Timeline>> byCategory, List<Applied.Claim> claims) {
+    Bin all = bin(root, BIN).orElseGet(() -> Bin.of(BIN, List.of()));
+    Bin filled = all;
+    for (Map.Entry<String, List<Timeline>> entry : byCategory.entrySet()) {
+      Optional<Bin> there = bin(filled, entry.getKey());
+      var children = new ArrayList<TimelineObject>(there.map(Bin::children).orElse(List.of()));
+      children.addAll(entry.getValue());
+      Bin its =
+          there
+              .map(bin -> bin.withChildren(children))
+              .orElseGet(() -> Bin.of(entry.getKey(), children));
+      if (there.isEmpty()) {
+        claims.add(new Applied.Claim(its.identity(), "", "string-outs by " + entry.getKey()));
+      }
+      filled = with(filled, there, its);
+    }
+    Optional<Bin> was = bin(root, BIN);
+    if (was.isEmpty()) {
+      claims.add(new Applied.Claim(filled.identity(), "", "a bin for string-outs"));
+    }
+    return with(root, was, filled);
+  }
+
+  private static Optional<Bin> bin(Bin in, String name) {
+    return in.children().stream()
+        .filter(child -> child instanceof Bin bin && bin.name().equals(name))
+        .map(Bin.class::cast)
+        .findFirst();
+  }
+
+  private static Bin with(Bin parent, Optional<Bin> before, Bin after) {
+    var children = new ArrayList<TimelineObject>(parent.children());
+    if (before.isPresent()) {
+      children.replaceAll(child -> child == before.get() ? after : child);
+    } else {
+      children.add(after);
+    }
+    return parent.withChildren(children);
+  }
+
+  /** The title with a name and, below it, who that is, as the lists of names say it. */
+  private static Optional<Clip> name(
+      String person, FrameRate rate, Material material, Settings settings) {
+    Optional<Style> style =
+        material.all(Style.class).stream()
+            .filter(its -> its.name().equalsIgnoreCase(settings.get(STYLE)))
+            .findFirst()
+            .or(() -> StyleFiles.byName(settings.get(STYLE)));
+    if (style.isEmpty()) {
+      return Optional.empty();
+    }
+    String about =
+        material.all(NameList.class).stream()
+            .flatMap(list -> list.terms().stream())
+            .filter(term -> term.text().equalsIgnoreCase(person))
+            .map(NameList.Term::about)
+            .filter(text -> !text.isEmpty())
+            .findFirst()
+            .orElse("");
+    String words = about.isEmpty() ? person : person + "\n" + about;
+    var fitter =
+        new Fitter(
+            new Typesetter(Fonts.shipped().with(material.all(Fonts.Face.class))),
+            new LineBreaker("", List.of()),
+            style.get(),
+            Frame.of(PICTURE, SAFE, PICTURE));
+    JsonObject parameters =
+        new TitleParameters.Writer(PICTURE, JsonObject.EMPTY).write(fitter.set(words, 1));
+    var media =
+        new MediaReference.Generator(
+            Origin.made(),
+            "",
+            TitleParameters.GENERATOR,
+            parameters,
+            Optional.empty(),
+            JsonObject.EMPTY);
+    return Optional.of(
+        Clip.of(
+            person,
+            media,
+            Optional.of(
+                TimeRange.of(
+                    RationalTime.zero(rate),
+                    RationalTime.of(SECONDS_OF_NAME * (long) rate.nominal(), rate)))));
+  }
+}

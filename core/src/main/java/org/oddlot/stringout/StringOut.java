@@ -1,0 +1,201 @@
+package org.oddlot.stringout;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.profile.Field;
+import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Clip;
+
+/**
+ * What was logged of one thing, one piece behind another.
+ *
+ * @param name what its timeline is called
+ * @param category the bin that it lies in
+ * @param key what it is known by in a later run
+ * @param person whose it is; empty where it is nobody's
+ * @param pieces in their order
+ */
+public record StringOut(
+    String name, String category, String key, String person, List<Piece> pieces) {
+
+  /**
+   * A piece of a source.
+   *
+   * @param source the source
+   * @param clip the clip that is laid
+   * @param range what of it, in media time
+   */
+  public record Piece(Source source, PlacedClip clip, TimeRange range) {
+    /** What it is known by in a later run. */
+    public String key() {
+      return source.id() + " " + range.start().seconds() + " " + range.duration().seconds();
+    }
+  }
+
+  /** The order in which pieces come. */
+  public enum Order {
+    /** By day and time of day. */
+    TIME("time of day"),
+    /** By scene and take, circled takes first. */
+    SLATE("scene and take"),
+    /** As they were found. */
+    FOUND("as found");
+
+    private final String word;
+
+    Order(String word) {
+      this.word = word;
+    }
+
+    /** As documents have it. */
+    public String word() {
+      return word;
+    }
+
+    static Order of(String word) {
+      for (Order order : values()) {
+        if (order.word.equals(word)) {
+          return order;
+        }
+      }
+      return TIME;
+    }
+  }
+
+  /**
+   * How pieces are laid.
+   *
+   * @param handles frames before and behind each, as far as its media has them
+   * @param join whether pieces of one source that meet or overlap become one
+   * @param order the order
+   * @param camera the letter of the camera that is wanted where several have the same moment; empty
+   *     for all of them
+   */
+  public record Wanted(int handles, boolean join, String order, String camera) {}
+
+  public StringOut {
+    pieces = List.copyOf(pieces);
+  }
+
+  /** How long it lasts, in seconds. */
+  public Rational seconds() {
+    Rational all = Rational.ZERO;
+    for (Piece piece : pieces) {
+      all = all.plus(piece.range.duration().seconds());
+    }
+    return all;
+  }
+
+  /** Some stretches as pieces, as they are wanted. */
+  static List<Piece> pieces(List<Logged> logged, Wanted wanted) {
+    List<Piece> pieces =
+        angle(logged, wanted.camera).stream()
+            .map(each -> new Piece(each.source(), each.clip(), withHandles(each, wanted.handles)))
+            .toList();
+    if (wanted.join) {
+      pieces = joined(pieces);
+    }
+    return switch (Order.of(wanted.order)) {
+      case TIME -> sorted(pieces, byTime());
+      case SLATE -> sorted(pieces, bySlate().thenComparing(byTime()));
+      case FOUND -> pieces;
+    };
+  }
+
+  private static List<Piece> sorted(List<Piece> pieces, Comparator<Piece> order) {
+    return pieces.stream().sorted(order).toList();
+  }
+
+  /** Those of the wanted camera, and those of others at moments that it does not have. */
+  private static List<Logged> angle(List<Logged> logged, String camera) {
+    if (camera.isEmpty()) {
+      return logged;
+    }
+    List<Logged> its =
+        logged.stream().filter(each -> each.source().camera().equalsIgnoreCase(camera)).toList();
+    return logged.stream()
+        .filter(each ->
+            its.contains(each) || its.stream().noneMatch(other -> isSameMoment(each, other)))
+        .toList();
+  }
+
+  private static boolean isSameMoment(Logged one, Logged other) {
+    return one.source().recorded().equals(other.source().recorded())
+        && one.range().overlaps(other.range());
+  }
+
+  private static TimeRange withHandles(Logged logged, int handles) {
+    TimeRange range = logged.range();
+    RationalTime some = RationalTime.of(handles, range.start().rate());
+    RationalTime from = range.start().minus(some);
+    RationalTime to = range.endExclusive().plus(some);
+    Optional<TimeRange> there = logged.source().range();
+    if (there.isPresent()) {
+      from = from.isBefore(there.get().start()) ? there.get().start() : from;
+      to = to.isAfter(there.get().endExclusive()) ? there.get().endExclusive() : to;
+    }
+    return from.isBefore(to) ? TimeRange.between(from, to) : range;
+  }
+
+  /** Pieces of one source that meet or overlap as one, at the place of the first of them. */
+  private static List<Piece> joined(List<Piece> pieces) {
+    var joined = new ArrayList<Piece>();
+    for (Piece piece : pieces) {
+      Piece now = piece;
+      int at = joined.size();
+      for (int i = joined.size() - 1; i >= 0; i--) {
+        if (meets(joined.get(i), now)) {
+          now = together(joined.remove(i), now);
+          at = i;
+        }
+      }
+      joined.add(Math.min(at, joined.size()), now);
+    }
+    return joined;
+  }
+
+  private static boolean meets(Piece one, Piece other) {
+    return one.source.id().equals(other.source.id())
+        && !one.range.start().isAfter(other.range.endExclusive())
+        && !other.range.start().isAfter(one.range.endExclusive());
+  }
+
+  private static Piece together(Piece one, Piece other) {
+    RationalTime from =
+        one.range.start().isBefore(other.range.start()) ? one.range.start() : other.range.start();
+    RationalTime to =
+        one.range.endExclusive().isAfter(other.range.endExclusive())
+            ? one.range.endExclusive()
+            : other.range.endExclusive();
+    return new Piece(one.source, one.clip, TimeRange.between(from, to));
+  }
+
+  private static Comparator<Piece> byTime() {
+    Function<Piece, LocalDate> day = piece -> piece.source.recorded().orElse(LocalDate.MAX);
+    return Comparator.comparing(day)
+        .thenComparing((Piece piece) -> piece.range.start().seconds())
+        .thenComparing(piece -> piece.source.camera())
+        .thenComparing(piece -> piece.source.id());
+  }
+
+  private static Comparator<Piece> bySlate() {
+    return Comparator.<Piece, List<String>>comparing(
+            piece -> NaturalOrder.parts(text(piece, Field.SCENE) + text(piece, Field.SHOT)),
+            NaturalOrder.BY_PARTS)
+        .thenComparing(piece -> !text(piece, Field.CIRCLED).equals("true"))
+        .thenComparing(piece -> NaturalOrder.parts(text(piece, Field.TAKE)), NaturalOrder.BY_PARTS);
+  }
+
+  private static String text(Piece piece, Field field) {
+    Clip clip = piece.clip.clip();
+    return piece.clip.profile().text(clip, field).orElse("");
+  }
+}

@@ -1,0 +1,382 @@
+package org.oddlot.stringout;
+
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonValue;
+import org.oddlot.material.Group;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.material.Sources;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Composable;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.Item;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.Track;
+
+/**
+ * Makes the timelines of string-outs: pictures on one track; below them what was recorded with
+ * them, that of synced recorders as well, each at the same moment; above them the names of people.
+ */
+public final class StringOutTimeline {
+  private static final String KIND = "string-out";
+
+  private final Sources sources;
+  private final Map<String, List<Group>> synced = new HashMap<>();
+  private final int gap;
+  private final BiFunction<String, FrameRate, Optional<Clip>> lowerThird;
+
+  /**
+   * @param groups pictures with the sound that was synced to them
+   * @param gap frames of nothing between pieces
+   * @param lowerThird the title with the name of somebody, at a rate; empty for none
+   */
+  public StringOutTimeline(
+      Sources sources,
+      List<Group> groups,
+      int gap,
+      BiFunction<String, FrameRate, Optional<Clip>> lowerThird) {
+    this.sources = sources;
+    this.gap = gap;
+    this.lowerThird = lowerThird;
+    for (Group group : groups) {
+      if (group.kind() == Group.Kind.SYNCED) {
+        for (String source : group.sources(sources)) {
+          synced.computeIfAbsent(source, _ -> new ArrayList<>(1)).add(group);
+        }
+      }
+    }
+  }
+
+  /** The timeline of a string-out, which begins at one hour. */
+  public Timeline made(StringOut out) {
+    FrameRate rate = rate(out.pieces());
+    return Timeline.of(
+            out.name(),
+            Optional.of(RationalTime.of(3600L * rate.nominal(), rate)),
+            tracks(out, rate))
+        .withMetadata(noted(out, List.of()));
+  }
+
+  /** What of a string-out is not in a timeline that was made of it before. */
+  public static List<StringOut.Piece> fresh(StringOut out, Timeline before) {
+    List<String> has =
+        before.metadata().object("oddlot").array("pieces").stream()
+            .map(JsonValue::display)
+            .toList();
+    return out.pieces().stream().filter(piece -> !has.contains(piece.key())).toList();
+  }
+
+  /** Whether a timeline was made of a string-out of this key. */
+  public static boolean isOf(Timeline timeline, String key) {
+    JsonObject noted = timeline.metadata().object("oddlot");
+    return noted.string("kind").filter(KIND::equals).isPresent()
+        && noted.string("of").filter(key::equals).isPresent();
+  }
+
+  /** A timeline that was made before with what is new behind all that is in it. */
+  public Timeline continued(Timeline before, StringOut out) {
+    Stack stack = before.tracks().orElseThrow();
+    FrameRate rate = before.editRate().orElseGet(() -> rate(out.pieces()));
+    StringOut more = new StringOut(out.name(), out.category(), out.key(), "", fresh(out, before));
+    RationalTime length =
+        stack.children().stream()
+            .filter(Item.class::isInstance)
+            .map(Item.class::cast)
+            .flatMap(item -> item.duration().stream())
+            .max(Comparator.naturalOrder())
+            .orElse(RationalTime.zero(rate));
+    List<Track> fresh = tracks(more, rate);
+    var tracks = new ArrayList<Composable>();
+    stack.children().forEach(child -> tracks.add((Composable) child));
+    var taken = new HashMap<String, Integer>();
+    for (Track track : fresh) {
+      int which = taken.merge(track.kind(), 1, Integer::sum);
+      Optional<Track> there =
+          tracks.stream()
+              .filter(Track.class::isInstance)
+              .map(Track.class::cast)
+              .filter(its -> its.kind().equals(track.kind()))
+              .skip(which - 1L)
+              .findFirst();
+      Track under = there.orElseGet(() -> Track.of(track.name(), track.kind(), List.of()));
+      RationalTime end = under.duration().orElse(RationalTime.zero(rate));
+      var children = new ArrayList<Composable>();
+      under.children().forEach(child -> children.add((Composable) child));
+      if (length.isAfter(end)) {
+        children.add(Gap.of(length.minus(end)));
+      }
+      track.children().forEach(child -> children.add((Composable) child));
+      Track longer = under.withChildren(children);
+      if (there.isPresent()) {
+        tracks.set(tracks.indexOf(there.get()), longer);
+      } else {
+        tracks.add(longer);
+      }
+    }
+    List<String> has =
+        before.metadata().object("oddlot").array("pieces").stream()
+            .map(JsonValue::display)
+            .toList();
+    return before
+        .withChildren(List.of(stack.withChildren(tracks)))
+        .withMetadata(before.metadata().with("oddlot", noted(out, has).object("oddlot")));
+  }
+
+  private static JsonObject noted(StringOut out, List<String> before) {
+    var pieces = new ArrayList<String>(before);
+    out.pieces().stream()
+        .map(StringOut.Piece::key)
+        .filter(key -> !pieces.contains(key))
+        .forEach(pieces::add);
+    return JsonObject.of(
+        "oddlot",
+        JsonObject.of("kind", JsonString.of(KIND))
+            .with("of", JsonString.of(out.key()))
+            .with("pieces", JsonArray.of(pieces.stream().map(JsonString::of).toList())));
+  }
+
+  /** The rate of most of its pictures. */
+  private static FrameRate rate(List<StringOut.Piece> pieces) {
+    Map<FrameRate, Integer> rates = new LinkedHashMap<>();
+    for (StringOut.Piece piece : pieces) {
+      if (!piece.source().isSound()) {
+        rates.merge(piece.range().start().rate(), 1, Integer::sum);
+      }
+    }
+    return rates.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(FrameRate.FPS_25);
+  }
+
+  /** What is on a track, with how far it goes. */
+  private static final class Lane {
+    private final List<Composable> items = new ArrayList<>();
+    private RationalTime end;
+
+    Lane(FrameRate rate) {
+      end = RationalTime.zero(rate);
+    }
+
+    void put(RationalTime at, Item item, RationalTime length) {
+      if (at.isAfter(end)) {
+        items.add(Gap.of(at.minus(end)));
+      }
+      items.add((Composable) item);
+      end = at.plus(length);
+    }
+  }
+
+  private List<Track> tracks(StringOut out, FrameRate rate) {
+    var pictures = new Lane(rate);
+    var sound = new ArrayList<Lane>();
+    RationalTime at = RationalTime.zero(rate);
+    for (StringOut.Piece piece : out.pieces()) {
+      // Whole frames of the timeline, so that all tracks stay in step.
+      RationalTime length = piece.range().duration().rescaledTo(rate, RoundingMode.HALF_UP);
+      if (length.value() == 0) {
+        continue;
+      }
+      if (!piece.source().isSound()) {
+        pictures.put(at, trimmed(piece.clip(), piece.range().start(), length), length);
+      }
+      int lane = 0;
+      for (Heard heard : heard(piece, length)) {
+        while (sound.size() <= lane) {
+          sound.add(new Lane(rate));
+        }
+        sound.get(lane++).put(at.plus(heard.after), heard.clip, heard.length);
+      }
+      at = at.plus(length).plus(RationalTime.of(gap, rate));
+    }
+    var tracks = new ArrayList<Track>();
+    tracks.add(Track.of("V1", Track.VIDEO, pictures.items));
+    lowerThird(out, rate, at)
+        .ifPresent(title -> tracks.add(Track.of("V2", Track.VIDEO, List.of(title))));
+    for (int i = 0; i < sound.size(); i++) {
+      tracks.add(Track.of("A" + (i + 1), Track.AUDIO, sound.get(i).items));
+    }
+    return tracks;
+  }
+
+  private Optional<Clip> lowerThird(StringOut out, FrameRate rate, RationalTime length) {
+    if (out.person().isEmpty()) {
+      return Optional.empty();
+    }
+    return lowerThird
+        .apply(out.person(), rate)
+        .map(title ->
+            title.withSourceRange(
+                title
+                    .sourceRange()
+                    .map(range ->
+                        range.duration().isAfter(length)
+                            ? TimeRange.of(range.start(), length)
+                            : range)));
+  }
+
+  /** A clip as it is laid: its media from a moment on, and the markers that are in it. */
+  private static Clip trimmed(PlacedClip placed, RationalTime from, RationalTime length) {
+    Clip clip = placed.clip();
+    if (placed.place().timeline().isPresent()) {
+      // What was done to it in that timeline is nothing of the material.
+      clip = clip.withEffects(List.of()).withEnabled(true);
+    }
+    TimeRange range = TimeRange.of(from, length.atRate(from.rate()));
+    return clip.withSourceRange(Optional.of(range))
+        .withMarkers(
+            clip.markers().stream()
+                .filter(marker ->
+                    range.contains(marker.markedRange().start())
+                        || marker.markedRange().overlaps(range))
+                .toList());
+  }
+
+  /**
+   * Something that is heard under a piece.
+   *
+   * @param after how long after the piece's beginning it begins
+   */
+  private record Heard(Clip clip, RationalTime after, RationalTime length) {}
+
+  private List<Heard> heard(StringOut.Piece piece, RationalTime length) {
+    var heard = new ArrayList<Heard>();
+    if (piece.source().isSound() || hasSound(piece)) {
+      heard.add(
+          new Heard(
+              trimmed(piece.clip(), piece.range().start(), length)
+                  .withMarkers(
+                      piece.source().isSound() ? piece.clip().clip().markers() : List.of()),
+              RationalTime.zero(length.rate()),
+              length));
+    }
+    for (Group group : synced.getOrDefault(piece.source().id(), List.of())) {
+      heard.addAll(ofGroup(piece, length, group));
+    }
+    return heard;
+  }
+
+  /** Whether a picture has sound of its own: its file says so, or some timeline has it. */
+  private static boolean hasSound(StringOut.Piece piece) {
+    return piece.clip().profile().channelCount(piece.clip().clip()).filter(n -> n > 0).isPresent()
+        || piece.source().uses().stream().anyMatch(StringOutTimeline::isHeard);
+  }
+
+  private static boolean isHeard(PlacedClip use) {
+    return use.place()
+        .track()
+        .filter(track -> track.object() instanceof Track its && its.kind().equals(Track.AUDIO))
+        .isPresent();
+  }
+
+  /** What recorders of a group recorded while the piece was. */
+  private List<Heard> ofGroup(StringOut.Piece piece, RationalTime length, Group group) {
+    Optional<Rational> from = momentIn(group, piece);
+    if (from.isEmpty()) {
+      return List.of();
+    }
+    Rational to = from.get().plus(length.seconds());
+    var heard = new ArrayList<Heard>();
+    for (Group.Member member : group.members()) {
+      if (!member.isSound()) {
+        continue;
+      }
+      for (PlacedClip placed : member.clips()) {
+        Clip clip = placed.clip();
+        Optional<Rational> begins = offset(placed);
+        Optional<TimeRange> its = clip.trimmedRange();
+        boolean isOwn =
+            sources.of(clip).map(Source::id).filter(piece.source().id()::equals).isPresent();
+        if (begins.isEmpty() || its.isEmpty() || isOwn) {
+          continue;
+        }
+        Rational ends = begins.get().plus(its.get().duration().seconds());
+        Rational first = later(begins.get(), from.get());
+        Rational last = earlier(ends, to);
+        if (first.compareTo(last) < 0) {
+          FrameRate counted = its.get().start().rate();
+          RationalTime start =
+              RationalTime.ofSeconds(
+                  its.get().start().seconds().plus(first.minus(begins.get())),
+                  counted,
+                  RoundingMode.HALF_UP);
+          RationalTime lasts =
+              RationalTime.ofSeconds(last.minus(first), counted, RoundingMode.HALF_UP);
+          RationalTime after =
+              RationalTime.ofSeconds(first.minus(from.get()), counted, RoundingMode.HALF_UP);
+          heard.add(
+              new Heard(
+                  clip.withSourceRange(Optional.of(TimeRange.of(start, lasts))), after, lasts));
+        }
+      }
+    }
+    return heard;
+  }
+
+  private static Rational later(Rational one, Rational other) {
+    return one.compareTo(other) >= 0 ? one : other;
+  }
+
+  private static Rational earlier(Rational one, Rational other) {
+    return one.compareTo(other) <= 0 ? one : other;
+  }
+
+  /** When the piece begins, in seconds after the group's beginning. */
+  private Optional<Rational> momentIn(Group group, StringOut.Piece piece) {
+    return group.members().stream()
+        .filter(member -> !member.isSound())
+        .flatMap(member -> member.clips().stream())
+        .filter(placed ->
+            sources
+                .of(placed.clip())
+                .map(Source::id)
+                .filter(piece.source().id()::equals)
+                .isPresent())
+        .flatMap(placed ->
+            offset(placed)
+                .flatMap(begins ->
+                    placed
+                        .clip()
+                        .trimmedRange()
+                        .map(range ->
+                            begins.plus(
+                                piece.range().start().seconds().minus(range.start().seconds()))))
+                .stream())
+        .findFirst();
+  }
+
+  /** When a clip of a group begins on its track, in seconds. */
+  private static Optional<Rational> offset(PlacedClip placed) {
+    Optional<Placed> track = placed.place().track();
+    if (track.isEmpty()) {
+      return Optional.empty();
+    }
+    Rational at = Rational.ZERO;
+    for (var child : track.get().object().children()) {
+      if (child == placed.place().object()) {
+        return Optional.of(at);
+      }
+      if (child instanceof Item item) {
+        at = at.plus(item.duration().map(RationalTime::seconds).orElse(Rational.ZERO));
+      }
+    }
+    return Optional.empty();
+  }
+}

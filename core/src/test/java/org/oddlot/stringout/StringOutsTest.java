@@ -1,0 +1,343 @@
+package org.oddlot.stringout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+import org.oddlot.caption.NameList;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonString;
+import org.oddlot.material.Group;
+import org.oddlot.material.Material;
+import org.oddlot.material.TimelineFile;
+import org.oddlot.pass.Analysis;
+import org.oddlot.pass.Answers;
+import org.oddlot.pass.Applied;
+import org.oddlot.pass.Request;
+import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.stringouts.StringOutFinding;
+import org.oddlot.pass.stringouts.StringOutsPass;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Profiles;
+import org.oddlot.progress.Progress;
+import org.oddlot.setting.Settings;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Bin;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Gap;
+import org.oddlot.timeline.Item;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
+import org.oddlot.timeline.Track;
+
+class StringOutsTest {
+  private static final FrameRate RATE = FrameRate.FPS_25;
+  private static final int LENGTH = 400;
+  private final StringOutsPass pass = new StringOutsPass();
+
+  private static JsonObject noted(Field field, String value, JsonObject in) {
+    return Profiles.own().place(field).orElseThrow().set(in, JsonString.of(value));
+  }
+
+  private static Marker keyword(String word, String category, long in, long length) {
+    JsonObject metadata = noted(Field.MARKER_KIND, "keyword", JsonObject.EMPTY);
+    return Marker.of(
+        word,
+        TimeRange.of(in, length, RATE),
+        "",
+        category.isEmpty() ? metadata : noted(Field.MARKER_CATEGORY, category, metadata));
+  }
+
+  private static Clip clip(String name, long start, List<Marker> markers) {
+    return Clip.of(
+            name,
+            new MediaReference.External(
+                Origin.made(),
+                name,
+                "media/" + name + ".mov",
+                Optional.of(TimeRange.of(start, LENGTH, RATE)),
+                JsonObject.EMPTY),
+            Optional.empty())
+        .withMarkers(markers);
+  }
+
+  private static Material lot(TimelineObject... children) {
+    return Material.of(
+        "lot",
+        List.of(
+            TimelineFile.of(
+                "day.otio", "", Bin.of("day", List.of(children)), Profiles.own(), List.of())),
+        List.of());
+  }
+
+  private Analysis<StringOutFinding> analysed(Material material, Settings settings) {
+    return pass.analyse(new Request(material, settings, Answers.NONE, Progress.NONE));
+  }
+
+  private Material made(Material material, Settings settings) {
+    Applied applied =
+        pass.apply(
+            new Request(material, settings, Answers.NONE, Progress.NONE),
+            analysed(material, settings).findings().stream()
+                .map(finding -> new Reviewed<>(finding, Optional.empty()))
+                .toList());
+    return applied.material();
+  }
+
+  private static Timeline timeline(Material material, String... path) {
+    TimelineObject at = material.documents().getFirst().root();
+    for (String name : path) {
+      at = at.children().stream().filter(its -> its.name().equals(name)).findFirst().orElseThrow();
+    }
+    return (Timeline) at;
+  }
+
+  private static List<? extends TimelineObject> track(Timeline timeline, String name) {
+    return timeline.tracks().orElseThrow().children().stream()
+        .filter(track -> track.name().equals(name))
+        .findFirst()
+        .orElseThrow()
+        .children();
+  }
+
+  /** The frames that are in a string-out are those that were logged, counted one by one. */
+  @Property(tries = 100)
+  void theFramesAreThoseThatWereLogged(
+      @ForAll @IntRange(min = 0) int seed,
+      @ForAll @IntRange(min = 0, max = 60) int handles,
+      @ForAll boolean join) {
+    var random = new Random(seed);
+    var expected = new TreeSet<String>();
+    var all = new ArrayList<TimelineObject>();
+    int counted = 0;
+    for (int i = 0; i < 4; i++) {
+      long start = 1000L * i;
+      var markers = new ArrayList<Marker>();
+      for (int j = 1 + random.nextInt(4); j > 0; j--) {
+        long in = start + random.nextInt(LENGTH - 1);
+        long length = 1 + random.nextInt((int) (start + LENGTH - in));
+        markers.add(keyword(random.nextInt(4) > 0 ? "Gulls" : "gulls ", "Birds", in, length));
+        long from = Math.max(start, in - handles);
+        long to = Math.min(start + LENGTH, in + length + handles);
+        counted += (int) (to - from);
+        for (long frame = from; frame < to; frame++) {
+          expected.add("c" + i + " " + frame);
+        }
+      }
+      all.add(clip("c" + i, start, markers));
+    }
+    Settings settings =
+        Settings.INITIAL
+            .with(StringOutsPass.AT_LEAST, "1")
+            .with(StringOutsPass.HANDLES, "" + handles)
+            .with(StringOutsPass.JOIN, join ? "yes" : "no");
+    Material made = made(lot(all.toArray(TimelineObject[]::new)), settings);
+    List<? extends TimelineObject> pieces =
+        track(
+            timeline(
+                made, "String-outs", "Birds", ((Bin) birds(made)).children().getFirst().name()),
+            "V1");
+    var shown = new ArrayList<String>();
+    for (TimelineObject piece : pieces) {
+      TimeRange range = ((Clip) piece).sourceRange().orElseThrow();
+      for (long f = range.start().value(); f < range.endExclusive().value(); f++) {
+        shown.add(piece.name() + " " + f);
+      }
+    }
+    assertThat(new TreeSet<>(shown)).isEqualTo(expected);
+    if (join) {
+      assertThat(shown).hasSameSizeAs(expected);
+    } else {
+      assertThat(shown.size()).isLessThanOrEqualTo(counted);
+    }
+  }
+
+  private static TimelineObject birds(Material made) {
+    TimelineObject all =
+        made.documents().getFirst().root().children().stream()
+            .filter(child -> child.name().equals("String-outs"))
+            .findFirst()
+            .orElseThrow();
+    return all.children().getFirst();
+  }
+
+  @Test
+  void tooFewPiecesAreSaidAndCategoriesChosen() {
+    Material material =
+        lot(
+            clip(
+                "c0",
+                0,
+                List.of(
+                    keyword("ropes", "Harbour", 0, 10),
+                    keyword("ropes", "Harbour", 50, 10),
+                    keyword("gulls", "Birds", 70, 10))),
+            clip("c1", 1000, List.of(keyword("Ropes", "Harbour", 1000, 10))));
+    Analysis<StringOutFinding> all = analysed(material, Settings.INITIAL);
+    assertThat(all.findings()).extracting(StringOutFinding::title).containsExactly("ropes");
+    assertThat(all.findings().getFirst().reason()).isEqualTo("3 pieces, 0:00:01");
+    assertThat(all.remarks())
+        .extracting(remark -> remark.title() + ": " + remark.text())
+        .containsExactly("gulls: 1 piece, and 3 are wanted");
+    assertThat(
+            analysed(material, Settings.INITIAL.with(StringOutsPass.CATEGORIES, "birds"))
+                .findings())
+        .isEmpty();
+  }
+
+  @Test
+  void aPersonWithATopicHasWhatBothApplyToAndANameAtTheHead() {
+    Material material =
+        lot(clip(
+                "c0",
+                0,
+                List.of(
+                    keyword("Pilar", "People", 100, 100),
+                    keyword("waiting", "People", 0, 50),
+                    keyword("ice", "", 150, 200),
+                    Marker.of("look", TimeRange.of(160, 1, RATE), "", JsonObject.EMPTY))))
+            .with(
+                NameList.class,
+                List.of(
+                    new NameList(
+                        "people.csv",
+                        List.of(
+                            new NameList.Term(
+                                "Pilar", List.of(), "passenger of the last night")))));
+    Settings settings = Settings.INITIAL.with(StringOutsPass.BY, "person, person and keyword");
+    assertThat(analysed(material, settings).findings())
+        .extracting(StringOutFinding::title)
+        .containsExactly("Pilar", "Pilar, ice");
+    Timeline made =
+        timeline(made(material, settings), "String-outs", "People and topics", "Pilar, ice");
+    Clip piece = (Clip) track(made, "V1").getFirst();
+    assertThat(piece.sourceRange()).hasValue(TimeRange.of(150, 50, RATE));
+    // Of the markers those come along that are in it, at their frames of the media.
+    assertThat(piece.markers()).extracting(Marker::name).containsExactly("Pilar", "ice", "look");
+    Clip title = (Clip) track(made, "V2").getFirst();
+    assertThat(((MediaReference.Generator) title.media().orElseThrow()).parameters().string("text"))
+        .hasValue("Pilar\npassenger of the last night");
+    assertThat(title.sourceRange().orElseThrow().duration().value()).isEqualTo(50);
+  }
+
+  @Test
+  void syncedSoundLiesUnderItsMoment() {
+    Clip picture = clip("c0", 1000, List.of(keyword("ice", "", 1100, 50)));
+    Clip sound =
+        Clip.of(
+            "r1",
+            new MediaReference.External(
+                Origin.made(), "r1", "media/r1.wav", Optional.empty(), JsonObject.EMPTY),
+            Optional.of(TimeRange.of(48_000, 480_000, FrameRate.of(48_000))));
+    Stack synced =
+        Stack.of(
+                "c0",
+                List.of(
+                    Track.of(
+                        "V1",
+                        Track.VIDEO,
+                        List.of(
+                            picture
+                                .withMarkers(List.of())
+                                .withSourceRange(Optional.of(TimeRange.of(1000, LENGTH, RATE))))),
+                    Track.of("A1", Track.AUDIO, List.of(Gap.of(RationalTime.of(50, RATE)), sound))))
+            .withMetadata(
+                JsonObject.of(
+                    "oddlot", JsonObject.of("kind", JsonString.of(Group.Kind.SYNCED.word()))));
+    Material made = made(lot(picture, synced), Settings.INITIAL.with(StringOutsPass.AT_LEAST, "1"));
+    Timeline out = timeline(made, "String-outs", "Keywords", "ice");
+    Item heard = (Item) track(out, "A1").getFirst();
+    // Two seconds of the recording were over when the picture's 100th frame came.
+    assertThat(heard.trimmedRange())
+        .hasValue(TimeRange.of(48_000 + 2 * 48_000, 2 * 48_000, FrameRate.of(48_000)));
+  }
+
+  @Test
+  void aSecondRunAddsWhatIsNewAndLeavesWhatWasDoneByHand() {
+    Settings settings = Settings.INITIAL.with(StringOutsPass.AT_LEAST, "1");
+    Clip first = clip("c0", 0, List.of(keyword("ice", "", 10, 20), keyword("ice", "", 60, 20)));
+    Material once = made(lot(first), settings);
+    Analysis<StringOutFinding> again = analysed(once, settings);
+    assertThat(again.findings()).isEmpty();
+    assertThat(again.remarks())
+        .extracting(Analysis.Remark::text)
+        .contains("was made before, and nothing is new");
+    // By hand one piece is thrown away; then more material comes.
+    Bin root = (Bin) once.documents().getFirst().root();
+    Timeline out = timeline(once, "String-outs", "Keywords", "ice");
+    Stack tracks = out.tracks().orElseThrow();
+    Track track = (Track) tracks.children().getFirst();
+    Timeline byHand =
+        out.withChildren(
+            List.of(
+                tracks.withChildren(
+                    List.of(track.withChildren(List.of(track.children().getLast()))))));
+    var children = new ArrayList<TimelineObject>();
+    children.add(first);
+    children.add(clip("c1", 1000, List.of(keyword("ice", "", 1000, 30))));
+    children.add(Bin.of("String-outs", List.of(Bin.of("Keywords", List.of(byHand)))));
+    assertThat(root.children()).hasSize(2);
+    Material more = lot(children.toArray(TimelineObject[]::new));
+    assertThat(analysed(more, settings).findings())
+        .extracting(StringOutFinding::reason)
+        .containsExactly("1 piece new, put behind what is there");
+    Timeline continued = timeline(made(more, settings), "String-outs", "Keywords", "ice");
+    assertThat(track(continued, "V1")).extracting(TimelineObject::name).containsExactly("c0", "c1");
+    assertThat(analysed(made(more, settings), settings).findings()).isEmpty();
+  }
+
+  @Test
+  void scenesComeInTheOrderOfTheScriptWithCircledTakesFirst() {
+    var clips = new ArrayList<TimelineObject>();
+    for (String each : List.of("12/1", "2/1", "12/3*", "12/2", "12A/1")) {
+      String[] slate = each.split("[/*]", -1);
+      JsonObject metadata = noted(Field.SCENE, slate[0], JsonObject.EMPTY);
+      metadata = noted(Field.TAKE, slate[1], metadata);
+      metadata = each.endsWith("*") ? noted(Field.CIRCLED, "true", metadata) : metadata;
+      clips.add(
+          clip(each.replace('*', ' ').strip(), 1000L * clips.size(), List.of())
+              .withMetadata(metadata));
+    }
+    Settings settings = Settings.INITIAL.with(StringOutsPass.BY, "scene");
+    Material material = lot(clips.toArray(TimelineObject[]::new));
+    assertThat(analysed(material, settings).findings())
+        .extracting(StringOutFinding::title)
+        .containsExactly("Scene 2", "Scene 12", "Scene 12A");
+    assertThat(track(timeline(made(material, settings), "String-outs", "Scenes", "Scene 12"), "V1"))
+        .extracting(TimelineObject::name)
+        .containsExactly("12/3", "12/1", "12/2");
+  }
+
+  @Test
+  void aCameraIsTakenRatherWhereSeveralHaveTheMoment() {
+    Map<String, Long> starts = Map.of("A001C001", 0L, "B001C001", 0L, "B001C002", 1000L);
+    var clips = new ArrayList<TimelineObject>();
+    for (String name : List.of("A001C001", "B001C001", "B001C002")) {
+      long start = starts.get(name);
+      clips.add(clip(name, start, List.of(keyword("ice", "", start + 20, 30))));
+    }
+    Settings settings =
+        Settings.INITIAL.with(StringOutsPass.AT_LEAST, "1").with(StringOutsPass.CAMERA, "a");
+    StringOutFinding finding =
+        analysed(lot(clips.toArray(TimelineObject[]::new)), settings).findings().getFirst();
+    assertThat(finding.out().pieces())
+        .extracting(piece -> piece.source().name())
+        .containsExactly("A001C001", "B001C002");
+    assertThat(Set.of(finding.length())).containsExactly("0:00:02");
+  }
+}
