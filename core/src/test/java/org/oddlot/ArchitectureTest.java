@@ -25,7 +25,7 @@ class ArchitectureTest {
           List.of("pass"),
           List.of("output"),
           List.of("report"),
-          List.of("marker", "stringout"),
+          List.of("marker", "stringout", "find"),
           List.of("compare", "handoff"),
           List.of("material"),
           List.of("measure"),

@@ -52,6 +52,7 @@ public final class OddLot implements Callable<Integer> {
           ReceiveCommand.class,
           TitlesCommand.class,
           ReportCommand.class,
+          FindCommand.class,
           CaptionCommand.class);
 
   @Spec

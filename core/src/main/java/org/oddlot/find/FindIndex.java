@@ -1,0 +1,317 @@
+package org.oddlot.find;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.logging.Level;
+import java.util.logging.Logger;
+import java.util.stream.IntStream;
+import org.apache.lucene.document.Document;
+import org.apache.lucene.document.Field;
+import org.apache.lucene.document.FieldType;
+import org.apache.lucene.index.DirectoryReader;
+import org.apache.lucene.index.IndexOptions;
+import org.apache.lucene.index.IndexReader;
+import org.apache.lucene.index.IndexWriter;
+import org.apache.lucene.index.IndexWriterConfig;
+import org.apache.lucene.index.LeafReaderContext;
+import org.apache.lucene.index.LogDocMergePolicy;
+import org.apache.lucene.index.MultiReader;
+import org.apache.lucene.index.SerialMergeScheduler;
+import org.apache.lucene.index.Term;
+import org.apache.lucene.search.BooleanClause.Occur;
+import org.apache.lucene.search.BooleanQuery;
+import org.apache.lucene.search.BoostQuery;
+import org.apache.lucene.search.ConstantScoreQuery;
+import org.apache.lucene.search.FuzzyQuery;
+import org.apache.lucene.search.IndexSearcher;
+import org.apache.lucene.search.MatchAllDocsQuery;
+import org.apache.lucene.search.PhraseQuery;
+import org.apache.lucene.search.PrefixQuery;
+import org.apache.lucene.search.Query;
+import org.apache.lucene.search.Scorable;
+import org.apache.lucene.search.ScoreMode;
+import org.apache.lucene.search.SimpleCollector;
+import org.apache.lucene.search.TermQuery;
+import org.apache.lucene.store.ByteBuffersDirectory;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.find.Tokens.Form;
+import org.oddlot.progress.Progress;
+
+/**
+ * An index of passages, held in memory. Words are found as they are first, then however their
+ * accents are, then as other forms of the same word, then with a letter wrong, missing, too many or
+ * swapped (two in words of eight letters or more). Words in quotes are found as they are and not
+ * otherwise, but for capitals.
+ */
+public final class FindIndex {
+  private static final String PLAIN = Tokens.Forms.PLAIN;
+  private static final String FOLDED = Tokens.Forms.FOLDED;
+  private static final String STEM = Tokens.Forms.STEM;
+  private static final String IN_MEMORY = "What is in memory can be read and written";
+  private static final int PASSAGES_OF_A_PART = 20_000;
+  private static final int SHORTEST_FORGIVEN = 4;
+  private static final int SHORTEST_TWICE_FORGIVEN = 8;
+
+  /** Only of words as they are it is asked which stands behind which. */
+  private static final FieldType WITH_PLACES = type(IndexOptions.DOCS_AND_FREQS_AND_POSITIONS);
+
+  private static final FieldType WITHOUT_PLACES = type(IndexOptions.DOCS);
+
+  /** A name that is kept, or the level would be forgotten with it. */
+  private static final Logger QUIET = Logger.getLogger("org.apache.lucene");
+
+  private final List<Passage> passages;
+  private final IndexSearcher searcher;
+  private final Set<String> stemmers;
+  private final long bytes;
+  private final int[] abouts;
+  private final Values values;
+
+  private FindIndex(
+      List<Passage> passages, IndexSearcher searcher, Set<String> stemmers, long bytes) {
+    this.passages = passages;
+    this.searcher = searcher;
+    this.stemmers = stemmers;
+    this.bytes = bytes;
+    Map<String, Integer> known = new HashMap<>();
+    this.abouts =
+        passages.stream()
+            .mapToInt(passage -> known.computeIfAbsent(passage.about(), _ -> known.size()))
+            .toArray();
+    this.values = new Values(this);
+  }
+
+  /**
+   * Indexes passages.
+   *
+   * @throws org.oddlot.progress.CancelledException if {@code progress} asks to stop
+   */
+  public static FindIndex of(List<Passage> passages, Progress progress) {
+    // What it has to say about how it could be faster still is nothing for people here.
+    QUIET.setLevel(Level.SEVERE);
+    int parts =
+        Math.clamp(
+            passages.size() / PASSAGES_OF_A_PART, 1, Runtime.getRuntime().availableProcessors());
+    // Each part on a processor of its own; one behind the other they keep the passages' order.
+    List<Part> made =
+        IntStream.range(0, parts)
+            .parallel()
+            .mapToObj(part ->
+                Part.of(
+                    passages.subList(
+                        (int) ((long) passages.size() * part / parts),
+                        (int) ((long) passages.size() * (part + 1) / parts)),
+                    progress))
+            .toList();
+    try {
+      var readers = new MultiReader(made.stream().map(Part::reader).toArray(IndexReader[]::new));
+      Set<String> stemmers = new TreeSet<>();
+      made.forEach(part -> stemmers.addAll(part.stemmers));
+      return new FindIndex(
+          List.copyOf(passages),
+          new IndexSearcher(readers),
+          stemmers,
+          made.stream().mapToLong(Part::bytes).sum());
+    } catch (IOException e) {
+      throw new UncheckedIOException(IN_MEMORY, e);
+    }
+  }
+
+  /** Some passages of those that are indexed. */
+  private record Part(IndexReader reader, Set<String> stemmers, long bytes) {
+    static Part of(List<Passage> passages, Progress progress) {
+      var directory = new ByteBuffersDirectory();
+      var config =
+          new IndexWriterConfig(new Tokens.Forms())
+              // Merged like this documents keep their order: the number of each is its passage's.
+              .setMergePolicy(new LogDocMergePolicy())
+              .setMergeScheduler(new SerialMergeScheduler())
+              .setRAMBufferSizeMB(64);
+      Set<String> stemmers = new TreeSet<>();
+      try {
+        try (var writer = new IndexWriter(directory, config)) {
+          for (int i = 0; i < passages.size(); i++) {
+            if (i % 10_000 == 0) {
+              progress.check();
+            }
+            Passage passage = passages.get(i);
+            String stemmer = Tokens.stemmed(passage.language());
+            stemmers.add(stemmer);
+            writer.addDocument(document(passage.text(), stemmer));
+          }
+        }
+        long bytes = 0;
+        for (String file : directory.listAll()) {
+          bytes += directory.fileLength(file);
+        }
+        return new Part(DirectoryReader.open(directory), stemmers, bytes);
+      } catch (IOException e) {
+        throw new UncheckedIOException(IN_MEMORY, e);
+      }
+    }
+  }
+
+  private static FieldType type(IndexOptions options) {
+    var type = new FieldType();
+    type.setIndexOptions(options);
+    type.setOmitNorms(true);
+    type.freeze();
+    return type;
+  }
+
+  private static Document document(String text, String stemmer) {
+    var document = new Document();
+    document.add(new Field(PLAIN, text, WITH_PLACES));
+    document.add(new Field(FOLDED, text, WITHOUT_PLACES));
+    document.add(new Field(STEM + stemmer, text, WITHOUT_PLACES));
+    return document;
+  }
+
+  /** All that is in it. */
+  public List<Passage> passages() {
+    return passages;
+  }
+
+  /** How much memory it takes beside the passages. */
+  public long bytes() {
+    return bytes;
+  }
+
+  /** The number of the thing that a passage is about. */
+  int about(int number) {
+    return abouts[number];
+  }
+
+  /** What things can be chosen by. */
+  Values values() {
+    return values;
+  }
+
+  /** The numbers of all passages. */
+  int[] all() {
+    return IntStream.range(0, passages.size()).toArray();
+  }
+
+  /** What answers a question, the best first, then as they come. */
+  public List<Passage> find(Question question) {
+    return Arrays.stream(numbers(question)).mapToObj(passages::get).toList();
+  }
+
+  /** The numbers of what answers a question, in the same order. */
+  int[] numbers(Question question) {
+    if (question.isEmpty() || passages.isEmpty()) {
+      return all();
+    }
+    try {
+      var hits = new Hits();
+      searcher.search(query(question), hits);
+      return hits.bestFirst();
+    } catch (IOException e) {
+      throw new UncheckedIOException(IN_MEMORY, e);
+    }
+  }
+
+  /** Gathers all hits. They are worth only so many different things: sorting is putting apart. */
+  private static final class Hits extends SimpleCollector {
+    private final TreeMap<Float, IntStream.Builder> byWorth =
+        new TreeMap<>(Comparator.reverseOrder());
+    private int base;
+    private @Nullable Scorable scorable;
+
+    @Override
+    protected void doSetNextReader(LeafReaderContext context) {
+      base = context.docBase;
+    }
+
+    @Override
+    public void setScorer(Scorable scorer) {
+      scorable = scorer;
+    }
+
+    @Override
+    public void collect(int doc) throws IOException {
+      byWorth
+          .computeIfAbsent(Objects.requireNonNull(scorable).score(), _ -> IntStream.builder())
+          .add(base + doc);
+    }
+
+    @Override
+    public ScoreMode scoreMode() {
+      return ScoreMode.COMPLETE;
+    }
+
+    int[] bestFirst() {
+      return byWorth.values().stream().flatMapToInt(IntStream.Builder::build).toArray();
+    }
+  }
+
+  private Query query(Question question) {
+    var query = new BooleanQuery.Builder();
+    for (int i = 0; i < question.words().size(); i++) {
+      boolean isLast = i == question.words().size() - 1;
+      List<String> plain = Tokens.words(question.words().get(i), Form.PLAIN);
+      for (int j = 0; j < plain.size(); j++) {
+        boolean isGoingOn = isLast && question.isGoingOn() && j == plain.size() - 1;
+        query.add(word(plain.get(j), isGoingOn), Occur.MUST);
+      }
+    }
+    question.phrases().forEach(words -> query.add(phrase(words), Occur.MUST));
+    question.not().forEach(words -> query.add(not(words), Occur.MUST_NOT));
+    BooleanQuery made = query.build();
+    boolean hasNothingToFind =
+        made.clauses().stream().allMatch(clause -> clause.occur() == Occur.MUST_NOT);
+    return hasNothingToFind ? query.add(new MatchAllDocsQuery(), Occur.MUST).build() : made;
+  }
+
+  /** A word in every form in which it is forgiven, each worth less than the one before. */
+  private Query word(String plain, boolean isGoingOn) {
+    String folded = String.join("", Tokens.words(plain, Form.FOLDED));
+    var any = new BooleanQuery.Builder();
+    any.add(worth(32, new TermQuery(new Term(PLAIN, plain))), Occur.SHOULD);
+    any.add(worth(16, new TermQuery(new Term(FOLDED, folded))), Occur.SHOULD);
+    if (isGoingOn) {
+      any.add(worth(8, new PrefixQuery(new Term(FOLDED, folded))), Occur.SHOULD);
+    }
+    for (String stemmer : stemmers) {
+      Tokens.of(plain, Form.FOLDED, Optional.of(stemmer))
+          .forEach(stem ->
+              any.add(
+                  worth(4, new TermQuery(new Term(STEM + stemmer, stem.text()))), Occur.SHOULD));
+    }
+    // Numbers are names of things: another one is another thing.
+    boolean isForgiven =
+        folded.length() >= SHORTEST_FORGIVEN && folded.chars().noneMatch(Character::isDigit);
+    if (isForgiven) {
+      any.add(worth(2, new FuzzyQuery(new Term(FOLDED, folded), 1)), Occur.SHOULD);
+    }
+    if (isForgiven && folded.length() >= SHORTEST_TWICE_FORGIVEN) {
+      any.add(worth(1, new FuzzyQuery(new Term(FOLDED, folded), 2)), Occur.SHOULD);
+    }
+    return any.build();
+  }
+
+  private static Query worth(int much, Query query) {
+    return new BoostQuery(new ConstantScoreQuery(query), much);
+  }
+
+  private static Query not(String words) {
+    List<String> folded = Tokens.words(words, Form.FOLDED);
+    return folded.size() == 1 ? new TermQuery(new Term(FOLDED, folded.getFirst())) : phrase(words);
+  }
+
+  private static Query phrase(String words) {
+    var phrase = new PhraseQuery.Builder();
+    Tokens.words(words, Form.PLAIN).forEach(word -> phrase.add(new Term(PLAIN, word)));
+    return new ConstantScoreQuery(phrase.build());
+  }
+}

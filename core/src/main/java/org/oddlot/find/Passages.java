@@ -1,0 +1,298 @@
+package org.oddlot.find;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Timebase;
+import org.oddlot.caption.Transcript;
+import org.oddlot.caption.Turn;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonValue;
+import org.oddlot.material.ClipSound;
+import org.oddlot.material.Material;
+import org.oddlot.material.Paper;
+import org.oddlot.material.PlacedClip;
+import org.oddlot.material.Source;
+import org.oddlot.material.TimelineFile;
+import org.oddlot.paper.LogEntry;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.NotedMarker;
+import org.oddlot.profile.Profile;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.time.Timecode;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Item;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Stack;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.Track;
+
+/** Gathers everything that is known of a lot as {@link Passage}s. */
+public final class Passages {
+  private static final List<Field> LOGGED =
+      List.of(
+          Field.SCENE,
+          Field.SHOT,
+          Field.TAKE,
+          Field.CAMERA,
+          Field.REEL,
+          Field.SOUND_REEL,
+          Field.CIRCLED,
+          Field.DATE,
+          Field.NOTES,
+          Field.ORIGINAL_NAME);
+
+  private final Material material;
+  private final List<Passage> all = new ArrayList<>();
+
+  private Passages(Material material) {
+    this.material = material;
+  }
+
+  /** Everything: sources in their order, then timelines, then words, then rows of papers. */
+  public static List<Passage> of(Material material) {
+    var passages = new Passages(material);
+    material.sources().all().forEach(passages::source);
+    material.documents().forEach(passages::timelines);
+    material.all(Captions.class).forEach(passages::captions);
+    material.all(Transcript.class).forEach(passages::transcript);
+    material.papers().forEach(passages::paper);
+    return List.copyOf(passages.all);
+  }
+
+  private void source(Source source) {
+    Set<String> said = new HashSet<>();
+    PlacedClip first = source.first();
+    var of = new Of(source.id(), source.name(), said, first);
+    of.add("name", source.name());
+    of.add("file", source.address());
+    of.add("camera", source.camera());
+    of.add("roll", source.reel());
+    source.recorded().ifPresent(day -> of.add("day", day.toString()));
+    source.rate().ifPresent(rate -> of.add("rate", rate.toString()));
+    source
+        .clips()
+        .forEach(placed -> clip(placed, new Of(source.id(), source.name(), said, placed)));
+  }
+
+  /** What is being said of a source by one of its clips; the same is said once. */
+  private final class Of {
+    private final String about;
+    private final String name;
+    private final Set<String> said;
+    private final PlacedClip placed;
+
+    Of(String about, String name, Set<String> said, PlacedClip placed) {
+      this.about = about;
+      this.name = name;
+      this.said = said;
+      this.placed = placed;
+    }
+
+    void add(String field, String text) {
+      add(field, text, Optional.empty());
+    }
+
+    void add(String field, String text, Optional<TimeRange> range) {
+      String words = text.strip();
+      if (words.isEmpty() || !said.add(field + "\n" + words + "\n" + range)) {
+        return;
+      }
+      all.add(
+          new Passage(
+              about,
+              name,
+              field,
+              words,
+              range.map(Passages::stretch),
+              range.map(its -> label(its.start())).orElse(""),
+              range.map(its -> label(its.endExclusive())).orElse(""),
+              "",
+              Optional.of(material.address(placed.document(), placed.place()))));
+    }
+  }
+
+  private static Passage.Stretch stretch(TimeRange range) {
+    return new Passage.Stretch(range.start().seconds(), range.endExclusive().seconds());
+  }
+
+  private static String label(RationalTime time) {
+    return Timecode.ofMedia(time).map(Timecode::toString).orElse("");
+  }
+
+  private void clip(PlacedClip placed, Of of) {
+    Clip clip = placed.clip();
+    Profile profile = placed.profile();
+    of.add("name", clip.name());
+    for (Field field : LOGGED) {
+      profile
+          .text(clip, field)
+          .ifPresent(text ->
+              of.add(
+                  field.key().replace('_', ' '),
+                  field == Field.CIRCLED
+                      ? text.replace("true", "yes").replace("false", "no")
+                      : text));
+    }
+    profile.texts(clip, Field.PEOPLE).forEach(person -> of.add("people", person));
+    for (JsonValue value :
+        profile.place(Field.KEYWORDS).map(at -> at.all(clip.metadata())).orElse(List.of())) {
+      of.add(
+          "keyword",
+          value instanceof JsonObject object
+              ? profile.place(Field.KEYWORD_TEXT).flatMap(place -> place.text(object)).orElse("")
+              : value.display());
+    }
+    ClipSound.Noted sound = material.derive(ClipSound.NOTED).of(placed);
+    sound.roles().filter(role -> !role.isEmpty()).forEach(role -> of.add("role", role));
+    sound.channels().values().forEach(channel -> of.add("channel", channel.name()));
+    for (Marker marker : clip.markers()) {
+      NotedMarker noted = profile.noted(marker);
+      String field = noted.kind().map(kind -> kind.word()).orElse("marker");
+      of.add(field, text(noted, marker), Optional.of(marker.markedRange()));
+    }
+  }
+
+  private static String text(NotedMarker noted, Marker marker) {
+    String more = noted.text().isEmpty() ? marker.comment() : noted.text();
+    return more.isEmpty() || more.equals(marker.name())
+        ? marker.name()
+        : marker.name() + ": " + more;
+  }
+
+  private void timelines(TimelineFile document) {
+    Placed.root(document.root())
+        .walk(placed -> {
+          switch (placed.object()) {
+            case Timeline timeline -> timeline(document, placed, timeline);
+            case Stack stack -> markers(document, placed, stack);
+            case Track track -> markers(document, placed, track);
+            default -> {}
+          }
+        });
+  }
+
+  private void timeline(TimelineFile document, Placed placed, Timeline timeline) {
+    all.add(
+        new Passage(
+            document.name() + " " + placed.path(),
+            timeline.name(),
+            "timeline",
+            timeline.name(),
+            Optional.empty(),
+            "",
+            "",
+            "",
+            Optional.of(material.address(document.name(), placed))));
+  }
+
+  private void markers(TimelineFile document, Placed placed, Item item) {
+    if (item.markers().isEmpty()) {
+      return;
+    }
+    Placed of = placed;
+    while (!(of.object() instanceof Timeline) && of.parent().isPresent()) {
+      of = of.parent().get();
+    }
+    if (!(of.object() instanceof Timeline timeline)) {
+      return;
+    }
+    for (Marker marker : item.markers()) {
+      TimeRange range = marker.markedRange();
+      RationalTime from =
+          item.sourceRange().map(used -> range.start().minus(used.start())).orElse(range.start());
+      all.add(
+          new Passage(
+              document.name() + " " + of.path(),
+              timeline.name(),
+              "marker",
+              text(document.profile().noted(marker), marker),
+              Optional.of(
+                  new Passage.Stretch(
+                      from.seconds(), from.seconds().plus(range.duration().seconds()))),
+              timeline.recordTimecode(from).toString(),
+              timeline.recordTimecode(from.plus(range.duration())).toString(),
+              "",
+              Optional.of(material.address(document.name(), of))));
+    }
+  }
+
+  private void captions(Captions captions) {
+    for (Caption caption : captions.captions()) {
+      words(
+          captions.name(),
+          "caption",
+          caption.text().inOneLine(),
+          captions.grid(),
+          new Passage.Stretch(caption.start(), caption.end()),
+          captions.language());
+    }
+  }
+
+  private void transcript(Transcript transcript) {
+    for (Turn turn : transcript.turns()) {
+      var stretch = new Passage.Stretch(turn.span().start(), turn.span().end());
+      if (!turn.speaker().isEmpty()) {
+        words(transcript.name(), "speaker", turn.speaker(), transcript.grid(), stretch, "");
+      }
+      words(
+          transcript.name(),
+          "transcript",
+          turn.text(),
+          transcript.grid(),
+          stretch,
+          transcript.language());
+    }
+  }
+
+  private void words(
+      String name,
+      String field,
+      String text,
+      Timebase grid,
+      Passage.Stretch stretch,
+      String language) {
+    if (!text.isBlank()) {
+      all.add(
+          new Passage(
+              name,
+              name,
+              field,
+              text,
+              Optional.of(stretch),
+              grid.label(stretch.from()),
+              grid.label(stretch.to()),
+              language,
+              Optional.empty()));
+    }
+  }
+
+  /** Rows of papers stand by themselves: what of them was matched is in the clips as well. */
+  private void paper(Paper paper) {
+    for (LogEntry entry : paper.log().entries()) {
+      String about = entry.paper() + " " + entry.row();
+      String name = entry.paper() + ", row " + entry.row();
+      String label = entry.in().map(Object::toString).orElse("");
+      String keywords = String.join(", ", entry.keywords());
+      if (!entry.title().equals(entry.notes()) && !entry.title().equals(keywords)) {
+        row(about, name, "row", entry.title(), label);
+      }
+      row(about, name, "row note", entry.notes(), label);
+      row(about, name, "row people", String.join(", ", entry.people()), label);
+      row(about, name, "row keyword", keywords, label);
+    }
+  }
+
+  private void row(String about, String name, String field, String text, String label) {
+    if (!text.isBlank()) {
+      all.add(
+          new Passage(about, name, field, text, Optional.empty(), label, "", "", Optional.empty()));
+    }
+  }
+}
