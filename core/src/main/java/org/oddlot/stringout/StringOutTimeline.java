@@ -25,6 +25,8 @@ import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Item;
+import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
@@ -235,18 +237,31 @@ public final class StringOutTimeline {
   /** A clip as it is laid: its media from a moment on, and the markers that are in it. */
   private static Clip trimmed(PlacedClip placed, RationalTime from, RationalTime length) {
     Clip clip = placed.clip();
-    if (placed.place().timeline().isPresent()) {
-      // What was done to it in that timeline is nothing of the material.
-      clip = clip.withEffects(List.of()).withEnabled(true);
-    }
+    // What was done to it in a timeline is nothing of the material.
+    boolean isUsed = placed.place().timeline().isPresent();
     TimeRange range = TimeRange.of(from, length.atRate(from.rate()));
-    return clip.withSourceRange(Optional.of(range))
-        .withMarkers(
-            clip.markers().stream()
-                .filter(marker ->
-                    range.contains(marker.markedRange().start())
-                        || marker.markedRange().overlaps(range))
-                .toList());
+    return copy(
+        isUsed ? clip.withEffects(List.of()).withEnabled(true) : clip,
+        range,
+        clip.markers().stream()
+            .filter(marker ->
+                range.contains(marker.markedRange().start())
+                    || marker.markedRange().overlaps(range))
+            .toList());
+  }
+
+  /** A clip once more: what becomes of the one does not become of the other. */
+  private static Clip copy(Clip clip, TimeRange range, List<Marker> markers) {
+    return new Clip(
+        Origin.made(),
+        clip.name(),
+        Optional.of(range),
+        clip.mediaReferences(),
+        clip.activeKey(),
+        markers,
+        clip.effects(),
+        clip.enabled(),
+        clip.metadata());
   }
 
   /**

@@ -33,7 +33,11 @@ final class DayEight {
           "report Interviews, strung out by topic and person",
           "select stringouts-rows 2",
           "wait",
-          "picture string-outs");
+          "picture string-outs",
+          "station find",
+          "type find-words captain",
+          "wait",
+          "picture find");
 
   /** Who they are. */
   static final String PEOPLE =
