@@ -93,11 +93,11 @@ class Maker:
     def over(self, track, length, make):
         at = n = 0
         while at < length - 300:
-            gap = self.r.randint(60, 400)
+            nothing = self.r.randint(60, 400)
             n += 1
-            clip = make(n)
-            track.extend([schema.Gap(source_range=span(0, gap)), clip])
-            at += gap + clip.source_range.duration.value
+            over = make(n)
+            track.extend([schema.Gap(source_range=span(0, nothing)), over])
+            at += nothing + over.source_range.duration.value
 
     def dissolves(self, track):
         for i in range(len(track) - 1, 0, -1):

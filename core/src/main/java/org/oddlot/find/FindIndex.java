@@ -3,6 +3,7 @@ package org.oddlot.find;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -31,6 +32,7 @@ import org.apache.lucene.index.Term;
 import org.apache.lucene.search.BooleanClause.Occur;
 import org.apache.lucene.search.BooleanQuery;
 import org.apache.lucene.search.BoostQuery;
+import org.apache.lucene.search.CollectorManager;
 import org.apache.lucene.search.ConstantScoreQuery;
 import org.apache.lucene.search.FuzzyQuery;
 import org.apache.lucene.search.IndexSearcher;
@@ -213,9 +215,7 @@ public final class FindIndex {
       return all();
     }
     try {
-      var hits = new Hits();
-      searcher.search(query(question), hits);
-      return hits.bestFirst();
+      return searcher.search(query(question), Hits.GATHERED);
     } catch (IOException e) {
       throw new UncheckedIOException(IN_MEMORY, e);
     }
@@ -223,6 +223,24 @@ public final class FindIndex {
 
   /** Gathers all hits. They are worth only so many different things: sorting is putting apart. */
   private static final class Hits extends SimpleCollector {
+    /** One after the other, as there is nobody to share the work. */
+    static final CollectorManager<Hits, int[]> GATHERED =
+        new CollectorManager<>() {
+          @Override
+          public Hits newCollector() {
+            return new Hits();
+          }
+
+          @Override
+          public int[] reduce(Collection<Hits> all) {
+            var together = new Hits();
+            all.forEach(hits ->
+                hits.byWorth.forEach(
+                    (worth, docs) -> docs.build().forEach(doc -> together.add(worth, doc))));
+            return together.bestFirst();
+          }
+        };
+
     private final TreeMap<Float, IntStream.Builder> byWorth =
         new TreeMap<>(Comparator.reverseOrder());
     private int base;
@@ -240,9 +258,11 @@ public final class FindIndex {
 
     @Override
     public void collect(int doc) throws IOException {
-      byWorth
-          .computeIfAbsent(Objects.requireNonNull(scorable).score(), _ -> IntStream.builder())
-          .add(base + doc);
+      add(Objects.requireNonNull(scorable).score(), base + doc);
+    }
+
+    private void add(float worth, int doc) {
+      byWorth.computeIfAbsent(worth, _ -> IntStream.builder()).add(doc);
     }
 
     @Override

@@ -17,17 +17,7 @@ import java.util.Map;
 public record Found(List<Passage> hits, Map<String, Map<String, Integer>> counts) {
   /** The fields that things can be chosen by. */
   public static final List<String> CHOSEN_BY =
-      List.of(
-          "scene",
-          "circled",
-          "camera",
-          "roll",
-          "day",
-          "people",
-          "speaker",
-          "keyword",
-          "role",
-          "timeline");
+      List.of("scene", "circled", "camera", "roll", "day", "people", "speaker", "keyword", "role");
 
   /** That a field of a thing has a value. */
   public record Where(String field, String value) {

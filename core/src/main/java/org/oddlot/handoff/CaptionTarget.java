@@ -100,7 +100,7 @@ record CaptionTarget(CaptionFormat format, Optional<Timebase> programme) impleme
   @Override
   public Facts before(TimelineObject root) {
     var facts = new Facts();
-    Map<TimelineObject, Placed> places = new IdentityHashMap<>();
+    IdentityHashMap<TimelineObject, Placed> places = new IdentityHashMap<>();
     Placed.root(root).walk(placed -> places.put(placed.object(), placed));
     for (Captions track : CaptionTracks.in("", root)) {
       Map<String, Placed> byId = new HashMap<>();

@@ -146,7 +146,7 @@ public record CutNotes(List<Note> notes, List<Left> left) {
     int digits =
         in.frames() >= 0
             ? in.frames()
-            : in.millis() >= 0 ? (int) (in.millis() * (long) version.rate().nominal() / 1000) : 0;
+            : in.millis() >= 0 ? (int) (in.millis() * version.rate().nominal() / 1000) : 0;
     try {
       return Optional.of(
           Timecode.of(

@@ -106,7 +106,7 @@ public final class StringOutTimeline {
             .orElse(RationalTime.zero(rate));
     List<Track> fresh = tracks(more, rate);
     var tracks = new ArrayList<Composable>();
-    stack.children().forEach(child -> tracks.add((Composable) child));
+    tracks.addAll(stack.children());
     var taken = new HashMap<String, Integer>();
     for (Track track : fresh) {
       int which = taken.merge(track.kind(), 1, Integer::sum);
@@ -120,11 +120,11 @@ public final class StringOutTimeline {
       Track under = there.orElseGet(() -> Track.of(track.name(), track.kind(), List.of()));
       RationalTime end = under.duration().orElse(RationalTime.zero(rate));
       var children = new ArrayList<Composable>();
-      under.children().forEach(child -> children.add((Composable) child));
+      children.addAll(under.children());
       if (length.isAfter(end)) {
         children.add(Gap.of(length.minus(end)));
       }
-      track.children().forEach(child -> children.add((Composable) child));
+      children.addAll(track.children());
       Track longer = under.withChildren(children);
       if (there.isPresent()) {
         tracks.set(tracks.indexOf(there.get()), longer);
@@ -378,6 +378,7 @@ public final class StringOutTimeline {
   }
 
   /** When a clip of a group begins on its track, in seconds. */
+  @SuppressWarnings("ReferenceEquality") // whether it is the very same clip is what is asked
   private static Optional<Rational> offset(PlacedClip placed) {
     Optional<Placed> track = placed.place().track();
     if (track.isEmpty()) {

@@ -155,9 +155,10 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
         continue;
       }
       String document = out.pieces().getFirst().clip().document();
-      Optional<Placed> before = before(material, out.key());
+      Optional<Address> before = before(material, out.key());
       int fresh =
           before
+              .flatMap(material::at)
               .map(its -> StringOutTimeline.fresh(out, (Timeline) its.object()).size())
               .orElse(out.pieces().size());
       if (before.isPresent() && fresh == 0) {
@@ -165,13 +166,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
             new Analysis.Remark(out.key(), out.name(), "was made before, and nothing is new"));
         continue;
       }
-      findings.add(
-          new StringOutFinding(
-              out,
-              document,
-              called(out, settings),
-              before.flatMap(its -> address(material, its)),
-              fresh));
+      findings.add(new StringOutFinding(out, document, called(out, settings), before, fresh));
     }
     outs.tooFew()
         .forEach((keyword, pieces) ->
@@ -220,30 +215,19 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
         .replace("{length}", sample.length().replace(':', '.'));
   }
 
-  private static Optional<Placed> before(Material material, String key) {
-    return material.documents().stream()
-        .flatMap(document -> made(document).stream())
-        .filter(placed -> StringOutTimeline.isOf((Timeline) placed.object(), key))
-        .findFirst();
-  }
-
-  private static List<Placed> made(TimelineFile document) {
-    var timelines = new ArrayList<Placed>();
-    Placed.root(document.root())
-        .walk(placed -> {
-          if (placed.object() instanceof Timeline) {
-            timelines.add(placed);
-          }
-        });
-    return timelines;
-  }
-
-  private static Optional<Address> address(Material material, Placed placed) {
-    return material.documents().stream()
-        .filter(
-            document -> made(document).stream().anyMatch(its -> its.object() == placed.object()))
-        .findFirst()
-        .map(document -> material.address(document.name(), placed));
+  /** Where a timeline lies that was made of a string-out before. */
+  private static Optional<Address> before(Material material, String key) {
+    var found = new ArrayList<Address>(1);
+    for (TimelineFile document : material.documents()) {
+      Placed.root(document.root())
+          .walk(placed -> {
+            if (placed.object() instanceof Timeline timeline
+                && StringOutTimeline.isOf(timeline, key)) {
+              found.add(material.address(document.name(), placed));
+            }
+          });
+    }
+    return found.stream().findFirst();
   }
 
   @Override
@@ -341,6 +325,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
         .findFirst();
   }
 
+  @SuppressWarnings("ReferenceEquality") // whether it is the very same bin is what is asked
   private static Bin with(Bin parent, Optional<Bin> before, Bin after) {
     var children = new ArrayList<TimelineObject>(parent.children());
     if (before.isPresent()) {
@@ -394,6 +379,6 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
             Optional.of(
                 TimeRange.of(
                     RationalTime.zero(rate),
-                    RationalTime.of(SECONDS_OF_NAME * (long) rate.nominal(), rate)))));
+                    RationalTime.of(SECONDS_OF_NAME * rate.nominal(), rate)))));
   }
 }

@@ -5,10 +5,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Timebase;
+import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.handoff.HandOff;
 import org.oddlot.json.JsonObject;
 import org.oddlot.material.Material;
@@ -31,6 +36,7 @@ import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.TimelineObject;
 import org.oddlot.timeline.Track;
 
 class HandOffPassTest {
@@ -139,5 +145,52 @@ class HandOffPassTest {
           assertThat(send.name()).isEqualTo("project, handed on");
           assertThat(send.report().notWhole()).isEmpty();
         });
+  }
+
+  @Test
+  void asCaptionsNobodyCountsOnPicturesAndNoMediaTravels() throws IOException {
+    var grid = new Timebase.Frames(RATE, false);
+    Captions captions =
+        Captions.made(
+            "cut",
+            "en",
+            grid,
+            List.of(
+                Caption.of("1", grid.at(90_000), grid.at(90_050), "The ferry")
+                    .withSpeaker("Pilar")));
+    Timeline cut = CaptionTracks.timeline(captions, grid);
+    var tracks = new ArrayList<TimelineObject>(cut.tracks().orElseThrow().children());
+    tracks.addFirst(Track.of("V1", Track.VIDEO, List.of(clip("pier"))));
+    Timeline both = cut.withChildren(List.of(cut.tracks().orElseThrow().withChildren(tracks)));
+    Material material =
+        Material.of(
+            "lot",
+            List.of(TimelineFile.of("cut.otio", "", both, Profiles.own(), List.of())),
+            List.of());
+    Request request =
+        new Request(
+            material, Settings.INITIAL.with(HandOffPass.FOR, "srt"), Answers.NONE, Progress.NONE);
+    Analysis<CarryFinding> analysis = pass.analyse(request);
+    assertThat(analysis.remarks()).isEmpty();
+    assertThat(analysis.findings())
+        .filteredOn(finding -> finding.standing() == Standing.TO_LOOK_AT)
+        .extracting(CarryFinding::title)
+        .containsExactly("Names of speakers, 1 place", "The language, 1 place");
+    assertThat(analysis.findings())
+        .filteredOn(finding -> finding.standing() == Standing.SETTLED)
+        .extracting(finding -> finding.row().feature().words())
+        .contains("shots", "how much there is of the media");
+    Material end =
+        pass.apply(
+                request,
+                analysis.findings().stream()
+                    .map(finding -> new Reviewed<>(finding, Optional.empty()))
+                    .toList())
+            .material();
+    List<PlannedFile> planned = new HandOffFiles().plan(end);
+    assertThat(planned).extracting(PlannedFile::name).containsExactly("cut, handed on.srt");
+    Path out = folder.resolve("out.srt");
+    planned.getFirst().write(end, folder::resolve, out);
+    assertThat(Files.readString(out)).contains("01:00:00,000 --> 01:00:02,000\nThe ferry");
   }
 }
