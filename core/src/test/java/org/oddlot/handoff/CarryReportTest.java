@@ -207,7 +207,7 @@ class CarryReportTest {
             .get(random.nextInt(7));
     var marks = new ArrayList<Mark>();
     if (random.nextInt(3) == 0) {
-      Markup.Look look = Markup.Look.values()[random.nextInt(3)];
+      Markup.Look look = List.of(Markup.Look.values()).get(random.nextInt(3));
       marks.add(Mark.of(0, new Markup.Style(look, true)));
       marks.add(Mark.of(plain.length(), new Markup.Style(look, false)));
     }
