@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.Supplier;
 import org.oddlot.find.FindIndex;
 import org.oddlot.find.Found;
 import org.oddlot.find.Passage;
@@ -66,11 +68,11 @@ public final class FindAnything {
     }
   }
 
-  private static double milliseconds(Runnable work) {
+  private static double milliseconds(Supplier<?> work) {
     var times = new double[RUNS];
     for (int i = 0; i < RUNS; i++) {
       long start = System.nanoTime();
-      work.run();
+      Objects.requireNonNull(work.get());
       times[i] = (System.nanoTime() - start) / 1e6;
     }
     Arrays.sort(times);
