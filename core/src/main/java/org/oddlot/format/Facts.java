@@ -25,12 +25,6 @@ public final class Facts {
         .add(at);
   }
 
-  /** Adds all that others have. */
-  public void addAll(Facts others) {
-    others.facts.forEach((kind, its) ->
-        its.forEach((fact, places) -> places.forEach(place -> add(kind, fact, place))));
-  }
-
   /** The kinds that there are facts about. */
   public Set<Content> kinds() {
     return Collections.unmodifiableSet(facts.keySet());

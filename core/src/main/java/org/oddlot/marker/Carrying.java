@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.NavigableSet;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.oddlot.compare.Change;
 import org.oddlot.compare.Comparison;
 import org.oddlot.compare.Pair;
@@ -42,8 +43,8 @@ public final class Carrying {
   /** What the older version calls media that is called otherwise in the newer one. */
   private final Map<String, String> known = new HashMap<>();
 
-  private final Map<String, List<Shot>> nowBySource = new HashMap<>();
-  private final Map<String, List<Shot>> oldBySource = new HashMap<>();
+  private final Uses nowUsed = new Uses();
+  private final Uses oldUsed = new Uses();
 
   private Carrying(Comparison comparison) {
     this.before = comparison.before();
@@ -59,18 +60,17 @@ public final class Carrying {
       change.before().ifPresent(spot -> spot.shots().forEach(its -> doubtful.add(its.number())));
     }
     comparison.media().forEach(media -> known.put(media.after().id(), media.before().id()));
-    index(after, nowBySource);
-    index(before, oldBySource);
+    index(after, nowUsed);
+    index(before, oldUsed);
   }
 
-  private void index(Version version, Map<String, List<Shot>> bySource) {
+  private void index(Version version, Uses uses) {
     for (Shot shot : version.shots()) {
       if (shot.event().enabled()) {
-        shot.source()
-            .ifPresent(
-                source -> bySource.computeIfAbsent(id(source), _ -> new ArrayList<>(1)).add(shot));
+        shot.source().ifPresent(source -> uses.add(id(source), shot));
       }
     }
+    uses.sort();
   }
 
   /** The name of media in both versions. */
@@ -90,42 +90,8 @@ public final class Carrying {
   /** What becomes of some markers of the older version. */
   public static List<Carried> of(Comparison comparison, List<CutMarker> markers) {
     var carrying = new Carrying(comparison);
-    List<CutMarker> there = CutMarker.in(comparison.after());
-    Map<String, List<CutMarker>> byLabel = new HashMap<>();
-    for (CutMarker marker : there) {
-      byLabel
-          .computeIfAbsent(
-              CutMarker.label(marker.marker(), comparison.after()), _ -> new ArrayList<>(1))
-          .add(marker);
-    }
-    return markers.stream()
-        .map(marker -> carrying.unlessThere(carrying.carried(marker), byLabel))
-        .toList();
-  }
-
-  /** A marker that the newer version has already is not put there again. */
-  private Carried unlessThere(Carried carried, Map<String, List<CutMarker>> byLabel) {
-    String label = CutMarker.label(carried.from().marker(), before);
-    boolean ofClip = carried.from().shot().isPresent();
-    Optional<CutMarker> same =
-        byLabel.getOrDefault(label, List.of()).stream()
-            .filter(other -> other.shot().isPresent() == ofClip)
-            .filter(other ->
-                carried.places().stream().anyMatch(place -> place.in() == other.in())
-                    || (carried.fate() != Fate.LOST && !ofClip))
-            .findFirst();
-    if (same.isEmpty()) {
-      return carried;
-    }
-    boolean isAtPlace = carried.places().stream().anyMatch(place -> place.in() == same.get().in());
-    return new Carried(
-        carried.from(),
-        Fate.THERE,
-        List.of(
-            new Place(same.get().in(), same.get().length(), same.get().shot(), "is there already")),
-        isAtPlace
-            ? "the newer version has it there already"
-            : "the newer version has it already, at " + after.label(same.get().in()));
+    var there = new There(comparison);
+    return markers.stream().map(marker -> there.unlessThere(carrying.carried(marker))).toList();
   }
 
   private Carried carried(CutMarker marker) {
@@ -313,32 +279,28 @@ public final class Carrying {
    * versions show it once only.
    */
   private Carried elsewhere(CutMarker marker, Shot shot, RationalTime media, boolean ofClip) {
-    var places = new ArrayList<Place>();
-    for (Shot other : showing(nowBySource, shot)) {
-      framesAfter
-          .shownAt(other, media, Optional.empty())
-          .filter(in -> isOnTop(other, in))
-          .ifPresent(in ->
-              places.add(
-                  place(
-                      marker,
-                      in,
-                      ofClip ? Optional.of(other) : Optional.empty(),
-                      "shows the same frame")));
-    }
+    List<Place> places =
+        showing(shot, media)
+            .map(shown ->
+                place(
+                    marker,
+                    shown.in,
+                    ofClip ? Optional.of(shown.shot) : Optional.empty(),
+                    "shows the same frame"))
+            .limit(MOST_OFFERED)
+            .toList();
     if (places.isEmpty()) {
       return lost(marker, shot, gone(shot));
     }
     boolean isSure =
-        places.size() == 1 && timesShown(shot, media) == 1 && !doubtful.contains(shot.number());
+        places.size() == 1 && isShownOnce(shot, media) && !doubtful.contains(shot.number());
     return new Carried(
         marker,
         isSure ? Fate.SURE : Fate.DOUBTFUL,
-        places.stream().limit(MOST_OFFERED).toList(),
+        places,
         isSure
             ? "its frame of " + shot.name() + " is at another place now"
-            : Phrase.of(
-                "its frame of %s is at another place now, one of %d", shot.name(), places.size()));
+            : Phrase.of("its frame of %s is used several times, before or now", shot.name()));
   }
 
   /** Where a frame is seen that is nowhere in what its shot became, if both show it once only. */
@@ -347,33 +309,38 @@ public final class Carrying {
       return Optional.empty();
     }
     RationalTime media = framesBefore.mediaAt(shot, frame);
-    List<Long> places =
-        showing(nowBySource, shot).stream()
-            .flatMap(other ->
-                framesAfter
-                    .shownAt(other, media, Optional.empty())
-                    .filter(in -> isOnTop(other, in))
-                    .stream())
-            .toList();
-    return places.size() == 1 && timesShown(shot, media) == 1
-        ? Optional.of(places.getFirst())
+    List<Shown> places = showing(shot, media).limit(2).toList();
+    return places.size() == 1 && isShownOnce(shot, media)
+        ? Optional.of(places.getFirst().in)
         : Optional.empty();
   }
 
-  private long timesShown(Shot shot, RationalTime media) {
-    return showing(oldBySource, shot).stream()
-        .filter(other -> framesBefore.shownAt(other, media, Optional.empty()).isPresent())
-        .count();
+  /** Where a shot of the newer version shows a frame, and it can be seen. */
+  private record Shown(Shot shot, long in) {}
+
+  private Stream<Shown> showing(Shot shot, RationalTime media) {
+    return uses(nowUsed, shot, media)
+        .flatMap(other ->
+            framesAfter
+                .shownAt(other, media, Optional.empty())
+                .filter(in -> isOnTop(other, in))
+                .map(in -> new Shown(other, in))
+                .stream());
   }
 
-  private List<Shot> showing(Map<String, List<Shot>> bySource, Shot shot) {
-    return shot
-        .source()
-        .map(source -> bySource.getOrDefault(id(source), List.of()))
-        .orElse(List.of())
-        .stream()
-        .filter(other -> other.lane().kind().equals(shot.lane().kind()))
-        .toList();
+  private boolean isShownOnce(Shot shot, RationalTime media) {
+    return uses(oldUsed, shot, media)
+            .filter(other -> framesBefore.shownAt(other, media, Optional.empty()).isPresent())
+            .limit(2)
+            .count()
+        == 1;
+  }
+
+  private Stream<Shot> uses(Uses uses, Shot shot, RationalTime media) {
+    return shot.source()
+        .map(source -> uses.at(id(source), media.seconds()))
+        .orElse(Stream.empty())
+        .filter(other -> other.lane().kind().equals(shot.lane().kind()));
   }
 
   /** Between shots it stays as far behind the one before, if the one behind does so too. */

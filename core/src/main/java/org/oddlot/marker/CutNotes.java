@@ -2,9 +2,11 @@ package org.oddlot.marker;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.NavigableSet;
 import java.util.Objects;
 import java.util.Optional;
@@ -111,9 +113,9 @@ public record CutNotes(List<Note> notes, List<Left> left) {
         }
         long at =
             onCut(Math.clamp(frame.get() + wanted.shift, 0, version.length() - 1), cuts, wanted);
-        put(Said.of(paper.log().name(), entry, at, doubt), wanted, said);
+        said.add(Said.of(paper.log().name(), entry, at, doubt));
       }
-      said.forEach(each -> notes.add(each.note(version, wanted)));
+      together(said, wanted).forEach(each -> notes.add(each.note(version, wanted)));
     }
     notes.sort(Comparator.comparingLong(note -> note.marker.in()));
     return new CutNotes(notes, left);
@@ -191,12 +193,8 @@ public record CutNotes(List<Note> notes, List<Left> left) {
           doubt);
     }
 
-    /** Whether another says the same, nearby. */
-    boolean isSame(Said other, Wanted wanted) {
-      return Math.abs(at - other.at) <= wanted.near && words().equals(other.words());
-    }
-
-    private String words() {
+    /** What it says, by which it is told whether two say the same. */
+    String words() {
       return text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
     }
 
@@ -247,14 +245,19 @@ public record CutNotes(List<Note> notes, List<Left> left) {
         .orElse(metadata);
   }
 
-  /** Adds what is said; to the one that says the same nearby, if there is one. */
-  private static void put(Said said, Wanted wanted, List<Said> all) {
-    for (int i = all.size() - 1; i >= 0; i--) {
-      if (all.get(i).isSame(said, wanted)) {
-        all.set(i, all.get(i).with(said));
-        return;
+  /** The same words of several people nearby as one. */
+  private static List<Said> together(List<Said> said, Wanted wanted) {
+    var all = new ArrayList<Said>();
+    Map<String, Integer> last = new HashMap<>();
+    for (Said each : said.stream().sorted(Comparator.comparingLong(Said::at)).toList()) {
+      Integer same = last.get(each.words());
+      if (same != null && each.at - all.get(same).at <= wanted.near) {
+        all.set(same, all.get(same).with(each));
+      } else {
+        last.put(each.words(), all.size());
+        all.add(each);
       }
     }
-    all.add(said);
+    return all;
   }
 }

@@ -3,12 +3,17 @@ package org.oddlot.stringout;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.profile.Field;
+import org.oddlot.time.Intervals;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -119,17 +124,23 @@ public record StringOut(
     if (camera.isEmpty()) {
       return logged;
     }
-    List<Logged> its =
-        logged.stream().filter(each -> each.source().camera().equalsIgnoreCase(camera)).toList();
+    Map<Optional<LocalDate>, Intervals> its = new HashMap<>();
+    for (Logged each : logged) {
+      if (each.source().camera().equalsIgnoreCase(camera)) {
+        its.computeIfAbsent(each.source().recorded(), _ -> new Intervals())
+            .add(each.range().start().seconds(), each.range().endExclusive().seconds());
+      }
+    }
     return logged.stream()
-        .filter(each ->
-            its.contains(each) || its.stream().noneMatch(other -> isSameMoment(each, other)))
+        .filter(each -> each.source().camera().equalsIgnoreCase(camera) || !hasMoment(its, each))
         .toList();
   }
 
-  private static boolean isSameMoment(Logged one, Logged other) {
-    return one.source().recorded().equals(other.source().recorded())
-        && one.range().overlaps(other.range());
+  private static boolean hasMoment(Map<Optional<LocalDate>, Intervals> its, Logged logged) {
+    Intervals ofDay = its.get(logged.source().recorded());
+    return ofDay != null
+        && ofDay.overlaps(
+            logged.range().start().seconds(), logged.range().endExclusive().seconds());
   }
 
   private static TimeRange withHandles(Logged logged, int handles) {
@@ -147,25 +158,29 @@ public record StringOut(
 
   /** Pieces of one source that meet or overlap as one, at the place of the first of them. */
   private static List<Piece> joined(List<Piece> pieces) {
-    var joined = new ArrayList<Piece>();
-    for (Piece piece : pieces) {
-      Piece now = piece;
-      int at = joined.size();
-      for (int i = joined.size() - 1; i >= 0; i--) {
-        if (meets(joined.get(i), now)) {
-          now = together(joined.remove(i), now);
-          at = i;
+    Map<String, List<Integer>> bySource = new LinkedHashMap<>();
+    for (int i = 0; i < pieces.size(); i++) {
+      bySource.computeIfAbsent(pieces.get(i).source.id(), _ -> new ArrayList<>(1)).add(i);
+    }
+    var joined = new TreeMap<Integer, Piece>();
+    for (List<Integer> numbers : bySource.values()) {
+      numbers.sort(Comparator.comparing(number -> pieces.get(number).range.start()));
+      int first = numbers.getFirst();
+      Piece now = pieces.get(first);
+      for (int number : numbers.subList(1, numbers.size())) {
+        Piece next = pieces.get(number);
+        if (next.range.start().isAfter(now.range.endExclusive())) {
+          joined.put(first, now);
+          first = number;
+          now = next;
+        } else {
+          first = Math.min(first, number);
+          now = together(now, next);
         }
       }
-      joined.add(Math.min(at, joined.size()), now);
+      joined.put(first, now);
     }
-    return joined;
-  }
-
-  private static boolean meets(Piece one, Piece other) {
-    return one.source.id().equals(other.source.id())
-        && !one.range.start().isAfter(other.range.endExclusive())
-        && !other.range.start().isAfter(one.range.endExclusive());
+    return List.copyOf(joined.values());
   }
 
   private static Piece together(Piece one, Piece other) {
