@@ -56,9 +56,10 @@ final class Welcome extends ScrollPane {
             new HBox(
                 10,
                 Actions.main(
-                    "welcome-open", "Open files…", "Ctrl O", () -> session.open(chosen()))),
-            jobs());
+                    "welcome-open", "Open files…", "Ctrl O", () -> session.open(chosen()))));
+    // First what was done last: the jobs are many by now, and whoever knows them looks no further.
     addRecent();
+    page.getChildren().add(jobs());
   }
 
   private List<Path> chosen() {
