@@ -31,6 +31,11 @@ import org.oddlot.window.session.Session;
  * comes out, and what was open last.
  */
 final class Welcome extends ScrollPane {
+  /** Of the lots that were opened last so many stand here. */
+  private static final int MOST_RECENT = 5;
+
+  private static final double RECENT_WIDTH = 430;
+
   private final Session session;
   private final FilePicker picker;
   private final Consumer<DemoDay> onDemo;
@@ -46,8 +51,9 @@ final class Welcome extends ScrollPane {
     setHbarPolicy(ScrollBarPolicy.NEVER);
     setContent(page);
     page.getStyleClass().add("welcome");
-    page.getChildren()
-        .addAll(
+    var open =
+        new VBox(
+            14,
             Words.of("Nothing is open.", "question"),
             Words.paragraph(
                 "Drop what you have anywhere on this window; the job is picked by what it is. What"
@@ -57,9 +63,9 @@ final class Welcome extends ScrollPane {
                 10,
                 Actions.main(
                     "welcome-open", "Open files…", "Ctrl O", () -> session.open(chosen()))));
-    // First what was done last: the jobs are many by now, and whoever knows them looks no further.
-    addRecent();
-    page.getChildren().add(jobs());
+    HBox.setHgrow(open, Priority.ALWAYS);
+    // What was opened last stands beside: below the jobs, which are many, it could not be seen.
+    page.getChildren().addAll(new HBox(40, open, recent()), jobs());
   }
 
   private List<Path> chosen() {
@@ -106,14 +112,14 @@ final class Welcome extends ScrollPane {
     return column;
   }
 
-  private void addRecent() {
-    List<Path> recent = session.preferences().recentLots();
+  private VBox recent() {
+    List<Path> recent = session.preferences().recentLots().stream().limit(MOST_RECENT).toList();
     Optional<String> unsaved = session.state().recoverable().map(Lot::name);
-    if (!recent.isEmpty() || unsaved.isPresent()) {
-      page.getChildren().add(Words.section("Open recent"));
-    }
     var lots = new VBox(2);
-    page.getChildren().add(lots);
+    lots.setMinWidth(RECENT_WIDTH);
+    if (!recent.isEmpty() || unsaved.isPresent()) {
+      lots.getChildren().add(Words.section("Open recent"));
+    }
     unsaved.ifPresent(name ->
         lots.getChildren()
             .add(link("welcome-unsaved", name + ", not saved", session::openUnsavedLot)));
@@ -123,6 +129,7 @@ final class Welcome extends ScrollPane {
       line.setAlignment(Pos.BASELINE_LEFT);
       lots.getChildren().add(line);
     }
+    return lots;
   }
 
   /** The last two folders that it lies in; all of them once the pointer rests there. */
