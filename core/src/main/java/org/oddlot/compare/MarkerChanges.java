@@ -5,15 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiPredicate;
 import java.util.function.LongPredicate;
-import org.oddlot.profile.NotedMarker;
 import org.oddlot.profile.Profile;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.RationalTime;
-import org.oddlot.time.TimeRange;
-import org.oddlot.timeline.Item;
 import org.oddlot.timeline.Marker;
-import org.oddlot.timeline.Placed;
-import org.oddlot.timeline.Track;
 
 /** What became of markers: those of a shot go with it, those of a timeline with all around them. */
 final class MarkerChanges {
@@ -94,42 +89,20 @@ final class MarkerChanges {
   }
 
   private static String label(Marker marker, Profile profile) {
-    NotedMarker noted = profile.noted(marker);
-    String text = noted.text().isEmpty() ? marker.comment() : noted.text();
-    String both =
-        text.isEmpty() || text.equals(marker.name()) ? marker.name() : marker.name() + ": " + text;
-    return noted.category().isEmpty() ? both : both + " (" + noted.category() + ")";
+    String category = profile.noted(marker).category();
+    String words = profile.words(marker);
+    return category.isEmpty() ? words : words + " (" + category + ")";
   }
 
   /** The markers of a timeline and its tracks, by its frames. */
   private static List<Mark> marks(Version version) {
-    var marks = new ArrayList<Mark>();
-    version
-        .place()
-        .forEachChild(tracks -> {
-          marks(tracks, version, marks);
-          tracks.forEachChild(track -> {
-            if (track.object() instanceof Track) {
-              marks(track, version, marks);
-            }
-          });
-        });
-    return marks;
-  }
-
-  private static void marks(Placed placed, Version version, List<Mark> marks) {
-    if (placed.object() instanceof Item item) {
-      for (Marker marker : item.markers()) {
-        TimeRange range = marker.markedRange();
-        RationalTime from =
-            item.sourceRange().map(used -> range.start().minus(used.start())).orElse(range.start());
-        marks.add(
+    return version.markers().stream()
+        .map(marked ->
             new Mark(
-                label(marker, version.document().profile()),
-                RationalTime.of(version.frame(from), version.rate()),
-                RationalTime.of(version.frame(range.duration()), version.rate())));
-      }
-    }
+                label(marked.marker(), version.document().profile()),
+                RationalTime.of(marked.in(), version.rate()),
+                RationalTime.of(marked.length(), version.rate())))
+        .toList();
   }
 
   /**

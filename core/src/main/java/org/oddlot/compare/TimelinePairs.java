@@ -114,9 +114,11 @@ public record TimelinePairs(List<Versions> pairs, List<String> left) {
     return material.derive(SIDES);
   }
 
-  /** Whether a file or a timeline of this name came in. */
-  public static boolean isThere(Material material, String name) {
-    return !named(in(material), name).isEmpty();
+  /** Says that no file and no timeline of a name came in; empty if one did, or none is named. */
+  public static Optional<String> notThere(Material material, String name) {
+    return name.isEmpty() || !named(in(material), name).isEmpty()
+        ? Optional.empty()
+        : Optional.of(Phrase.of("there is no file and no timeline “%s” here", name));
   }
 
   /**

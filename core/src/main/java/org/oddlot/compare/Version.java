@@ -13,13 +13,17 @@ import org.oddlot.material.TimelineFile;
 import org.oddlot.profile.Profile;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Cut;
+import org.oddlot.timeline.Item;
+import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
+import org.oddlot.timeline.Track;
 
 /** One version of a timeline: its shots, track by track from the bottom, each in their order. */
 public final class Version {
@@ -122,7 +126,7 @@ public final class Version {
   }
 
   /** A time in frames of the timeline, rounded half up. */
-  long frame(RationalTime time) {
+  public long frame(RationalTime time) {
     return time.rate().equals(rate)
         ? time.value()
         : time.rescaledTo(rate, RoundingMode.HALF_UP).value();
@@ -168,6 +172,41 @@ public final class Version {
   /** All shots, track by track. */
   public List<Shot> shots() {
     return shots;
+  }
+
+  /**
+   * A marker of a timeline, not of what lies in it.
+   *
+   * @param marker the marker
+   * @param holder what carries it: the stack of all tracks, or one of them
+   * @param in the first marked frame, counted after the timeline's first
+   * @param length how many frames are marked; none for a moment
+   */
+  public record Marked(Marker marker, Placed holder, long in, long length) {}
+
+  /** The markers of the stack of its tracks, and of each of these. */
+  public List<Marked> markers() {
+    var marked = new ArrayList<Marked>();
+    place.forEachChild(stack -> {
+      collect(stack, marked);
+      stack.forEachChild(track -> {
+        if (track.object() instanceof Track) {
+          collect(track, marked);
+        }
+      });
+    });
+    return marked;
+  }
+
+  private void collect(Placed holder, List<Marked> marked) {
+    if (holder.object() instanceof Item item) {
+      for (Marker marker : item.markers()) {
+        TimeRange range = marker.markedRange();
+        RationalTime from =
+            item.sourceRange().map(used -> range.start().minus(used.start())).orElse(range.start());
+        marked.add(new Marked(marker, holder, frame(from), frame(range.duration())));
+      }
+    }
   }
 
   /** How many frames it has up to the end of its last shot. */

@@ -303,10 +303,9 @@ public final class FindIndex {
       any.add(worth(8, new PrefixQuery(new Term(FOLDED, folded))), Occur.SHOULD);
     }
     for (String stemmer : stemmers) {
-      Tokens.of(plain, Form.FOLDED, Optional.of(stemmer))
+      Tokens.words(plain, Form.FOLDED, Optional.of(stemmer))
           .forEach(stem ->
-              any.add(
-                  worth(4, new TermQuery(new Term(STEM + stemmer, stem.text()))), Occur.SHOULD));
+              any.add(worth(4, new TermQuery(new Term(STEM + stemmer, stem))), Occur.SHOULD));
     }
     // Numbers are names of things: another one is another thing.
     boolean isForgiven =

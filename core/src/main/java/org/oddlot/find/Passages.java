@@ -10,8 +10,6 @@ import org.oddlot.caption.Captions;
 import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
-import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonValue;
 import org.oddlot.material.ClipSound;
 import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
@@ -141,29 +139,15 @@ public final class Passages {
                       : text));
     }
     profile.texts(clip, Field.PEOPLE).forEach(person -> of.add("people", person));
-    for (JsonValue value :
-        profile.place(Field.KEYWORDS).map(at -> at.all(clip.metadata())).orElse(List.of())) {
-      of.add(
-          "keyword",
-          value instanceof JsonObject object
-              ? profile.place(Field.KEYWORD_TEXT).flatMap(place -> place.text(object)).orElse("")
-              : value.display());
-    }
+    profile.keywords(clip).forEach(keyword -> of.add("keyword", keyword.text()));
     ClipSound.Noted sound = material.derive(ClipSound.NOTED).of(placed);
     sound.roles().filter(role -> !role.isEmpty()).forEach(role -> of.add("role", role));
     sound.channels().values().forEach(channel -> of.add("channel", channel.name()));
     for (Marker marker : clip.markers()) {
       NotedMarker noted = profile.noted(marker);
       String field = noted.kind().map(kind -> kind.word()).orElse("marker");
-      of.add(field, text(noted, marker), Optional.of(marker.markedRange()));
+      of.add(field, profile.words(marker), Optional.of(marker.markedRange()));
     }
-  }
-
-  private static String text(NotedMarker noted, Marker marker) {
-    String more = noted.text().isEmpty() ? marker.comment() : noted.text();
-    return more.isEmpty() || more.equals(marker.name())
-        ? marker.name()
-        : marker.name() + ": " + more;
   }
 
   private void timelines(TimelineFile document) {
@@ -193,33 +177,25 @@ public final class Passages {
   }
 
   private void markers(TimelineFile document, Placed placed, Item item) {
-    if (item.markers().isEmpty()) {
+    Optional<Placed> whole = placed.whole();
+    if (whole.isEmpty()) {
       return;
     }
-    Placed of = placed;
-    while (!(of.object() instanceof Timeline) && of.parent().isPresent()) {
-      of = of.parent().get();
-    }
-    if (!(of.object() instanceof Timeline timeline)) {
-      return;
-    }
+    Timeline timeline = (Timeline) whole.get().object();
     for (Marker marker : item.markers()) {
-      TimeRange range = marker.markedRange();
-      RationalTime from =
-          item.sourceRange().map(used -> range.start().minus(used.start())).orElse(range.start());
+      RationalTime length = marker.markedRange().duration();
+      Optional<RationalTime> at = placed.recordTime(marker.markedRange().start());
       all.add(
           new Passage(
-              document.name() + " " + of.path(),
+              document.name() + " " + whole.get().path(),
               timeline.name(),
               "marker",
-              text(document.profile().noted(marker), marker),
-              Optional.of(
-                  new Passage.Stretch(
-                      from.seconds(), from.seconds().plus(range.duration().seconds()))),
-              timeline.recordTimecode(from).toString(),
-              timeline.recordTimecode(from.plus(range.duration())).toString(),
+              document.profile().words(marker),
+              at.map(from -> new Passage.Stretch(from.seconds(), from.plus(length).seconds())),
+              at.map(from -> timeline.recordTimecode(from).toString()).orElse(""),
+              at.map(from -> timeline.recordTimecode(from.plus(length)).toString()).orElse(""),
               "",
-              Optional.of(material.address(document.name(), of))));
+              Optional.of(material.address(document.name(), whole.get()))));
     }
   }
 

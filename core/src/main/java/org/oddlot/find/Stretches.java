@@ -12,7 +12,7 @@ final class Stretches {
   /** What something is known of that holds all the time. */
   private final BitSet whole = new BitSet();
 
-  private final Map<Integer, Intervals> byAbout = new HashMap<>();
+  private final Map<Integer, Intervals<Integer>> byAbout = new HashMap<>();
 
   /** Those passages of an index that have these numbers. */
   Stretches(FindIndex index, int[] numbers) {
@@ -27,8 +27,8 @@ final class Stretches {
             .ifPresentOrElse(
                 stretch ->
                     byAbout
-                        .computeIfAbsent(about, _ -> new Intervals())
-                        .add(stretch.from(), stretch.to()),
+                        .computeIfAbsent(about, _ -> new Intervals<>())
+                        .add(stretch.from(), stretch.to(), number),
                 () -> whole.set(about));
       }
     }
@@ -40,7 +40,7 @@ final class Stretches {
     if (whole.get(about)) {
       return true;
     }
-    Intervals its = byAbout.isEmpty() ? null : byAbout.get(about);
+    Intervals<Integer> its = byAbout.isEmpty() ? null : byAbout.get(about);
     if (its == null) {
       return false;
     }

@@ -17,7 +17,6 @@ import org.apache.lucene.analysis.miscellaneous.ASCIIFoldingFilter;
 import org.apache.lucene.analysis.snowball.SnowballFilter;
 import org.apache.lucene.analysis.standard.StandardTokenizer;
 import org.apache.lucene.analysis.tokenattributes.CharTermAttribute;
-import org.apache.lucene.analysis.tokenattributes.OffsetAttribute;
 
 /** Words of texts, in the forms in which they are looked for; by the rules of UAX #29. */
 final class Tokens {
@@ -44,9 +43,6 @@ final class Tokens {
     }
     return Map.copyOf(names);
   }
-
-  /** A word of a text, and where it stands there. */
-  record Token(String text, int from, int to) {}
 
   /** In which forms words are taken. */
   enum Form {
@@ -101,14 +97,13 @@ final class Tokens {
   }
 
   /** The words of a text. */
-  static List<Token> of(String text, Form form, Optional<String> stemmer) {
-    var tokens = new ArrayList<Token>();
+  static List<String> words(String text, Form form, Optional<String> stemmer) {
+    var tokens = new ArrayList<String>();
     try (TokenStream stream = stream(text, form, stemmer)) {
       CharTermAttribute term = stream.addAttribute(CharTermAttribute.class);
-      OffsetAttribute offset = stream.addAttribute(OffsetAttribute.class);
       stream.reset();
       while (stream.incrementToken()) {
-        tokens.add(new Token(term.toString(), offset.startOffset(), offset.endOffset()));
+        tokens.add(term.toString());
       }
       stream.end();
     } catch (IOException e) {
@@ -118,6 +113,6 @@ final class Tokens {
   }
 
   static List<String> words(String text, Form form) {
-    return of(text, form, Optional.empty()).stream().map(Token::text).toList();
+    return words(text, form, Optional.empty());
   }
 }

@@ -155,16 +155,14 @@ public record Conversion(
           .forEach(more -> lost.add("a further track of captions: " + more.name()));
       return Optional.of(new Conversion(lost, conversion.parts));
     }
+    List<Fitting.Fitted> fitted = fitted(tracks, format.get(), wanted.programme());
     var lost = new ArrayList<String>();
-    for (Captions track : tracks) {
-      lost.addAll(
-          Fitting.to(format.get(), track, wanted.programme().orElse(track.grid())).losses());
-    }
+    fitted.forEach(each -> lost.addAll(each.losses()));
     lost.add("everything in the file but its captions");
     return Optional.of(
         new Conversion(
             lost.stream().distinct().toList(),
-            captionFiles(tracks, format.get(), wanted.programme()),
+            captionFiles(fitted, format.get()),
             Optional.of(read.root())));
   }
 
@@ -175,17 +173,24 @@ public record Conversion(
    */
   public static List<TimelineFormat.Part> captionFiles(
       List<Captions> tracks, CaptionFormat format, Optional<Timebase> programme) {
+    return captionFiles(fitted(tracks, format, programme), format);
+  }
+
+  private static List<Fitting.Fitted> fitted(
+      List<Captions> tracks, CaptionFormat format, Optional<Timebase> programme) {
+    return tracks.stream()
+        .map(track -> Fitting.to(format, track, programme.orElse(track.grid())))
+        .toList();
+  }
+
+  private static List<TimelineFormat.Part> captionFiles(
+      List<Fitting.Fitted> tracks, CaptionFormat format) {
     var parts = new ArrayList<TimelineFormat.Part>();
-    for (Captions track : tracks) {
+    for (Fitting.Fitted track : tracks) {
       String suffix = parts.isEmpty() ? "" : " " + (parts.size() + 1);
       parts.add(
           new TimelineFormat.Part(
-              suffix,
-              path ->
-                  Files.write(
-                      path,
-                      format.write(
-                          Fitting.to(format, track, programme.orElse(track.grid())).captions()))));
+              suffix, path -> Files.write(path, format.write(track.captions()))));
     }
     return parts;
   }

@@ -11,16 +11,24 @@ import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.input.InputFile;
+import org.oddlot.input.InputKind;
 import org.oddlot.setting.Settings;
 import org.oddlot.timeline.TimelineObject;
 
 /** What the other side takes timelines as. */
 public sealed interface Target permits TimelineTarget, CaptionTarget {
+  /** The format. */
+  InputKind<?> format();
+
   /** What it is called. */
-  String name();
+  default String name() {
+    return format().name();
+  }
 
   /** How its files end, with the dot. */
-  String ending();
+  default String ending() {
+    return format().extensions().getFirst();
+  }
 
   /** Whether one file holds several timelines. */
   boolean holdsSeveral();

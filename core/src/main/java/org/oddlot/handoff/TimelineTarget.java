@@ -23,16 +23,6 @@ import org.oddlot.timeline.TimelineObject;
  */
 record TimelineTarget(TimelineFormat format, Settings how) implements Target {
   @Override
-  public String name() {
-    return format.name();
-  }
-
-  @Override
-  public String ending() {
-    return format.extensions().getFirst();
-  }
-
-  @Override
   public boolean holdsSeveral() {
     return carries(TimelineFeature.SEVERAL_TIMELINES);
   }

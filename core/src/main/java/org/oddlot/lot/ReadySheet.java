@@ -14,7 +14,9 @@ import org.oddlot.pass.stringouts.StringOutsPass;
 import org.oddlot.pass.titles.TitlesPass;
 import org.oddlot.rights.LicencePaper;
 import org.oddlot.rights.MusicPaper;
+import org.oddlot.setting.Setting;
 import org.oddlot.sound.Recording;
+import org.oddlot.stringout.StringOuts;
 
 /**
  * A run sheet that comes with the program, for a job that people have.
@@ -179,22 +181,28 @@ public record ReadySheet(
   /** The sheet, with what {@code before} says about the settings of its passes. */
   public RunSheet over(RunSheet before) {
     RunSheet its = before.withUnknown().only(passes);
-    if (id.equals("compare") && its.settings(REPORTS).get(ReportsPass.KINDS).isEmpty()) {
-      return its.with(REPORTS, ReportsPass.KINDS.key(), "versions,reels");
-    }
-    if (id.equals("selects") && its.settings("stringouts").get(StringOutsPass.BY).isEmpty()) {
-      return its.with(
-          "stringouts", StringOutsPass.BY.key(), "keyword, person, person and keyword, scene");
-    }
-    if (id.equals("delivery") && its.settings(REPORTS).get(ReportsPass.KINDS).isEmpty()) {
-      return its.with(REPORTS, ReportsPass.KINDS.key(), USUAL_REPORTS);
-    }
+    its =
+        switch (id) {
+          case "compare" -> unlessSaid(its, REPORTS, ReportsPass.KINDS, "versions,reels");
+          case "delivery" -> unlessSaid(its, REPORTS, ReportsPass.KINDS, USUAL_REPORTS);
+          case "selects" ->
+              unlessSaid(its, "stringouts", StringOutsPass.BY, String.join(",", StringOuts.KINDS));
+          default -> its;
+        };
     boolean asksForNone =
         passes.contains(TITLES) && its.settings(TITLES).get(TitlesPass.SHAPES).isBlank();
     // Whoever chooses this job wants titles; in other jobs they are made where shapes are named.
     return asksForNone && id.equals(TITLES)
         ? its.with(TITLES, TitlesPass.SHAPES.key(), USUAL_SHAPE)
         : its;
+  }
+
+  /** The sheet with what a job usually chooses, where nothing is chosen yet. */
+  private static RunSheet unlessSaid(
+      RunSheet sheet, String pass, Setting<List<String>> setting, String usual) {
+    return sheet.settings(pass).get(setting).isEmpty()
+        ? sheet.with(pass, setting.key(), usual)
+        : sheet;
   }
 
   /** Whether {@code sheet} has the same passes switched on. */

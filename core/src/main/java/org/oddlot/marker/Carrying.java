@@ -6,7 +6,6 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.NavigableSet;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -19,7 +18,9 @@ import org.oddlot.marker.Carried.Fate;
 import org.oddlot.marker.Carried.Place;
 import org.oddlot.material.Source;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.Intervals;
 import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Track;
 
 /**
@@ -43,8 +44,10 @@ public final class Carrying {
   /** What the older version calls media that is called otherwise in the newer one. */
   private final Map<String, String> known = new HashMap<>();
 
-  private final Uses nowUsed = new Uses();
-  private final Uses oldUsed = new Uses();
+  /** The uses of media in both versions, by when of the media they show. */
+  private final Map<String, Intervals<Shot>> nowUsed = new HashMap<>();
+
+  private final Map<String, Intervals<Shot>> oldUsed = new HashMap<>();
 
   private Carrying(Comparison comparison) {
     this.before = comparison.before();
@@ -64,13 +67,14 @@ public final class Carrying {
     index(before, oldUsed);
   }
 
-  private void index(Version version, Uses uses) {
+  private void index(Version version, Map<String, Intervals<Shot>> uses) {
     for (Shot shot : version.shots()) {
-      if (shot.event().enabled()) {
-        shot.source().ifPresent(source -> uses.add(id(source), shot));
+      if (shot.event().enabled() && shot.source().isPresent()) {
+        TimeRange shown = shot.event().source();
+        uses.computeIfAbsent(id(shot.source().get()), _ -> new Intervals<>())
+            .add(shown.start().seconds(), shown.endExclusive().seconds(), shot);
       }
     }
-    uses.sort();
   }
 
   /** The name of media in both versions. */
@@ -98,10 +102,7 @@ public final class Carrying {
     if (marker.shot().isPresent()) {
       return ofShot(marker, marker.shot().get());
     }
-    List<Shot> there = old.seen(marker.in());
-    if (there.isEmpty()) {
-      there = old.heard(marker.in());
-    }
+    List<Shot> there = there(marker.in());
     if (there.isEmpty()) {
       return onNothing(marker);
     }
@@ -141,37 +142,38 @@ public final class Carrying {
   private Carried moment(CutMarker marker, List<Shot> there) {
     Map<Long, Place> found = new LinkedHashMap<>();
     Shot first = there.getFirst();
+    Optional<Long> leading = follow(first, marker.in(), Optional.empty());
     for (Shot shot : there) {
       follow(shot, marker.in(), Optional.empty())
           .ifPresent(in ->
               found.putIfAbsent(in, place(marker, in, Optional.empty(), "with " + shot.name())));
     }
-    Optional<Long> leading = follow(first, marker.in(), Optional.empty());
+    List<Place> places = List.copyOf(found.values());
     if (leading.isEmpty()) {
-      if (!found.isEmpty()) {
+      if (!places.isEmpty()) {
         return new Carried(
-            marker,
-            Fate.DOUBTFUL,
-            List.copyOf(found.values()),
-            gone(first) + ", but not what lies under or over it");
+            marker, Fate.DOUBTFUL, places, gone(first) + ", but not what lies under or over it");
       }
       return first.source().isPresent()
           ? elsewhere(marker, first, framesBefore.mediaAt(first, marker.in()), false)
           : lost(marker, first, gone(first));
     }
+    if (isSafe(first, leading.get())) {
+      return new Carried(
+          marker,
+          Fate.SURE,
+          places.subList(0, 1),
+          "it sits on the same frame of "
+              + first.name()
+              + (places.size() > 1 ? ", though what lies under or over it went elsewhere" : ""));
+    }
     return new Carried(
         marker,
-        isSafe(first, leading.get()) ? Fate.SURE : Fate.DOUBTFUL,
-        isSafe(first, leading.get())
-            ? found.values().stream().limit(1).toList()
-            : List.copyOf(found.values()),
-        isSafe(first, leading.get())
-            ? "it sits on the same frame of "
-                + first.name()
-                + (found.size() > 1 ? ", though what lies under or over it went elsewhere" : "")
-            : doubtful.contains(first.number())
-                ? "it is not sure that " + first.name() + " is the same shot"
-                : "something else lies over that frame now");
+        Fate.DOUBTFUL,
+        places,
+        doubtful.contains(first.number())
+            ? "it is not sure that " + first.name() + " is the same shot"
+            : "something else lies over that frame now");
   }
 
   /** Whether a shot is surely the same one, and seen at that frame as it was before. */
@@ -218,55 +220,64 @@ public final class Carrying {
 
   /** A range goes with every piece of what it marks; it is in one piece if they meet. */
   private Carried stretch(CutMarker marker) {
-    var runs = new ArrayList<long[]>();
-    var names = new ArrayList<String>();
+    var runs = new Runs();
     boolean isSure = true;
-    long found = 0;
-    NavigableSet<Long> cuts = old.cuts(marker.in(), marker.out());
-    Long from = null;
-    for (long to : cuts) {
-      if (from != null) {
-        List<Shot> there = old.seen(from);
-        Optional<Shot> its =
-            there.stream().findFirst().or(() -> old.heard(marker.in()).stream().findFirst());
-        Optional<Long> last = Optional.empty();
-        for (long frame = from; its.isPresent() && frame < to; frame++) {
-          Shot shot = its.get();
-          long at = frame;
-          Optional<Long> in =
-              follow(shot, frame, last.map(before -> before + 1)).or(() -> anywhere(shot, at));
-          last = in;
-          if (in.isPresent()) {
-            found++;
-            isSure &= !doubtful.contains(shot.number());
-            if (!runs.isEmpty() && runs.getLast()[1] == in.get()) {
-              runs.getLast()[1]++;
-            } else {
-              runs.add(new long[] {in.get(), in.get() + 1});
-              names.add(its.get().name());
-            }
-          }
-        }
+    long from = marker.in();
+    for (long to : old.cuts(marker.in(), marker.out()).tailSet(from, false)) {
+      Optional<Shot> shot = there(from).stream().findFirst();
+      if (shot.isPresent() && carry(shot.get(), from, to, runs)) {
+        isSure &= !doubtful.contains(shot.get().number());
       }
       from = to;
     }
-    if (runs.isEmpty()) {
+    List<Place> places = runs.places();
+    if (places.isEmpty()) {
       return moment(marker, there(marker.in()));
     }
-    var places = new ArrayList<Place>();
-    for (int i = 0; i < runs.size(); i++) {
-      long[] run = runs.get(i);
-      places.add(new Place(run[0], run[1] - run[0], Optional.empty(), "with " + names.get(i)));
-    }
-    boolean isWhole = found == marker.length();
+    long found = places.stream().mapToLong(Place::length).sum();
     String rule =
-        runs.size() == 1
-            ? isWhole
+        places.size() > 1
+            ? Phrase.of("what it marks is in %d pieces now, each of which is marked", places.size())
+            : found == marker.length()
                 ? "it marks the same frames"
                 : Phrase.of(
-                    "it marks what is left of its frames, %,d of %,d", found, marker.length())
-            : Phrase.of("what it marks is in %d pieces now, each of which is marked", runs.size());
+                    "it marks what is left of its frames, %,d of %,d", found, marker.length());
     return new Carried(marker, isSure ? Fate.SURE : Fate.DOUBTFUL, places, rule);
+  }
+
+  /** Adds the frames of a part of a shot to the runs; whether there is any. */
+  private boolean carry(Shot shot, long from, long to, Runs runs) {
+    boolean isAny = false;
+    Optional<Long> last = Optional.empty();
+    for (long frame = from; frame < to; frame++) {
+      long at = frame;
+      last = follow(shot, frame, last.map(before -> before + 1)).or(() -> anywhere(shot, at));
+      if (last.isPresent()) {
+        isAny = true;
+        runs.add(last.get(), "with " + shot.name());
+      }
+    }
+    return isAny;
+  }
+
+  /** Frames of the newer version, those that follow each other together. */
+  private static final class Runs {
+    private final List<Place> places = new ArrayList<>();
+
+    void add(long frame, String why) {
+      boolean goesOn =
+          !places.isEmpty() && places.getLast().in() + places.getLast().length() == frame;
+      if (goesOn) {
+        Place run = places.removeLast();
+        places.add(new Place(run.in(), run.length() + 1, run.shot(), run.why()));
+      } else {
+        places.add(new Place(frame, 1, Optional.empty(), why));
+      }
+    }
+
+    List<Place> places() {
+      return List.copyOf(places);
+    }
   }
 
   private List<Shot> there(long frame) {
@@ -336,9 +347,10 @@ public final class Carrying {
         == 1;
   }
 
-  private Stream<Shot> uses(Uses uses, Shot shot, RationalTime media) {
+  private Stream<Shot> uses(Map<String, Intervals<Shot>> uses, Shot shot, RationalTime media) {
     return shot.source()
-        .map(source -> uses.at(id(source), media.seconds()))
+        .flatMap(source -> Optional.ofNullable(uses.get(id(source))))
+        .map(its -> its.at(media.seconds()))
         .orElse(Stream.empty())
         .filter(other -> other.lane().kind().equals(shot.lane().kind()));
   }

@@ -12,10 +12,10 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.compare.Version;
 import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonString;
 import org.oddlot.material.Material;
 import org.oddlot.material.Pairing;
 import org.oddlot.material.Paper;
@@ -83,7 +83,8 @@ public record CutNotes(List<Note> notes, List<Left> left) {
   public static CutNotes of(Material material, Version version, Wanted wanted) {
     var notes = new ArrayList<Note>();
     var left = new ArrayList<Left>();
-    List<String> paired = material.all(Pairing.class).stream().map(Pairing::entryId).toList();
+    Set<String> paired =
+        material.all(Pairing.class).stream().map(Pairing::entryId).collect(Collectors.toSet());
     NavigableSet<Long> cuts = new TreeSet<>();
     version
         .shots()
@@ -220,14 +221,9 @@ public record CutNotes(List<Note> notes, List<Left> left) {
       Profile profile = version.document().profile();
       String head =
           text.length() <= LONGEST_NAME ? text : text.substring(0, LONGEST_NAME).strip() + "…";
-      JsonObject metadata = JsonObject.EMPTY;
-      metadata =
-          put(
-              metadata,
-              profile,
-              Field.MARKER_KIND,
-              profile.kinds().getOrDefault(MarkerKind.NOTE, MarkerKind.NOTE.word()));
-      metadata = put(metadata, profile, Field.MARKER_TEXT, text);
+      String kind = profile.kinds().getOrDefault(MarkerKind.NOTE, MarkerKind.NOTE.word());
+      JsonObject metadata = profile.with(JsonObject.EMPTY, Field.MARKER_KIND, kind);
+      metadata = profile.with(metadata, Field.MARKER_TEXT, text);
       return new Marker(
           Origin.made(),
           by.isEmpty() ? head : Phrase.of("%s (%s)", head, String.join(", ", by)),
@@ -236,13 +232,6 @@ public record CutNotes(List<Note> notes, List<Left> left) {
           head.equals(text) ? "" : text,
           metadata);
     }
-  }
-
-  private static JsonObject put(JsonObject metadata, Profile profile, Field field, String value) {
-    return profile
-        .place(field)
-        .map(place -> place.set(metadata, JsonString.of(value)))
-        .orElse(metadata);
   }
 
   /** The same words of several people nearby as one. */

@@ -18,11 +18,6 @@ record Frames(FrameRate rate) {
     return new Frames(version.rate());
   }
 
-  /** A time in frames of the cut, rounded half up. */
-  long frame(RationalTime time) {
-    return time.rescaledTo(rate, RoundingMode.HALF_UP).value();
-  }
-
   /** Which frame of its media a shot shows at a frame of the cut. */
   RationalTime mediaAt(Shot shot, long frame) {
     return RationalTime.of(

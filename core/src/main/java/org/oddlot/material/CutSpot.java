@@ -6,7 +6,6 @@ import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Item;
-import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Timeline;
 
 /**
@@ -23,7 +22,8 @@ public record CutSpot(Address timeline, Rational from, Rational to) {
     return material
         .at(address.whole())
         .flatMap(placed ->
-            timelineOf(placed)
+            placed
+                .whole()
                 .flatMap(timeline -> {
                   Address its = material.address(address.file(), timeline);
                   if (placed.object() instanceof Timeline whole) {
@@ -58,13 +58,5 @@ public record CutSpot(Address timeline, Rational from, Rational to) {
         .byId(source)
         .flatMap(its -> its.uses().stream().findFirst())
         .flatMap(use -> of(material, material.address(use.document(), use.place())));
-  }
-
-  private static Optional<Placed> timelineOf(Placed placed) {
-    Optional<Placed> at = Optional.of(placed);
-    while (at.isPresent() && !(at.get().object() instanceof Timeline)) {
-      at = at.get().parent();
-    }
-    return at;
   }
 }

@@ -103,6 +103,36 @@ public record Profile(
         marker.markedRange());
   }
 
+  /** What a marker says, all in one: what it is called, and what more is to be read there. */
+  public String words(Marker marker) {
+    String noted = markerText(marker, Field.MARKER_TEXT);
+    String text = noted.isEmpty() ? marker.comment() : noted;
+    return text.isEmpty() || text.equals(marker.name())
+        ? marker.name()
+        : marker.name() + ": " + text;
+  }
+
+  /** The keywords of a clip as a whole. */
+  public List<NotedKeyword> keywords(Clip clip) {
+    return place(Field.KEYWORDS).map(at -> at.all(clip.metadata())).orElse(List.of()).stream()
+        .map(value ->
+            value instanceof JsonObject keyword
+                ? new NotedKeyword(
+                    keywordText(keyword, Field.KEYWORD_TEXT),
+                    keywordText(keyword, Field.KEYWORD_CATEGORY))
+                : new NotedKeyword(value.display(), ""))
+        .toList();
+  }
+
+  private String keywordText(JsonObject keyword, Field field) {
+    return place(field).flatMap(place -> place.text(keyword)).orElse("");
+  }
+
+  /** Metadata with a text noted where this profile keeps it; as it is where it keeps it nowhere. */
+  public JsonObject with(JsonObject metadata, Field field, String text) {
+    return place(field).map(place -> place.set(metadata, JsonString.of(text))).orElse(metadata);
+  }
+
   private String markerText(Marker marker, Field field) {
     return place(field).flatMap(place -> place.text(marker.metadata())).orElse("");
   }

@@ -3,12 +3,10 @@ package org.oddlot.report;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonValue;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
-import org.oddlot.profile.Field;
 import org.oddlot.profile.MarkerKind;
+import org.oddlot.profile.NotedKeyword;
 import org.oddlot.profile.NotedMarker;
 import org.oddlot.profile.Profile;
 import org.oddlot.sheet.Cell;
@@ -54,18 +52,9 @@ final class Keywords implements Report {
           .forEach(placed -> {
             Clip clip = placed.clip();
             Profile profile = placed.profile();
-            List<JsonValue> values =
-                profile.place(Field.KEYWORDS).map(at -> at.all(clip.metadata())).orElse(List.of());
-            for (JsonValue value : values) {
+            for (NotedKeyword keyword : profile.keywords(clip)) {
               lines.add(
-                  line(
-                      text(value, Field.KEYWORD_TEXT, profile),
-                      value instanceof JsonObject
-                          ? text(value, Field.KEYWORD_CATEGORY, profile)
-                          : "",
-                      placed,
-                      clip.trimmedRange(),
-                      scope));
+                  line(keyword.text(), keyword.category(), placed, clip.trimmedRange(), scope));
             }
             for (Marker marker : clip.markers()) {
               NotedMarker noted = profile.noted(marker);
@@ -82,12 +71,6 @@ final class Keywords implements Report {
           });
     }
     return lines;
-  }
-
-  private static String text(JsonValue value, Field field, Profile profile) {
-    return value instanceof JsonObject object
-        ? profile.place(field).flatMap(place -> place.text(object)).orElse("")
-        : value.display();
   }
 
   private static Line line(

@@ -85,7 +85,7 @@ final class Markers implements Report {
             ? Optional.empty()
             : use != null
                 ? Optional.of(use.plain().from() + of.frame(at.minus(use.event().source().start())))
-                : ofItem(placed, item, at, of);
+                : placed.recordTime(at).map(of::frame);
     return new Marked(
         frame,
         new Row(COLUMNS)
@@ -106,21 +106,5 @@ final class Markers implements Report {
                     of.spot(
                         placed, new Span(from, from + of.frame(marker.markedRange().duration())))))
             .line());
-  }
-
-  /** A time of a track's or a stack's own. */
-  @SuppressWarnings("ReferenceEquality") // whether it is this very timeline is what is asked about
-  private static Optional<Long> ofItem(
-      Placed placed, Item item, RationalTime at, TimelineUsage of) {
-    RationalTime from =
-        item.sourceRange().map(range -> range.start()).orElse(RationalTime.zero(at.rate()));
-    return placed
-        .recordOffset()
-        .or(() ->
-            // The stack of all tracks begins with its timeline.
-            placed.parent().filter(its -> its.object() == of.timeline()).isPresent()
-                ? Optional.of(RationalTime.zero(at.rate()))
-                : Optional.empty())
-        .map(offset -> of.frame(offset.plus(at.minus(from))));
   }
 }

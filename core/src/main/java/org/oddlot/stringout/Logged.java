@@ -8,13 +8,12 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlot.caption.NameList;
-import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonValue;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.MarkerKind;
+import org.oddlot.profile.NotedKeyword;
 import org.oddlot.profile.NotedMarker;
 import org.oddlot.profile.Profile;
 import org.oddlot.time.TimeRange;
@@ -116,13 +115,10 @@ public record Logged(
     if (whole.isEmpty()) {
       return logged;
     }
-    for (JsonValue value :
-        profile.place(Field.KEYWORDS).map(at -> at.all(clip.metadata())).orElse(List.of())) {
-      String key = text(value, Field.KEYWORD_TEXT, profile);
-      String category =
-          value instanceof JsonObject ? text(value, Field.KEYWORD_CATEGORY, profile) : "";
-      if (!key.isEmpty()) {
-        logged.add(keyword(source, placed, whole.get(), key, category, people));
+    for (NotedKeyword keyword : profile.keywords(clip)) {
+      if (!keyword.text().isEmpty()) {
+        logged.add(
+            keyword(source, placed, whole.get(), keyword.text(), keyword.category(), people));
       }
     }
     for (String person : profile.texts(clip, Field.PEOPLE)) {
@@ -146,11 +142,5 @@ public record Logged(
     // What stands in a category for people need not be one: "waiting".
     boolean isPerson = category.equalsIgnoreCase(PEOPLE) && people.contains(plain(key));
     return new Logged(source, placed, range, isPerson ? Kind.PERSON : Kind.KEYWORD, key, category);
-  }
-
-  private static String text(JsonValue value, Field field, Profile profile) {
-    return value instanceof JsonObject object
-        ? profile.place(field).flatMap(place -> place.text(object)).orElse("")
-        : value.display();
   }
 }

@@ -1,11 +1,14 @@
 package org.oddlot.stringout;
 
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -13,6 +16,8 @@ import java.util.function.Function;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.profile.Field;
+import org.oddlot.text.NaturalOrder;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.Intervals;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
@@ -30,6 +35,8 @@ import org.oddlot.timeline.Clip;
  */
 public record StringOut(
     String name, String category, String key, String person, List<Piece> pieces) {
+
+  private static final Comparator<String> BY_NUMBERS = NaturalOrder::compare;
 
   /**
    * A piece of a source.
@@ -65,13 +72,12 @@ public record StringOut(
       return word;
     }
 
-    static Order of(String word) {
-      for (Order order : values()) {
-        if (order.word.equals(word)) {
-          return order;
-        }
-      }
-      return TIME;
+    /** The one that is written so; by time where none is. */
+    public static Order of(String word) {
+      return Arrays.stream(values())
+          .filter(order -> order.word.equals(word))
+          .findFirst()
+          .orElse(TIME);
     }
   }
 
@@ -84,7 +90,7 @@ public record StringOut(
    * @param camera the letter of the camera that is wanted where several have the same moment; empty
    *     for all of them
    */
-  public record Wanted(int handles, boolean join, String order, String camera) {}
+  public record Wanted(int handles, boolean join, Order order, String camera) {}
 
   public StringOut {
     pieces = List.copyOf(pieces);
@@ -99,6 +105,11 @@ public record StringOut(
     return all;
   }
 
+  /** How long it is, in hours, minutes and seconds. */
+  public String length() {
+    return Phrase.clock(seconds().rounded(RoundingMode.HALF_UP));
+  }
+
   /** Some stretches as pieces, as they are wanted. */
   static List<Piece> pieces(List<Logged> logged, Wanted wanted) {
     List<Piece> pieces =
@@ -108,7 +119,7 @@ public record StringOut(
     if (wanted.join) {
       pieces = joined(pieces);
     }
-    return switch (Order.of(wanted.order)) {
+    return switch (wanted.order) {
       case TIME -> sorted(pieces, byTime());
       case SLATE -> sorted(pieces, bySlate().thenComparing(byTime()));
       case FOUND -> pieces;
@@ -124,11 +135,11 @@ public record StringOut(
     if (camera.isEmpty()) {
       return logged;
     }
-    Map<Optional<LocalDate>, Intervals> its = new HashMap<>();
+    Map<Optional<LocalDate>, Intervals<Logged>> its = new HashMap<>();
     for (Logged each : logged) {
       if (each.source().camera().equalsIgnoreCase(camera)) {
-        its.computeIfAbsent(each.source().recorded(), _ -> new Intervals())
-            .add(each.range().start().seconds(), each.range().endExclusive().seconds());
+        its.computeIfAbsent(each.source().recorded(), _ -> new Intervals<>())
+            .add(each.range().start().seconds(), each.range().endExclusive().seconds(), each);
       }
     }
     return logged.stream()
@@ -136,8 +147,8 @@ public record StringOut(
         .toList();
   }
 
-  private static boolean hasMoment(Map<Optional<LocalDate>, Intervals> its, Logged logged) {
-    Intervals ofDay = its.get(logged.source().recorded());
+  private static boolean hasMoment(Map<Optional<LocalDate>, Intervals<Logged>> its, Logged logged) {
+    Intervals<Logged> ofDay = its.get(logged.source().recorded());
     return ofDay != null
         && ofDay.overlaps(
             logged.range().start().seconds(), logged.range().endExclusive().seconds());
@@ -202,15 +213,14 @@ public record StringOut(
   }
 
   private static Comparator<Piece> bySlate() {
-    return Comparator.<Piece, List<String>>comparing(
-            piece -> NaturalOrder.parts(text(piece, Field.SCENE) + text(piece, Field.SHOT)),
-            NaturalOrder.BY_PARTS)
+    return Comparator.<Piece, String>comparing(
+            piece -> text(piece, Field.SCENE) + text(piece, Field.SHOT), BY_NUMBERS)
         .thenComparing(piece -> !text(piece, Field.CIRCLED).equals("true"))
-        .thenComparing(piece -> NaturalOrder.parts(text(piece, Field.TAKE)), NaturalOrder.BY_PARTS);
+        .thenComparing(piece -> text(piece, Field.TAKE), BY_NUMBERS);
   }
 
   private static String text(Piece piece, Field field) {
     Clip clip = piece.clip.clip();
-    return piece.clip.profile().text(clip, field).orElse("");
+    return piece.clip.profile().text(clip, field).orElse("").toLowerCase(Locale.ROOT);
   }
 }

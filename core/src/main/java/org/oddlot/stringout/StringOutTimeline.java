@@ -5,14 +5,16 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiFunction;
+import org.oddlot.caption.Span;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
-import org.oddlot.json.JsonValue;
 import org.oddlot.material.Group;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
@@ -73,23 +75,30 @@ public final class StringOutTimeline {
             out.name(),
             Optional.of(RationalTime.of(3600L * rate.nominal(), rate)),
             tracks(out, rate))
-        .withMetadata(noted(out, List.of()));
+        .withMetadata(noted(out, Set.of()));
   }
 
   /** What of a string-out is not in a timeline that was made of it before. */
   public static List<StringOut.Piece> fresh(StringOut out, Timeline before) {
-    List<String> has =
-        before.metadata().object("oddlot").array("pieces").stream()
-            .map(JsonValue::display)
-            .toList();
+    Set<String> has = pieces(before);
     return out.pieces().stream().filter(piece -> !has.contains(piece.key())).toList();
   }
 
-  /** Whether a timeline was made of a string-out of this key. */
-  public static boolean isOf(Timeline timeline, String key) {
+  /** The key of the string-out that a timeline was made of; empty where it was made of none. */
+  public static Optional<String> of(Timeline timeline) {
     JsonObject noted = timeline.metadata().object("oddlot");
-    return noted.string("kind").filter(KIND::equals).isPresent()
-        && noted.string("of").filter(key::equals).isPresent();
+    return noted.string("kind").filter(KIND::equals).flatMap(_ -> noted.string("of"));
+  }
+
+  /** The pieces that a timeline was made of, those that were thrown away since as well. */
+  private static Set<String> pieces(Timeline timeline) {
+    var pieces = new LinkedHashSet<String>();
+    timeline
+        .metadata()
+        .object("oddlot")
+        .array("pieces")
+        .forEach(piece -> pieces.add(piece.display()));
+    return pieces;
   }
 
   /** A timeline that was made before with what is new behind all that is in it. */
@@ -132,21 +141,15 @@ public final class StringOutTimeline {
         tracks.add(longer);
       }
     }
-    List<String> has =
-        before.metadata().object("oddlot").array("pieces").stream()
-            .map(JsonValue::display)
-            .toList();
     return before
         .withChildren(List.of(stack.withChildren(tracks)))
-        .withMetadata(before.metadata().with("oddlot", noted(out, has).object("oddlot")));
+        .withMetadata(
+            before.metadata().with("oddlot", noted(out, pieces(before)).object("oddlot")));
   }
 
-  private static JsonObject noted(StringOut out, List<String> before) {
-    var pieces = new ArrayList<String>(before);
-    out.pieces().stream()
-        .map(StringOut.Piece::key)
-        .filter(key -> !pieces.contains(key))
-        .forEach(pieces::add);
+  private static JsonObject noted(StringOut out, Set<String> before) {
+    var pieces = new LinkedHashSet<String>(before);
+    out.pieces().forEach(piece -> pieces.add(piece.key()));
     return JsonObject.of(
         "oddlot",
         JsonObject.of("kind", JsonString.of(KIND))
@@ -323,8 +326,8 @@ public final class StringOutTimeline {
           continue;
         }
         Rational ends = begins.get().plus(its.get().duration().seconds());
-        Rational first = later(begins.get(), from.get());
-        Rational last = earlier(ends, to);
+        Rational first = Span.later(begins.get(), from.get());
+        Rational last = Span.earlier(ends, to);
         if (first.compareTo(last) < 0) {
           FrameRate counted = its.get().start().rate();
           RationalTime start =
@@ -343,14 +346,6 @@ public final class StringOutTimeline {
       }
     }
     return heard;
-  }
-
-  private static Rational later(Rational one, Rational other) {
-    return one.compareTo(other) >= 0 ? one : other;
-  }
-
-  private static Rational earlier(Rational one, Rational other) {
-    return one.compareTo(other) <= 0 ? one : other;
   }
 
   /** When the piece begins, in seconds after the group's beginning. */

@@ -1,16 +1,13 @@
 package org.oddlot.stringout;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
+import org.oddlot.text.NaturalOrder;
 import org.oddlot.text.Phrase;
-import org.oddlot.time.RationalTime;
-import org.oddlot.time.TimeRange;
 
 /**
  * The string-outs that can be made of what was logged.
@@ -110,13 +107,12 @@ public record StringOuts(List<StringOut> outs, Map<String, Integer> tooFew) {
     }
     if (kinds.contains(SCENE)) {
       var slate =
-          new StringOut.Wanted(wanted.handles(), wanted.join(), "scene and take", wanted.camera());
+          new StringOut.Wanted(
+              wanted.handles(), wanted.join(), StringOut.Order.SLATE, wanted.camera());
       by(logged.stream().filter(each -> each.kind() == Logged.Kind.SCENE).toList())
           .entrySet()
           .stream()
-          .sorted(
-              Map.Entry.comparingByKey(
-                  Comparator.comparing(NaturalOrder::parts, NaturalOrder.BY_PARTS)))
+          .sorted(Map.Entry.comparingByKey(NaturalOrder::compare))
           .forEach(entry ->
               outs.add(
                   new StringOut(
@@ -146,7 +142,8 @@ public record StringOuts(List<StringOut> outs, Map<String, Integer> tooFew) {
     var both = new ArrayList<Logged>();
     for (Logged about : topic) {
       for (Logged its : bySource.getOrDefault(about.source().id(), List.of())) {
-        shared(its.range(), about.range())
+        its.range()
+            .intersection(about.range())
             .ifPresent(range ->
                 both.add(
                     new Logged(
@@ -159,14 +156,5 @@ public record StringOuts(List<StringOut> outs, Map<String, Integer> tooFew) {
       }
     }
     return both;
-  }
-
-  private static Optional<TimeRange> shared(TimeRange one, TimeRange other) {
-    RationalTime from = one.start().isAfter(other.start()) ? one.start() : other.start();
-    RationalTime to =
-        one.endExclusive().isBefore(other.endExclusive())
-            ? one.endExclusive()
-            : other.endExclusive();
-    return from.isBefore(to) ? Optional.of(TimeRange.between(from, to)) : Optional.empty();
   }
 }

@@ -58,4 +58,9 @@ public final class Phrase {
         noun.matches(".*[^aeiou]y") ? noun.substring(0, noun.length() - 1) + "ies" : noun + "s";
     return number(count) + " " + (count == 1 ? noun : plural);
   }
+
+  /** A length in hours, minutes and seconds: {@code 1:04:09}. */
+  public static String clock(long seconds) {
+    return of("%d:%02d:%02d", seconds / 3600, seconds / 60 % 60, seconds % 60);
+  }
 }

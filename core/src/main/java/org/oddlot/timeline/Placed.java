@@ -120,12 +120,31 @@ public final class Placed {
 
   /** The nearest timeline that this lies in or is. */
   public Optional<Timeline> timeline() {
+    return whole().map(placed -> (Timeline) placed.object);
+  }
+
+  /** Where the nearest timeline is that this lies in or is. */
+  public Optional<Placed> whole() {
     for (Placed at = this; at != null; at = at.parent) {
-      if (at.object instanceof Timeline timeline) {
-        return Optional.of(timeline);
+      if (at.object instanceof Timeline) {
+        return Optional.of(at);
       }
     }
     return Optional.empty();
+  }
+
+  /**
+   * When a moment of its own time is, after the first frame of its timeline; empty in none, and
+   * where a length before it is not known.
+   */
+  public Optional<RationalTime> recordTime(RationalTime own) {
+    RationalTime inside =
+        object instanceof Item item
+            ? item.sourceRange().map(used -> own.minus(used.start())).orElse(own)
+            : own;
+    // The stack of all tracks begins with its timeline.
+    boolean isAll = parent != null && parent.object instanceof Timeline;
+    return isAll ? Optional.of(inside) : recordOffset().map(offset -> offset.plus(inside));
   }
 
   /**

@@ -144,4 +144,22 @@ class PassagesTest {
         .extracting(Passage::stretch)
         .containsExactly(Optional.empty());
   }
+
+  @Test
+  void aMarkerOfANestedTimelineIsAtTheRecordTimeOfTheOuterOne() throws IOException {
+    Stack nest =
+        Stack.of("nest", List.of(Track.of("V1", Track.VIDEO, List.of(clip()))))
+            .withMarkers(
+                List.of(Marker.of("inner", TimeRange.of(25, 1, RATE), "", JsonObject.EMPTY)));
+    Timeline cut =
+        Timeline.of(
+            "lock 2",
+            Optional.of(RationalTime.of(90_000, RATE)),
+            List.of(Track.of("V1", Track.VIDEO, List.of(clip(), nest))));
+    Path project = written("day.otio", Bin.of("day", List.of(cut)));
+    assertThat(Passages.of(LotReader.read(Lot.of(List.of(project)), Progress.NONE).material()))
+        .filteredOn(passage -> passage.text().equals("inner"))
+        .extracting(Passage::label)
+        .containsExactly("01:00:05:00");
+  }
 }

@@ -336,6 +336,6 @@ class StringOutsTest {
     assertThat(finding.out().pieces())
         .extracting(piece -> piece.source().name())
         .containsExactly("A001C001", "B001C002");
-    assertThat(Set.of(finding.length())).containsExactly("0:00:02");
+    assertThat(Set.of(finding.out().length())).containsExactly("0:00:02");
   }
 }

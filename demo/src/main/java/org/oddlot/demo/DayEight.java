@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Random;
 import org.oddlot.format.otio.OtioWriter;
 import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonString;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profiles;
 import org.oddlot.text.Phrase;
@@ -87,10 +86,10 @@ final class DayEight {
 
   private static Clip clip(Interview interview) {
     JsonObject metadata = JsonObject.EMPTY;
-    metadata = noted(metadata, Field.RECORDED, DATE + "T09:00:00");
-    metadata = noted(metadata, Field.SOURCE_CAMERA, interview.camera);
-    metadata = noted(metadata, Field.SOURCE_REEL, interview.camera + "010");
-    metadata = noted(metadata, Field.CHANNEL_COUNT, "2");
+    metadata = Profiles.own().with(metadata, Field.RECORDED, DATE + "T09:00:00");
+    metadata = Profiles.own().with(metadata, Field.SOURCE_CAMERA, interview.camera);
+    metadata = Profiles.own().with(metadata, Field.SOURCE_REEL, interview.camera + "010");
+    metadata = Profiles.own().with(metadata, Field.CHANNEL_COUNT, "2");
     var media =
         new MediaReference.External(
             Origin.made(),
@@ -99,13 +98,6 @@ final class DayEight {
             Optional.of(TimeRange.of(interview.start, interview.length, RATE)),
             metadata);
     return Clip.of(interview.name, media, Optional.empty());
-  }
-
-  private static JsonObject noted(JsonObject metadata, Field field, String value) {
-    return Profiles.own()
-        .place(field)
-        .map(place -> place.set(metadata, JsonString.of(value)))
-        .orElse(metadata);
   }
 
   /** Who speaks, and of what, as somebody logged it who listened. */

@@ -1,6 +1,7 @@
 package org.oddlot.demo;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -128,9 +129,11 @@ public final class DaySeven {
     var shots = new ArrayList<>(pictures.children());
     Clip first = (Clip) shots.getFirst();
     MediaReference whole = first.media().orElseThrow();
-    shots.set(
-        0,
-        first.withMedia(Map.of("DEFAULT_MEDIA", whole, "proxy", whole.withName("proxy")), "proxy"));
+    // In an order of its own: the same bytes each time.
+    Map<String, MediaReference> media = new LinkedHashMap<>();
+    media.put("DEFAULT_MEDIA", whole);
+    media.put("proxy", whole.withName("proxy"));
+    shots.set(0, first.withMedia(media, "proxy"));
     tracks.set(0, pictures.withChildren(shots));
     tracks.add(captions());
     return DaySix.written(cut.withChildren(List.of(stack.withChildren(tracks))));

@@ -7,10 +7,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.ReadySheet;
 import org.oddlot.lot.SafeFile;
+import org.oddlot.pass.RunSheet;
 import org.oddlot.text.Phrase;
 
 /** Makes the demo's lot and all that is in it. */
@@ -163,13 +165,7 @@ public final class Demo {
       inputs.add(file);
     }
     makeAll(media);
-    Lot empty = Lot.empty("Ferry band, evening");
-    LotFile.save(
-        empty
-            .withFiles(inputs)
-            .withSheet(ReadySheet.byId("angles").orElseThrow().over(empty.sheet())),
-        lot);
-    return lot;
+    return save(lot, inputs, "angles", UnaryOperator.identity());
   }
 
   /**
@@ -196,13 +192,7 @@ public final class Demo {
     put(inputs.get(3), talk.words());
     put(inputs.get(4), DayFour.names().getBytes(StandardCharsets.UTF_8));
     film(folder.resolve("media/talk/ferry-talk.wav"), talk::writeSound);
-    Lot empty = Lot.empty("Ferry talk");
-    LotFile.save(
-        empty
-            .withFiles(inputs)
-            .withSheet(ReadySheet.byId("words").orElseThrow().over(empty.sheet())),
-        lot);
-    return lot;
+    return save(lot, inputs, "words", UnaryOperator.identity());
   }
 
   /**
@@ -235,18 +225,11 @@ public final class Demo {
                     folder.resolve("media/talk/" + name + ".mov"),
                     path -> DayFour.writePicture(start, path))));
     makeAll(media);
-    Lot empty = Lot.empty("Ferry titles");
-    LotFile.save(
-        empty
-            .withFiles(inputs)
-            .withSheet(
-                ReadySheet.byId("titles")
-                    .orElseThrow()
-                    .over(empty.sheet())
-                    .with("titles", "shapes", DayFive.SHAPES)
-                    .with("titles", "style", "own")),
-        lot);
-    return lot;
+    return save(
+        lot,
+        inputs,
+        "titles",
+        sheet -> sheet.with("titles", "shapes", DayFive.SHAPES).with("titles", "style", "own"));
   }
 
   /**
@@ -269,17 +252,8 @@ public final class Demo {
     put(inputs.get(0), DaySix.cut());
     put(inputs.get(1), DaySix.licences().getBytes(StandardCharsets.UTF_8));
     put(inputs.get(2), DaySix.music().getBytes(StandardCharsets.UTF_8));
-    Lot empty = Lot.empty("Ferry documentary");
-    LotFile.save(
-        empty
-            .withFiles(inputs)
-            .withSheet(
-                ReadySheet.byId("delivery")
-                    .orElseThrow()
-                    .over(empty.sheet())
-                    .with("licences", "delivery", DaySix.DELIVERY)),
-        lot);
-    return lot;
+    return save(
+        lot, inputs, "delivery", sheet -> sheet.with("licences", "delivery", DaySix.DELIVERY));
   }
 
   /**
@@ -302,13 +276,7 @@ public final class Demo {
     put(inputs.get(0), day.export());
     put(inputs.get(1), day.log().getBytes(StandardCharsets.UTF_8));
     put(inputs.get(2), DayEight.PEOPLE.getBytes(StandardCharsets.UTF_8));
-    Lot empty = Lot.empty("Ferry interviews");
-    LotFile.save(
-        empty
-            .withFiles(inputs)
-            .withSheet(ReadySheet.byId("selects").orElseThrow().over(empty.sheet())),
-        lot);
-    return lot;
+    return save(lot, inputs, "selects", UnaryOperator.identity());
   }
 
   /**
@@ -325,13 +293,7 @@ public final class Demo {
     List<Path> inputs = List.of(folder.resolve("lock 2.otio"), folder.resolve("lock 3.otio"));
     put(inputs.get(0), DaySix.cut());
     put(inputs.get(1), DaySeven.cut());
-    Lot empty = Lot.empty("Ferry lock 3");
-    LotFile.save(
-        empty
-            .withFiles(inputs)
-            .withSheet(ReadySheet.byId("compare").orElseThrow().over(empty.sheet())),
-        lot);
-    return lot;
+    return save(lot, inputs, "compare", UnaryOperator.identity());
   }
 
   /**
@@ -354,13 +316,7 @@ public final class Demo {
     put(inputs.get(0), DaySix.cut());
     put(inputs.get(1), DaySeven.withoutMarkers());
     put(inputs.get(2), DaySeven.NOTES.getBytes(StandardCharsets.UTF_8));
-    Lot empty = Lot.empty("Ferry screening");
-    LotFile.save(
-        empty
-            .withFiles(inputs)
-            .withSheet(ReadySheet.byId("markers").orElseThrow().over(empty.sheet())),
-        lot);
-    return lot;
+    return save(lot, inputs, "markers", UnaryOperator.identity());
   }
 
   /**
@@ -380,16 +336,16 @@ public final class Demo {
     put(
         folder.resolve("colour house.edl"),
         DaySeven.COLOUR_HOUSE.getBytes(StandardCharsets.US_ASCII));
-    Lot empty = Lot.empty("Ferry hand-off");
-    LotFile.save(
-        empty
-            .withFiles(List.of(cut))
-            .withSheet(
-                ReadySheet.byId("handoff")
-                    .orElseThrow()
-                    .over(empty.sheet())
-                    .with("handoff", "handles", "24")),
-        lot);
+    return save(lot, List.of(cut), "handoff", sheet -> sheet.with("handoff", "handles", "24"));
+  }
+
+  /** Saves a lot of some files with the sheet of a job, and what is chosen of it. */
+  private static Path save(Path lot, List<Path> files, String job, UnaryOperator<RunSheet> chosen)
+      throws IOException {
+    String name = String.valueOf(lot.getFileName());
+    Lot empty = Lot.empty(name.substring(0, name.length() - LotFile.EXTENSION.length()));
+    RunSheet sheet = ReadySheet.byId(job).orElseThrow().over(empty.sheet());
+    LotFile.save(empty.withFiles(files).withSheet(chosen.apply(sheet)), lot);
     return lot;
   }
 

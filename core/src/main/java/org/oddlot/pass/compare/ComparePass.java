@@ -113,14 +113,8 @@ public final class ComparePass implements Pass<ChangeFinding> {
     }
     pairs.left().forEach(left -> remarks.add(new Analysis.Remark(left, "Timeline", left)));
     for (Setting<String> setting : List.of(BEFORE, AFTER)) {
-      String name = request.settings().get(setting);
-      if (!name.isEmpty() && !TimelinePairs.isThere(request.material(), name)) {
-        remarks.add(
-            new Analysis.Remark(
-                setting.key(),
-                setting.title(),
-                Phrase.of("there is no file and no timeline “%s” here", name)));
-      }
+      TimelinePairs.notThere(request.material(), request.settings().get(setting))
+          .ifPresent(why -> remarks.add(new Analysis.Remark(setting.key(), setting.title(), why)));
     }
     return Analysis.of(findings, remarks);
   }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.compare.Version;
 import org.oddlot.marker.Carried;
-import org.oddlot.marker.CutMarker;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Choice;
@@ -77,7 +76,7 @@ public record MarkerFinding(
 
   /** The marker's own words where they say more than its name. */
   public String words() {
-    return CutMarker.label(carried.from().marker(), to);
+    return to.document().profile().words(carried.from().marker());
   }
 
   @Override

@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.oddlot.compare.Compared;
 import org.oddlot.compare.Comparison;
 import org.oddlot.compare.Hands;
@@ -137,14 +139,8 @@ public final class MarkersPass implements Pass<MarkerFinding> {
       }
     }
     for (Setting<String> setting : List.of(FROM, TO)) {
-      String name = request.settings().get(setting);
-      if (!name.isEmpty() && !TimelinePairs.isThere(material, name)) {
-        remarks.add(
-            new Analysis.Remark(
-                setting.key(),
-                setting.title(),
-                Phrase.of("there is no file and no timeline “%s” here", name)));
-      }
+      TimelinePairs.notThere(material, request.settings().get(setting))
+          .ifPresent(why -> remarks.add(new Analysis.Remark(setting.key(), setting.title(), why)));
     }
     return Analysis.of(findings, remarks);
   }
@@ -165,19 +161,25 @@ public final class MarkersPass implements Pass<MarkerFinding> {
     for (TimelinePairs.Versions each : pairs.pairs()) {
       request.progress().check();
       Comparison comparison = compared(material, each);
-      for (Carried carried : Carrying.of(comparison)) {
-        all.add(
-            new Told(carried, each.after(), each.before(), each.before().document().name(), ""));
-      }
       boolean ofOlder = settings.get(NOTES_OF).equals("the older");
       Version seen = ofOlder ? each.before() : each.after();
       CutNotes notes = CutNotes.of(material, seen, wanted);
-      List<CutMarker> markers = notes.notes().stream().map(CutNotes.Note::marker).toList();
+      List<CutMarker> noted = notes.notes().stream().map(CutNotes.Note::marker).toList();
+      List<CutMarker> own = CutMarker.in(each.before());
       List<Carried> carried =
-          ofOlder
-              ? Carrying.of(comparison, markers)
-              : markers.stream().map(marker -> asItIs(marker, seen)).toList();
-      tell(notes, carried, each.after(), seen, all, remarks);
+          Carrying.of(
+              comparison,
+              Stream.concat(own.stream(), ofOlder ? noted.stream() : Stream.empty()).toList());
+      for (Carried its : carried.subList(0, own.size())) {
+        all.add(new Told(its, each.after(), each.before(), each.before().document().name(), ""));
+      }
+      tell(
+          notes,
+          ofOlder ? carried.subList(own.size(), carried.size()) : asTheyAre(noted, seen),
+          each.after(),
+          seen,
+          all,
+          remarks);
     }
     if (pairs.pairs().isEmpty()) {
       for (TimelinePairs.Side side : TimelinePairs.in(material)) {
@@ -185,7 +187,7 @@ public final class MarkersPass implements Pass<MarkerFinding> {
         CutNotes notes = CutNotes.of(material, version, wanted);
         tell(
             notes,
-            notes.notes().stream().map(note -> asItIs(note.marker(), version)).toList(),
+            asTheyAre(notes.notes().stream().map(CutNotes.Note::marker).toList(), version),
             version,
             version,
             all,
@@ -217,17 +219,23 @@ public final class MarkersPass implements Pass<MarkerFinding> {
                     left.paper(), Phrase.of("%s, row %d", left.paper(), left.row()), left.why())));
   }
 
-  /** A note of the very cut that it goes to. */
-  private static Carried asItIs(CutMarker marker, Version version) {
-    boolean isThere =
+  /** Notes of the very cut that they go to. */
+  private static List<Carried> asTheyAre(List<CutMarker> notes, Version version) {
+    record Known(long in, String name) {}
+    Set<Known> known =
         CutMarker.in(version).stream()
-            .anyMatch(other ->
-                other.in() == marker.in() && other.marker().name().equals(marker.marker().name()));
-    return new Carried(
-        marker,
-        isThere ? Fate.THERE : Fate.SURE,
-        List.of(new Place(marker.in(), marker.length(), Optional.empty(), "by its time")),
-        isThere ? "it is there already" : "it stands at its time");
+            .map(each -> new Known(each.in(), each.marker().name()))
+            .collect(Collectors.toSet());
+    return notes.stream()
+        .map(note -> {
+          boolean isThere = known.contains(new Known(note.in(), note.marker().name()));
+          return new Carried(
+              note,
+              isThere ? Fate.THERE : Fate.SURE,
+              List.of(new Place(note.in(), note.length(), Optional.empty(), "by its time")),
+              isThere ? "it is there already" : "it stands at its time");
+        })
+        .toList();
   }
 
   /** What Compare settled, with what somebody said there; else what is seen now. */

@@ -1,6 +1,5 @@
 package org.oddlot.pass.stringouts;
 
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -47,13 +46,7 @@ public record StringOutFinding(
   public String reason() {
     return before.isPresent()
         ? Phrase.of("%s new, put behind what is there", Phrase.count(fresh, "piece"))
-        : Phrase.of("%s, %s", Phrase.count(out.pieces().size(), "piece"), length());
-  }
-
-  /** How long it is, in hours, minutes and seconds. */
-  public String length() {
-    long seconds = out.seconds().rounded(RoundingMode.HALF_UP);
-    return Phrase.of("%d:%02d:%02d", seconds / 3600, seconds / 60 % 60, seconds % 60);
+        : Phrase.of("%s, %s", Phrase.count(out.pieces().size(), "piece"), out.length());
   }
 
   @Override

@@ -149,13 +149,14 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
     var findings = new ArrayList<StringOutFinding>();
     var remarks = new ArrayList<Analysis.Remark>();
     StringOuts outs = outs(material, settings);
+    Map<String, Address> made = before(material);
     for (StringOut out : outs.outs()) {
       request.progress().check();
       if (out.pieces().isEmpty()) {
         continue;
       }
       String document = out.pieces().getFirst().clip().document();
-      Optional<Address> before = before(material, out.key());
+      Optional<Address> before = Optional.ofNullable(made.get(out.key()));
       int fresh =
           before
               .flatMap(material::at)
@@ -201,33 +202,33 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
         new StringOut.Wanted(
             settings.get(HANDLES),
             settings.get(JOIN),
-            settings.get(ORDER),
+            StringOut.Order.of(settings.get(ORDER)),
             settings.get(CAMERA).strip()));
   }
 
   private static String called(StringOut out, Settings settings) {
-    var sample = new StringOutFinding(out, "", "", Optional.empty(), 0);
     return settings
         .get(CALLED)
         .replace("{name}", out.name())
         .replace("{category}", out.category())
         .replace("{pieces}", Integer.toString(out.pieces().size()))
-        .replace("{length}", sample.length().replace(':', '.'));
+        .replace("{length}", out.length().replace(':', '.'));
   }
 
-  /** Where a timeline lies that was made of a string-out before. */
-  private static Optional<Address> before(Material material, String key) {
-    var found = new ArrayList<Address>(1);
+  /** Where timelines lie that were made before, by the keys of their string-outs. */
+  private static Map<String, Address> before(Material material) {
+    Map<String, Address> before = new HashMap<>();
     for (TimelineFile document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
-            if (placed.object() instanceof Timeline timeline
-                && StringOutTimeline.isOf(timeline, key)) {
-              found.add(material.address(document.name(), placed));
+            if (placed.object() instanceof Timeline timeline) {
+              StringOutTimeline.of(timeline)
+                  .ifPresent(key ->
+                      before.computeIfAbsent(key, _ -> material.address(document.name(), placed)));
             }
           });
     }
-    return found.stream().findFirst();
+    return before;
   }
 
   @Override

@@ -2,6 +2,7 @@ package org.oddlot.pass.tag;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -13,6 +14,7 @@ import org.oddlot.material.Sources;
 import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Applied;
 import org.oddlot.profile.Field;
+import org.oddlot.text.NaturalOrder;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.TimelineObject;
 
@@ -25,6 +27,10 @@ enum BinSet {
   DAY("day", "By day", Field.RECORDED),
   CAMERA("camera", "By camera", Field.CAMERA),
   CIRCLED("circled", "By circle", Field.CIRCLED);
+
+  /** Scene 2 before scene 12; names that are not the same are bins of their own. */
+  private static final Comparator<String> ORDER =
+      ((Comparator<String>) NaturalOrder::compare).thenComparing(Comparator.naturalOrder());
 
   private final String word;
   private final String title;
@@ -56,7 +62,7 @@ enum BinSet {
     if (!(document.root() instanceof Bin root)) {
       return document;
     }
-    var groups = new TreeMap<String, List<TimelineObject>>(BinSet::naturally);
+    var groups = new TreeMap<String, List<TimelineObject>>(ORDER);
     for (Source source : Sources.of(List.of(document)).all()) {
       source.inBins().stream()
           .findFirst()
@@ -102,39 +108,5 @@ enum BinSet {
     return object instanceof Bin bin
         ? bin.name() + bin.children().stream().map(BinSet::shape).toList()
         : object.name();
-  }
-
-  /** Scene 2 before scene 12, and 12 before 12A. */
-  private static int naturally(String one, String other) {
-    int a = 0;
-    int b = 0;
-    while (a < one.length() && b < other.length()) {
-      int endA = digits(one, a);
-      int endB = digits(other, b);
-      int order;
-      if (endA > a && endB > b && endA - a < 10 && endB - b < 10) {
-        order =
-            Integer.compare(
-                Integer.parseInt(one.substring(a, endA)),
-                Integer.parseInt(other.substring(b, endB)));
-        a = endA;
-        b = endB;
-      } else {
-        order = Character.compare(one.charAt(a++), other.charAt(b++));
-      }
-      if (order != 0) {
-        return order;
-      }
-    }
-    int rest = Integer.compare(one.length() - a, other.length() - b);
-    return rest != 0 ? rest : one.compareTo(other);
-  }
-
-  private static int digits(String text, int from) {
-    int end = from;
-    while (end < text.length() && text.charAt(end) >= '0' && text.charAt(end) <= '9') {
-      end++;
-    }
-    return end;
   }
 }

@@ -2,7 +2,6 @@ package org.oddlot.pass.tag;
 
 import java.util.Optional;
 import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonString;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.MarkerKind;
 import org.oddlot.profile.Profile;
@@ -36,11 +35,7 @@ public record Mark(
   }
 
   private static JsonObject put(JsonObject metadata, Profile profile, Field field, String value) {
-    return profile
-        .place(field)
-        .filter(_ -> !value.isEmpty())
-        .map(place -> place.set(metadata, JsonString.of(value)))
-        .orElse(metadata);
+    return value.isEmpty() ? metadata : profile.with(metadata, field, value);
   }
 
   /** Whether {@code marker} says this already. */

@@ -423,9 +423,7 @@ final class AngleRows extends DrawnView {
       return Phrase.of("%d:%04.1f", (long) at / 60, at % 60);
     }
     long whole = Math.round(at);
-    return whole >= 3600
-        ? Phrase.of("%d:%02d:%02d", whole / 3600, whole / 60 % 60, whole % 60)
-        : Phrase.of("%d:%02d", whole / 60, whole % 60);
+    return whole >= 3600 ? Phrase.clock(whole) : Phrase.of("%d:%02d", whole / 60, whole % 60);
   }
 
   private void drawSlip(GraphicsContext g, Slip slip) {

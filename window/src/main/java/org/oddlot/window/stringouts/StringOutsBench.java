@@ -38,7 +38,7 @@ public final class StringOutsBench extends FindingsBench<StringOutFinding> {
     rows.words("String-out", 220, reviewed -> reviewed.finding().title());
     rows.words("In bin", 140, reviewed -> reviewed.finding().out().category(), "quiet");
     rows.figures("Pieces", 70, reviewed -> Phrase.number(reviewed.finding().out().pieces().size()));
-    rows.figures("Length", 90, reviewed -> reviewed.finding().length());
+    rows.figures("Length", 90, reviewed -> reviewed.finding().out().length());
     rows.words("", 160, reviewed -> state(reviewed.finding()), "quiet");
   }
 
@@ -53,11 +53,7 @@ public final class StringOutsBench extends FindingsBench<StringOutFinding> {
             .mapToLong(each -> Math.round(each.finding().out().seconds().toDouble()))
             .sum();
     return Phrase.of(
-        "%s, %d:%02d:%02d together",
-        Phrase.count(table.all().size(), "string-out"),
-        seconds / 3600,
-        seconds / 60 % 60,
-        seconds % 60);
+        "%s, %s together", Phrase.count(table.all().size(), "string-out"), Phrase.clock(seconds));
   }
 
   @Override
