@@ -38,23 +38,23 @@ final class Likeness {
    * the same way.
    */
   int[] keys(List<Shot> shots) {
-    return shots.stream().mapToInt(this::key).toArray();
+    // What a shot is takes long to gather, on all processors; they are numbered in their order.
+    List<Exact> exact = shots.parallelStream().map(this::exact).toList();
+    return exact.stream().mapToInt(its -> keys.computeIfAbsent(its, _ -> keys.size())).toArray();
   }
 
-  private int key(Shot shot) {
+  private Exact exact(Shot shot) {
     RationalTime in = shot.sourceIn();
     RationalTime length = shot.event().source().duration();
     boolean isOneCount = in.rate().equals(length.rate());
-    var exact =
-        new Exact(
-            media.of(shot),
-            made(shot),
-            shot.isGenerated() ? 0 : in.value(),
-            shot.isGenerated() || !isOneCount ? shot.length() : length.value(),
-            in.rate(),
-            shot.speed(),
-            shot.words());
-    return keys.computeIfAbsent(exact, _ -> keys.size());
+    return new Exact(
+        media.of(shot),
+        made(shot),
+        shot.isGenerated() ? 0 : in.value(),
+        shot.isGenerated() || !isOneCount ? shot.length() : length.value(),
+        in.rate(),
+        shot.speed(),
+        shot.words());
   }
 
   /** What makes a generated picture; empty where nothing makes it. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlot.input.Contents;
+import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKind;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.setting.Setting;
@@ -27,7 +28,8 @@ public interface TimelineFormat extends InputKind<TimelineFormat.Read> {
    * What came out of a file.
    *
    * @param root the outermost object
-   * @param sha256 of the bytes that hold it, as lower-case hexadecimal digits
+   * @param sha256 of the bytes that hold it, as lower-case hexadecimal digits; empty where the file
+   *     is not {@linkplain InputFile#hasDigest() to be known again}
    */
   record Read(TimelineObject root, String sha256) {}
 

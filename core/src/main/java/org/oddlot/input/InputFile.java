@@ -17,8 +17,20 @@ import org.oddlot.text.Phrase;
  * A file that came in. It is only ever read.
  *
  * @param path where it is
+ * @param hasDigest whether it is to be known again by what is in it, which takes a while to work
+ *     out
  */
-public record InputFile(Path path) {
+public record InputFile(Path path, boolean hasDigest) {
+  /** A file that is to be known again. */
+  public InputFile(Path path) {
+    this(path, true);
+  }
+
+  /** This where only what is in it is wanted. */
+  public InputFile withoutDigest() {
+    return new InputFile(path, false);
+  }
+
   /** The file's name without its folders. */
   public String name() {
     Path fileName = path.getFileName();
@@ -83,9 +95,12 @@ public record InputFile(Path path) {
     return HexFormat.of().formatHex(newDigest().digest(bytes));
   }
 
-  /** The SHA-256 of {@code bytes}, worked out on another processor until it is asked for. */
-  public static Supplier<String> sha256Beside(byte[] bytes) {
-    return CompletableFuture.supplyAsync(() -> sha256(bytes))::join;
+  /**
+   * The SHA-256 of {@code bytes} that it holds, worked out on another processor until it is asked
+   * for; empty where the file has none.
+   */
+  public Supplier<String> sha256Beside(byte[] bytes) {
+    return hasDigest ? CompletableFuture.supplyAsync(() -> sha256(bytes))::join : () -> "";
   }
 
   /** The SHA-256 of what is in a file, which need not fit into memory. */

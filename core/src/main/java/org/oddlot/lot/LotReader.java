@@ -63,11 +63,16 @@ public final class LotReader {
 
   private final MappingMemory memory;
   private final Optional<ReadLot> previous;
+
+  /** Whether files are to be known again; their digests are what keeps a second processor busy. */
+  private final boolean hasDigests;
+
   private final Map<Key, Loaded> loaded = new LinkedHashMap<>();
 
-  private LotReader(MappingMemory memory, Optional<ReadLot> previous) {
+  private LotReader(MappingMemory memory, Optional<ReadLot> previous, boolean hasDigests) {
     this.memory = memory;
     this.previous = previous;
+    this.hasDigests = hasDigests;
   }
 
   /** A file and how it is read: as long as all is the same it need not be read again. */
@@ -110,7 +115,7 @@ public final class LotReader {
    */
   public static ReadLot read(
       Lot lot, MappingMemory memory, Optional<ReadLot> previous, Progress progress) {
-    return new LotReader(memory, previous).readAll(lot, progress);
+    return new LotReader(memory, previous, true).readAll(lot, progress);
   }
 
   /**
@@ -120,7 +125,7 @@ public final class LotReader {
    * @throws CancelledException if {@code progress} asks to stop
    */
   public static List<ReadInput> inputs(Lot lot, Progress progress) {
-    var intake = new LotReader(MappingMemory.none(), Optional.empty());
+    var intake = new LotReader(MappingMemory.none(), Optional.empty(), true);
     intake.readFiles(lot, progress);
     return intake.inputs(intake.documents(List.of()));
   }
@@ -144,12 +149,13 @@ public final class LotReader {
   }
 
   /**
-   * The timeline files of {@code lot}; the media that they use is not looked for.
+   * The timeline files of {@code lot}, without their digests; the media that they use is not looked
+   * for.
    *
    * @throws CancelledException if {@code progress} asks to stop
    */
   public static Timelines timelines(Lot lot, Progress progress) {
-    var intake = new LotReader(MappingMemory.none(), Optional.empty());
+    var intake = new LotReader(MappingMemory.none(), Optional.empty(), false);
     intake.readFiles(lot, progress);
     List<TimelineFile> documents = intake.documents(List.of());
     return new Timelines(documents, intake.inputs(documents));
@@ -226,19 +232,24 @@ public final class LotReader {
     }
   }
 
-  /** Reads these, the small ones beside the large ones where there are both. */
+  /**
+   * Reads these, the small ones beside the large ones where there are both; of large ones alone,
+   * the first beside the others where no digest needs the second processor.
+   */
   private List<Asked> read(List<Lot.Input> inputs, Progress progress) {
     List<Asked> all = inputs.stream().map(Asked::new).toList();
     List<Asked> large = all.stream().filter(Asked::isLarge).toList();
-    if (large.isEmpty() || large.size() == all.size()) {
+    int apart = large.size() < all.size() ? large.size() : hasDigests ? 0 : 1;
+    List<Asked> first = large.subList(0, Math.min(apart, large.size()));
+    List<Asked> others = all.stream().filter(asked -> !first.contains(asked)).toList();
+    if (first.isEmpty() || others.isEmpty()) {
       readInOrder(all, progress);
       return all;
     }
-    List<Asked> small = all.stream().filter(asked -> !asked.isLarge()).toList();
     Progress quiet = Progress.untold(progress::isCancelled);
-    var beside = new FutureTask<>(() -> readInOrder(small, quiet), small);
+    var beside = new FutureTask<>(() -> readInOrder(others, quiet), others);
     Thread.ofPlatform().name("reading beside").daemon(true).start(beside);
-    readInOrder(large, progress);
+    readInOrder(first, progress);
     try {
       beside.get();
     } catch (InterruptedException e) {
@@ -261,7 +272,8 @@ public final class LotReader {
       asked.loaded =
           previous
               .map(result -> result.loaded().get(key))
-              .orElseGet(() -> load(asked.input, new InputFile(asked.input.path()), progress));
+              .orElseGet(
+                  () -> load(asked.input, new InputFile(asked.input.path(), hasDigests), progress));
     }
   }
 
@@ -314,7 +326,7 @@ public final class LotReader {
   private <T> Loaded load(Lot.Input input, InputFile file, InputKind<T> kind, Problems problems) {
     Optional<T> value = kind.read(file, input.reading(), problems);
     String sha256 = value.map(its -> sha256(its, file)).orElse(input.sha256());
-    if (!input.sha256().isEmpty() && !input.sha256().equals(sha256)) {
+    if (hasDigests && !input.sha256().isEmpty() && !input.sha256().equals(sha256)) {
       problems.warning(
           "",
           "The file has changed since the lot was saved.",
@@ -396,7 +408,7 @@ public final class LotReader {
     if (value instanceof TimelineFormat.Read read) {
       return read.sha256();
     }
-    if (value instanceof SoundFile || !Files.isRegularFile(file.path())) {
+    if (!file.hasDigest() || value instanceof SoundFile || !Files.isRegularFile(file.path())) {
       return "";
     }
     try {

@@ -82,7 +82,7 @@ public final class EdlFormat implements TimelineFormat {
         .flatMap(bytes ->
             TextFile.of(bytes, Optional.empty(), problems)
                 .flatMap(text -> EdlReader.read(text, rate, problems))
-                .map(timeline -> new Read(timeline, InputFile.sha256(bytes))));
+                .map(timeline -> new Read(timeline, file.sha256Beside(bytes).get())));
   }
 
   @Override

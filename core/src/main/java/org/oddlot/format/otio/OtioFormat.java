@@ -44,7 +44,7 @@ public final class OtioFormat implements TimelineFormat {
 
   @Override
   public Optional<Read> read(InputFile file, ReadingOptions options, Problems problems) {
-    return file.read(problems).flatMap(bytes -> OtioReader.whole(bytes, problems));
+    return file.read(problems).flatMap(bytes -> OtioReader.whole(file, bytes, problems));
   }
 
   @Override

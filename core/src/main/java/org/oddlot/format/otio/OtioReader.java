@@ -76,9 +76,9 @@ public final class OtioReader {
     }
   }
 
-  /** The same with its digest, which is worked out meanwhile. */
-  static Optional<TimelineFormat.Read> whole(byte[] utf8, Problems problems) {
-    Supplier<String> digest = InputFile.sha256Beside(utf8);
+  /** What {@code file} holds with its digest, which is worked out meanwhile. */
+  static Optional<TimelineFormat.Read> whole(InputFile file, byte[] utf8, Problems problems) {
+    Supplier<String> digest = file.sha256Beside(utf8);
     return read(utf8, problems).map(root -> new TimelineFormat.Read(root, digest.get()));
   }
 

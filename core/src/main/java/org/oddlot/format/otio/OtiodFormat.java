@@ -50,7 +50,7 @@ public final class OtiodFormat implements TimelineFormat {
     }
     return new InputFile(content)
         .read(problems)
-        .flatMap(bytes -> OtioReader.whole(bytes, problems));
+        .flatMap(bytes -> OtioReader.whole(file, bytes, problems));
   }
 
   @Override

@@ -76,7 +76,8 @@ public final class OtiozFormat implements TimelineFormat {
             "It is no .otioz; export it again.");
         return Optional.empty();
       }
-      return unpack(zip, content, problems).flatMap(bytes -> OtioReader.whole(bytes, problems));
+      return unpack(zip, content, problems)
+          .flatMap(bytes -> OtioReader.whole(file, bytes, problems));
     } catch (ZipException e) {
       problems.error(
           "", "This is not a zip archive, or one that is cut off or damaged.", "Export it again.");
