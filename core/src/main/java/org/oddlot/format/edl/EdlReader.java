@@ -44,10 +44,20 @@ import org.oddlot.timeline.Transition;
 final class EdlReader {
   private static final String KEY = " key";
 
+  /** Statements about sound that are carried and not followed, and what they say. */
+  private static final Map<String, String> MEANINGS =
+      Map.of(
+          "SPLIT", "that sound and picture begin apart (SPLIT)",
+          "AUD ", "which further channels an edit has (AUD)");
+
   private final TextFile file;
   private final Problems problems;
   private final List<EdlEvent> events = new ArrayList<>();
   private final Map<String, String> reels = new HashMap<>();
+
+  /** The lines of statements that would lay sound otherwise, each kind's first and their number. */
+  private final Map<String, int[]> soundElsewhere = new TreeMap<>();
+
   private String title = "";
   private boolean isTitled;
   private FrameRate rate = FrameRate.FPS_25;
@@ -148,6 +158,7 @@ final class EdlReader {
           }
         }
         case EdlLine.Note(String note) -> {
+          soundElsewhere(number, note);
           if (notesComeFirst && !note.toUpperCase(Locale.ROOT).startsWith("SPLIT")) {
             open.ifPresent(each -> events.add(each.closed()));
             open = Optional.empty();
@@ -170,6 +181,21 @@ final class EdlReader {
       at = end;
     }
     open.ifPresent(each -> events.add(each.closed()));
+    soundElsewhere.forEach((word, lines) ->
+        problems.warning(
+            "line " + lines[0],
+            Phrase.of(
+                "%s %s %s: the sound is laid with its picture, on the channels of the edit.",
+                Phrase.count(lines[1], "line"), lines[1] == 1 ? "says" : "say", MEANINGS.get(word)),
+            "They are kept as notes; look at the sound there."));
+  }
+
+  private void soundElsewhere(int line, String note) {
+    for (String word : MEANINGS.keySet()) {
+      if (note.regionMatches(true, 0, word, 0, word.length())) {
+        soundElsewhere.computeIfAbsent(word, _ -> new int[] {line, 0})[1]++;
+      }
+    }
   }
 
   private void bad(int line, String text, String why) {

@@ -176,6 +176,19 @@ class EdlFormatTest {
   }
 
   @Test
+  void soundThatWouldLieElsewhereIsSaidWithItsFirstLine() {
+    String edit = "001  A001 AA/V C 01:00:00:00 01:00:04:00 10:00:00:00 10:00:04:00\n";
+    read(
+        edit
+            + "SPLIT:    AUDIO DELAY=  00:00:00:12\n\nsplit: video delay= 00:00:01:00\nAUD  3   4\n");
+    assertThat(problems.list())
+        .extracting(problem -> problem.place() + " " + problem.message().replaceFirst(":.*", ""))
+        .containsExactly(
+            "line 5 1 line says which further channels an edit has (AUD)",
+            "line 2 2 lines say that sound and picture begin apart (SPLIT)");
+  }
+
+  @Test
   void notesMayStandBeforeTheirEvents() {
     Timeline timeline =
         read(
