@@ -25,6 +25,7 @@ class ArchitectureTest {
           List.of("pass"),
           List.of("output"),
           List.of("report"),
+          List.of("papercut"),
           List.of("marker", "stringout", "find"),
           List.of("compare", "handoff"),
           List.of("material"),

@@ -58,7 +58,8 @@ public record TimelinePairs(List<Versions> pairs, List<String> left) {
    * @param place where in the file
    */
   public record Side(TimelineFile file, Placed place) {
-    String name() {
+    /** What the timeline is called. */
+    public String name() {
       return place.object().name();
     }
   }

@@ -99,7 +99,7 @@ public record ReadySheet(
               "what was logged of one thing, person or scene is laid out one piece behind another",
               "A timeline file with bins, logs with keywords, a list of people",
               "The timeline file with a string-out for each keyword, person and scene",
-              List.of("intake", "putright", "match", "tag", "stringouts"),
+              List.of("intake", "putright", "match", "tag", "stringouts", "papercut"),
               _ -> false),
           new ReadySheet(
               "compare",

@@ -19,6 +19,7 @@ public final class Reports {
           new Effects(),
           new Markers(),
           new Keywords(),
+          new WordsSaid(),
           new MediaList(),
           new Findings("sync", "Sync", List.of("sync", "angles")),
           new Findings("matches", "Matches", List.of("match", "putright")),

@@ -8,9 +8,11 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlot.caption.NameList;
+import org.oddlot.material.Derived;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.MarkerKind;
 import org.oddlot.profile.NotedKeyword;
@@ -50,6 +52,10 @@ public record Logged(
       return word;
     }
   }
+
+  /** All that was logged of a lot. */
+  public static final Derived<List<Logged>> ALL =
+      Derived.of(Set.of(TimelineFile.class, NameList.class), Logged::of);
 
   /** The category of keywords that are people. */
   public static final String PEOPLE = "People";

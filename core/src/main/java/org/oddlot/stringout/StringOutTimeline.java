@@ -91,7 +91,7 @@ public final class StringOutTimeline {
   }
 
   /** The pieces that a timeline was made of, those that were thrown away since as well. */
-  private static Set<String> pieces(Timeline timeline) {
+  public static Set<String> pieces(Timeline timeline) {
     var pieces = new LinkedHashSet<String>();
     timeline
         .metadata()
@@ -158,7 +158,7 @@ public final class StringOutTimeline {
   }
 
   /** The rate of most of its pictures. */
-  private static FrameRate rate(List<StringOut.Piece> pieces) {
+  public static FrameRate rate(List<StringOut.Piece> pieces) {
     Map<FrameRate, Integer> rates = new LinkedHashMap<>();
     for (StringOut.Piece piece : pieces) {
       if (!piece.source().isSound()) {

@@ -390,6 +390,7 @@ class LotTest {
             "titles off",
             "restyle off",
             "stringouts off",
+            "papercut off",
             "compare off",
             "markers off",
             "licences off",

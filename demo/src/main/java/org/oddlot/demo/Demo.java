@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.UnaryOperator;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
@@ -268,14 +269,20 @@ public final class Demo {
       return lot;
     }
     var day = new DayEight();
-    List<Path> inputs =
-        List.of(
-            folder.resolve("interviews.otio"),
-            folder.resolve("interviews, keywords.tsv"),
-            folder.resolve("people.csv"));
+    var inputs =
+        new ArrayList<>(
+            List.of(
+                folder.resolve("interviews.otio"),
+                folder.resolve("interviews, keywords.tsv"),
+                folder.resolve("people.csv")));
     put(inputs.get(0), day.export());
     put(inputs.get(1), day.log().getBytes(StandardCharsets.UTF_8));
     put(inputs.get(2), DayEight.PEOPLE.getBytes(StandardCharsets.UTF_8));
+    for (Map.Entry<String, byte[]> words : new InterviewWords().files().entrySet()) {
+      Path file = folder.resolve(words.getKey() + ".words.json");
+      put(file, words.getValue());
+      inputs.add(file);
+    }
     return save(lot, inputs, "selects", UnaryOperator.identity());
   }
 

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
+import javafx.event.ActionEvent;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TableView;
@@ -169,6 +170,7 @@ final class Tour {
     int space = rest.indexOf(' ');
     if (window.scene().lookup("#" + rest.substring(0, space)) instanceof TextField field) {
       field.setText(rest.substring(space + 1));
+      field.fireEvent(new ActionEvent());
     }
   }
 

@@ -36,7 +36,8 @@ class FrameJourneyTest extends Journey {
     assertThat(session.state().lot().sheet().steps())
         .filteredOn(step -> !step.on())
         .extracting(RunSheet.Step::pass)
-        .containsExactly("tag", "angles", "flatten", "stringouts", "compare", "markers", "handoff");
+        .containsExactly(
+            "tag", "angles", "flatten", "stringouts", "papercut", "compare", "markers", "handoff");
     assertThat(words("run-sheet")).contains("off");
     assertThat(session.state().outcome().orElseThrow().ledger()).isEmpty();
     hit(KeyCode.SPACE);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.oddlot.demo.Demo;
@@ -49,5 +50,66 @@ class SelectsJourneyTest extends Journey {
         .contains("\"name\": \"Pilar, the mail (odd lot)\"")
         .contains("passenger of the last night")
         .doesNotContain("\"name\": \"the mail (odd lot)\"");
+  }
+
+  @Test
+  void aPaperCutIsMadeByKeysAloneAndTypedByItsNumbers() throws IOException {
+    open(Demo.makeInterviews(folder.resolve("interviews")));
+    go("papercut");
+    until(() -> words("papercut-text").contains("Tell"));
+    // The second sentence of the second paragraph, six words of the fourth, the third whole.
+    hit(KeyCode.DOWN);
+    for (int i = 0; i < 6; i++) {
+      hit(KeyCode.RIGHT);
+    }
+    hit(KeyCode.M);
+    until(() -> words("papercut-rows").contains("2b"));
+    hit(KeyCode.DOWN);
+    hit(KeyCode.P);
+    until(() -> words("papercut-rows").contains("Why was it stopped?"));
+    hit(KeyCode.DOWN);
+    press(KeyCode.SHIFT);
+    for (int i = 0; i < 3; i++) {
+      hit(KeyCode.RIGHT);
+    }
+    release(KeyCode.SHIFT);
+    hit(KeyCode.M);
+    until(() -> words("papercut-rows").contains("4a"));
+    assertThat(words("papercut-evidence")).contains("Because of the ice.").contains("A010C001");
+    press(KeyCode.ALT);
+    hit(KeyCode.UP);
+    release(KeyCode.ALT);
+    until(() -> numbers().equals("2b, 4a, 3"));
+    // Split before the third word, and its beginning dropped.
+    hit(KeyCode.LEFT);
+    hit(KeyCode.S);
+    until(() -> numbers().equals("2b, 4.1-2, 4.3-4, 3"));
+    hit(KeyCode.LEFT);
+    hit(KeyCode.LEFT);
+    hit(KeyCode.DELETE);
+    until(() -> numbers().equals("2b, 4.3-4, 3"));
+    press(KeyCode.CONTROL);
+    hit(KeyCode.Z);
+    release(KeyCode.CONTROL);
+    until(() -> numbers().equals("2b, 4.1-2, 4.3-4, 3"));
+    clickOn("#papercut-numbers");
+    press(KeyCode.CONTROL);
+    hit(KeyCode.A);
+    release(KeyCode.CONTROL);
+    write("16, 2b, 5a");
+    hit(KeyCode.ENTER);
+    until(() -> words("papercut-rows").contains("Twelve. Everybody"));
+    settle();
+    writeOut();
+    String file = Files.readString(written());
+    assertThat(file)
+        .contains("\"name\": \"Paper cut (odd lot)\"")
+        .contains("Twelve. Everybody who was not writing heard twelve.")
+        .contains("Paper cuts")
+        .doesNotContain("Why was it stopped");
+  }
+
+  private String numbers() {
+    return lookup("#papercut-numbers").queryAs(TextField.class).getText();
   }
 }

@@ -8,14 +8,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.NameList;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.format.title.TitleParameters;
 import org.oddlot.json.JsonObject;
-import org.oddlot.material.Derived;
 import org.oddlot.material.Group;
 import org.oddlot.material.Material;
 import org.oddlot.material.TimelineFile;
@@ -108,9 +106,6 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
   private static final Shape PICTURE = Shape.of(1920, 1080);
   private static final double SAFE = 0.9;
 
-  private static final Derived<List<Logged>> LOGGED =
-      Derived.of(Set.of(TimelineFile.class, NameList.class), Logged::of);
-
   @Override
   public String id() {
     return "stringouts";
@@ -139,7 +134,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
 
   @Override
   public boolean concerns(Material material) {
-    return !material.derive(LOGGED).isEmpty();
+    return !material.derive(Logged.ALL).isEmpty();
   }
 
   @Override
@@ -192,7 +187,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
     List<String> kinds =
         settings.get(BY).isEmpty() ? List.of(StringOuts.KEYWORD) : settings.get(BY);
     return StringOuts.of(
-        material.derive(LOGGED),
+        material.derive(Logged.ALL),
         kinds,
         Arrays.stream(settings.get(CATEGORIES).split(",", -1))
             .map(word -> word.strip().toLowerCase(Locale.ROOT))

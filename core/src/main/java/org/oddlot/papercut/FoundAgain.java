@@ -1,0 +1,226 @@
+package org.oddlot.papercut;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.oddlot.caption.Letters;
+import org.oddlot.caption.Span;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
+
+/**
+ * Finds passages in transcripts that may have been written down anew since: the same words at the
+ * same time; the same words at another; else those that are most like them about that time.
+ */
+final class FoundAgain {
+  /** Words so many seconds away are at the same time. */
+  private static final Rational SAME = Rational.of(1, 2);
+
+  /** So many seconds around, words that read otherwise are looked for. */
+  private static final Rational AROUND = Rational.of(8);
+
+  /** As much in common, and they are the same words written otherwise. */
+  private static final double SAME_WORDS = 0.75;
+
+  /** Less in common, and they are others. */
+  private static final double LEAST = 0.5;
+
+  /** So many words are not said twice by chance. */
+  private static final int ENOUGH = 5;
+
+  private FoundAgain() {}
+
+  /** Where a passage is now; empty where it is not to be found. */
+  static Optional<Marked> in(Ties ties, Passage passage) {
+    List<String> wanted = bare(passage.text());
+    if (wanted.isEmpty()) {
+      return Optional.empty();
+    }
+    Optional<Spoken> its = ties.named(passage.transcript());
+    if (its.isPresent()) {
+      return in(its.get(), passage, wanted);
+    }
+    // The file may be called otherwise now: the same words at the same time, in one file only.
+    List<Marked> elsewhere =
+        ties.spoken().stream()
+            .flatMap(spoken -> in(spoken, passage, wanted).stream())
+            .filter(marked -> marked.changed().isEmpty())
+            .toList();
+    return elsewhere.size() == 1
+        ? Optional.of(
+            new Marked(
+                elsewhere.getFirst().spoken(),
+                elsewhere.getFirst().from(),
+                elsewhere.getFirst().to(),
+                Phrase.of("was in %s, which is not here", passage.transcript()),
+                false))
+        : Optional.empty();
+  }
+
+  private static List<String> bare(String text) {
+    return Stream.of(text.strip().split("\\s+", -1))
+        .map(Letters::bare)
+        .filter(word -> !word.isEmpty())
+        .toList();
+  }
+
+  private static Optional<Marked> in(Spoken spoken, Passage passage, List<String> wanted) {
+    Rational start = passage.span().start().plus(spoken.zero());
+    Rational stop = passage.span().end().plus(spoken.zero());
+    int best = -1;
+    int end = -1;
+    int times = 0;
+    Rational least = Rational.ZERO;
+    for (int i = 0; i < spoken.size(); i++) {
+      int to = behind(spoken, i, wanted);
+      if (to < 0) {
+        continue;
+      }
+      times++;
+      Span its = spoken.span(i, to);
+      Rational away = Span.later(its.start().minus(start).abs(), its.end().minus(stop).abs());
+      if (best < 0 || away.compareTo(least) < 0) {
+        best = i;
+        end = to;
+        least = away;
+      }
+    }
+    if (best >= 0 && least.compareTo(SAME) <= 0) {
+      return Optional.of(Marked.of(spoken, best, end));
+    }
+    Optional<Marked> alike = alike(spoken, passage, wanted);
+    if (best >= 0 && alike.filter(Marked::isSure).isEmpty()) {
+      // Few words are said again anywhere; and what stands where they stood may be these.
+      boolean isOne = times == 1 && wanted.size() >= ENOUGH && alike.isEmpty();
+      return Optional.of(
+          new Marked(
+              spoken,
+              best,
+              end,
+              Phrase.of("is said %.1f s from where it was", least.toDouble()),
+              isOne));
+    }
+    return alike;
+  }
+
+  /** The number behind the last of the wanted words, where they begin at {@code at}; else -1. */
+  private static int behind(Spoken spoken, int at, List<String> wanted) {
+    int word = at;
+    for (String each : wanted) {
+      // A dash by itself is no word.
+      while (word > at && word < spoken.size() && spoken.word(word).bare().isEmpty()) {
+        word++;
+      }
+      if (word >= spoken.size() || !spoken.word(word).bare().equals(each)) {
+        return -1;
+      }
+      word++;
+    }
+    return word;
+  }
+
+  /** The words about its time that have most in common with it. */
+  private static Optional<Marked> alike(Spoken spoken, Passage passage, List<String> wanted) {
+    Rational from = passage.span().start().plus(spoken.zero());
+    Rational to = passage.span().end().plus(spoken.zero());
+    var near = new ArrayList<Integer>();
+    for (int i = 0; i < spoken.size(); i++) {
+      boolean isNear =
+          spoken.word(i).span().end().compareTo(from.minus(AROUND)) > 0
+              && spoken.word(i).span().start().compareTo(to.plus(AROUND)) < 0;
+      if (isNear && !spoken.word(i).bare().isEmpty()) {
+        near.add(i);
+      }
+    }
+    Optional<Marked> atItsTime = atItsTime(spoken, passage, wanted, near, from, to);
+    if (atItsTime.isPresent()) {
+      return atItsTime;
+    }
+    double most = 0;
+    int first = 0;
+    int last = 0;
+    Rational nearest = Rational.ZERO;
+    int shortest = Math.max(1, wanted.size() / 2);
+    for (int i = 0; i < near.size(); i++) {
+      // One row of the longest common subsequence after the other, for every end at once.
+      int[] common = new int[wanted.size() + 1];
+      for (int j = i; j < near.size() && j - i < 2 * wanted.size(); j++) {
+        common = next(common, wanted, spoken.word(near.get(j)).bare());
+        int length = j - i + 1;
+        double share = 2.0 * common[wanted.size()] / (wanted.size() + length);
+        Rational away =
+            Span.later(
+                spoken.word(near.get(i)).span().start().minus(from).abs(),
+                spoken.word(near.get(j)).span().end().minus(to).abs());
+        if (length >= shortest
+            && (share > most || (share == most && away.compareTo(nearest) < 0))) {
+          most = share;
+          first = near.get(i);
+          last = near.get(j);
+          nearest = away;
+        }
+      }
+    }
+    if (most < LEAST) {
+      return Optional.empty();
+    }
+    boolean isSure = most >= SAME_WORDS && nearest.compareTo(SAME) <= 0;
+    return Optional.of(
+        new Marked(
+            spoken, first, last + 1, Phrase.of("was “%s”", shortened(passage.text())), isSure));
+  }
+
+  /** The words that are said when it was, where most of them are the same. */
+  private static Optional<Marked> atItsTime(
+      Spoken spoken,
+      Passage passage,
+      List<String> wanted,
+      List<Integer> near,
+      Rational from,
+      Rational to) {
+    List<Integer> inside =
+        near.stream()
+            .filter(number -> {
+              Span span = spoken.word(number).span();
+              Rational middle = span.start().plus(span.length().dividedBy(Rational.of(2)));
+              return from.compareTo(middle) < 0 && middle.compareTo(to) < 0;
+            })
+            .toList();
+    if (inside.isEmpty() || !spoken.word(inside.getFirst()).isTimed()) {
+      return Optional.empty();
+    }
+    int[] common = new int[wanted.size() + 1];
+    for (int number : inside) {
+      common = next(common, wanted, spoken.word(number).bare());
+    }
+    int first = inside.getFirst();
+    int behind = inside.getLast() + 1;
+    // Where two speak at once, words of the other stand between; those are not meant.
+    boolean isOneRow = behind - first <= inside.size() + 1;
+    double share = 2.0 * common[wanted.size()] / (wanted.size() + inside.size());
+    if (share < SAME_WORDS || !isOneRow) {
+      return Optional.empty();
+    }
+    Span its = spoken.span(first, behind);
+    boolean hasItsEdges =
+        its.start().minus(from).abs().compareTo(SAME) <= 0
+            && its.end().minus(to).abs().compareTo(SAME) <= 0;
+    return Optional.of(
+        new Marked(
+            spoken, first, behind, Phrase.of("was “%s”", shortened(passage.text())), hasItsEdges));
+  }
+
+  private static int[] next(int[] before, List<String> wanted, String word) {
+    int[] row = Arrays.copyOf(before, before.length);
+    for (int k = 1; k < row.length; k++) {
+      row[k] = wanted.get(k - 1).equals(word) ? before[k - 1] + 1 : Math.max(before[k], row[k - 1]);
+    }
+    return row;
+  }
+
+  private static String shortened(String text) {
+    return text.length() > 80 ? text.substring(0, 79) + "…" : text;
+  }
+}
