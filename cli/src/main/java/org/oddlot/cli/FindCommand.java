@@ -2,15 +2,22 @@ package org.oddlot.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.find.FindIndex;
 import org.oddlot.find.Found;
+import org.oddlot.find.FoundBook;
 import org.oddlot.find.Passage;
 import org.oddlot.find.Passages;
 import org.oddlot.find.Question;
+import org.oddlot.find.Search;
+import org.oddlot.format.report.BookFormat;
+import org.oddlot.format.report.BookFormats;
 import org.oddlot.input.InputFile;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
@@ -18,10 +25,12 @@ import org.oddlot.json.JsonObject;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.LotRunner;
+import org.oddlot.lot.SafeFile;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.pass.Engine;
 import org.oddlot.problem.Problem;
 import org.oddlot.progress.Progress;
+import org.oddlot.sheet.Book;
 import org.oddlot.text.Phrase;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -46,7 +55,9 @@ import picocli.CommandLine.Spec;
       "",
       "Examples:",
       "  oddlot find day2.oddlot --words gulls",
-      "  oddlot find day2.oddlot --words bell --words ice --where circled=yes"
+      "  oddlot find day2.oddlot --words bell --words ice --where circled=yes",
+      "  oddlot find day2.oddlot --where day=2026-03-14..2026-03-16 --where time=10:02..10:30",
+      "  oddlot find day2.oddlot --words captain --out captain.xlsx"
     },
     mixinStandardHelpOptions = true,
     versionProvider = OddLot.Version.class)
@@ -69,6 +80,12 @@ final class FindCommand implements Callable<Integer> {
   private List<String> where = List.of();
 
   @Option(
+      names = "--out",
+      paramLabel = "FILE",
+      description = "Also write all hits as a list: xlsx, csv, html or pdf, as its name ends.")
+  private @Nullable Path out;
+
+  @Option(
       names = "--most",
       paramLabel = "N",
       defaultValue = "40",
@@ -83,6 +100,17 @@ final class FindCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     List<Found.Where> wanted = wanted();
+    Path target = out;
+    Optional<BookFormat> format =
+        Optional.ofNullable(target)
+            .flatMap(
+                file -> BookFormats.of(new InputFile(file).extension().replaceFirst("^\\.", "")));
+    if (target != null && (format.isEmpty() || Files.exists(target))) {
+      throw wrong(
+          format.isEmpty()
+              ? "Cannot write hits to " + target + ". Use xlsx, csv, html or pdf."
+              : target + " is there already.");
+    }
     LotFile.Opened opened = LotFile.open(files);
     boolean isLot =
         files.size() == 1 && new InputFile(files.getFirst()).extension().equals(LotFile.EXTENSION);
@@ -94,10 +122,11 @@ final class FindCommand implements Callable<Integer> {
                 output.progress(spec));
     FindIndex index = FindIndex.of(Passages.of(ran.outcome().end()), Progress.NONE);
     for (Found.Where each : wanted) {
-      if (index.passages().stream().noneMatch(its -> its.field().equals(each.field()))) {
+      if (!each.field().equals(Found.Where.TIME)
+          && index.passages().stream().noneMatch(its -> its.field().equals(each.field()))) {
         throw wrong(
             Phrase.of(
-                "Nothing has a \"%s\" here; there are %s.",
+                "Nothing has a \"%s\" here; there are time, %s.",
                 each.field(),
                 String.join(
                     ", ",
@@ -105,6 +134,10 @@ final class FindCommand implements Callable<Integer> {
       }
     }
     Found found = Found.in(index, words.stream().map(Question::parse).toList(), wanted);
+    if (target != null) {
+      Book book = FoundBook.of(found, new Search("", words, wanted));
+      SafeFile.write(target, path -> format.orElseThrow().write(book, path));
+    }
     print(found, ran.problems());
     return ran.isNothingRead() ? ExitCode.WRONG_INPUT : ExitCode.DONE;
   }

@@ -308,15 +308,17 @@ public final class FindIndex {
               any.add(worth(4, new TermQuery(new Term(STEM + stemmer, stem))), Occur.SHOULD));
     }
     // Numbers are names of things: another one is another thing.
-    boolean isForgiven =
-        folded.length() >= SHORTEST_FORGIVEN && folded.chars().noneMatch(Character::isDigit);
-    if (isForgiven) {
-      any.add(worth(2, new FuzzyQuery(new Term(FOLDED, folded), 1)), Occur.SHOULD);
-    }
-    if (isForgiven && folded.length() >= SHORTEST_TWICE_FORGIVEN) {
-      any.add(worth(1, new FuzzyQuery(new Term(FOLDED, folded), 2)), Occur.SHOULD);
+    for (int wrong = 1; wrong <= forgiven(folded); wrong++) {
+      any.add(worth(3 - wrong, new FuzzyQuery(new Term(FOLDED, folded), wrong)), Occur.SHOULD);
     }
     return any.build();
+  }
+
+  /** How many letters of a word may be wrong. */
+  static int forgiven(String word) {
+    return word.length() < SHORTEST_FORGIVEN || word.chars().anyMatch(Character::isDigit)
+        ? 0
+        : word.length() < SHORTEST_TWICE_FORGIVEN ? 1 : 2;
   }
 
   private static Query worth(int much, Query query) {

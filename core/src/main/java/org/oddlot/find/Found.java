@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.oddlot.text.NaturalOrder;
 
 /**
  * What was found, narrowed step by step.
@@ -19,8 +20,35 @@ public record Found(List<Passage> hits, Map<String, Map<String, Integer>> counts
   public static final List<String> CHOSEN_BY =
       List.of("scene", "circled", "camera", "roll", "day", "people", "speaker", "keyword", "role");
 
-  /** That a field of a thing has a value. */
+  /**
+   * That a field of a thing has a value, or one between two: {@code day=2026-03-14..2026-03-16},
+   * {@code time=10:02:00:00..}, where either end may be left out. Values are in the order in which
+   * people put them: 2 before 10.
+   */
   public record Where(String field, String value) {
+    /** When something is, as its label says it. */
+    public static final String TIME = "time";
+
+    private static final String TO = "..";
+
+    boolean has(Passage passage) {
+      boolean isTime = field.equals(TIME);
+      if (!isTime && !passage.field().equals(field)) {
+        return false;
+      }
+      String its = isTime ? passage.label() : passage.text();
+      int to = value.indexOf(TO);
+      if (to < 0) {
+        return its.equalsIgnoreCase(value);
+      }
+      String from = value.substring(0, to).strip();
+      String until = value.substring(to + TO.length()).strip();
+      return !its.isEmpty()
+          && (from.isEmpty() || NaturalOrder.compare(from, its) <= 0)
+          // What is given in part is meant with all that begins so.
+          && (until.isEmpty() || its.startsWith(until) || NaturalOrder.compare(its, until) <= 0);
+    }
+
     /**
      * Reads {@code scene=12A}.
      *
@@ -56,11 +84,7 @@ public record Found(List<Passage> hits, Map<String, Map<String, Integer>> counts
       hits = i == 0 ? now : within(now, new Stretches(index, hits));
     }
     for (Where each : where) {
-      int[] having =
-          Arrays.stream(index.all())
-              .filter(number -> has(index.passages().get(number), each))
-              .toArray();
-      hits = within(hits, new Stretches(index, having));
+      hits = within(hits, new Stretches(index, having(index, each)));
     }
     return new Found(
         Arrays.stream(hits).mapToObj(index.passages()::get).toList(), counts(index, hits));
@@ -70,8 +94,11 @@ public record Found(List<Passage> hits, Map<String, Map<String, Integer>> counts
     return Arrays.stream(numbers).filter(those::meet).toArray();
   }
 
-  private static boolean has(Passage passage, Where where) {
-    return passage.field().equals(where.field) && passage.text().equalsIgnoreCase(where.value);
+  /** The numbers of what has a value. */
+  static int[] having(FindIndex index, Where where) {
+    return Arrays.stream(index.all())
+        .filter(number -> where.has(index.passages().get(number)))
+        .toArray();
   }
 
   /** How many things have each value, at a moment that was found or all the time. */

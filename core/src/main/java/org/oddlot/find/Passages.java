@@ -1,5 +1,6 @@
 package org.oddlot.find;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -7,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
+import org.oddlot.caption.Span;
 import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
@@ -17,9 +19,14 @@ import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.material.TimelineFile;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.papercut.Page;
+import org.oddlot.papercut.Reading;
+import org.oddlot.papercut.Spoken;
+import org.oddlot.papercut.Ties;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.NotedMarker;
 import org.oddlot.profile.Profile;
+import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
@@ -59,7 +66,13 @@ public final class Passages {
     material.sources().all().forEach(passages::source);
     material.documents().forEach(passages::timelines);
     material.all(Captions.class).forEach(passages::captions);
-    material.all(Transcript.class).forEach(passages::transcript);
+    Ties ties =
+        material.one(Reading.class).map(Reading::ties).orElseGet(() -> Ties.of(material, ""));
+    material
+        .all(Transcript.class)
+        .forEach(transcript ->
+            ties.named(transcript.name())
+                .ifPresentOrElse(passages::spoken, () -> passages.transcript(transcript)));
     material.papers().forEach(passages::paper);
     return List.copyOf(passages.all);
   }
@@ -209,6 +222,39 @@ public final class Passages {
           new Passage.Stretch(caption.start(), caption.end()),
           captions.language());
     }
+  }
+
+  /** What is said in a source is known of that, by its timecode. */
+  private void spoken(Spoken spoken) {
+    for (Page.Paragraph paragraph : Page.of("", List.of(spoken)).paragraphs()) {
+      Span span = paragraph.whole().span();
+      Source source = spoken.source();
+      PlacedClip first = source.first();
+      String speaker = paragraph.whole().speaker();
+      for (String field : List.of("speaker", "transcript")) {
+        String text = field.equals("speaker") ? speaker : paragraph.whole().text();
+        if (!text.isBlank()) {
+          all.add(
+              new Passage(
+                  source.id(),
+                  source.name(),
+                  field,
+                  text,
+                  Optional.of(new Passage.Stretch(span.start(), span.end())),
+                  label(span.start(), source),
+                  label(span.end(), source),
+                  field.equals("speaker") ? "" : spoken.language(),
+                  Optional.of(material.address(first.document(), first.place()))));
+        }
+      }
+    }
+  }
+
+  private static String label(Rational seconds, Source source) {
+    return source
+        .rate()
+        .map(rate -> label(RationalTime.ofSeconds(seconds, rate, RoundingMode.HALF_UP)))
+        .orElse("");
   }
 
   private void transcript(Transcript transcript) {

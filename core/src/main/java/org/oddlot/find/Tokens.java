@@ -17,6 +17,7 @@ import org.apache.lucene.analysis.miscellaneous.ASCIIFoldingFilter;
 import org.apache.lucene.analysis.snowball.SnowballFilter;
 import org.apache.lucene.analysis.standard.StandardTokenizer;
 import org.apache.lucene.analysis.tokenattributes.CharTermAttribute;
+import org.apache.lucene.analysis.tokenattributes.OffsetAttribute;
 
 /** Words of texts, in the forms in which they are looked for; by the rules of UAX #29. */
 final class Tokens {
@@ -104,6 +105,36 @@ final class Tokens {
       stream.reset();
       while (stream.incrementToken()) {
         tokens.add(term.toString());
+      }
+      stream.end();
+    } catch (IOException e) {
+      throw new UncheckedIOException("A text in memory can be read", e);
+    }
+    return tokens;
+  }
+
+  /**
+   * A word with where it stands.
+   *
+   * @param text as it is written
+   * @param from its first letter
+   * @param to behind its last one
+   */
+  record Token(String text, int from, int to) {}
+
+  /** The words of a text, as they are written. */
+  static List<Token> tokens(String text) {
+    var tokens = new ArrayList<Token>();
+    try (Tokenizer stream = new StandardTokenizer()) {
+      stream.setReader(new StringReader(text));
+      OffsetAttribute at = stream.addAttribute(OffsetAttribute.class);
+      stream.reset();
+      while (stream.incrementToken()) {
+        tokens.add(
+            new Token(
+                text.substring(at.startOffset(), at.endOffset()),
+                at.startOffset(),
+                at.endOffset()));
       }
       stream.end();
     } catch (IOException e) {

@@ -111,7 +111,7 @@ public record StringOut(
   }
 
   /** Some stretches as pieces, as they are wanted. */
-  static List<Piece> pieces(List<Logged> logged, Wanted wanted) {
+  public static List<Piece> pieces(List<Logged> logged, Wanted wanted) {
     List<Piece> pieces =
         angle(logged, wanted.camera).stream()
             .map(each -> new Piece(each.source(), each.clip(), withHandles(each, wanted.handles)))

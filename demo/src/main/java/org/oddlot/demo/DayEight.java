@@ -40,7 +40,9 @@ final class DayEight {
           "wait",
           "picture paper-cut",
           "station find",
-          "type find-words captain",
+          "type find-words bell",
+          "wait",
+          "select find-rows 1",
           "wait",
           "picture find");
 

@@ -53,6 +53,34 @@ class SelectsJourneyTest extends Journey {
   }
 
   @Test
+  void threeStepsNarrowWhatIsFoundAndItBecomesAStringOut() throws IOException {
+    open(Demo.makeInterviews(folder.resolve("interviews")));
+    go("find");
+    until(() -> words("find-rows").contains("A010C001"));
+    clickOn("#find-words");
+    write("bell");
+    hit(KeyCode.ENTER);
+    until(() -> words("find-steps").contains("bell"));
+    write("camera=A");
+    hit(KeyCode.ENTER);
+    until(() -> words("find-steps").contains("camera A"));
+    write("eleven");
+    until(() -> words("find-rows").contains("I wrote down eleven"));
+    until(() -> !words("find-rows").contains("the bell\n"));
+    press(KeyCode.CONTROL);
+    hit(KeyCode.ENTER);
+    release(KeyCode.CONTROL);
+    until(() -> words("find-evidence").contains("bell, eleven, camera A"));
+    go("stringouts");
+    until(() -> words("stringouts-rows").contains("bell, eleven, camera A"));
+    settle();
+    writeOut();
+    assertThat(Files.readString(written()))
+        .contains("\"name\": \"bell, eleven, camera A (odd lot)\"")
+        .contains("\"Found\"");
+  }
+
+  @Test
   void aPaperCutIsMadeByKeysAloneAndTypedByItsNumbers() throws IOException {
     open(Demo.makeInterviews(folder.resolve("interviews")));
     go("papercut");

@@ -21,9 +21,15 @@ import org.oddlot.timeline.Address;
  * @param name what its timeline is called
  * @param before where a timeline lies that was made of it before; empty where there is none
  * @param fresh how many of its pieces are not in that
+ * @param instruction the kept search that it is of; empty where it is of what was logged
  */
 public record StringOutFinding(
-    StringOut out, String document, String name, Optional<Address> before, int fresh)
+    StringOut out,
+    String document,
+    String name,
+    Optional<Address> before,
+    int fresh,
+    Optional<String> instruction)
     implements Finding {
   private static final int MOST_SHOWN = 40;
 

@@ -1,5 +1,6 @@
 package org.oddlot.pass.stringouts;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -9,16 +10,25 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.NameList;
+import org.oddlot.caption.Transcript;
+import org.oddlot.find.FindIndex;
+import org.oddlot.find.Moments;
+import org.oddlot.find.Passage;
+import org.oddlot.find.Passages;
+import org.oddlot.find.Search;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.format.title.TitleParameters;
 import org.oddlot.json.JsonObject;
 import org.oddlot.material.Group;
 import org.oddlot.material.Material;
+import org.oddlot.material.Source;
 import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
+import org.oddlot.pass.Codec;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
@@ -101,6 +111,10 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
   public static final Setting<String> CALLED =
       Setting.text("called", "Called", "{name}", "{name}, {category}, {pieces}, {length}");
 
+  /** Searches that are kept: what each finds is a string-out. */
+  public static final Codec<Search> FOUND = Codec.of(Search::written, Search::parse);
+
+  private static final String FOUND_IN = "Found";
   private static final String BIN = "String-outs";
   private static final int SECONDS_OF_NAME = 5;
   private static final Shape PICTURE = Shape.of(1920, 1080);
@@ -128,13 +142,18 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
   }
 
   @Override
+  public Optional<Codec<?>> instructions() {
+    return Optional.of(FOUND);
+  }
+
+  @Override
   public boolean isOnByItself() {
     return false;
   }
 
   @Override
   public boolean concerns(Material material) {
-    return !material.derive(Logged.ALL).isEmpty();
+    return !material.derive(Logged.ALL).isEmpty() || !material.all(Transcript.class).isEmpty();
   }
 
   @Override
@@ -145,7 +164,8 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
     var remarks = new ArrayList<Analysis.Remark>();
     StringOuts outs = outs(material, settings);
     Map<String, Address> made = before(material);
-    for (StringOut out : outs.outs()) {
+    Map<StringOut, String> kept = found(request, remarks);
+    for (StringOut out : Stream.concat(kept.keySet().stream(), outs.outs().stream()).toList()) {
       request.progress().check();
       if (out.pieces().isEmpty()) {
         continue;
@@ -162,7 +182,14 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
             new Analysis.Remark(out.key(), out.name(), "was made before, and nothing is new"));
         continue;
       }
-      findings.add(new StringOutFinding(out, document, called(out, settings), before, fresh));
+      findings.add(
+          new StringOutFinding(
+              out,
+              document,
+              called(out, settings),
+              before,
+              fresh,
+              Optional.ofNullable(kept.get(out))));
     }
     outs.tooFew()
         .forEach((keyword, pieces) ->
@@ -183,6 +210,79 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
     return Analysis.of(findings, remarks);
   }
 
+  /** What kept searches find, each with the instruction that it is. */
+  private static Map<StringOut, String> found(Request request, List<Analysis.Remark> remarks) {
+    Map<String, Search> kept = request.answers().instructions(FOUND);
+    Map<StringOut, String> found = new LinkedHashMap<>();
+    if (kept.isEmpty()) {
+      return found;
+    }
+    Material material = request.material();
+    FindIndex index = FindIndex.of(Passages.of(material), request.progress());
+    kept.forEach((id, search) -> {
+      var stretches = new ArrayList<Logged>();
+      int elsewhere = 0;
+      for (Moments.Moment moment : Moments.of(index, search)) {
+        Optional<Source> source = material.sources().byId(moment.about());
+        Optional<TimeRange> range = source.flatMap(its -> range(its, moment.stretch()));
+        if (range.isEmpty()) {
+          elsewhere++;
+          continue;
+        }
+        Source its = source.orElseThrow();
+        stretches.add(
+            new Logged(
+                its, its.first(), range.get(), Logged.Kind.KEYWORD, search.name(), FOUND_IN));
+      }
+      List<StringOut.Piece> pieces =
+          StringOut.pieces(stretches, wanted(request.settings())).stream()
+              .filter(piece -> piece.range().duration().value() > 0)
+              .toList();
+      String key = "found " + search.name();
+      if (pieces.isEmpty()) {
+        remarks.add(
+            new Analysis.Remark(
+                key, search.name(), "nothing is found in a clip that has a length"));
+      } else {
+        found.put(new StringOut(search.name(), FOUND_IN, key, "", pieces), id);
+      }
+      if (elsewhere > 0) {
+        remarks.add(
+            new Analysis.Remark(
+                key,
+                search.name(),
+                Phrase.of(
+                    "%s more, in timelines and papers: these are no clips",
+                    Phrase.count(elsewhere, "hit"))));
+      }
+    });
+    return found;
+  }
+
+  private static Optional<TimeRange> range(Source source, Optional<Passage.Stretch> stretch) {
+    Optional<TimeRange> all = source.range();
+    if (stretch.isEmpty() || all.isEmpty()) {
+      return all;
+    }
+    FrameRate rate = all.get().start().rate();
+    TimeRange its =
+        TimeRange.between(
+            RationalTime.ofSeconds(stretch.get().from(), rate, RoundingMode.FLOOR),
+            RationalTime.ofSeconds(stretch.get().to(), rate, RoundingMode.CEILING));
+    // A moment has no length of its own; with handles it has.
+    return its.isEmpty() && all.get().contains(its.start())
+        ? Optional.of(its)
+        : its.intersection(all.get());
+  }
+
+  private static StringOut.Wanted wanted(Settings settings) {
+    return new StringOut.Wanted(
+        settings.get(HANDLES),
+        settings.get(JOIN),
+        StringOut.Order.of(settings.get(ORDER)),
+        settings.get(CAMERA).strip());
+  }
+
   private static StringOuts outs(Material material, Settings settings) {
     List<String> kinds =
         settings.get(BY).isEmpty() ? List.of(StringOuts.KEYWORD) : settings.get(BY);
@@ -194,11 +294,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
             .filter(word -> !word.isEmpty())
             .collect(Collectors.toSet()),
         settings.get(AT_LEAST),
-        new StringOut.Wanted(
-            settings.get(HANDLES),
-            settings.get(JOIN),
-            StringOut.Order.of(settings.get(ORDER)),
-            settings.get(CAMERA).strip()));
+        wanted(settings));
   }
 
   private static String called(StringOut out, Settings settings) {

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -18,14 +20,20 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
+import javafx.scene.text.TextFlow;
 import org.oddlot.find.FindIndex;
 import org.oddlot.find.Found;
+import org.oddlot.find.Marks;
 import org.oddlot.find.Passage;
 import org.oddlot.find.Passages;
 import org.oddlot.find.Question;
+import org.oddlot.find.Search;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
+import org.oddlot.pass.Instruction;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.stringouts.StringOutsPass;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
@@ -42,6 +50,11 @@ import org.oddlot.window.session.State;
  */
 final class FindBench implements Bench {
   private static final int MOST_VALUES = 7;
+
+  /** {@code day=2026-03-17}, {@code time=10:02..10:30}: typed, and taken as a value. */
+  private static final Pattern VALUE = Pattern.compile("\\s*([a-z][a-z ]*?)=(\\S.*)");
+
+  private static final StringOutsPass STRING_OUTS = new StringOutsPass();
 
   private final Place place;
   private final BenchFrame frame;
@@ -62,7 +75,7 @@ final class FindBench implements Bench {
     frame = new BenchFrame(question);
     words.setId("find-words");
     words.setPromptText(
-        "Words, \"these very words\", -not this; Enter looks within what was found");
+        "Words, \"these very words\", -not this, time=10:02..10:30; Enter looks within what was found");
     words.setAccessibleText("Find");
     words.textProperty().addListener((_, _, _) -> look());
     words.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
@@ -81,6 +94,7 @@ final class FindBench implements Bench {
     frame.with(hits, line, steps, hits);
     frame.withActions(
         Actions.button("find-see", "See it", "Space", place.cut()::open),
+        Actions.button("find-keep", "String it out", "Ctrl Enter", this::keep),
         Words.spring(),
         Actions.button("find-back", "One step back", "Backspace", this::back));
   }
@@ -139,7 +153,7 @@ final class FindBench implements Bench {
     FindIndex of = index.get();
     List<Question> all =
         Stream.concat(questions.stream(), Stream.of(words.getText()))
-            .filter(text -> !text.isBlank())
+            .filter(text -> !text.isBlank() && !VALUE.matcher(text).matches())
             .map(Question::parse)
             .toList();
     List<Found.Where> chosen = List.copyOf(where);
@@ -212,7 +226,7 @@ final class FindBench implements Bench {
     evidence.getChildren().clear();
     if (hit != null) {
       Label title = Words.paragraph(hit.clip(), "evidence-title");
-      evidence.getChildren().addAll(title, Words.paragraph(hit.text()));
+      evidence.getChildren().addAll(title, marked(hit));
       String when =
           hit.label().isEmpty()
               ? ""
@@ -221,6 +235,7 @@ final class FindBench implements Bench {
         evidence.getChildren().add(Words.of(when, "figures", "quiet"));
       }
     }
+    showKept();
     counts.forEach(this::showValues);
     material.ifPresent(of ->
         place
@@ -231,6 +246,83 @@ final class FindBench implements Bench {
                 hit == null ? Optional.empty() : spot(of, hit),
                 List.<Passage>of(),
                 _ -> Optional.empty()));
+  }
+
+  /** The text with what was looked for standing out. */
+  private TextFlow marked(Passage hit) {
+    var flow = new TextFlow();
+    List<Question> all =
+        Stream.concat(questions.stream(), Stream.of(words.getText()))
+            .filter(text -> !text.isBlank())
+            .map(Question::parse)
+            .toList();
+    for (Marks.Piece piece : Marks.in(hit.text(), hit.language(), all)) {
+      var text = new Text(piece.text());
+      text.getStyleClass().add(piece.isHit() ? "hit" : "plain-text");
+      flow.getChildren().add(text);
+    }
+    flow.setId("find-text");
+    return flow;
+  }
+
+  /** What was looked for so far. */
+  private Search search() {
+    return Search.of(Stream.concat(questions.stream(), Stream.of(words.getText())).toList(), where);
+  }
+
+  private List<Instruction> kept() {
+    return place.session().state().lot().answers().to(STRING_OUTS.id()).instructions();
+  }
+
+  /** Keeps what is looked for; what it finds becomes a string-out. */
+  private void keep() {
+    Search search = search();
+    if (search.isEmpty()) {
+      place.session().tell("Look for something first; all there is would be no string-out.");
+      return;
+    }
+    if (kept().stream().anyMatch(each -> each.words().equals(search.written()))) {
+      place.session().tell(Phrase.of("“%s” is among the string-outs already.", search.name()));
+      return;
+    }
+    place
+        .session()
+        .changeLot(
+            lot -> {
+              String id = lot.answers().newInstructionId(STRING_OUTS.id());
+              return lot.withAnswers(
+                      lot.answers()
+                          .plus(Instruction.of(id, STRING_OUTS.id(), StringOutsPass.FOUND, search)))
+                  .withSheet(lot.sheet().withSwitched(STRING_OUTS.id(), true));
+            },
+            Phrase.of("kept “%s”; it is made in String-outs", search.name()));
+  }
+
+  private void showKept() {
+    var lines = new VBox(2);
+    for (Instruction each : kept()) {
+      try {
+        Search search = Search.parse(each.words());
+        Button again =
+            Actions.small("find-kept-" + search.name(), search.name(), "", () -> again(search));
+        again.setMaxWidth(Region.USE_PREF_SIZE);
+        lines.getChildren().add(again);
+      } catch (IllegalArgumentException e) {
+        // The engine has said so.
+      }
+    }
+    if (!lines.getChildren().isEmpty()) {
+      evidence.getChildren().addAll(Words.section("Kept, made in String-outs"), lines);
+    }
+  }
+
+  private void again(Search search) {
+    questions.clear();
+    search.words().forEach(its -> questions.add(its + " "));
+    where.clear();
+    where.addAll(search.where());
+    words.clear();
+    look();
   }
 
   private void showValues(String field, Map<String, Integer> values) {
@@ -276,7 +368,13 @@ final class FindBench implements Bench {
 
   private void key(KeyEvent event) {
     switch (event.getCode()) {
-      case ENTER -> narrow();
+      case ENTER -> {
+        if (event.isShortcutDown()) {
+          keep();
+        } else {
+          narrow();
+        }
+      }
       case DOWN -> hits.requestFocus();
       case BACK_SPACE -> {
         if (!words.getText().isEmpty()) {
@@ -295,6 +393,9 @@ final class FindBench implements Bench {
     if (event.getCode() == KeyCode.SPACE) {
       place.cut().open();
       event.consume();
+    } else if (event.getCode() == KeyCode.ENTER && event.isShortcutDown()) {
+      keep();
+      event.consume();
     } else if (event.getCode() == KeyCode.BACK_SPACE) {
       back();
       event.consume();
@@ -303,7 +404,11 @@ final class FindBench implements Bench {
 
   /** From now on everything is looked for within what was found. */
   private void narrow() {
-    if (!words.getText().isBlank()) {
+    Matcher value = VALUE.matcher(words.getText());
+    if (value.matches()) {
+      words.clear();
+      choose(value.group(1), value.group(2).strip());
+    } else if (!words.getText().isBlank()) {
       questions.add(words.getText().strip() + " ");
       words.clear();
     }
@@ -333,6 +438,8 @@ final class FindBench implements Bench {
   public List<KeyHint> keys() {
     return List.of(
         new KeyHint("Enter", "look within what was found"),
+        new KeyHint("Ctrl Enter", "make a string-out of what is found"),
+        new KeyHint("day=…, time=…..…", "values and ranges are typed, too"),
         new KeyHint("Backspace", "one step back"),
         new KeyHint("Down", "to the hits"),
         new KeyHint("Space", "see it in the cut"));
