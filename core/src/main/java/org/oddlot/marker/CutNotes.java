@@ -1,5 +1,6 @@
 package org.oddlot.marker;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -14,6 +15,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.Captions;
 import org.oddlot.compare.Version;
 import org.oddlot.json.JsonObject;
 import org.oddlot.material.Material;
@@ -26,6 +29,7 @@ import org.oddlot.profile.Field;
 import org.oddlot.profile.MarkerKind;
 import org.oddlot.profile.Profile;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Marker;
@@ -71,8 +75,21 @@ public record CutNotes(List<Note> notes, List<Left> left) {
    * @param near frames that the same words of several people may be apart
    * @param snap frames to the nearest cut within which a note is laid on it
    * @param colour a colour's standard name; empty for none
+   * @param captions a file of captions whose lines are notes; empty for none
+   * @param only words or names of which a note has to have one, in lower case; all where empty
    */
-  public record Wanted(int shift, int near, int snap, String colour) {}
+  public record Wanted(
+      int shift, int near, int snap, String colour, String captions, List<String> only) {
+    public Wanted {
+      only = List.copyOf(only);
+    }
+
+    /** Whether a text has one of the words that are wanted. */
+    public boolean wants(String text) {
+      String its = text.toLowerCase(Locale.ROOT);
+      return only.isEmpty() || only.stream().anyMatch(its::contains);
+    }
+  }
 
   public CutNotes {
     notes = List.copyOf(notes);
@@ -116,10 +133,49 @@ public record CutNotes(List<Note> notes, List<Left> left) {
             onCut(Math.clamp(frame.get() + wanted.shift, 0, version.length() - 1), cuts, wanted);
         said.add(Said.of(paper.log().name(), entry, at, doubt));
       }
-      together(said, wanted).forEach(each -> notes.add(each.note(version, wanted)));
+      add(said, version, wanted, notes);
+    }
+    for (Captions captions : material.all(Captions.class)) {
+      if (captions.name().equals(wanted.captions)) {
+        add(ofCaptions(captions, version, cuts, wanted, left), version, wanted, notes);
+      }
     }
     notes.sort(Comparator.comparingLong(note -> note.marker.in()));
     return new CutNotes(notes, left);
+  }
+
+  private static void add(List<Said> said, Version version, Wanted wanted, List<Note> notes) {
+    together(said, wanted).stream()
+        .filter(each -> wanted.wants(each.text + " " + String.join(" ", each.by)))
+        .forEach(each -> notes.add(each.note(version, wanted)));
+  }
+
+  /** Lines of captions, by the record timecode or from the cut's first frame on. */
+  private static List<Said> ofCaptions(
+      Captions captions, Version version, NavigableSet<Long> cuts, Wanted wanted, List<Left> left) {
+    Rational first = version.label(0).toRationalTime().seconds();
+    Rational length = version.rate().frameDuration().times(version.length());
+    boolean isTimecode =
+        captions.captions().stream()
+            .map(caption -> caption.start().minus(first))
+            .anyMatch(since -> since.signum() >= 0 && since.compareTo(length) < 0);
+    var said = new ArrayList<Said>();
+    int row = 0;
+    for (Caption caption : captions.captions()) {
+      row++;
+      Rational since = isTimecode ? caption.start().minus(first) : caption.start();
+      long frame = since.dividedBy(version.rate().frameDuration()).rounded(RoundingMode.HALF_UP);
+      if (frame < 0 || frame >= version.length()) {
+        left.add(new Left(captions.name(), row, "its time is not in the cut"));
+      } else if (!caption.text().isBlank()) {
+        long at = onCut(Math.clamp(frame + wanted.shift, 0, version.length() - 1), cuts, wanted);
+        List<String> by = caption.speaker().isEmpty() ? List.of() : List.of(caption.speaker());
+        said.add(
+            new Said(
+                captions.name(), List.of(row), caption.text().inOneLine().strip(), by, at, ""));
+      }
+    }
+    return said;
   }
 
   /** Logs say scene, take or clip; who watches a cut does not. */

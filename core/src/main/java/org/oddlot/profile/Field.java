@@ -56,6 +56,8 @@ public enum Field {
   MARKER_CATEGORY("marker", "category"),
   MARKER_TEXT("marker", "text"),
   MARKER_TIMECODE("marker", "timecode"),
+  /** Who did what a note asks for; empty as long as that is open. */
+  MARKER_DONE("marker", "done"),
   /** The words of a title. */
   TITLE_TEXT("titles", "text"),
   /** The name of the font that a title is set in. */

@@ -133,7 +133,8 @@ public record Profile(
     return place(field).map(place -> place.set(metadata, JsonString.of(text))).orElse(metadata);
   }
 
-  private String markerText(Marker marker, Field field) {
+  /** What a marker has of a field; empty where it has nothing of it. */
+  public String markerText(Marker marker, Field field) {
     return place(field).flatMap(place -> place.text(marker.metadata())).orElse("");
   }
 

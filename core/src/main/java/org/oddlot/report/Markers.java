@@ -6,7 +6,9 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.oddlot.profile.Field;
 import org.oddlot.profile.NotedMarker;
+import org.oddlot.profile.Profiles;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
 import org.oddlot.time.FrameSpans.Span;
@@ -28,6 +30,7 @@ final class Markers implements Report {
           Column.text("category", "Category", 14),
           Column.text("colour", "Colour", 9),
           Column.text("text", "Text", 40),
+          Column.text("done", "Done by", 12),
           Column.text("track", "On", 8),
           Column.text("clip", "Clip", 22),
           Column.label("source", "Source"),
@@ -97,6 +100,7 @@ final class Markers implements Report {
             .text("category", noted.category())
             .text("colour", marker.color())
             .text("text", noted.text().isEmpty() ? marker.comment() : noted.text())
+            .text("done", Profiles.own().markerText(marker, Field.MARKER_DONE))
             .text("track", placed.trackLabel())
             .text("clip", item instanceof Clip ? item.name() : "")
             .label("source", item instanceof Clip ? Shots.label(at) : Optional.empty())

@@ -88,7 +88,7 @@ final class Interviews {
       int length = 1 + random.nextInt(30);
       for (int k = 0; k < length; k++) {
         boolean ends = k == length - 1 || random.nextInt(7) == 0;
-        long lasts = 120 + random.nextInt(400);
+        long lasts = 120L + random.nextInt(400);
         words.add(
             Word.of(
                 WORDS.get(random.nextInt(WORDS.size())) + (ends ? "." : ""),
@@ -101,7 +101,7 @@ final class Interviews {
               new Span(millis(from), words.getLast().span().orElseThrow().end()),
               words));
       // Now and then two speak at once.
-      at += random.nextInt(4) == 0 ? -Math.min(200, at - from) : random.nextInt(2500);
+      at += random.nextInt(4) == 0 ? -Math.min(200L, at - from) : random.nextInt(2500);
     }
     return transcript(name, turns.toArray(Turn[]::new));
   }

@@ -30,9 +30,15 @@ class MarkersJourneyTest extends Journey {
     hit(KeyCode.RIGHT);
     clickOn("#markers-plumb");
     until(() -> !words("markers-rows").contains("The bell comes too early"));
+    clickOn("#tab-todo");
+    until(() -> words("markers-rows").contains("Hold on the harbour longer"));
+    clickOn("Hold on the harbour longer (Ines, Tormod)");
+    hit(KeyCode.T);
+    until(() -> !words("markers-rows").contains("Hold on the harbour longer"));
     settle();
     writeOut();
     assertThat(Files.readString(written()))
+        .containsPattern("\"done\": ?\"done|\"done\": ?\"\\w")
         .contains("Hold on the harbour longer (Ines, Tormod)")
         .contains("The bell comes too early (Ines)")
         .contains("Is this take in sync? (Tormod)")

@@ -3,6 +3,7 @@ package org.oddlot.pass.markers;
 import java.math.RoundingMode;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.oddlot.compare.Version;
 import org.oddlot.marker.Carried;
 import org.oddlot.material.CutSpot;
@@ -12,10 +13,15 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.MarkerKind;
+import org.oddlot.profile.NotedMarker;
+import org.oddlot.profile.Profiles;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Address;
+import org.oddlot.timeline.Marker;
 
 /**
  * A marker, and where it comes to stand.
@@ -45,6 +51,12 @@ public record MarkerFinding(
     implements Finding {
   /** What a place that somebody types begins with. */
   static final String AT = "at ";
+
+  /** What is said of a note that was done; who did it may stand behind. */
+  public static final String DONE = "done";
+
+  /** What is said of a note that is open again. */
+  public static final String OPEN = "open";
 
   public MarkerFinding {
     evidence = List.copyOf(evidence);
@@ -101,7 +113,7 @@ public record MarkerFinding(
   @Override
   public Optional<String> problem(List<String> chosen) {
     for (String each : chosen) {
-      if (frame(each).isEmpty()) {
+      if (!saysWhetherDone(each) && frame(each).isEmpty()) {
         return Optional.of(
             Phrase.of(
                 "“%s” is no place in %s, which goes from %s to %s",
@@ -109,6 +121,49 @@ public record MarkerFinding(
       }
     }
     return Optional.empty();
+  }
+
+  static boolean saysWhetherDone(String answer) {
+    return answer.equals(DONE) || answer.startsWith(DONE + " ") || answer.equals(OPEN);
+  }
+
+  /** The place among what was chosen, if one was. */
+  public static Optional<String> place(List<String> chosen) {
+    return chosen.stream().filter(each -> each.startsWith(AT)).findFirst();
+  }
+
+  /** Whether it is a note, which is something to do. */
+  public boolean isNote() {
+    return was(carried.from().marker()).kind().filter(MarkerKind.NOTE::equals).isPresent();
+  }
+
+  private NotedMarker was(Marker marker) {
+    return to.document().profile().noted(marker);
+  }
+
+  /**
+   * Who did what it asks for.
+   *
+   * @param chosen what was answered
+   * @return a name, or “done” where that is not told; empty as long as it is open
+   */
+  public String doneBy(List<String> chosen) {
+    Optional<String> said =
+        chosen.stream().filter(MarkerFinding::saysWhetherDone).reduce((_, last) -> last);
+    if (said.isEmpty()) {
+      return Profiles.own().markerText(carried.from().marker(), Field.MARKER_DONE);
+    }
+    String by = said.get().substring(Math.min(DONE.length(), said.get().length())).strip();
+    return said.get().equals(OPEN) ? "" : by.isEmpty() ? DONE : by;
+  }
+
+  /**
+   * What is answered to say that it is done by somebody, or open again; with its place as it is.
+   */
+  public List<String> ticked(List<String> chosen, String by) {
+    List<String> others = chosen.stream().filter(each -> !saysWhetherDone(each)).toList();
+    String said = doneBy(chosen).isEmpty() ? (DONE + " " + by).strip() : OPEN;
+    return Stream.concat(others.stream(), Stream.of(said)).toList();
   }
 
   /** The answer that says a moment, in seconds after the first frame; empty outside the cut. */

@@ -1,14 +1,17 @@
 package org.oddlot.pass.markers;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.oddlot.caption.Captions;
 import org.oddlot.compare.Compared;
 import org.oddlot.compare.Comparison;
 import org.oddlot.compare.Hands;
@@ -30,6 +33,10 @@ import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.MarkerKind;
+import org.oddlot.profile.Profile;
+import org.oddlot.profile.Profiles;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
@@ -39,6 +46,7 @@ import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Item;
 import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Stack;
@@ -84,6 +92,16 @@ public final class MarkersPass implements Pass<MarkerFinding> {
               "none", "pink", "red", "orange", "yellow", "green", "cyan", "blue", "purple",
               "magenta", "black", "white"));
 
+  /** A file of captions whose lines are notes. */
+  public static final Setting<String> CAPTIONS =
+      Setting.textOrNothing(
+          "captions", "Notes in captions", "the name of a caption file", _ -> Optional.empty());
+
+  /** Words or names that a marker has to have. */
+  public static final Setting<String> ONLY =
+      Setting.textOrNothing(
+          "only", "Only with", "words or names; commas between", _ -> Optional.empty());
+
   @Override
   public String id() {
     return "markers";
@@ -101,7 +119,7 @@ public final class MarkersPass implements Pass<MarkerFinding> {
 
   @Override
   public List<Setting<?>> settings() {
-    return List.of(FROM, TO, NOTES_OF, SHIFT, SNAP, NEAR, COLOUR);
+    return List.of(FROM, TO, NOTES_OF, ONLY, SHIFT, SNAP, NEAR, COLOUR, CAPTIONS);
   }
 
   @Override
@@ -120,7 +138,8 @@ public final class MarkersPass implements Pass<MarkerFinding> {
   }
 
   /** One marker with all that is to be told of it. */
-  private record Told(Carried carried, Version to, Version was, String from, String doubt) {}
+  private record Told(
+      Carried carried, Version to, Version was, String from, String doubt, boolean isOwn) {}
 
   @Override
   public Analysis<MarkerFinding> analyse(Request request) {
@@ -130,7 +149,7 @@ public final class MarkersPass implements Pass<MarkerFinding> {
     for (Told told : told(request, remarks)) {
       request.progress().check();
       Carried carried = told.carried;
-      if (carried.fate() == Fate.THERE) {
+      if (carried.fate() == Fate.THERE && !told.isOwn) {
         remarks.add(
             new Analysis.Remark(
                 carried.from().holder().path(), carried.from().marker().name(), carried.rule()));
@@ -156,7 +175,23 @@ public final class MarkersPass implements Pass<MarkerFinding> {
             settings.get(SNAP),
             settings.get(COLOUR).equals("none")
                 ? ""
-                : settings.get(COLOUR).toUpperCase(Locale.ROOT));
+                : settings.get(COLOUR).toUpperCase(Locale.ROOT),
+            settings.get(CAPTIONS).strip(),
+            Arrays.stream(settings.get(ONLY).split(",", -1))
+                .map(word -> word.strip().toLowerCase(Locale.ROOT))
+                .filter(word -> !word.isEmpty())
+                .toList());
+    boolean isThere =
+        wanted.captions().isEmpty()
+            || material.all(Captions.class).stream()
+                .anyMatch(captions -> captions.name().equals(wanted.captions()));
+    if (!isThere) {
+      remarks.add(
+          new Analysis.Remark(
+              CAPTIONS.key(),
+              CAPTIONS.title(),
+              Phrase.of("there is no file of captions “%s” here", wanted.captions())));
+    }
     var all = new ArrayList<Told>();
     for (TimelinePairs.Versions each : pairs.pairs()) {
       request.progress().check();
@@ -165,14 +200,29 @@ public final class MarkersPass implements Pass<MarkerFinding> {
       Version seen = ofOlder ? each.before() : each.after();
       CutNotes notes = CutNotes.of(material, seen, wanted);
       List<CutMarker> noted = notes.notes().stream().map(CutNotes.Note::marker).toList();
-      List<CutMarker> own = CutMarker.in(each.before());
+      Profile profile = each.before().document().profile();
+      List<CutMarker> every = CutMarker.in(each.before());
+      List<CutMarker> own =
+          every.stream().filter(its -> wanted.wants(profile.words(its.marker()))).toList();
+      if (own.size() < every.size()) {
+        remarks.add(
+            new Analysis.Remark(
+                ONLY.key(),
+                ONLY.title(),
+                Phrase.of(
+                    "%s of %s have none of these words, and stay where they are",
+                    Phrase.number(every.size() - own.size()),
+                    Phrase.count(every.size(), "marker"))));
+      }
       List<Carried> carried =
           Carrying.of(
               comparison,
               Stream.concat(own.stream(), ofOlder ? noted.stream() : Stream.empty()).toList());
       for (Carried its : carried.subList(0, own.size())) {
-        all.add(new Told(its, each.after(), each.before(), each.before().document().name(), ""));
+        all.add(
+            new Told(its, each.after(), each.before(), each.before().document().name(), "", false));
       }
+      own(each.after(), all);
       tell(
           notes,
           ofOlder ? carried.subList(own.size(), carried.size()) : asTheyAre(noted, seen),
@@ -184,6 +234,7 @@ public final class MarkersPass implements Pass<MarkerFinding> {
     if (pairs.pairs().isEmpty()) {
       for (TimelinePairs.Side side : TimelinePairs.in(material)) {
         Version version = Version.of(side.file(), side.place(), material.sources());
+        own(version, all);
         CutNotes notes = CutNotes.of(material, version, wanted);
         tell(
             notes,
@@ -209,7 +260,12 @@ public final class MarkersPass implements Pass<MarkerFinding> {
       String rows = note.rows().stream().map(String::valueOf).collect(Collectors.joining(", "));
       all.add(
           new Told(
-              carried.get(i), to, was, Phrase.of("%s, row %s", note.paper(), rows), note.doubt()));
+              carried.get(i),
+              to,
+              was,
+              Phrase.of("%s, row %s", note.paper(), rows),
+              note.doubt(),
+              false));
     }
     notes
         .left()
@@ -217,6 +273,34 @@ public final class MarkersPass implements Pass<MarkerFinding> {
             remarks.add(
                 new Analysis.Remark(
                     left.paper(), Phrase.of("%s, row %d", left.paper(), left.row()), left.why())));
+  }
+
+  /** The notes that the cut has already: they stay where they are, and can be ticked off. */
+  private static void own(Version version, List<Told> all) {
+    for (CutMarker each : CutMarker.in(version)) {
+      boolean isNote =
+          version
+              .document()
+              .profile()
+              .noted(each.marker())
+              .kind()
+              .filter(MarkerKind.NOTE::equals)
+              .isPresent();
+      if (isNote) {
+        all.add(
+            new Told(
+                new Carried(
+                    each,
+                    Fate.THERE,
+                    List.of(new Place(each.in(), each.length(), Optional.empty(), "where it is")),
+                    "it is there already"),
+                version,
+                version,
+                version.document().name(),
+                "",
+                true));
+      }
+    }
   }
 
   /** Notes of the very cut that they go to. */
@@ -303,11 +387,18 @@ public final class MarkersPass implements Pass<MarkerFinding> {
     var claims = new ArrayList<Applied.Claim>();
     for (Reviewed<MarkerFinding> reviewed : accepted) {
       MarkerFinding finding = reviewed.finding();
+      if (finding.carried().fate() == Fate.THERE) {
+        tick(reviewed, edits, claims);
+        continue;
+      }
       List<Place> places = places(reviewed);
       for (int i = 0; i < places.size(); i++) {
         Place place = places.get(i);
         TimelineObject target = target(finding, place);
-        Marker marker = marker(finding, place, places.size() > 1 ? i + 1 : 0, places.size());
+        Marker marker =
+            done(
+                marker(finding, place, places.size() > 1 ? i + 1 : 0, places.size()),
+                finding.doneBy(reviewed.chosen()));
         edits
             .computeIfAbsent(finding.to().document().name(), _ -> new Edits())
             .change(
@@ -324,6 +415,39 @@ public final class MarkersPass implements Pass<MarkerFinding> {
     return new Applied(request.material().withEdits(edits), claims);
   }
 
+  /** Writes into a note of the cut whether it is done. */
+  @SuppressWarnings("ReferenceEquality") // it is this very marker that is ticked off
+  private static void tick(
+      Reviewed<MarkerFinding> reviewed, Map<String, Edits> edits, List<Applied.Claim> claims) {
+    MarkerFinding finding = reviewed.finding();
+    Marker marker = finding.carried().from().marker();
+    Marker after = done(marker, finding.doneBy(reviewed.chosen()));
+    if (after.metadata().equals(marker.metadata())) {
+      return;
+    }
+    TimelineObject holder = finding.carried().from().holder().object();
+    UnaryOperator<List<Marker>> ticked =
+        markers -> markers.stream().map(each -> each == marker ? after : each).toList();
+    edits
+        .computeIfAbsent(finding.to().document().name(), _ -> new Edits())
+        .change(
+            holder,
+            object ->
+                object instanceof Item item
+                    ? item.withMarkers(ticked.apply(item.markers()))
+                    : object);
+    claims.add(new Applied.Claim(marker.identity(), "", reviewed.reason()));
+    claims.add(new Applied.Claim(holder.identity(), "markers", reviewed.reason()));
+  }
+
+  /** Who did it is kept in our own place, which every program carries along. */
+  private static Marker done(Marker marker, String by) {
+    String before = Profiles.own().markerText(marker, Field.MARKER_DONE);
+    return before.equals(by)
+        ? marker
+        : marker.withMetadata(Profiles.own().with(marker.metadata(), Field.MARKER_DONE, by));
+  }
+
   private static List<Marker> with(List<Marker> markers, Marker more) {
     var all = new ArrayList<>(markers);
     all.add(more);
@@ -333,7 +457,8 @@ public final class MarkersPass implements Pass<MarkerFinding> {
   /** Where it goes: to what somebody chose, else to where it was found. */
   private static List<Place> places(Reviewed<MarkerFinding> reviewed) {
     MarkerFinding finding = reviewed.finding();
-    List<String> chosen = reviewed.chosen();
+    List<String> chosen =
+        reviewed.chosen().stream().filter(each -> !MarkerFinding.saysWhetherDone(each)).toList();
     if (chosen.isEmpty()) {
       return finding.carried().fate() == Fate.LOST ? List.of() : finding.carried().places();
     }

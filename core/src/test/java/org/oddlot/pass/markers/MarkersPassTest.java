@@ -22,6 +22,8 @@ import org.oddlot.pass.Decision;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.Profiles;
 import org.oddlot.progress.Progress;
 import org.oddlot.setting.Settings;
 import org.oddlot.time.FrameRate;
@@ -196,5 +198,103 @@ class MarkersPassTest {
         .extracting(Marker::markedRange)
         .containsExactly(
             TimeRange.of(40, 1, RATE), TimeRange.of(145, 1, RATE), TimeRange.of(110, 20, RATE));
+  }
+
+  private static Marker only(List<Marker> markers) {
+    assertThat(markers).hasSize(1);
+    return markers.getFirst();
+  }
+
+  private static String doneBy(Marker marker) {
+    return Profiles.own().markerText(marker, Field.MARKER_DONE);
+  }
+
+  @Test
+  void whatIsTickedOffStaysSoFromCutToCutAndCanBeOpenedAgain() throws IOException {
+    Path first = cut("1.otio", List.of(), shot("a", 0, 100), shot("b", 500, 100));
+    Material screening = lot(first, paper("Time;Note;By\n01:00:01:05;Too long;Ines\n"));
+    MarkerFinding note = analysed(screening, Settings.INITIAL).findings().getFirst();
+    assertThat(note.isNote()).isTrue();
+    assertThat(note.doneBy(List.of())).isEmpty();
+    assertThat(note.problem(List.of("done Liv"))).isEmpty();
+    List<String> ticked = note.ticked(List.of("at 01:00:02:00"), "Liv");
+    Marker done =
+        only(
+            applied(
+                screening, List.of(new Reviewed<>(note, Optional.of(Decision.accept(ticked))))));
+    assertThat(doneBy(done)).isEqualTo("Liv");
+    assertThat(done.markedRange()).isEqualTo(TimeRange.of(50, 1, RATE));
+    // The next cut: what is done comes along as done.
+    Material next =
+        lot(
+            cut("1.otio", List.of(done), shot("a", 0, 100), shot("b", 500, 100)),
+            cut("2.otio", List.of(), shot("c", 0, 30), shot("a", 0, 100)));
+    MarkerFinding carried = analysed(next, Settings.INITIAL).findings().getFirst();
+    assertThat(carried.doneBy(List.of())).isEqualTo("Liv");
+    Marker there =
+        only(applied(next, List.of(new Reviewed<>(carried, Optional.<Decision>empty()))));
+    assertThat(doneBy(there)).isEqualTo("Liv");
+    // In that cut alone it is a note of its own, and is opened again where it stands.
+    Material alone = lot(cut("2.otio", List.of(there), shot("c", 0, 30), shot("a", 0, 100)));
+    MarkerFinding own = analysed(alone, Settings.INITIAL).findings().getFirst();
+    assertThat(own.ticked(List.of(), "Ines")).containsExactly("open");
+    Marker open =
+        only(
+            applied(
+                alone,
+                List.of(new Reviewed<>(own, Optional.of(Decision.accept(List.of("open")))))));
+    assertThat(doneBy(open)).isEmpty();
+    assertThat(open.markedRange()).isEqualTo(there.markedRange());
+    assertThat(only(applied(alone, List.of(new Reviewed<>(own, Optional.<Decision>empty())))))
+        .isSameAs(
+            ((Timeline) alone.documents().getFirst().root())
+                .tracks()
+                .orElseThrow()
+                .markers()
+                .getFirst());
+  }
+
+  private Path captions(String name, String text) throws IOException {
+    return Files.writeString(folder.resolve(name), text);
+  }
+
+  @Test
+  void linesOfCaptionsAreNotesWhereTheyAreNamedAndOnlyTheWantedOnes() throws IOException {
+    Path cut = cut("cut.otio", List.of(), shot("a", 0, 3000));
+    String lines =
+        """
+        1
+        00:00:02,000 --> 00:00:04,000
+        Too long
+
+        2
+        00:00:05,480 --> 00:00:06,000
+        Lovely
+
+        3
+        00:09:00,000 --> 00:09:01,000
+        Behind the end
+        """;
+    Material material = lot(cut, captions("notes.srt", lines));
+    assertThat(analysed(material, Settings.INITIAL).findings()).isEmpty();
+    Settings named = Settings.INITIAL.with(MarkersPass.CAPTIONS, "notes.srt");
+    Analysis<MarkerFinding> analysis = analysed(material, named);
+    assertThat(analysis.findings())
+        .extracting(finding -> finding.title() + " " + finding.at().orElseThrow())
+        .containsExactly("Too long 01:00:02:00", "Lovely 01:00:05:12");
+    assertThat(analysis.remarks())
+        .extracting(Analysis.Remark::title)
+        .containsExactly("notes.srt, row 3");
+    assertThat(analysed(material, named.with(MarkersPass.ONLY, "long, short")).findings())
+        .extracting(MarkerFinding::title)
+        .containsExactly("Too long");
+    // By record timecode they stand at the same places.
+    Material byTimecode = lot(cut, captions("notes.srt", lines.replace("00:00:0", "01:00:0")));
+    assertThat(analysed(byTimecode, named).findings())
+        .extracting(finding -> finding.at().orElseThrow().toString())
+        .containsExactly("01:00:02:00", "01:00:05:12");
+    assertThat(analysed(material, named.with(MarkersPass.CAPTIONS, "other.srt")).remarks())
+        .extracting(Analysis.Remark::text)
+        .containsExactly("there is no file of captions “other.srt” here");
   }
 }

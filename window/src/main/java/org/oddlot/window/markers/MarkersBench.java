@@ -1,13 +1,17 @@
 package org.oddlot.window.markers;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import org.oddlot.marker.Carried.Fate;
 import org.oddlot.pass.Decision;
+import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.Standing;
 import org.oddlot.pass.markers.MarkerFinding;
 import org.oddlot.pass.markers.MarkersPass;
 import org.oddlot.text.Phrase;
@@ -39,7 +43,8 @@ public final class MarkersBench extends FindingsBench<MarkerFinding> {
     layOut(
         List.of(settings(pass.settings())),
         Actions.button("markers-see", "See it", "Space", place.cut()::open),
-        Actions.button("markers-plumb", "Put it at the plumb", "P", this::putAtPlumb));
+        Actions.button("markers-plumb", "Put it at the plumb", "P", this::putAtPlumb),
+        Actions.button("markers-tick", "Tick off", "T", this::tick));
   }
 
   @Override
@@ -47,6 +52,13 @@ public final class MarkersBench extends FindingsBench<MarkerFinding> {
     group(NEEDS_YOU);
     group(ALL);
     table.group("lost", "Not there", reviewed -> reviewed.finding().carried().fate() == Fate.LOST);
+    table.group(
+        "todo",
+        "To do",
+        reviewed ->
+            reviewed.finding().isNote()
+                && reviewed.finding().doneBy(reviewed.chosen()).isEmpty()
+                && reviewed.standing() != Standing.DECLINED);
     group(DECLINED);
   }
 
@@ -54,14 +66,14 @@ public final class MarkersBench extends FindingsBench<MarkerFinding> {
     rows.figures("Was at", 104, reviewed -> reviewed.finding().was().toString());
     rows.figures("Comes to", 104, MarkersBench::to);
     rows.words("Marker", 200, reviewed -> reviewed.finding().title().replace('\n', ' '));
+    rows.words("Done by", 76, reviewed -> reviewed.finding().doneBy(reviewed.chosen()), "quiet");
     rows.words("From", 112, reviewed -> reviewed.finding().from(), "quiet");
     rows.words("Why", 160, Reviewed::reason, "quiet");
   }
 
   /** Where a marker comes to stand, with what somebody said. */
   private static String to(Reviewed<MarkerFinding> reviewed) {
-    return reviewed.chosen().stream()
-        .findFirst()
+    return MarkerFinding.place(reviewed.chosen())
         .map(chosen -> chosen.replaceFirst("^at ", ""))
         .or(() -> reviewed.finding().at().map(Timecode::toString))
         .orElse("–");
@@ -106,8 +118,31 @@ public final class MarkersBench extends FindingsBench<MarkerFinding> {
                 Phrase.of("put %s %s", finding.title(), answer)));
   }
 
+  /** Says that what is asked for was done, by whoever sits here; or that it is open again. */
+  private void tick() {
+    Map<FindingId, Optional<Decision>> said = new LinkedHashMap<>();
+    for (Reviewed<MarkerFinding> each : table.selected()) {
+      if (each.finding().isNote()) {
+        said.put(
+            each.finding().id(),
+            Optional.of(
+                Decision.accept(
+                    each.finding().ticked(each.chosen(), System.getProperty("user.name", "")))));
+      }
+    }
+    if (said.isEmpty()) {
+      session.tell("Only notes are ticked off.");
+    } else {
+      session.decide(said, Phrase.of("ticked off %s", Phrase.count(said.size(), "note")));
+    }
+  }
+
   @Override
   protected boolean otherKey(KeyEvent event) {
+    if (event.getCode() == KeyCode.T) {
+      tick();
+      return true;
+    }
     if (event.getCode() == KeyCode.SPACE) {
       place.cut().open();
       return true;
