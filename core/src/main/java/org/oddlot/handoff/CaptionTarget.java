@@ -54,6 +54,16 @@ record CaptionTarget(CaptionFormat format, Optional<Timebase> programme) impleme
           Feature.LANGUAGE);
 
   @Override
+  public String name() {
+    return format.name();
+  }
+
+  @Override
+  public String ending() {
+    return format.extensions().getFirst();
+  }
+
+  @Override
   public boolean holdsSeveral() {
     return false;
   }

@@ -10,25 +10,18 @@ import org.oddlot.format.Facts;
 import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.caption.CaptionFormat;
+import org.oddlot.format.report.BookFormats;
 import org.oddlot.input.InputFile;
-import org.oddlot.input.InputKind;
 import org.oddlot.setting.Settings;
 import org.oddlot.timeline.TimelineObject;
 
 /** What the other side takes timelines as. */
-public sealed interface Target permits TimelineTarget, CaptionTarget {
-  /** The format. */
-  InputKind<?> format();
-
+public sealed interface Target permits TimelineTarget, CaptionTarget, SheetTarget {
   /** What it is called. */
-  default String name() {
-    return format().name();
-  }
+  String name();
 
   /** How its files end, with the dot. */
-  default String ending() {
-    return format().extensions().getFirst();
-  }
+  String ending();
 
   /** Whether one file holds several timelines. */
   boolean holdsSeveral();
@@ -81,5 +74,14 @@ public sealed interface Target permits TimelineTarget, CaptionTarget {
     return Formats.toWrite(new InputFile(Path.of("x" + ending)))
         .<Target>map(format -> new TimelineTarget(format, how))
         .or(() -> CaptionFormat.of(ending).map(its -> new CaptionTarget(its, programme)));
+  }
+
+  /** The same, and spreadsheets. */
+  static Optional<Target> ofAny(String ending, Settings how) {
+    return of(ending, how)
+        .or(() ->
+            BookFormats.of(ending.replaceFirst("^\\.", ""))
+                .filter(book -> List.of("xlsx", "csv").contains(book.key()))
+                .map(SheetTarget::new));
   }
 }

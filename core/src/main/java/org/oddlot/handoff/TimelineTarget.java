@@ -23,6 +23,16 @@ import org.oddlot.timeline.TimelineObject;
  */
 record TimelineTarget(TimelineFormat format, Settings how) implements Target {
   @Override
+  public String name() {
+    return format.name();
+  }
+
+  @Override
+  public String ending() {
+    return format.extensions().getFirst();
+  }
+
+  @Override
   public boolean holdsSeveral() {
     return carries(TimelineFeature.SEVERAL_TIMELINES);
   }
@@ -39,6 +49,11 @@ record TimelineTarget(TimelineFormat format, Settings how) implements Target {
 
   @Override
   public boolean isMeantFor(Content kind) {
+    return isUsuallyMeant(kind);
+  }
+
+  /** Whether whoever hands on a cut counts on things of a kind. */
+  static boolean isUsuallyMeant(Content kind) {
     return kind instanceof TimelineFeature feature
         && switch (feature) {
           case BINS, SOURCE_CLIPS, SEVERAL_TIMELINES, SEVERAL_MEDIA, MEDIA_RANGES, NOTES -> false;

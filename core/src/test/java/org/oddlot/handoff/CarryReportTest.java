@@ -55,7 +55,7 @@ class CarryReportTest {
   private static final List<String> TARGETS = List.of(".otio", ".otioz", ".otiod", ".edl");
 
   private static Target format(String ending) {
-    return Target.of(ending, Settings.INITIAL).orElseThrow();
+    return Target.ofAny(ending, Settings.INITIAL).orElseThrow();
   }
 
   private static RationalTime time(long frames) {
@@ -176,6 +176,64 @@ class CarryReportTest {
                     row.feature() == TimelineFeature.TRANSITIONS
                         && row.outcome() == CarryReport.Outcome.CHANGED))
         .isEqualTo(hasDissolves);
+  }
+
+  /**
+   * What goes out as rows of a spreadsheet is announced, and all that has a place there is there.
+   */
+  @Property(tries = 200, seed = "2816")
+  void ofSpreadsheetsTooIsLostWhatWasAnnounced(@ForAll @IntRange(min = 0) int seed)
+      throws IOException {
+    var random = new Random(seed);
+    TimelineObject root = random(random, 4);
+    Target target = format(random.nextBoolean() ? ".xlsx" : ".csv");
+    CarryReport before = CarryReport.of(root, target);
+    assertThat(before.disagreement(written(root, target))).isEmpty();
+    assertThat(before.notWhole())
+        .as("%s", before.notWhole())
+        .allMatch(row ->
+            !target.carries(row.feature())
+                // A track with nothing but nested timelines has no rows.
+                || row.feature() == TimelineFeature.SEVERAL_TRACKS
+                || row.feature() == TimelineFeature.SOUND);
+  }
+
+  /** After the code: names as people and machines give them. */
+  @Test
+  void namesThatASpreadsheetWouldReadAsSomethingElseAreWholeOrSaid() throws IOException {
+    var shots = new ArrayList<Composable>();
+    for (String name :
+        List.of(
+            "=1+1",
+            "0012",
+            "1e5",
+            " two  spaces ",
+            "a;b,c\"d",
+            "line\nbreak",
+            "",
+            "-5",
+            "+x",
+            "@y",
+            "2026-03-17",
+            "true",
+            "日本",
+            "\tTab")) {
+      shots.add(clip(new Random(7), "x").withName(name).withEnabled(true));
+    }
+    Timeline cut =
+        Timeline.of("cut", Optional.of(time(90_000)), List.of(Track.of("V1", Track.VIDEO, shots)));
+    for (String ending : List.of(".xlsx", ".csv")) {
+      CarryReport report = CarryReport.of(cut, format(ending));
+      assertThat(report.disagreement(written(cut, format(ending)))).isEmpty();
+      assertThat(report.rows().stream().filter(row -> row.feature() == TimelineFeature.SHOTS))
+          .as("%s: %s", ending, report.rows())
+          .allMatch(row -> row.outcome() == CarryReport.Outcome.CARRIED)
+          .anyMatch(row -> row.count() == shots.size());
+      int changed = ending.equals(".csv") ? 6 : 2;
+      assertThat(report.notWhole())
+          .extracting(row -> row.feature() + " " + row.outcome() + " " + row.count())
+          .contains("NAMES CHANGED " + changed);
+    }
   }
 
   private static CarryReport written(TimelineObject root, Target format) throws IOException {

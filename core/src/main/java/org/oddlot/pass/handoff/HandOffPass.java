@@ -43,7 +43,10 @@ public final class HandOffPass implements Pass<CarryFinding> {
   /** The format of the other side. */
   public static final Setting<String> FOR =
       Setting.oneOf(
-          "for", "For", "edl", List.of("edl", "otio", "otioz", "srt", "vtt", "ttml", "stl", "scc"));
+          "for",
+          "For",
+          "edl",
+          List.of("edl", "otio", "otioz", "srt", "vtt", "ttml", "stl", "scc", "xlsx", "csv"));
 
   /** Frames before and behind what is shown that the media needs as well. */
   public static final Setting<Integer> HANDLES =
@@ -91,7 +94,7 @@ public final class HandOffPass implements Pass<CarryFinding> {
   /** What goes out: a file for each timeline where the format holds one, else one for each file. */
   private static List<HandOff.Send> sends(Material material, Settings settings) {
     Target target =
-        Target.of(
+        Target.ofAny(
                 "." + settings.get(FOR),
                 Settings.INITIAL.with(EdlFormat.REELS, settings.get(EdlFormat.REELS)))
             .orElseThrow();
