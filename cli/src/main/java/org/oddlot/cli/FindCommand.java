@@ -15,7 +15,6 @@ import org.oddlot.find.FoundBook;
 import org.oddlot.find.Passage;
 import org.oddlot.find.Passages;
 import org.oddlot.find.Question;
-import org.oddlot.find.Search;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
 import org.oddlot.input.InputFile;
@@ -135,7 +134,7 @@ final class FindCommand implements Callable<Integer> {
     }
     Found found = Found.in(index, words.stream().map(Question::parse).toList(), wanted);
     if (target != null) {
-      Book book = FoundBook.of(found, new Search("", words, wanted));
+      Book book = FoundBook.of(found, words, wanted);
       SafeFile.write(target, path -> format.orElseThrow().write(book, path));
     }
     print(found, ran.problems());

@@ -24,9 +24,10 @@ public final class FoundBook {
   /**
    * The list.
    *
-   * @param search what was looked for
+   * @param words what was looked for
+   * @param where what things had to have
    */
-  public static Book of(Found found, Search search) {
+  public static Book of(Found found, List<String> words, List<Found.Where> where) {
     var lines = new ArrayList<Line>();
     for (Passage hit : found.hits()) {
       lines.add(
@@ -39,10 +40,8 @@ public final class FoundBook {
                   Cell.of(hit.text().replace('\n', ' ')))));
     }
     var about = new ArrayList<Book.Fact>();
-    search.words().forEach(words -> about.add(new Book.Fact("Words", words)));
-    search
-        .where()
-        .forEach(where -> about.add(new Book.Fact("Where", where.field() + " " + where.value())));
+    words.forEach(its -> about.add(new Book.Fact("Words", its)));
+    where.forEach(its -> about.add(new Book.Fact("Where", its.field() + " " + its.value())));
     about.add(new Book.Fact("Found", Phrase.count(found.hits().size(), "hit")));
     return new Book(
         "Found",

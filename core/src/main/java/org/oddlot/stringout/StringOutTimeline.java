@@ -237,6 +237,11 @@ public final class StringOutTimeline {
                             : range)));
   }
 
+  /** A piece as a clip by itself. */
+  public static Clip clip(StringOut.Piece piece) {
+    return trimmed(piece.clip(), piece.range().start(), piece.range().duration());
+  }
+
   /** A clip as it is laid: its media from a moment on, and the markers that are in it. */
   private static Clip trimmed(PlacedClip placed, RationalTime from, RationalTime length) {
     Clip clip = placed.clip();

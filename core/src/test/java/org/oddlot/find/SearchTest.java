@@ -59,7 +59,8 @@ class SearchTest {
               : passage(about, "note", text, from, from + 1 + random.nextInt(12)));
     }
     List<String> steps = words.subList(0, 1 + random.nextInt(3));
-    List<Moments.Moment> moments = Moments.of(index(passages), new Search("x", steps, List.of()));
+    List<Moments.Moment> moments =
+        Moments.of(index(passages), new Search("x", steps, List.of(), Search.Becomes.STRING_OUT));
     for (int thing = 0; thing < 4; thing++) {
       String about = "c" + thing;
       for (int second = 0; second < 60; second++) {
@@ -84,7 +85,8 @@ class SearchTest {
     Search search =
         Search.of(
             List.of("captain ", "\"the last night\""),
-            List.of(new Found.Where("day", "..2026-03-17")));
+            List.of(new Found.Where("day", "..2026-03-17")),
+            Search.Becomes.BIN);
     assertThat(search.name()).isEqualTo("captain, \"the last night\", day ..2026-03-17");
     assertThat(Search.parse(search.written())).isEqualTo(search);
     assertThatThrownBy(() -> Search.parse(List.of("found", "x", "anything")))

@@ -13,6 +13,12 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.oddlot.caption.NameList;
+import org.oddlot.caption.Span;
+import org.oddlot.caption.Timebase;
+import org.oddlot.caption.Transcript;
+import org.oddlot.caption.Turn;
+import org.oddlot.caption.Word;
+import org.oddlot.find.Search;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.material.Group;
@@ -21,6 +27,8 @@ import org.oddlot.material.TimelineFile;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
+import org.oddlot.pass.Decision;
+import org.oddlot.pass.Instruction;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.stringouts.StringOutFinding;
@@ -30,6 +38,7 @@ import org.oddlot.profile.Profiles;
 import org.oddlot.progress.Progress;
 import org.oddlot.setting.Settings;
 import org.oddlot.time.FrameRate;
+import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Bin;
@@ -337,5 +346,71 @@ class StringOutsTest {
         .extracting(piece -> piece.source().name())
         .containsExactly("A001C001", "B001C002");
     assertThat(Set.of(finding.out().length())).containsExactly("0:00:02");
+  }
+
+  private Material made(Material material, Search search) {
+    Answers answers =
+        Answers.NONE.plus(
+            Instruction.of("stringouts:hand:1", "stringouts", StringOutsPass.FOUND, search));
+    var request = new Request(material, Settings.INITIAL, answers, Progress.NONE);
+    return pass.apply(
+            request,
+            pass.analyse(request).findings().stream()
+                .filter(finding -> finding.instruction().isPresent())
+                .map(finding -> new Reviewed<>(finding, Optional.<Decision>empty()))
+                .toList())
+        .material();
+  }
+
+  @Test
+  void whatWasFoundBecomesABinOrAKeywordOnceAndNothingElseChanges() {
+    Material material =
+        lot(
+            clip("a", 1000, List.of(keyword("the bell", "Topics", 1100, 50))),
+            clip("b", 5000, List.of(keyword("the ice", "Topics", 5010, 40))));
+    var bell = new Search("Bells", List.of("bell"), List.of(), Search.Becomes.BIN);
+    Material inBin = made(material, bell);
+    TimelineObject root = inBin.documents().getFirst().root();
+    assertThat(root.children()).hasSize(3);
+    for (int i = 0; i < 2; i++) {
+      assertThat(root.children().get(i))
+          .isSameAs(material.documents().getFirst().root().children().get(i));
+    }
+    TimelineObject bin = root.children().getLast().children().getFirst().children().getFirst();
+    assertThat(bin.name()).isEqualTo("Bells");
+    Clip piece = (Clip) bin.children().getFirst();
+    assertThat(piece.sourceRange()).contains(TimeRange.of(1100, 50, RATE));
+    assertThat(made(inBin, bell).documents()).isEqualTo(inBin.documents());
+    var word = new Search("Bells", List.of("bell"), List.of(), Search.Becomes.KEYWORD);
+    Material marked = made(material, word);
+    Clip first = (Clip) marked.documents().getFirst().root().children().getFirst();
+    assertThat(first.markers()).extracting(Marker::name).containsExactly("the bell", "Bells");
+    assertThat(first.markers().getLast().markedRange()).isEqualTo(TimeRange.of(1100, 50, RATE));
+    assertThat(marked.documents().getFirst().root().children().getLast())
+        .isSameAs(material.documents().getFirst().root().children().getLast());
+    assertThat(made(marked, word).documents()).isEqualTo(marked.documents());
+  }
+
+  @Test
+  void whoSpeaksInATranscriptIsAPersonUnlessAMachineCountedThem() {
+    var said =
+        List.of(
+            new Turn("Liv", seconds(2, 4), List.of(Word.of("Yes"))),
+            new Turn("Speaker 2", seconds(5, 6), List.of(Word.of("No"))));
+    Material material =
+        lot(clip("a001", 1000, List.of()))
+            .with(
+                Transcript.class,
+                List.of(
+                    Transcript.made("a001.words.json", "en", Timebase.Ticks.MILLISECONDS, said)));
+    List<StringOutFinding> findings =
+        analysed(material, Settings.INITIAL.with(StringOutsPass.BY, "person")).findings();
+    assertThat(findings).extracting(StringOutFinding::title).containsExactly("Liv");
+    assertThat(findings.getFirst().out().pieces().getFirst().range())
+        .isEqualTo(TimeRange.of(1050, 50, RATE));
+  }
+
+  private static Span seconds(long from, long to) {
+    return new Span(Rational.of(from), Rational.of(to));
   }
 }

@@ -3,6 +3,7 @@ package org.oddlot.pass.stringouts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.find.Search;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
@@ -22,6 +23,7 @@ import org.oddlot.timeline.Address;
  * @param before where a timeline lies that was made of it before; empty where there is none
  * @param fresh how many of its pieces are not in that
  * @param instruction the kept search that it is of; empty where it is of what was logged
+ * @param becomes what is made of it
  */
 public record StringOutFinding(
     StringOut out,
@@ -29,7 +31,8 @@ public record StringOutFinding(
     String name,
     Optional<Address> before,
     int fresh,
-    Optional<String> instruction)
+    Optional<String> instruction,
+    Search.Becomes becomes)
     implements Finding {
   private static final int MOST_SHOWN = 40;
 
@@ -50,6 +53,11 @@ public record StringOutFinding(
 
   @Override
   public String reason() {
+    if (becomes != Search.Becomes.STRING_OUT) {
+      return Phrase.of(
+          "%s, %s as a %s",
+          Phrase.count(out.pieces().size(), "piece"), out.length(), becomes.word());
+    }
     return before.isPresent()
         ? Phrase.of("%s new, put behind what is there", Phrase.count(fresh, "piece"))
         : Phrase.of("%s, %s", Phrase.count(out.pieces().size(), "piece"), out.length());

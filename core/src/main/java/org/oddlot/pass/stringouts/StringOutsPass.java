@@ -9,10 +9,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.NameList;
+import org.oddlot.caption.Span;
 import org.oddlot.caption.Transcript;
 import org.oddlot.find.FindIndex;
 import org.oddlot.find.Moments;
@@ -26,12 +28,19 @@ import org.oddlot.material.Group;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
 import org.oddlot.material.TimelineFile;
+import org.oddlot.papercut.Page;
+import org.oddlot.papercut.Reading;
+import org.oddlot.papercut.Spoken;
+import org.oddlot.papercut.Ties;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
+import org.oddlot.profile.Field;
+import org.oddlot.profile.MarkerKind;
+import org.oddlot.profile.Profile;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.stringout.Logged;
@@ -46,6 +55,7 @@ import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Bin;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Edits;
+import org.oddlot.timeline.Marker;
 import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Placed;
@@ -164,7 +174,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
     var remarks = new ArrayList<Analysis.Remark>();
     StringOuts outs = outs(material, settings);
     Map<String, Address> made = before(material);
-    Map<StringOut, String> kept = found(request, remarks);
+    Map<StringOut, Kept> kept = found(request, remarks);
     for (StringOut out : Stream.concat(kept.keySet().stream(), outs.outs().stream()).toList()) {
       request.progress().check();
       if (out.pieces().isEmpty()) {
@@ -189,7 +199,10 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
               called(out, settings),
               before,
               fresh,
-              Optional.ofNullable(kept.get(out))));
+              Optional.ofNullable(kept.get(out)).map(Kept::id),
+              Optional.ofNullable(kept.get(out))
+                  .map(Kept::becomes)
+                  .orElse(Search.Becomes.STRING_OUT)));
     }
     outs.tooFew()
         .forEach((keyword, pieces) ->
@@ -210,10 +223,13 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
     return Analysis.of(findings, remarks);
   }
 
-  /** What kept searches find, each with the instruction that it is. */
-  private static Map<StringOut, String> found(Request request, List<Analysis.Remark> remarks) {
+  /** A kept search: the instruction that it is, and what it becomes. */
+  private record Kept(String id, Search.Becomes becomes) {}
+
+  /** What kept searches find. */
+  private static Map<StringOut, Kept> found(Request request, List<Analysis.Remark> remarks) {
     Map<String, Search> kept = request.answers().instructions(FOUND);
-    Map<StringOut, String> found = new LinkedHashMap<>();
+    Map<StringOut, Kept> found = new LinkedHashMap<>();
     if (kept.isEmpty()) {
       return found;
     }
@@ -244,7 +260,11 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
             new Analysis.Remark(
                 key, search.name(), "nothing is found in a clip that has a length"));
       } else {
-        found.put(new StringOut(search.name(), FOUND_IN, key, "", pieces), id);
+        var out = new StringOut(search.name(), FOUND_IN, key, "", pieces);
+        wasMade(out, search.becomes(), material)
+            .ifPresentOrElse(
+                why -> remarks.add(new Analysis.Remark(key, search.name(), why)),
+                () -> found.put(out, new Kept(id, search.becomes())));
       }
       if (elsewhere > 0) {
         remarks.add(
@@ -257,6 +277,47 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
       }
     });
     return found;
+  }
+
+  /** Why nothing is to be made of what was found, where that is there already. */
+  private static Optional<String> wasMade(
+      StringOut out, Search.Becomes becomes, Material material) {
+    return switch (becomes) {
+      case STRING_OUT -> Optional.empty();
+      case BIN ->
+          material.documents().stream()
+                  .flatMap(document -> bin(document.root(), BIN).stream())
+                  .flatMap(all -> bin(all, FOUND_IN).stream())
+                  .anyMatch(found -> bin(found, out.name()).isPresent())
+              ? Optional.of("there is a bin of this name already")
+              : Optional.empty();
+      case KEYWORD ->
+          out.pieces().stream().allMatch(piece -> hasKeyword(piece, out.name()))
+              ? Optional.of("all of it has this keyword already")
+              : Optional.empty();
+    };
+  }
+
+  private static boolean hasKeyword(StringOut.Piece piece, String keyword) {
+    return piece.clip().clip().markers().stream()
+        .anyMatch(marker ->
+            marker.name().equals(keyword)
+                && marker.markedRange().equals(piece.range())
+                && piece
+                    .clip()
+                    .profile()
+                    .noted(marker)
+                    .kind()
+                    .filter(MarkerKind.KEYWORD::equals)
+                    .isPresent());
+  }
+
+  private static Marker keyword(StringOut.Piece piece, String keyword) {
+    Profile profile = piece.clip().profile();
+    String kind = profile.kinds().getOrDefault(MarkerKind.KEYWORD, MarkerKind.KEYWORD.word());
+    JsonObject metadata = profile.with(JsonObject.EMPTY, Field.MARKER_KIND, kind);
+    return Marker.of(
+        keyword, piece.range(), "", profile.with(metadata, Field.MARKER_CATEGORY, FOUND_IN));
   }
 
   private static Optional<TimeRange> range(Source source, Optional<Passage.Stretch> stretch) {
@@ -283,11 +344,51 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
         settings.get(CAMERA).strip());
   }
 
+  /** What was logged, and who speaks as transcripts have it, of whom nothing was logged there. */
+  private static List<Logged> logged(Material material) {
+    var all = new ArrayList<>(material.derive(Logged.ALL));
+    if (material.all(Transcript.class).isEmpty()) {
+      return all;
+    }
+    Set<String> known =
+        all.stream()
+            .filter(each -> each.kind() == Logged.Kind.PERSON)
+            .map(each -> each.source().id() + "\n" + each.key())
+            .collect(Collectors.toSet());
+    Ties ties =
+        material.one(Reading.class).map(Reading::ties).orElseGet(() -> Ties.of(material, ""));
+    for (Spoken spoken : ties.spoken()) {
+      Source source = spoken.source();
+      for (Page.Paragraph paragraph : Page.of("", List.of(spoken)).paragraphs()) {
+        String speaker = paragraph.whole().speaker();
+        // A machine gives numbers; these are nobody.
+        boolean isSomebody =
+            !speaker.isEmpty() && !speaker.matches(".*\\d|(?i)(unknown|speaker).*");
+        if (isSomebody
+            && spoken.doubt().isEmpty()
+            && !known.contains(source.id() + "\n" + speaker)) {
+          Span span = paragraph.whole().span();
+          range(source, Optional.of(new Passage.Stretch(span.start(), span.end())))
+              .ifPresent(range ->
+                  all.add(
+                      new Logged(
+                          source,
+                          source.first(),
+                          range,
+                          Logged.Kind.PERSON,
+                          speaker,
+                          Logged.PEOPLE)));
+        }
+      }
+    }
+    return all;
+  }
+
   private static StringOuts outs(Material material, Settings settings) {
     List<String> kinds =
         settings.get(BY).isEmpty() ? List.of(StringOuts.KEYWORD) : settings.get(BY);
     return StringOuts.of(
-        material.derive(Logged.ALL),
+        logged(material),
         kinds,
         Arrays.stream(settings.get(CATEGORIES).split(",", -1))
             .map(word -> word.strip().toLowerCase(Locale.ROOT))
@@ -333,14 +434,36 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
             settings.get(GAP),
             (person, rate) ->
                 settings.get(NAMES) ? name(person, rate, material, settings) : Optional.empty());
-    Map<String, Map<String, List<Timeline>>> fresh = new LinkedHashMap<>();
+    Map<String, Map<String, List<TimelineObject>>> fresh = new LinkedHashMap<>();
     Map<String, Edits> edits = new HashMap<>();
     var claims = new ArrayList<Applied.Claim>();
     for (Reviewed<StringOutFinding> reviewed : accepted) {
       request.progress().check();
       StringOutFinding finding = reviewed.finding();
       Optional<Placed> before = finding.before().flatMap(material::at);
-      if (before.isPresent()) {
+      if (finding.becomes() == Search.Becomes.KEYWORD) {
+        for (StringOut.Piece piece : finding.out().pieces()) {
+          if (!hasKeyword(piece, finding.out().name())) {
+            Clip clip = piece.clip().clip();
+            edits
+                .computeIfAbsent(piece.clip().document(), _ -> new Edits())
+                .change(
+                    clip,
+                    object -> ((Clip) object).plusMarker(keyword(piece, finding.out().name())));
+            claims.add(new Applied.Claim(clip.identity(), "markers", reviewed.reason()));
+          }
+        }
+      } else if (finding.becomes() == Search.Becomes.BIN) {
+        Bin found =
+            Bin.of(
+                finding.name(),
+                finding.out().pieces().stream().map(StringOutTimeline::clip).toList());
+        fresh
+            .computeIfAbsent(finding.document(), _ -> new LinkedHashMap<>())
+            .computeIfAbsent(finding.out().category(), _ -> new ArrayList<>())
+            .add(found);
+        claims.add(new Applied.Claim(found.identity(), "", reviewed.reason()));
+      } else if (before.isPresent()) {
         Timeline timeline = (Timeline) before.get().object();
         edits
             .computeIfAbsent(finding.before().orElseThrow().file(), _ -> new Edits())
@@ -367,7 +490,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
   /** Puts timelines into bins by their category, in the file that they were made from. */
   private static void put(
       String name,
-      Map<String, List<Timeline>> byCategory,
+      Map<String, List<TimelineObject>> byCategory,
       List<TimelineFile> documents,
       List<Applied.Claim> claims) {
     int at = documents.stream().map(TimelineFile::name).toList().indexOf(name);
@@ -387,10 +510,10 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
   }
 
   private static Bin with(
-      Bin root, Map<String, List<Timeline>> byCategory, List<Applied.Claim> claims) {
+      Bin root, Map<String, List<TimelineObject>> byCategory, List<Applied.Claim> claims) {
     Bin all = bin(root, BIN).orElseGet(() -> Bin.of(BIN, List.of()));
     Bin filled = all;
-    for (Map.Entry<String, List<Timeline>> entry : byCategory.entrySet()) {
+    for (Map.Entry<String, List<TimelineObject>> entry : byCategory.entrySet()) {
       Optional<Bin> there = bin(filled, entry.getKey());
       var children = new ArrayList<TimelineObject>(there.map(Bin::children).orElse(List.of()));
       children.addAll(entry.getValue());
@@ -410,7 +533,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
     return with(root, was, filled);
   }
 
-  private static Optional<Bin> bin(Bin in, String name) {
+  private static Optional<Bin> bin(TimelineObject in, String name) {
     return in.children().stream()
         .filter(child -> child instanceof Bin bin && bin.name().equals(name))
         .map(Bin.class::cast)

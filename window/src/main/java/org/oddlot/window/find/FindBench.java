@@ -94,7 +94,10 @@ final class FindBench implements Bench {
     frame.with(hits, line, steps, hits);
     frame.withActions(
         Actions.button("find-see", "See it", "Space", place.cut()::open),
-        Actions.button("find-keep", "String it out", "Ctrl Enter", this::keep),
+        Actions.button(
+            "find-keep", "String it out", "Ctrl Enter", () -> keep(Search.Becomes.STRING_OUT)),
+        Actions.button("find-bin", "As a bin", "", () -> keep(Search.Becomes.BIN)),
+        Actions.button("find-keyword", "As a keyword", "", () -> keep(Search.Becomes.KEYWORD)),
         Words.spring(),
         Actions.button("find-back", "One step back", "Backspace", this::back));
   }
@@ -266,17 +269,18 @@ final class FindBench implements Bench {
   }
 
   /** What was looked for so far. */
-  private Search search() {
-    return Search.of(Stream.concat(questions.stream(), Stream.of(words.getText())).toList(), where);
+  private Search search(Search.Becomes becomes) {
+    return Search.of(
+        Stream.concat(questions.stream(), Stream.of(words.getText())).toList(), where, becomes);
   }
 
   private List<Instruction> kept() {
     return place.session().state().lot().answers().to(STRING_OUTS.id()).instructions();
   }
 
-  /** Keeps what is looked for; what it finds becomes a string-out. */
-  private void keep() {
-    Search search = search();
+  /** Keeps what is looked for, and makes something of what it finds. */
+  private void keep(Search.Becomes becomes) {
+    Search search = search(becomes);
     if (search.isEmpty()) {
       place.session().tell("Look for something first; all there is would be no string-out.");
       return;
@@ -295,7 +299,8 @@ final class FindBench implements Bench {
                           .plus(Instruction.of(id, STRING_OUTS.id(), StringOutsPass.FOUND, search)))
                   .withSheet(lot.sheet().withSwitched(STRING_OUTS.id(), true));
             },
-            Phrase.of("kept “%s”; it is made in String-outs", search.name()));
+            Phrase.of(
+                "kept “%s” as a %s; it is made in String-outs", search.name(), becomes.word()));
   }
 
   private void showKept() {
@@ -304,7 +309,11 @@ final class FindBench implements Bench {
       try {
         Search search = Search.parse(each.words());
         Button again =
-            Actions.small("find-kept-" + search.name(), search.name(), "", () -> again(search));
+            Actions.small(
+                "find-kept-" + search.name(),
+                search.name(),
+                search.becomes().word(),
+                () -> again(search));
         again.setMaxWidth(Region.USE_PREF_SIZE);
         lines.getChildren().add(again);
       } catch (IllegalArgumentException e) {
@@ -370,7 +379,7 @@ final class FindBench implements Bench {
     switch (event.getCode()) {
       case ENTER -> {
         if (event.isShortcutDown()) {
-          keep();
+          keep(Search.Becomes.STRING_OUT);
         } else {
           narrow();
         }
@@ -394,7 +403,7 @@ final class FindBench implements Bench {
       place.cut().open();
       event.consume();
     } else if (event.getCode() == KeyCode.ENTER && event.isShortcutDown()) {
-      keep();
+      keep(Search.Becomes.STRING_OUT);
       event.consume();
     } else if (event.getCode() == KeyCode.BACK_SPACE) {
       back();
