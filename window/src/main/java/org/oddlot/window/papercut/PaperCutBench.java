@@ -78,7 +78,7 @@ final class PaperCutBench implements Bench {
   private final TextView text = new TextView(this::choose);
   private final DataTable<Row> rows =
       new DataTable<>("papercut-rows", "Nothing is marked yet. Choose words and press M.");
-  private final CutStrip strip = new CutStrip(this::chooseRow);
+  private final PassageStrip strip = new PassageStrip(this::chooseRow);
   private final VBox evidence = new VBox(6);
   private final AtomicInteger asked = new AtomicInteger();
   private Optional<Reading> reading = Optional.empty();
@@ -114,7 +114,10 @@ final class PaperCutBench implements Bench {
     name.setId("papercut-name");
     name.setAccessibleText("What the cut is called");
     name.setPrefColumnCount(9);
-    name.setOnAction(_ -> keep(passages, "renamed the cut"));
+    name.setOnAction(_ -> {
+      text.requestFocus();
+      keep(passages, "renamed the cut");
+    });
     numbers.setId("papercut-numbers");
     numbers.setAccessibleText("The cut by its numbers");
     numbers.setPromptText("3, 7, 5a");
@@ -469,8 +472,9 @@ final class PaperCutBench implements Bench {
       return;
     }
     current = which < kept.size() ? kept.get(which).id() : ANOTHER;
-    showCut();
+    // A field that is being typed in keeps what is typed; it is of the cut before.
     text.requestFocus();
+    showCut();
   }
 
   private static String shortened(String words) {

@@ -8,7 +8,7 @@ import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.DrawnView;
 
 /** The cut as slips, each as long as it is said. */
-final class CutStrip extends DrawnView {
+final class PassageStrip extends DrawnView {
   private static final double HEIGHT = 30;
   private static final double LEAST_FOR_NUMBER = 14;
 
@@ -18,7 +18,7 @@ final class CutStrip extends DrawnView {
   /**
    * @param onChoice is told which passage was chosen with the mouse
    */
-  CutStrip(IntConsumer onChoice) {
+  PassageStrip(IntConsumer onChoice) {
     setId("papercut-strip");
     setMinHeight(HEIGHT);
     setPrefHeight(HEIGHT);
