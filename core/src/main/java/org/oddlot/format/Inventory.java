@@ -151,7 +151,7 @@ public final class Inventory {
   }
 
   /** When a marker is, by record time where that is known. */
-  private static String moment(Item item, Marker marker, Placed at) {
+  public static String moment(Item item, Marker marker, Placed at) {
     RationalTime from =
         item.trimmedRange()
             .map(TimeRange::start)
@@ -217,7 +217,7 @@ public final class Inventory {
   }
 
   /** A media time, to the thousandth of a second. */
-  private static String clock(Rational seconds) {
+  public static String clock(Rational seconds) {
     long thousandths = seconds.times(1000).rounded(RoundingMode.HALF_UP);
     long whole = Math.abs(thousandths);
     return Phrase.of(
@@ -236,7 +236,7 @@ public final class Inventory {
   }
 
   /** A length in frames of its timeline. */
-  private static String frame(RationalTime time, Placed at) {
+  public static String frame(RationalTime time, Placed at) {
     FrameRate rate = at.timeline().flatMap(Timeline::editRate).orElse(time.rate());
     return Long.toString(time.rescaledTo(rate, RoundingMode.HALF_UP).value());
   }

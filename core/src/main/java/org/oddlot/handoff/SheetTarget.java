@@ -1,7 +1,6 @@
 package org.oddlot.handoff;
 
 import java.io.IOException;
-import java.math.RoundingMode;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -29,9 +28,6 @@ import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
 import org.oddlot.text.Phrase;
-import org.oddlot.time.FrameRate;
-import org.oddlot.time.Rational;
-import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Clip;
@@ -225,7 +221,7 @@ record SheetTarget(BookFormat book) implements Target {
                   TRANSITION,
                   on,
                   record(at),
-                  frames(transition.inOffset().plus(transition.outOffset()), at),
+                  Inventory.frame(transition.inOffset().plus(transition.outOffset()), at),
                   transition.name(),
                   "",
                   "",
@@ -251,14 +247,14 @@ record SheetTarget(BookFormat book) implements Target {
         isMade ? TITLE : SHOT,
         on,
         record(at),
-        range.map(its -> frames(its.duration(), at)).orElse(""),
+        range.map(its -> Inventory.frame(its.duration(), at)).orElse(""),
         clip.name(),
         range
             .filter(_ -> !isMade)
             .flatMap(its -> Timecode.ofMedia(its.start()))
             .map(Timecode::toString)
             .orElse(""),
-        range.filter(_ -> !isMade).map(its -> clock(its.start().seconds())).orElse(""),
+        range.filter(_ -> !isMade).map(its -> Inventory.clock(its.start().seconds())).orElse(""),
         clip.effects().stream()
             .flatMap(effect -> effect.timeScalar().stream())
             .map(Object::toString)
@@ -267,50 +263,24 @@ record SheetTarget(BookFormat book) implements Target {
   }
 
   private static void markers(Placed at, Item item, String on, List<Row> rows) {
-    RationalTime from =
-        item.trimmedRange().map(TimeRange::start).orElse(RationalTime.zero(FrameRate.FPS_25));
     item.markers().stream()
         .sorted(Comparator.comparing((Marker marker) -> marker.markedRange().start()))
-        .forEach(marker -> {
-          RationalTime start = marker.markedRange().start();
-          RationalTime inside = start.minus(from);
-          rows.add(
-              new Row(
-                  MARKER,
-                  on,
-                  at.recordOffset()
-                      .flatMap(offset ->
-                          at.timeline()
-                              .map(its -> its.recordTimecode(offset.plus(inside)).toString()))
-                      .orElse(inside.seconds().toString()),
-                  frames(marker.markedRange().duration(), at),
-                  marker.name(),
-                  "",
-                  "",
-                  "",
-                  ""));
-        });
+        .forEach(marker ->
+            rows.add(
+                new Row(
+                    MARKER,
+                    on,
+                    Inventory.moment(item, marker, at),
+                    Inventory.frame(marker.markedRange().duration(), at),
+                    marker.name(),
+                    "",
+                    "",
+                    "",
+                    "")));
   }
 
   private static String record(Placed at) {
     return at.recordTimecode().map(Timecode::toString).orElseGet(at::path);
-  }
-
-  private static String frames(RationalTime time, Placed at) {
-    FrameRate rate = at.timeline().flatMap(Timeline::editRate).orElse(time.rate());
-    return Long.toString(time.rescaledTo(rate, RoundingMode.HALF_UP).value());
-  }
-
-  private static String clock(Rational seconds) {
-    long thousandths = seconds.times(1000).rounded(RoundingMode.HALF_UP);
-    long whole = Math.abs(thousandths);
-    return Phrase.of(
-        "%s%02d:%02d:%02d.%03d",
-        thousandths < 0 ? "−" : "",
-        whole / 3_600_000,
-        whole / 60_000 % 60,
-        whole / 1000 % 60,
-        whole % 1000);
   }
 
   @Override

@@ -56,7 +56,7 @@ class FindTest {
           "quay",
           "mate");
 
-  private static Passage passage(String about, String field, String text, int... stretch) {
+  static Passage passage(String about, String field, String text, int... stretch) {
     return new Passage(
         about,
         about,
@@ -65,13 +65,13 @@ class FindTest {
         stretch.length == 0
             ? Optional.empty()
             : Optional.of(new Passage.Stretch(Rational.of(stretch[0]), Rational.of(stretch[1]))),
-        "",
+        stretch.length == 0 ? "" : "10:00:%02d:00".formatted(stretch[0]),
         "",
         "en",
         Optional.empty());
   }
 
-  private static FindIndex index(List<Passage> passages) {
+  static FindIndex index(List<Passage> passages) {
     return FindIndex.of(passages, Progress.NONE);
   }
 

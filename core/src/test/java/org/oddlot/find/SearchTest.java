@@ -2,38 +2,19 @@ package org.oddlot.find;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.oddlot.find.FindTest.index;
+import static org.oddlot.find.FindTest.passage;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Collectors;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
-import org.oddlot.progress.Progress;
 import org.oddlot.time.Rational;
 
 class SearchTest {
-  private static Passage passage(String about, String field, String text, int... stretch) {
-    return new Passage(
-        about,
-        about,
-        field,
-        text,
-        stretch.length == 0
-            ? Optional.empty()
-            : Optional.of(new Passage.Stretch(Rational.of(stretch[0]), Rational.of(stretch[1]))),
-        stretch.length == 0 ? "" : "10:00:%02d:00".formatted(stretch[0]),
-        "",
-        "en",
-        Optional.empty());
-  }
-
-  private static FindIndex index(List<Passage> passages) {
-    return FindIndex.of(passages, Progress.NONE);
-  }
-
   private static boolean has(List<Moments.Moment> moments, String about, Rational at) {
     return moments.stream()
         .filter(moment -> moment.about().equals(about))
