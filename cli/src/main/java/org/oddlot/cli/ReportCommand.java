@@ -12,8 +12,12 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.caption.Captions;
+import org.oddlot.format.caption.CaptionFormat;
+import org.oddlot.format.caption.Fitting;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
+import org.oddlot.input.InputFile;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
@@ -34,6 +38,7 @@ import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.problem.Problem;
 import org.oddlot.report.Arrangement;
 import org.oddlot.report.Books;
+import org.oddlot.report.MarkerCaptions;
 import org.oddlot.report.Report;
 import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
@@ -101,7 +106,8 @@ final class ReportCommand implements Callable<Integer> {
       names = "--as",
       paramLabel = "FORM",
       description =
-          "xlsx, csv, csv-bom, html or pdf; without it as the name of the file to write ends.")
+          "xlsx, csv, csv-bom, html or pdf; of markers also srt, vtt, ttml, stl or scc; without it as"
+              + " the name of the file to write ends.")
   private @Nullable String form;
 
   @Option(
@@ -180,7 +186,8 @@ final class ReportCommand implements Callable<Integer> {
                 "There is no report \"%s\"; there are %s.", kind, String.join(", ", new Kinds())));
       }
     }
-    Optional<BookFormat> format = format(wanted);
+    Optional<CaptionFormat> captions = captions(wanted);
+    Optional<BookFormat> format = captions.isPresent() ? Optional.empty() : format(wanted);
     LotFile.Opened opened = LotFile.open(files);
     RunSheet sheet = sheet(opened.lot(), wanted);
     ReportsToWrite asked = asked(wanted, format);
@@ -191,8 +198,11 @@ final class ReportCommand implements Callable<Integer> {
     boolean refused = ran.isRefused(keepGoing.isAsked());
     refuseTimeline(outcome.end(), ran.isNothingRead());
     Book book = Books.of(outcome.end(), asked);
-    if (out != null && !refused) {
-      SafeFile.write(out, path -> format.orElseThrow().write(book, path));
+    Path file = out;
+    if (file != null && captions.isPresent() && !refused) {
+      writeCaptions(outcome.end(), captions.get(), file);
+    } else if (file != null && !refused) {
+      SafeFile.write(file, path -> format.orElseThrow().write(book, path));
     }
     print(book, ran.problems(), refused);
     Set<String> passes =
@@ -203,6 +213,39 @@ final class ReportCommand implements Callable<Integer> {
         outcome.steps().stream()
             .anyMatch(step -> passes.contains(step.pass().id()) && step.tally().needsAPerson());
     return ExitCode.of(ran.ending(keepGoing.isAsked(), needs));
+  }
+
+  /** Markers can go out as captions, to be seen over the cut. */
+  private Optional<CaptionFormat> captions(List<String> wanted) {
+    Path file = out;
+    if (file == null) {
+      return Optional.empty();
+    }
+    Optional<CaptionFormat> format =
+        CaptionFormat.of(form == null ? new InputFile(file).extension() : "." + form);
+    if (format.isPresent() && !wanted.equals(List.of("markers"))) {
+      throw wrong("Only markers can be written as captions: --kind markers.");
+    }
+    if (format.isPresent() && Files.exists(file)) {
+      throw wrong(file + " is there already.");
+    }
+    return format;
+  }
+
+  private void writeCaptions(Material material, CaptionFormat format, Path file)
+      throws IOException {
+    List<Captions> all = MarkerCaptions.of(material, timeline);
+    if (all.size() != 1) {
+      throw wrong(
+          all.isEmpty()
+              ? "There are no markers in it."
+              : Phrase.of(
+                  "A file holds the markers of one timeline; say which with --timeline: %s.",
+                  String.join(", ", all.stream().map(Captions::name).toList())));
+    }
+    Captions captions = all.getFirst();
+    byte[] bytes = format.write(Fitting.to(format, captions, captions.grid()).captions());
+    SafeFile.write(file, path -> Files.write(path, bytes));
   }
 
   private ParameterException wrong(String message) {

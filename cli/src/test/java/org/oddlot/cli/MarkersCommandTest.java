@@ -58,4 +58,42 @@ class MarkersCommandTest {
     Ended ran = Ended.run("run", lot.toString(), "--decide", decisions.toString());
     assertThat(ran.out() + ran.err()).contains("is no place in Ferry documentary, lock 3");
   }
+
+  @Test
+  void markersGoOutAsCaptionsByRecordTimecodeAndComeInAsNotesAgain() throws IOException {
+    Path lot = Demo.makeScreening(folder.resolve("screening"));
+    Path cut = folder.resolve("screening/lock 2.otio");
+    Path notes = folder.resolve("notes.srt");
+    Ended written =
+        Ended.run("report", cut.toString(), "--kind", "markers", "--out", notes.toString());
+    assertThat(written.code()).as(written.err()).isZero();
+    String text = Files.readString(notes);
+    assertThat(text).contains("01:0").contains(" --> ");
+    long lines = text.lines().filter(line -> line.contains("-->")).count();
+    Path out = Files.createDirectory(folder.resolve("out"));
+    Path other = folder.resolve("screening/lock 3.otio");
+    Ended ran =
+        Ended.run(
+            "run",
+            other.toString(),
+            notes.toString(),
+            "--only",
+            "markers",
+            "--set",
+            "markers.captions=notes.srt",
+            "--json",
+            "--out",
+            out.toString());
+    assertThat(lines).isGreaterThan(10);
+    assertThat(ran.code()).as(ran.err()).isZero();
+    assertThat(Files.readString(other)).doesNotContain("picture locked up to here");
+    assertThat(Files.readString(out.resolve("lock 3 (odd lot).otio")))
+        .contains("picture locked up to here");
+    Ended wrong =
+        Ended.run("report", lot.toString(), "--kind", "shots", "--out", folder + "/x.srt");
+    assertThat(wrong.err()).contains("Only markers can be written as captions");
+    Ended several =
+        Ended.run("report", cut.toString(), "--kind", "markers", "--out", notes.toString());
+    assertThat(several.err()).contains("is there already");
+  }
 }

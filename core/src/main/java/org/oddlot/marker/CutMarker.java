@@ -3,6 +3,8 @@ package org.oddlot.marker;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.oddlot.compare.Shot;
 import org.oddlot.compare.Version;
 import org.oddlot.timeline.Marker;
@@ -18,6 +20,14 @@ import org.oddlot.timeline.Placed;
  * @param length how many frames are marked, at least one
  */
 public record CutMarker(Marker marker, Placed holder, Optional<Shot> shot, long in, long length) {
+
+  private static final Pattern NUMBER = Pattern.compile("\\d{1,5} (?=\\S)");
+
+  /** A marker's words without the number that it may have in its list. */
+  public static String withoutNumber(String words) {
+    Matcher number = NUMBER.matcher(words);
+    return number.lookingAt() ? words.substring(number.end()) : words;
+  }
 
   /** The frame behind the last that is marked. */
   public long out() {

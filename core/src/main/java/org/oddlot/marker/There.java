@@ -41,7 +41,8 @@ final class There {
 
   private static Words words(CutMarker marker, Version version) {
     return new Words(
-        version.document().profile().words(marker.marker()), marker.shot().isPresent());
+        CutMarker.withoutNumber(version.document().profile().words(marker.marker())),
+        marker.shot().isPresent());
   }
 
   /** A marker that the newer version has already is not put there again. */

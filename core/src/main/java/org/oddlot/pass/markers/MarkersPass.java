@@ -2,6 +2,7 @@ package org.oddlot.pass.markers;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -102,6 +103,9 @@ public final class MarkersPass implements Pass<MarkerFinding> {
       Setting.textOrNothing(
           "only", "Only with", "words or names; commas between", _ -> Optional.empty());
 
+  /** Whether what comes to the cut is numbered in its order. */
+  public static final Setting<Boolean> NUMBERED = Setting.yesNo("numbered", "Numbered", false);
+
   @Override
   public String id() {
     return "markers";
@@ -119,7 +123,7 @@ public final class MarkersPass implements Pass<MarkerFinding> {
 
   @Override
   public List<Setting<?>> settings() {
-    return List.of(FROM, TO, NOTES_OF, ONLY, SHIFT, SNAP, NEAR, COLOUR, CAPTIONS);
+    return List.of(FROM, TO, NOTES_OF, ONLY, SHIFT, SNAP, NEAR, COLOUR, NUMBERED, CAPTIONS);
   }
 
   @Override
@@ -308,11 +312,12 @@ public final class MarkersPass implements Pass<MarkerFinding> {
     record Known(long in, String name) {}
     Set<Known> known =
         CutMarker.in(version).stream()
-            .map(each -> new Known(each.in(), each.marker().name()))
+            .map(each -> new Known(each.in(), CutMarker.withoutNumber(each.marker().name())))
             .collect(Collectors.toSet());
     return notes.stream()
         .map(note -> {
-          boolean isThere = known.contains(new Known(note.in(), note.marker().name()));
+          boolean isThere =
+              known.contains(new Known(note.in(), CutMarker.withoutNumber(note.marker().name())));
           return new Carried(
               note,
               isThere ? Fate.THERE : Fate.SURE,
@@ -385,6 +390,8 @@ public final class MarkersPass implements Pass<MarkerFinding> {
   public Applied apply(Request request, List<Reviewed<MarkerFinding>> accepted) {
     Map<String, Edits> edits = new HashMap<>();
     var claims = new ArrayList<Applied.Claim>();
+    Map<MarkerFinding, Integer> numbers =
+        request.settings().get(NUMBERED) ? numbers(accepted) : Map.of();
     for (Reviewed<MarkerFinding> reviewed : accepted) {
       MarkerFinding finding = reviewed.finding();
       if (finding.carried().fate() == Fate.THERE) {
@@ -397,7 +404,9 @@ public final class MarkersPass implements Pass<MarkerFinding> {
         TimelineObject target = target(finding, place);
         Marker marker =
             done(
-                marker(finding, place, places.size() > 1 ? i + 1 : 0, places.size()),
+                numbered(
+                    marker(finding, place, places.size() > 1 ? i + 1 : 0, places.size()),
+                    Optional.ofNullable(numbers.get(finding))),
                 finding.doneBy(reviewed.chosen()));
         edits
             .computeIfAbsent(finding.to().document().name(), _ -> new Edits())
@@ -413,6 +422,25 @@ public final class MarkersPass implements Pass<MarkerFinding> {
       }
     }
     return new Applied(request.material().withEdits(edits), claims);
+  }
+
+  /** The numbers of what comes to each cut, in its order, from 1. */
+  private static Map<MarkerFinding, Integer> numbers(List<Reviewed<MarkerFinding>> accepted) {
+    Map<MarkerFinding, Integer> numbers = new HashMap<>();
+    Map<Address, Integer> last = new HashMap<>();
+    accepted.stream()
+        .filter(each -> each.finding().carried().fate() != Fate.THERE && !places(each).isEmpty())
+        .sorted(Comparator.comparingLong(each -> places(each).getFirst().in()))
+        .forEach(each ->
+            numbers.put(each.finding(), last.merge(each.finding().timeline(), 1, Integer::sum)));
+    return numbers;
+  }
+
+  /** A marker with its number, instead of the one that it had. */
+  private static Marker numbered(Marker marker, Optional<Integer> number) {
+    return number
+        .map(its -> marker.withName(its + " " + CutMarker.withoutNumber(marker.name())))
+        .orElse(marker);
   }
 
   /** Writes into a note of the cut whether it is done. */

@@ -14,6 +14,7 @@ import org.oddlot.format.otio.OtioWriter;
 import org.oddlot.json.JsonObject;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotReader;
+import org.oddlot.marker.Carried;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Answers;
@@ -296,5 +297,27 @@ class MarkersPassTest {
     assertThat(analysed(material, named.with(MarkersPass.CAPTIONS, "other.srt")).remarks())
         .extracting(Analysis.Remark::text)
         .containsExactly("there is no file of captions “other.srt” here");
+  }
+
+  @Test
+  void markersAreNumberedInTheOrderOfTheCutAndNotTwice() throws IOException {
+    Path cut = cut("cut.otio", List.of(), shot("a", 0, 3000));
+    Material material = lot(cut, paper("Time;Note\n01:00:09:00;7 Later\n01:00:02:00;Sooner\n"));
+    Settings numbered = Settings.INITIAL.with(MarkersPass.NUMBERED, "yes");
+    List<Reviewed<MarkerFinding>> all =
+        analysed(material, numbered).findings().stream()
+            .map(finding -> new Reviewed<>(finding, Optional.<Decision>empty()))
+            .toList()
+            .reversed();
+    Material after =
+        pass.apply(new Request(material, numbered, Answers.NONE, Progress.NONE), all).material();
+    Timeline made = (Timeline) after.documents().getLast().root();
+    assertThat(made.tracks().orElseThrow().markers())
+        .extracting(Marker::name)
+        .containsExactlyInAnyOrder("1 Sooner", "2 Later");
+    assertThat(
+            analysed(after, numbered).findings().stream()
+                .filter(finding -> finding.carried().fate() == Carried.Fate.SURE))
+        .isEmpty();
   }
 }

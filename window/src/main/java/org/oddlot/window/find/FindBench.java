@@ -22,6 +22,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextFlow;
+import org.oddlot.caption.Span;
 import org.oddlot.find.FindIndex;
 import org.oddlot.find.Found;
 import org.oddlot.find.Marks;
@@ -31,6 +32,7 @@ import org.oddlot.find.Question;
 import org.oddlot.find.Search;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
+import org.oddlot.material.Source;
 import org.oddlot.pass.Instruction;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.stringouts.StringOutsPass;
@@ -41,6 +43,7 @@ import org.oddlot.window.kit.Bench;
 import org.oddlot.window.kit.BenchFrame;
 import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Place;
+import org.oddlot.window.kit.ProgrammeSound;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.State;
 
@@ -57,6 +60,7 @@ final class FindBench implements Bench {
   private static final StringOutsPass STRING_OUTS = new StringOutsPass();
 
   private final Place place;
+  private final ProgrammeSound sound;
   private final BenchFrame frame;
   private final TextField words = new TextField();
   private final FlowPane steps = new FlowPane(6, 6);
@@ -72,6 +76,7 @@ final class FindBench implements Bench {
 
   FindBench(Place place, String question) {
     this.place = place;
+    this.sound = new ProgrammeSound(place.session());
     frame = new BenchFrame(question);
     words.setId("find-words");
     words.setPromptText(
@@ -94,6 +99,7 @@ final class FindBench implements Bench {
     frame.with(hits, line, steps, hits);
     frame.withActions(
         Actions.button("find-see", "See it", "Space", place.cut()::open),
+        Actions.button("find-hear", "Hear it", "H", this::hear),
         Actions.button(
             "find-keep", "String it out", "Ctrl Enter", () -> keep(Search.Becomes.STRING_OUT)),
         Actions.button("find-bin", "As a bin", "", () -> keep(Search.Becomes.BIN)),
@@ -251,6 +257,20 @@ final class FindBench implements Bench {
                 _ -> Optional.empty()));
   }
 
+  /** Plays what is heard there, where the clip's media is at hand. */
+  private void hear() {
+    Passage hit = hits.getSelectionModel().getSelectedItem();
+    if (hit == null) {
+      return;
+    }
+    Optional<Source> source = material.flatMap(of -> of.sources().byId(hit.about()));
+    if (source.isEmpty() || hit.stretch().isEmpty()) {
+      place.session().tell("This is of no moment of a clip.");
+      return;
+    }
+    sound.play(source.get(), new Span(hit.stretch().get().from(), hit.stretch().get().to()));
+  }
+
   /** The text with what was looked for standing out. */
   private TextFlow marked(Passage hit) {
     var flow = new TextFlow();
@@ -402,6 +422,9 @@ final class FindBench implements Bench {
     if (event.getCode() == KeyCode.SPACE) {
       place.cut().open();
       event.consume();
+    } else if (event.getCode() == KeyCode.H) {
+      hear();
+      event.consume();
     } else if (event.getCode() == KeyCode.ENTER && event.isShortcutDown()) {
       keep(Search.Becomes.STRING_OUT);
       event.consume();
@@ -451,6 +474,7 @@ final class FindBench implements Bench {
         new KeyHint("day=…, time=…..…", "values and ranges are typed, too"),
         new KeyHint("Backspace", "one step back"),
         new KeyHint("Down", "to the hits"),
-        new KeyHint("Space", "see it in the cut"));
+        new KeyHint("Space", "see it in the cut"),
+        new KeyHint("H", "hear it"));
   }
 }

@@ -9,10 +9,11 @@ import org.oddlot.caption.Span;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Material;
 import org.oddlot.material.Moment;
+import org.oddlot.material.Source;
 import org.oddlot.sound.SoundMedia;
 import org.oddlot.window.session.Session;
 
-/** Plays what is heard of a programme while a caption stands. */
+/** Plays what is heard of a programme while a caption stands, or of a source at a moment. */
 public final class ProgrammeSound {
   private static final double BEFORE = 0.3;
   private static final double LONGEST = 12;
@@ -45,7 +46,29 @@ public final class ProgrammeSound {
    * @param span in seconds of record time
    */
   public void play(Material material, String words, Span span) {
-    Optional<Piece> piece = piece(material, words, span);
+    play(piece(material, words, span));
+  }
+
+  /**
+   * Plays the sound of a source.
+   *
+   * @param span in seconds of media time
+   */
+  public void play(Source source, Span span) {
+    play(
+        session
+            .mediaOf(source.id())
+            .flatMap(file ->
+                source
+                    .start()
+                    .map(start ->
+                        new Piece(
+                            file,
+                            Math.max(0, span.start().minus(start.seconds()).toDouble() - BEFORE),
+                            Math.min(LONGEST, span.length().toDouble() + 2 * BEFORE)))));
+  }
+
+  private void play(Optional<Piece> piece) {
     if (piece.isEmpty()) {
       session.tell("The sound of this moment is not at hand.");
       return;

@@ -45,6 +45,7 @@ import org.oddlot.window.kit.BenchFrame;
 import org.oddlot.window.kit.DataTable;
 import org.oddlot.window.kit.Facts;
 import org.oddlot.window.kit.Place;
+import org.oddlot.window.kit.ProgrammeSound;
 import org.oddlot.window.kit.SettingsBar;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.Session;
@@ -68,6 +69,7 @@ final class PaperCutBench implements Bench {
 
   private final Place place;
   private final Session session;
+  private final ProgrammeSound sound;
   private final PaperCutPass pass = new PaperCutPass();
   private final BenchFrame frame = new BenchFrame(pass.question());
   private final SettingsBar settings;
@@ -93,6 +95,7 @@ final class PaperCutBench implements Bench {
   PaperCutBench(Place place) {
     this.place = place;
     this.session = place.session();
+    this.sound = new ProgrammeSound(session);
     settings =
         new SettingsBar(
             List.of(
@@ -146,6 +149,7 @@ final class PaperCutBench implements Bench {
     frame.with(text, its, text, line, rows, below);
     frame.withActions(
         Actions.button("papercut-mark", "Mark", "M", this::mark),
+        Actions.button("papercut-hear", "Hear it", "Space", this::hear),
         Actions.button("papercut-paragraph", "Paragraph", "P", this::markParagraph),
         Actions.button("papercut-split", "Split", "S", this::split),
         Actions.button("papercut-earlier", "Earlier", "Alt ↑", () -> move(-1)),
@@ -383,6 +387,15 @@ final class PaperCutBench implements Bench {
     text.toMark().ifPresent(marked -> add(marked, "marked"));
   }
 
+  private void hear() {
+    shown().ifPresent(its -> sound.play(its.spoken().source(), its.span()));
+  }
+
+  /** The passage of the cut that is chosen, else what would be marked. */
+  private Optional<Marked> shown() {
+    return row() >= 0 ? Optional.of(passages.get(row())) : text.toMark();
+  }
+
   private void markParagraph() {
     text.whole().ifPresent(marked -> add(marked, "marked"));
   }
@@ -485,8 +498,7 @@ final class PaperCutBench implements Bench {
 
   private void showEvidence() {
     evidence.getChildren().clear();
-    Optional<Marked> shown = row() >= 0 ? Optional.of(passages.get(row())) : text.toMark();
-    shown.ifPresent(this::showPassage);
+    shown().ifPresent(this::showPassage);
     showDoubts();
     Map<String, String> left = reading.map(its -> its.ties().left()).orElse(Map.of());
     if (!left.isEmpty()) {
@@ -594,6 +606,7 @@ final class PaperCutBench implements Bench {
       case S -> split();
       case A -> accept();
       case DELETE -> drop();
+      case SPACE -> hear();
       default -> {
         return;
       }
@@ -621,6 +634,7 @@ final class PaperCutBench implements Bench {
         new KeyHint("Alt ↑", "the passage earlier"),
         new KeyHint("Alt ↓", "the passage later"),
         new KeyHint("Del", "drop the passage"),
+        new KeyHint("Space", "hear it"),
         new KeyHint("A", "make the cut as it is"));
   }
 }
