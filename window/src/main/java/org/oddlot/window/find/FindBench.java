@@ -105,7 +105,7 @@ final class FindBench implements Bench {
         Actions.button("find-bin", "As a bin", "", () -> keep(Search.Becomes.BIN)),
         Actions.button("find-keyword", "As a keyword", "", () -> keep(Search.Becomes.KEYWORD)),
         Words.spring(),
-        Actions.button("find-back", "One step back", "Backspace", this::back));
+        Actions.button("find-back", "Back", "Backspace", this::back));
   }
 
   @Override
