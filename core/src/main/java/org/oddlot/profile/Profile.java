@@ -133,8 +133,28 @@ public record Profile(
     return place(field).map(place -> place.set(metadata, JsonString.of(text))).orElse(metadata);
   }
 
+  /**
+   * Who did what a note asks for, where this profile keeps it or Odd Lot's own; empty as long as it
+   * is open.
+   */
+  public String doneBy(Marker marker) {
+    String by = markerText(marker, Field.MARKER_DONE);
+    return by.isEmpty() ? Profiles.own().markerText(marker, Field.MARKER_DONE) : by;
+  }
+
+  /** A note that is done by somebody; open again where nobody is named. */
+  public Marker withDone(Marker marker, String by) {
+    if (doneBy(marker).equals(by)) {
+      return marker;
+    }
+    JsonObject metadata = with(marker.metadata(), Field.MARKER_DONE, by);
+    Profile own = Profiles.own();
+    boolean isNotedThere = !own.markerText(marker, Field.MARKER_DONE).isEmpty();
+    return marker.withMetadata(isNotedThere ? own.with(metadata, Field.MARKER_DONE, by) : metadata);
+  }
+
   /** What a marker has of a field; empty where it has nothing of it. */
-  public String markerText(Marker marker, Field field) {
+  private String markerText(Marker marker, Field field) {
     return place(field).flatMap(place -> place.text(marker.metadata())).orElse("");
   }
 

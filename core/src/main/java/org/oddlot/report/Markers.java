@@ -6,9 +6,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.oddlot.profile.Field;
 import org.oddlot.profile.NotedMarker;
-import org.oddlot.profile.Profiles;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
 import org.oddlot.time.FrameSpans.Span;
@@ -100,7 +98,7 @@ final class Markers implements Report {
             .text("category", noted.category())
             .text("colour", marker.color())
             .text("text", noted.text().isEmpty() ? marker.comment() : noted.text())
-            .text("done", Profiles.own().markerText(marker, Field.MARKER_DONE))
+            .text("done", of.profile().doneBy(marker))
             .text("track", placed.trackLabel())
             .text("clip", item instanceof Clip ? item.name() : "")
             .label("source", item instanceof Clip ? Shots.label(at) : Optional.empty())

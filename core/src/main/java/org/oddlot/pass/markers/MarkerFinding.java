@@ -13,10 +13,8 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
-import org.oddlot.profile.Field;
 import org.oddlot.profile.MarkerKind;
 import org.oddlot.profile.NotedMarker;
-import org.oddlot.profile.Profiles;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 import org.oddlot.time.Timecode;
@@ -151,7 +149,7 @@ public record MarkerFinding(
     Optional<String> said =
         chosen.stream().filter(MarkerFinding::saysWhetherDone).reduce((_, last) -> last);
     if (said.isEmpty()) {
-      return Profiles.own().markerText(carried.from().marker(), Field.MARKER_DONE);
+      return to.document().profile().doneBy(carried.from().marker());
     }
     String by = said.get().substring(Math.min(DONE.length(), said.get().length())).strip();
     return said.get().equals(OPEN) ? "" : by.isEmpty() ? DONE : by;

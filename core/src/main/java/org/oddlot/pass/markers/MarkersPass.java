@@ -34,10 +34,8 @@ import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
-import org.oddlot.profile.Field;
 import org.oddlot.profile.MarkerKind;
 import org.oddlot.profile.Profile;
-import org.oddlot.profile.Profiles;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
@@ -403,11 +401,15 @@ public final class MarkersPass implements Pass<MarkerFinding> {
         Place place = places.get(i);
         TimelineObject target = target(finding, place);
         Marker marker =
-            done(
-                numbered(
-                    marker(finding, place, places.size() > 1 ? i + 1 : 0, places.size()),
-                    Optional.ofNullable(numbers.get(finding))),
-                finding.doneBy(reviewed.chosen()));
+            finding
+                .to()
+                .document()
+                .profile()
+                .withDone(
+                    numbered(
+                        marker(finding, place, places.size() > 1 ? i + 1 : 0, places.size()),
+                        Optional.ofNullable(numbers.get(finding))),
+                    finding.doneBy(reviewed.chosen()));
         edits
             .computeIfAbsent(finding.to().document().name(), _ -> new Edits())
             .change(
@@ -449,7 +451,8 @@ public final class MarkersPass implements Pass<MarkerFinding> {
       Reviewed<MarkerFinding> reviewed, Map<String, Edits> edits, List<Applied.Claim> claims) {
     MarkerFinding finding = reviewed.finding();
     Marker marker = finding.carried().from().marker();
-    Marker after = done(marker, finding.doneBy(reviewed.chosen()));
+    Marker after =
+        finding.to().document().profile().withDone(marker, finding.doneBy(reviewed.chosen()));
     if (after.metadata().equals(marker.metadata())) {
       return;
     }
@@ -466,14 +469,6 @@ public final class MarkersPass implements Pass<MarkerFinding> {
                     : object);
     claims.add(new Applied.Claim(marker.identity(), "", reviewed.reason()));
     claims.add(new Applied.Claim(holder.identity(), "markers", reviewed.reason()));
-  }
-
-  /** Who did it is kept in our own place, which every program carries along. */
-  private static Marker done(Marker marker, String by) {
-    String before = Profiles.own().markerText(marker, Field.MARKER_DONE);
-    return before.equals(by)
-        ? marker
-        : marker.withMetadata(Profiles.own().with(marker.metadata(), Field.MARKER_DONE, by));
   }
 
   private static List<Marker> with(List<Marker> markers, Marker more) {

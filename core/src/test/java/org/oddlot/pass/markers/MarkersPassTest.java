@@ -23,7 +23,6 @@ import org.oddlot.pass.Decision;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
-import org.oddlot.profile.Field;
 import org.oddlot.profile.Profiles;
 import org.oddlot.progress.Progress;
 import org.oddlot.setting.Settings;
@@ -207,7 +206,7 @@ class MarkersPassTest {
   }
 
   private static String doneBy(Marker marker) {
-    return Profiles.own().markerText(marker, Field.MARKER_DONE);
+    return Profiles.own().doneBy(marker);
   }
 
   @Test

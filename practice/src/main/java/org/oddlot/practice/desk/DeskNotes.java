@@ -159,6 +159,7 @@ final class DeskNotes {
         name,
         own.path("group").asText(open.path("category").asText("")),
         own.path("remark").asText(open.path("text").asText(marker.path("comment").asText(""))),
+        own.path("done").asText(open.path("done").asText("")),
         span,
         marker.path("color").asText(""));
   }

@@ -115,6 +115,7 @@ public final class DeskReport {
                 .put("name", flag.name())
                 .put("group", flag.group())
                 .put("text", flag.remark())
+                .put("done", flag.done())
                 .put("at", flag.span().label())
                 .put("frames", flag.span().duration()));
   }

@@ -189,6 +189,7 @@ public final class DeskWriter {
     own.put("flag", flag.kind());
     put(own, "group", flag.group());
     put(own, "remark", flag.remark());
+    put(own, "done", flag.done());
     own.put("at", flag.span().label());
     node.set("metadata", NODES.objectNode().set("practice_desk", own));
     return node;
