@@ -181,7 +181,7 @@ class CarryReportTest {
   /**
    * What goes out as rows of a spreadsheet is announced, and all that has a place there is there.
    */
-  @Property(tries = 200, seed = "2816")
+  @Property(tries = 60, seed = "2816")
   void ofSpreadsheetsTooIsLostWhatWasAnnounced(@ForAll @IntRange(min = 0) int seed)
       throws IOException {
     var random = new Random(seed);
