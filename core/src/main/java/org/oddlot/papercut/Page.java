@@ -20,7 +20,7 @@ import org.oddlot.timeline.Placed;
  * @param paragraphs in their order
  */
 public record Page(String name, List<Paragraph> paragraphs) {
-  private static final Pattern ENDS = Pattern.compile(".*[.!?…]+[\\p{Pf}\\p{Pe}\"'”’»]*");
+  private static final Pattern ENDS = Pattern.compile(".*[.!?…。！？؟۔।]+[\\p{Pf}\\p{Pe}\"'”’»]*");
 
   /**
    * What one person says without being interrupted, or what of it is in a cut.

@@ -1,9 +1,11 @@
 package org.oddlot.papercut;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -47,7 +49,7 @@ public record Ties(List<Spoken> spoken, Map<String, String> left) {
     Map<String, Set<Source>> byName = new HashMap<>();
     for (Source source : material.sources().all()) {
       for (String name : source.names()) {
-        byName.computeIfAbsent(stem(name), _ -> new java.util.LinkedHashSet<>()).add(source);
+        byName.computeIfAbsent(stem(name), _ -> new LinkedHashSet<>()).add(source);
       }
     }
     Map<String, List<String>> people = people(material);
@@ -169,7 +171,8 @@ public record Ties(List<Spoken> spoken, Map<String, String> left) {
   }
 
   private static String clock(Rational seconds) {
-    return Phrase.clock(seconds.rounded(java.math.RoundingMode.HALF_UP));
+    long whole = seconds.rounded(RoundingMode.HALF_UP);
+    return (whole < 0 ? "−" : "") + Phrase.clock(Math.abs(whole));
   }
 
   /** Who was logged to speak in each source. */

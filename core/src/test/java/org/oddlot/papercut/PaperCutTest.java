@@ -308,6 +308,41 @@ class PaperCutTest {
     assertThat(analysis.remarks()).hasSize(2);
   }
 
+  /** After the code: what machines and people write down that is no speech in good order. */
+  @Test
+  void oddWordsAreReadAsFarAsTheyGo() {
+    Transcript odd =
+        Interviews.transcript(
+            NAME,
+            new Turn(
+                "Liv",
+                new Span(Rational.of(5), Rational.of(4)),
+                List.of(
+                    Word.of("backwards", new Span(Rational.of(5), Rational.of(4))),
+                    Word.of("zero", new Span(Rational.of(6), Rational.of(6))))),
+            new Turn("", new Span(Rational.of(6), Rational.of(7)), List.of()),
+            Interviews.turn("ليلى", 8000, "هل سمعت؟ نعم"),
+            Interviews.turn("林", 12_000, "钟声。 安静"));
+    Transcript early =
+        Interviews.transcript("A001C002.json", Interviews.turn("Liv", -3000, "Too early"));
+    Reading reading = reading(odd, early);
+    assertThat(reading.page().paragraphs().stream().map(its -> its.sentences().size()))
+        .containsExactly(1, 2, 2);
+    assertThat(reading.ties().left())
+        .containsEntry(
+            "A001C002.json",
+            "its words go from −0:00:03 to −0:00:02, and A001C002 is 0:10:00 long");
+    Material material = Interviews.lot(List.of(odd), Interviews.clip("A001C001"));
+    for (Page.Paragraph each : reading.page().paragraphs()) {
+      TimeRange range = new PaperCutTimeline(0, true, "").range(each.whole());
+      assertThat(range.duration().value()).isNotNegative();
+      assertThat(reading.passages(PaperCut.of("Cut", List.of(each.whole()))).passages())
+          .containsExactly(each.whole());
+      assertThat(new PaperCutTimeline(9, false, "").pieces(List.of(each.whole()), material))
+          .hasSize(1);
+    }
+  }
+
   @Test
   void whatIsNotOnThePageIsSaid() {
     Page page = reading(Interviews.transcript(NAME, Interviews.turn("Liv", 0, "Yes. No."))).page();
