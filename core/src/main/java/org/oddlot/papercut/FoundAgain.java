@@ -1,6 +1,5 @@
 package org.oddlot.papercut;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -73,7 +72,7 @@ final class FoundAgain {
     int end = -1;
     int times = 0;
     Rational least = Rational.ZERO;
-    for (int i = 0; i < spoken.size(); i++) {
+    for (int i : spoken.places(wanted.getFirst())) {
       int to = behind(spoken, i, wanted);
       if (to < 0) {
         continue;
@@ -125,15 +124,10 @@ final class FoundAgain {
   private static Optional<Marked> alike(Spoken spoken, Passage passage, List<String> wanted) {
     Rational from = passage.span().start().plus(spoken.zero());
     Rational to = passage.span().end().plus(spoken.zero());
-    var near = new ArrayList<Integer>();
-    for (int i = 0; i < spoken.size(); i++) {
-      boolean isNear =
-          spoken.word(i).span().end().compareTo(from.minus(AROUND)) > 0
-              && spoken.word(i).span().start().compareTo(to.plus(AROUND)) < 0;
-      if (isNear && !spoken.word(i).bare().isEmpty()) {
-        near.add(i);
-      }
-    }
+    List<Integer> near =
+        spoken.around(new Span(from.minus(AROUND), to.plus(AROUND))).stream()
+            .filter(number -> !spoken.word(number).bare().isEmpty())
+            .toList();
     Optional<Marked> atItsTime = atItsTime(spoken, passage, wanted, near, from, to);
     if (atItsTime.isPresent()) {
       return atItsTime;

@@ -132,7 +132,7 @@ public record Page(String name, List<Paragraph> paragraphs) {
     RationalTime from = event.source().start();
     var there = new Span(from.seconds(), event.source().endExclusive().seconds());
     var inside = new ArrayList<Integer>();
-    for (int i = 0; i < spoken.size(); i++) {
+    for (int i : spoken.around(there)) {
       Span span = spoken.word(i).span();
       boolean isThere =
           span.length().signum() > 0

@@ -1,8 +1,13 @@
 package org.oddlot.papercut;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.oddlot.caption.Letters;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Transcript;
@@ -19,6 +24,14 @@ public final class Spoken {
   private final Rational zero;
   private final String doubt;
   private final List<Said> words;
+
+  /** The numbers of all words by what they are, and by when they begin. */
+  private final Map<String, List<Integer>> byWord = new HashMap<>();
+
+  private final List<Integer> byTime;
+
+  /** The longest of them, in seconds. */
+  private final Rational longest;
 
   /**
    * A word as it was said.
@@ -55,6 +68,17 @@ public final class Spoken {
       number++;
     }
     this.words = List.copyOf(all);
+    Rational most = Rational.ZERO;
+    for (int i = 0; i < words.size(); i++) {
+      byWord.computeIfAbsent(words.get(i).bare(), _ -> new ArrayList<>(1)).add(i);
+      most = Span.later(most, words.get(i).span().length());
+    }
+    this.longest = most;
+    this.byTime =
+        IntStream.range(0, words.size())
+            .boxed()
+            .sorted(Comparator.comparing(i -> words.get(i).span().start()))
+            .toList();
   }
 
   /** What the transcript is called. */
@@ -100,6 +124,38 @@ public final class Spoken {
   /** One of them. */
   public Said word(int number) {
     return words.get(number);
+  }
+
+  /** The numbers of all words that are this one, case and punctuation apart. */
+  List<Integer> places(String bare) {
+    return byWord.getOrDefault(bare, List.of());
+  }
+
+  /** The numbers, in their order, of all words of which something is said in a span. */
+  List<Integer> around(Span span) {
+    int low = 0;
+    int high = byTime.size();
+    Rational first = span.start().minus(longest);
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (words.get(byTime.get(middle)).span().start().compareTo(first) < 0) {
+        low = middle + 1;
+      } else {
+        high = middle;
+      }
+    }
+    var around = new ArrayList<Integer>();
+    for (int i = low; i < byTime.size(); i++) {
+      Span its = words.get(byTime.get(i)).span();
+      if (its.start().compareTo(span.end()) > 0) {
+        break;
+      }
+      if (its.end().compareTo(span.start()) >= 0) {
+        around.add(byTime.get(i));
+      }
+    }
+    Collections.sort(around);
+    return around;
   }
 
   /** Some of them in one line. */

@@ -308,6 +308,25 @@ class PaperCutTest {
     assertThat(analysis.remarks()).hasSize(2);
   }
 
+  /** Looked up: the same as going through all words, in any order of the file. */
+  @Property(tries = 100)
+  void wordsAreLookedUpByWhenTheyAreSaid(@ForAll Random random) {
+    Spoken spoken = reading(Interviews.any(NAME, random)).ties().spoken().getFirst();
+    long from = Interviews.START * 40 + random.nextInt(60_000);
+    var span = new Span(Interviews.millis(from), Interviews.millis(from + random.nextInt(8000)));
+    var expected = new ArrayList<Integer>();
+    for (int i = 0; i < spoken.size(); i++) {
+      Span its = spoken.word(i).span();
+      if (its.start().compareTo(span.end()) <= 0 && its.end().compareTo(span.start()) >= 0) {
+        expected.add(i);
+      }
+    }
+    assertThat(spoken.around(span)).isEqualTo(expected);
+    for (Spoken.Said said : spoken.words()) {
+      assertThat(spoken.places(said.bare())).contains(spoken.words().indexOf(said));
+    }
+  }
+
   /** After the code: what machines and people write down that is no speech in good order. */
   @Test
   void oddWordsAreReadAsFarAsTheyGo() {
