@@ -102,8 +102,7 @@ final class FindCommand implements Callable<Integer> {
     Path target = out;
     Optional<BookFormat> format =
         Optional.ofNullable(target)
-            .flatMap(
-                file -> BookFormats.of(new InputFile(file).extension().replaceFirst("^\\.", "")));
+            .flatMap(file -> BookFormats.ofEnding(new InputFile(file).extension()));
     if (target != null && (format.isEmpty() || Files.exists(target))) {
       throw wrong(
           format.isEmpty()

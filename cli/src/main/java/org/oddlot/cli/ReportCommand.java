@@ -411,7 +411,7 @@ final class ReportCommand implements Callable<Integer> {
     var text = new StringBuilder(" ");
     for (int i = 0; i < widths.length; i++) {
       String cell = cells.get(i);
-      String shown = cell.length() > widths[i] ? cell.substring(0, widths[i] - 1) + "…" : cell;
+      String shown = Phrase.shortened(cell, widths[i]);
       String pad = " ".repeat(widths[i] - shown.length());
       text.append(' ').append(columns.get(i).kind().isNumber() ? pad + shown : shown + pad);
     }

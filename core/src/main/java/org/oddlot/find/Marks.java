@@ -1,11 +1,13 @@
 package org.oddlot.find;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.oddlot.find.Tokens.Form;
 
 /** Where in a text the words are that were looked for. */
@@ -22,9 +24,12 @@ public final class Marks {
 
   /** A text in pieces, one behind the other, of what was looked for and what was not. */
   public static List<Piece> in(String text, String language, List<Question> questions) {
-    var hits = new java.util.BitSet();
+    var hits = new BitSet();
+    List<Wanted> wanted = questions.stream().flatMap(each -> wanted(each, language)).toList();
     for (Tokens.Token token : Tokens.tokens(text)) {
-      if (questions.stream().anyMatch(question -> isMeant(token, language, question))) {
+      String word = one(token.text(), Optional.empty());
+      String stem = stem(word, language);
+      if (wanted.stream().anyMatch(each -> each.isMet(word, stem))) {
         hits.set(token.from(), token.to());
       }
     }
@@ -42,7 +47,7 @@ public final class Marks {
     return pieces;
   }
 
-  private static void phrase(String text, String phrase, java.util.BitSet hits) {
+  private static void phrase(String text, String phrase, BitSet hits) {
     List<String> words = Tokens.words(phrase, Form.PLAIN);
     if (words.isEmpty()) {
       return;
@@ -57,28 +62,38 @@ public final class Marks {
     }
   }
 
-  private static boolean isMeant(Tokens.Token token, String language, Question question) {
-    String word = one(token.text(), Form.FOLDED, Optional.empty());
-    for (int i = 0; i < question.words().size(); i++) {
-      boolean isGoingOn = question.isGoingOn() && i == question.words().size() - 1;
-      for (String wanted : Tokens.words(question.words().get(i), Form.FOLDED)) {
-        if (word.equals(wanted)
-            || (isGoingOn && word.startsWith(wanted))
-            || isForgiven(wanted, word)
-            || stem(word, language).equals(stem(wanted, language))) {
-          return true;
-        }
-      }
+  /**
+   * A word that was looked for.
+   *
+   * @param word without accents
+   * @param stem what its other forms have in common
+   * @param isGoingOn whether it is still being typed
+   */
+  private record Wanted(String word, String stem, boolean isGoingOn) {
+    boolean isMet(String other, String stemOfOther) {
+      return other.equals(word)
+          || (isGoingOn && other.startsWith(word))
+          || isForgiven(word, other)
+          || stemOfOther.equals(stem);
     }
-    return false;
+  }
+
+  private static Stream<Wanted> wanted(Question question, String language) {
+    int last = question.words().size() - 1;
+    return IntStream.rangeClosed(0, last)
+        .boxed()
+        .flatMap(i ->
+            Tokens.words(question.words().get(i), Form.FOLDED).stream()
+                .map(word ->
+                    new Wanted(word, stem(word, language), question.isGoingOn() && i == last)));
   }
 
   private static String stem(String word, String language) {
-    return one(word, Form.FOLDED, Optional.of(Tokens.stemmed(language)));
+    return one(word, Optional.of(Tokens.stemmed(language)));
   }
 
-  private static String one(String word, Form form, Optional<String> stemmer) {
-    return String.join("", Tokens.words(word.toLowerCase(Locale.ROOT), form, stemmer));
+  private static String one(String word, Optional<String> stemmer) {
+    return String.join("", Tokens.words(word, Form.FOLDED, stemmer));
   }
 
   private static boolean isForgiven(String wanted, String word) {

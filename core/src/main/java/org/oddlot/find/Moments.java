@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.oddlot.caption.Span;
 import org.oddlot.find.Passage.Stretch;
 import org.oddlot.time.Rational;
@@ -29,18 +30,13 @@ public final class Moments {
 
   /** The moments at which every step of a search has something. */
   public static List<Moment> of(FindIndex index, Search search) {
-    Optional<Moments> all = Optional.empty();
-    for (Question question : search.questions()) {
-      all = Optional.of(meet(all, of(index, index.numbers(question))));
-    }
-    for (Found.Where where : search.where()) {
-      all = Optional.of(meet(all, of(index, Found.having(index, where))));
-    }
-    return all.map(Moments::listed).orElse(List.of());
-  }
-
-  private static Moments meet(Optional<Moments> before, Moments its) {
-    return before.map(one -> one.within(its)).orElse(its);
+    return Stream.concat(
+            search.questions().stream().map(index::numbers),
+            search.where().stream().map(where -> Found.having(index, where)))
+        .map(numbers -> of(index, numbers))
+        .reduce(Moments::within)
+        .map(Moments::listed)
+        .orElse(List.of());
   }
 
   private static Moments of(FindIndex index, int[] numbers) {

@@ -19,8 +19,7 @@ import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.material.TimelineFile;
 import org.oddlot.paper.LogEntry;
-import org.oddlot.papercut.Page;
-import org.oddlot.papercut.Reading;
+import org.oddlot.papercut.Marked;
 import org.oddlot.papercut.Spoken;
 import org.oddlot.papercut.Ties;
 import org.oddlot.profile.Field;
@@ -66,8 +65,7 @@ public final class Passages {
     material.sources().all().forEach(passages::source);
     material.documents().forEach(passages::timelines);
     material.all(Captions.class).forEach(passages::captions);
-    Ties ties =
-        material.one(Reading.class).map(Reading::ties).orElseGet(() -> Ties.of(material, ""));
+    Ties ties = Ties.in(material);
     material
         .all(Transcript.class)
         .forEach(transcript ->
@@ -226,13 +224,13 @@ public final class Passages {
 
   /** What is said in a source is known of that, by its timecode. */
   private void spoken(Spoken spoken) {
-    for (Page.Paragraph paragraph : Page.of("", List.of(spoken)).paragraphs()) {
-      Span span = paragraph.whole().span();
+    for (Marked turn : spoken.turns()) {
+      Span span = turn.span();
       Source source = spoken.source();
       PlacedClip first = source.first();
-      String speaker = paragraph.whole().speaker();
+      String speaker = turn.speaker();
       for (String field : List.of("speaker", "transcript")) {
-        String text = field.equals("speaker") ? speaker : paragraph.whole().text();
+        String text = field.equals("speaker") ? speaker : turn.text();
         if (!text.isBlank()) {
           all.add(
               new Passage(

@@ -168,10 +168,7 @@ public final class Inventory {
       return;
     }
     // A track on which nothing is leaves nothing behind.
-    boolean isEmpty =
-        track.children().stream()
-            .noneMatch(child -> (child instanceof Clip || child instanceof Stack) && isOn(child));
-    if (isEmpty) {
+    if (isEmpty(track)) {
       return;
     }
     int which = tracks.merge(track.kind(), 1, Integer::sum);
@@ -206,7 +203,14 @@ public final class Inventory {
     return child instanceof Item item && item.enabled();
   }
 
-  private static boolean isListed(Track track) {
+  /** Whether nothing that is switched on is on a track. */
+  public static boolean isEmpty(Track track) {
+    return track.children().stream()
+        .noneMatch(child -> (child instanceof Clip || child instanceof Stack) && isOn(child));
+  }
+
+  /** Whether a track is one of pictures or sound. */
+  public static boolean isListed(Track track) {
     return track.kind().equals(Track.VIDEO) || track.kind().equals(Track.AUDIO);
   }
 

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -192,25 +193,15 @@ record SheetTarget(BookFormat book) implements Target {
     if (stack.object() instanceof Item item) {
       markers(stack, item, "", rows);
     }
-    var numbers = new java.util.HashMap<String, Integer>();
+    var numbers = new HashMap<String, Integer>();
     stack.forEachChild(placed -> {
-      if (placed.object() instanceof Track track && track.enabled() && isListed(track)) {
-        boolean isEmpty =
-            track.children().stream()
-                .noneMatch(child ->
-                    (child instanceof Clip || child instanceof Stack)
-                        && child instanceof Item item
-                        && item.enabled());
-        int number = isEmpty ? 0 : numbers.merge(track.kind(), 1, Integer::sum);
+      if (placed.object() instanceof Track track && track.enabled() && Inventory.isListed(track)) {
+        int number = Inventory.isEmpty(track) ? 0 : numbers.merge(track.kind(), 1, Integer::sum);
         String on = track.kind() + " " + number;
         markers(placed, track, on, rows);
         placed.forEachChild(child -> row(child, on, rows));
       }
     });
-  }
-
-  private static boolean isListed(Track track) {
-    return track.kind().equals(Track.VIDEO) || track.kind().equals(Track.AUDIO);
   }
 
   private static void row(Placed at, String on, List<Row> rows) {

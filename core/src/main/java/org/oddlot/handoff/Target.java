@@ -80,7 +80,7 @@ public sealed interface Target permits TimelineTarget, CaptionTarget, SheetTarge
   static Optional<Target> ofAny(String ending, Settings how) {
     return of(ending, how)
         .or(() ->
-            BookFormats.of(ending.replaceFirst("^\\.", ""))
+            BookFormats.ofEnding(ending)
                 .filter(book -> List.of("xlsx", "csv").contains(book.key()))
                 .map(SheetTarget::new));
   }

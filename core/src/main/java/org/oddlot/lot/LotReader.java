@@ -241,7 +241,8 @@ public final class LotReader {
     List<Asked> large = all.stream().filter(Asked::isLarge).toList();
     int apart = large.size() < all.size() ? large.size() : hasDigests ? 0 : 1;
     List<Asked> first = large.subList(0, Math.min(apart, large.size()));
-    List<Asked> others = all.stream().filter(asked -> !first.contains(asked)).toList();
+    var others = new ArrayList<>(all);
+    others.removeAll(Set.copyOf(first));
     if (first.isEmpty() || others.isEmpty()) {
       readInOrder(all, progress);
       return all;
@@ -326,7 +327,7 @@ public final class LotReader {
   private <T> Loaded load(Lot.Input input, InputFile file, InputKind<T> kind, Problems problems) {
     Optional<T> value = kind.read(file, input.reading(), problems);
     String sha256 = value.map(its -> sha256(its, file)).orElse(input.sha256());
-    if (hasDigests && !input.sha256().isEmpty() && !input.sha256().equals(sha256)) {
+    if (file.hasDigest() && !input.sha256().isEmpty() && !input.sha256().equals(sha256)) {
       problems.warning(
           "",
           "The file has changed since the lot was saved.",

@@ -277,8 +277,8 @@ public record CutNotes(List<Note> notes, List<Left> left) {
       Profile profile = version.document().profile();
       String head =
           text.length() <= LONGEST_NAME ? text : text.substring(0, LONGEST_NAME).strip() + "…";
-      String kind = profile.kinds().getOrDefault(MarkerKind.NOTE, MarkerKind.NOTE.word());
-      JsonObject metadata = profile.with(JsonObject.EMPTY, Field.MARKER_KIND, kind);
+      JsonObject metadata =
+          profile.with(JsonObject.EMPTY, Field.MARKER_KIND, profile.word(MarkerKind.NOTE));
       metadata = profile.with(metadata, Field.MARKER_TEXT, text);
       return new Marker(
           Origin.made(),

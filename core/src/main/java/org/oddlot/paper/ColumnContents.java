@@ -142,7 +142,7 @@ final class ColumnContents {
         cells.stream()
             .distinct()
             .limit(most)
-            .map(cell -> cell.length() > 30 ? cell.substring(0, 29) + "…" : cell)
+            .map(cell -> Phrase.shortened(cell, 30))
             .collect(Collectors.joining(", "));
     return cells.stream().distinct().count() > most ? some + ", …" : some;
   }

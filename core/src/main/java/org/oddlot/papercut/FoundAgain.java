@@ -29,6 +29,8 @@ final class FoundAgain {
   /** So many words are not said twice by chance. */
   private static final int ENOUGH = 5;
 
+  private static final int MOST_SHOWN = 80;
+
   private FoundAgain() {}
 
   /** Where a passage is now; empty where it is not to be found. */
@@ -66,8 +68,7 @@ final class FoundAgain {
   }
 
   private static Optional<Marked> in(Spoken spoken, Passage passage, List<String> wanted) {
-    Rational start = passage.span().start().plus(spoken.zero());
-    Rational stop = passage.span().end().plus(spoken.zero());
+    Span was = passage.span().map(spoken.zero()::plus);
     int best = -1;
     int end = -1;
     int times = 0;
@@ -78,8 +79,7 @@ final class FoundAgain {
         continue;
       }
       times++;
-      Span its = spoken.span(i, to);
-      Rational away = Span.later(its.start().minus(start).abs(), its.end().minus(stop).abs());
+      Rational away = away(spoken.span(i, to), was);
       if (best < 0 || away.compareTo(least) < 0) {
         best = i;
         end = to;
@@ -89,7 +89,8 @@ final class FoundAgain {
     if (best >= 0 && least.compareTo(SAME) <= 0) {
       return Optional.of(Marked.of(spoken, best, end));
     }
-    Optional<Marked> alike = alike(spoken, passage, wanted);
+    String read = Phrase.of("was “%s”", Phrase.shortened(passage.text(), MOST_SHOWN));
+    Optional<Marked> alike = alike(spoken, was, wanted, read);
     if (best >= 0 && alike.filter(Marked::isSure).isEmpty()) {
       // Few words are said again anywhere; and what stands where they stood may be these.
       boolean isOne = times == 1 && wanted.size() >= ENOUGH && alike.isEmpty();
@@ -102,6 +103,11 @@ final class FoundAgain {
               isOne));
     }
     return alike;
+  }
+
+  /** How far the farther edge of a span is from where it was. */
+  private static Rational away(Span its, Span was) {
+    return Span.later(its.start().minus(was.start()).abs(), its.end().minus(was.end()).abs());
   }
 
   /** The number behind the last of the wanted words, where they begin at {@code at}; else -1. */
@@ -121,14 +127,12 @@ final class FoundAgain {
   }
 
   /** The words about its time that have most in common with it. */
-  private static Optional<Marked> alike(Spoken spoken, Passage passage, List<String> wanted) {
-    Rational from = passage.span().start().plus(spoken.zero());
-    Rational to = passage.span().end().plus(spoken.zero());
+  private static Optional<Marked> alike(Spoken spoken, Span was, List<String> wanted, String read) {
     List<Integer> near =
-        spoken.around(new Span(from.minus(AROUND), to.plus(AROUND))).stream()
+        spoken.around(new Span(was.start().minus(AROUND), was.end().plus(AROUND))).stream()
             .filter(number -> !spoken.word(number).bare().isEmpty())
             .toList();
-    Optional<Marked> atItsTime = atItsTime(spoken, passage, wanted, near, from, to);
+    Optional<Marked> atItsTime = atItsTime(spoken, was, wanted, near, read);
     if (atItsTime.isPresent()) {
       return atItsTime;
     }
@@ -143,11 +147,12 @@ final class FoundAgain {
       for (int j = i; j < near.size() && j - i < 2 * wanted.size(); j++) {
         common = next(common, wanted, spoken.word(near.get(j)).bare());
         int length = j - i + 1;
-        double share = 2.0 * common[wanted.size()] / (wanted.size() + length);
+        double share = share(common, length);
         Rational away =
-            Span.later(
-                spoken.word(near.get(i)).span().start().minus(from).abs(),
-                spoken.word(near.get(j)).span().end().minus(to).abs());
+            away(
+                new Span(
+                    spoken.word(near.get(i)).span().start(), spoken.word(near.get(j)).span().end()),
+                was);
         if (length >= shortest
             && (share > most || (share == most && away.compareTo(nearest) < 0))) {
           most = share;
@@ -161,25 +166,18 @@ final class FoundAgain {
       return Optional.empty();
     }
     boolean isSure = most >= SAME_WORDS && nearest.compareTo(SAME) <= 0;
-    return Optional.of(
-        new Marked(
-            spoken, first, last + 1, Phrase.of("was “%s”", shortened(passage.text())), isSure));
+    return Optional.of(new Marked(spoken, first, last + 1, read, isSure));
   }
 
   /** The words that are said when it was, where most of them are the same. */
   private static Optional<Marked> atItsTime(
-      Spoken spoken,
-      Passage passage,
-      List<String> wanted,
-      List<Integer> near,
-      Rational from,
-      Rational to) {
+      Spoken spoken, Span was, List<String> wanted, List<Integer> near, String read) {
     List<Integer> inside =
         near.stream()
             .filter(number -> {
               Span span = spoken.word(number).span();
               Rational middle = span.start().plus(span.length().dividedBy(Rational.of(2)));
-              return from.compareTo(middle) < 0 && middle.compareTo(to) < 0;
+              return was.start().compareTo(middle) < 0 && middle.compareTo(was.end()) < 0;
             })
             .toList();
     if (inside.isEmpty() || !spoken.word(inside.getFirst()).isTimed()) {
@@ -193,17 +191,16 @@ final class FoundAgain {
     int behind = inside.getLast() + 1;
     // Where two speak at once, words of the other stand between; those are not meant.
     boolean isOneRow = behind - first <= inside.size() + 1;
-    double share = 2.0 * common[wanted.size()] / (wanted.size() + inside.size());
-    if (share < SAME_WORDS || !isOneRow) {
+    if (share(common, inside.size()) < SAME_WORDS || !isOneRow) {
       return Optional.empty();
     }
-    Span its = spoken.span(first, behind);
-    boolean hasItsEdges =
-        its.start().minus(from).abs().compareTo(SAME) <= 0
-            && its.end().minus(to).abs().compareTo(SAME) <= 0;
-    return Optional.of(
-        new Marked(
-            spoken, first, behind, Phrase.of("was “%s”", shortened(passage.text())), hasItsEdges));
+    boolean hasItsEdges = away(spoken.span(first, behind), was).compareTo(SAME) <= 0;
+    return Optional.of(new Marked(spoken, first, behind, read, hasItsEdges));
+  }
+
+  /** What so many words have in common with the wanted ones, of all of both. */
+  private static double share(int[] common, int length) {
+    return 2.0 * common[common.length - 1] / (common.length - 1 + length);
   }
 
   private static int[] next(int[] before, List<String> wanted, String word) {
@@ -212,9 +209,5 @@ final class FoundAgain {
       row[k] = wanted.get(k - 1).equals(word) ? before[k - 1] + 1 : Math.max(before[k], row[k - 1]);
     }
     return row;
-  }
-
-  private static String shortened(String text) {
-    return text.length() > 80 ? text.substring(0, 79) + "…" : text;
   }
 }

@@ -1,6 +1,10 @@
 package org.oddlot.papercut;
 
+import java.math.RoundingMode;
+import java.util.Optional;
 import org.oddlot.caption.Span;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.Timecode;
 
 /**
  * Words that were marked in a transcript, as they stand there now.
@@ -32,6 +36,30 @@ public record Marked(Spoken spoken, int from, int to, String changed, boolean is
     return spoken.span(from, to);
   }
 
+  /** The timecode of the frame in which they begin, where their source has such. */
+  public Optional<Timecode> label() {
+    return spoken
+        .source()
+        .rate()
+        .map(rate -> RationalTime.ofSeconds(span().start(), rate, RoundingMode.FLOOR))
+        .flatMap(Timecode::ofMedia);
+  }
+
+  /** Whether the first of them is one of others. */
+  public boolean beginsIn(Marked other) {
+    return isOfOne(other) && other.from <= from && from < other.to;
+  }
+
+  /** Whether all of them are among others. */
+  boolean isIn(Marked other) {
+    return isOfOne(other) && other.from <= from && to <= other.to;
+  }
+
+  /** Whether both are of one transcript. */
+  boolean isOfOne(Marked other) {
+    return spoken.name().equals(other.spoken.name());
+  }
+
   /** How they are kept. */
   public Passage passage() {
     Span span = span();
@@ -43,6 +71,6 @@ public record Marked(Spoken spoken, int from, int to, String changed, boolean is
 
   /** Whether other words follow these at once. */
   boolean goesOnIn(Marked next) {
-    return next.spoken.name().equals(spoken.name()) && next.from == to;
+    return isOfOne(next) && next.from == to;
   }
 }

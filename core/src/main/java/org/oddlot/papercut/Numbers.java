@@ -1,7 +1,9 @@
 package org.oddlot.papercut;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -68,8 +70,8 @@ public final class Numbers {
   }
 
   private static List<String> entries(String text) {
-    return java.util.Arrays.stream(
-            text.toLowerCase(java.util.Locale.ROOT)
+    return Arrays.stream(
+            text.toLowerCase(Locale.ROOT)
                 .replaceAll("\\s*[-–—]\\s*", "-")
                 .strip()
                 .split("[,;\\s]+", -1))
@@ -129,7 +131,7 @@ public final class Numbers {
   /** One passage by its numbers; empty where it is not on the page. */
   public static List<String> of(Marked marked, Page page) {
     for (Page.Paragraph paragraph : page.paragraphs()) {
-      if (paragraph.has(marked)) {
+      if (marked.isIn(paragraph.whole())) {
         return List.of(of(marked, paragraph));
       }
     }
@@ -137,7 +139,7 @@ public final class Numbers {
     for (Page.Paragraph paragraph : page.paragraphs()) {
       int from = Math.max(paragraph.from(), marked.from());
       int to = Math.min(paragraph.to(), marked.to());
-      if (paragraph.spoken().name().equals(marked.spoken().name()) && from < to) {
+      if (marked.isOfOne(paragraph.whole()) && from < to) {
         numbers.add(of(Marked.of(paragraph.spoken(), from, to), paragraph));
       }
     }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.oddlot.caption.Span;
 import org.oddlot.material.Sources;
 import org.oddlot.time.Rational;
@@ -16,10 +17,9 @@ import org.oddlot.timeline.Placed;
 /**
  * Text as it is read and printed: numbered paragraphs, whose sentences have letters.
  *
- * @param name what it is the text of
  * @param paragraphs in their order
  */
-public record Page(String name, List<Paragraph> paragraphs) {
+public record Page(List<Paragraph> paragraphs) {
   private static final Pattern ENDS = Pattern.compile(".*[.!?…。！？؟۔।]+[\\p{Pf}\\p{Pe}\"'”’»]*");
 
   /**
@@ -48,12 +48,6 @@ public record Page(String name, List<Paragraph> paragraphs) {
       }
       return sentences;
     }
-
-    boolean has(Marked marked) {
-      return spoken.name().equals(marked.spoken().name())
-          && from <= marked.from()
-          && marked.to() <= to;
-    }
   }
 
   public Page {
@@ -61,23 +55,15 @@ public record Page(String name, List<Paragraph> paragraphs) {
   }
 
   /** The text of transcripts, one behind the other. */
-  public static Page of(String name, List<Spoken> transcripts) {
-    var paragraphs = new ArrayList<Paragraph>();
-    for (Spoken spoken : transcripts) {
-      add(spoken, 0, spoken.size(), paragraphs);
-    }
-    return new Page(name, paragraphs);
+  public static Page of(List<Spoken> transcripts) {
+    return numbered(transcripts.stream().flatMap(spoken -> spoken.turns().stream()));
   }
 
-  /** Words as paragraphs, one for each passage of the transcript that they are in. */
-  private static void add(Spoken spoken, int from, int to, List<Paragraph> paragraphs) {
-    int start = from;
-    for (int i = from; i < to; i++) {
-      if (i + 1 == to || spoken.word(i + 1).turn() != spoken.word(i).turn()) {
-        paragraphs.add(new Paragraph(paragraphs.size() + 1, spoken, start, i + 1));
-        start = i + 1;
-      }
-    }
+  private static Page numbered(Stream<Marked> all) {
+    var paragraphs = new ArrayList<Paragraph>();
+    all.forEach(its ->
+        paragraphs.add(new Paragraph(paragraphs.size() + 1, its.spoken(), its.from(), its.to())));
+    return new Page(paragraphs);
   }
 
   /**
@@ -86,7 +72,7 @@ public record Page(String name, List<Paragraph> paragraphs) {
    * is there once. Clips that run slower, faster or backwards have no text.
    */
   public static Page of(Placed timeline, Sources sources, Ties ties) {
-    record Run(Rational record, Spoken spoken, int from, int to) {}
+    record Run(Rational record, Marked words) {}
     var runs = new ArrayList<Run>();
     Map<String, List<Rational>> known = new HashMap<>();
     List<Cut.Event> events =
@@ -112,7 +98,7 @@ public record Page(String name, List<Paragraph> paragraphs) {
               before.stream()
                   .noneMatch(its -> its.minus(at).abs().compareTo(Rational.of(1, 10)) < 0);
           if (isNew) {
-            runs.add(new Run(at, spoken, from, inside.get(end - 1) + 1));
+            runs.add(new Run(at, Marked.of(spoken, from, inside.get(end - 1) + 1)));
             for (int k = i; k < end; k++) {
               before.add(spoken.word(inside.get(k)).span().start().plus(shift));
             }
@@ -122,9 +108,9 @@ public record Page(String name, List<Paragraph> paragraphs) {
       }
     }
     runs.sort(Comparator.comparing(Run::record));
-    var paragraphs = new ArrayList<Paragraph>();
-    runs.forEach(run -> add(run.spoken, run.from, run.to, paragraphs));
-    return new Page(timeline.object().name(), paragraphs);
+    return numbered(
+        runs.stream()
+            .flatMap(run -> run.words.spoken().turns(run.words.from(), run.words.to()).stream()));
   }
 
   /** The words most of which are in a clip. */
@@ -149,7 +135,6 @@ public record Page(String name, List<Paragraph> paragraphs) {
   /** What of it one transcript says, under the same numbers. */
   public Page only(Spoken spoken) {
     return new Page(
-        spoken.name(),
         paragraphs.stream().filter(each -> each.spoken.name().equals(spoken.name())).toList());
   }
 }

@@ -90,12 +90,7 @@ public record PaperCutTimeline(int handles, boolean inPauses, String camera) {
   private Laid laid(Marked passage, Material material) {
     TimeRange range = range(passage);
     Source source = passage.spoken().source();
-    RationalTime more = RationalTime.of(handles, range.start().rate());
-    TimeRange its =
-        within(
-            range.start().minus(more),
-            range.endExclusive().plus(more),
-            source.range().orElseThrow());
+    TimeRange its = StringOut.withHandles(range, source, handles);
     StringOut.Piece piece =
         angle(source, its, material)
             .orElse(new StringOut.Piece(source, passage.spoken().clip(), its));
@@ -140,22 +135,17 @@ public record PaperCutTimeline(int handles, boolean inPauses, String camera) {
   }
 
   private static List<Turn> turns(Marked words, Rational later) {
-    var turns = new ArrayList<Turn>();
     Spoken spoken = words.spoken();
-    int start = words.from();
-    for (int i = words.from(); i < words.to(); i++) {
-      if (i + 1 == words.to() || spoken.word(i + 1).turn() != spoken.word(i).turn()) {
-        Span span = spoken.span(start, i + 1).map(later::plus);
-        List<Word> its =
-            spoken.words().subList(start, i + 1).stream()
-                .map(said ->
-                    said.isTimed()
-                        ? said.word().withSpan(Optional.of(said.span().map(later::plus)))
-                        : said.word())
-                .toList();
-        turns.add(new Turn(spoken.word(i).speaker(), span, its));
-        start = i + 1;
-      }
+    var turns = new ArrayList<Turn>();
+    for (Marked each : spoken.turns(words.from(), words.to())) {
+      List<Word> its =
+          spoken.words().subList(each.from(), each.to()).stream()
+              .map(said ->
+                  said.isTimed()
+                      ? said.word().withSpan(Optional.of(said.span().map(later::plus)))
+                      : said.word())
+              .toList();
+      turns.add(new Turn(each.speaker(), each.span().map(later::plus), its));
     }
     return turns;
   }

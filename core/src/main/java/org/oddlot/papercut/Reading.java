@@ -1,5 +1,6 @@
 package org.oddlot.papercut;
 
+import java.util.List;
 import java.util.Optional;
 import org.oddlot.compare.TimelinePairs;
 import org.oddlot.material.Material;
@@ -19,8 +20,8 @@ public record Reading(Ties ties, Page page, Page shown) {
    * @param text a transcript or a timeline by its name; all transcripts where it is empty
    */
   public static Reading of(Material material, String saidIn, String text) {
-    Ties ties = Ties.of(material, saidIn);
-    Page all = Page.of("", ties.spoken());
+    Ties ties = saidIn.isBlank() ? Ties.in(material) : Ties.of(material, saidIn);
+    Page all = Page.of(ties.spoken());
     if (text.isEmpty()) {
       return new Reading(ties, all, all);
     }
@@ -33,7 +34,7 @@ public record Reading(Ties ties, Page page, Page shown) {
             .filter(side -> side.name().equals(text))
             .findFirst()
             .map(side -> Page.of(side.place(), material.sources(), ties))
-            .orElseGet(() -> new Page(text, java.util.List.of()));
+            .orElseGet(() -> new Page(List.of()));
     return new Reading(ties, page, page);
   }
 

@@ -167,6 +167,24 @@ public final class Spoken {
     return text.toString();
   }
 
+  /** All of them, a passage of the transcript each. */
+  public List<Marked> turns() {
+    return turns(0, size());
+  }
+
+  /** Some of them, one for each passage of the transcript that they are in. */
+  List<Marked> turns(int from, int to) {
+    var turns = new ArrayList<Marked>();
+    int start = from;
+    for (int i = from; i < to; i++) {
+      if (i + 1 == to || words.get(i + 1).turn() != words.get(i).turn()) {
+        turns.add(Marked.of(this, start, i + 1));
+        start = i + 1;
+      }
+    }
+    return turns;
+  }
+
   /** When some of them are said: from the first that begins to the last that ends. */
   public Span span(int from, int to) {
     Span all = words.get(from).span();

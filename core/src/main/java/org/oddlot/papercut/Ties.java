@@ -12,11 +12,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.oddlot.caption.NameList;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Transcript;
 import org.oddlot.caption.Turn;
+import org.oddlot.material.Derived;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.stringout.Logged;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
@@ -35,8 +38,18 @@ public record Ties(List<Spoken> spoken, Map<String, String> left) {
 
   private static final int SHORTEST_NAME = 3;
 
+  private static final Derived<Ties> ALL =
+      Derived.of(
+          Set.of(TimelineFile.class, NameList.class, Transcript.class, SaidIn.class),
+          material -> of(material, material.one(SaidIn.class).map(SaidIn::text).orElse("")));
+
   public Ties {
     spoken = List.copyOf(spoken);
+  }
+
+  /** The transcripts of a lot, with what was said of them by hand. */
+  public static Ties in(Material material) {
+    return material.derive(ALL);
   }
 
   /**

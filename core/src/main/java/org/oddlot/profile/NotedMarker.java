@@ -13,4 +13,9 @@ import org.oddlot.time.TimeRange;
  * @param range where, in the time of what it lies on
  */
 public record NotedMarker(
-    Optional<MarkerKind> kind, String name, String category, String text, TimeRange range) {}
+    Optional<MarkerKind> kind, String name, String category, String text, TimeRange range) {
+  /** Whether it is for this. */
+  public boolean isOf(MarkerKind its) {
+    return kind.filter(its::equals).isPresent();
+  }
+}

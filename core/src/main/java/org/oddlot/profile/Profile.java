@@ -88,6 +88,11 @@ public record Profile(
         .orElse(timeline);
   }
 
+  /** What a kind of markers is called where this profile keeps it. */
+  public String word(MarkerKind kind) {
+    return kinds.getOrDefault(kind, kind.word());
+  }
+
   /** What a marker says, on whatever it lies: a clip, a track or a stack. */
   public NotedMarker noted(Marker marker) {
     String word = markerText(marker, Field.MARKER_KIND);

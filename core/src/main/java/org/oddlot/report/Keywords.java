@@ -58,7 +58,7 @@ final class Keywords implements Report {
             }
             for (Marker marker : clip.markers()) {
               NotedMarker noted = profile.noted(marker);
-              if (noted.kind().filter(MarkerKind.KEYWORD::equals).isPresent()) {
+              if (noted.isOf(MarkerKind.KEYWORD)) {
                 lines.add(
                     line(
                         marker.name(),

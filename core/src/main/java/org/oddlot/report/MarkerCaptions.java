@@ -2,11 +2,12 @@ package org.oddlot.report;
 
 import java.math.RoundingMode;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
+import java.util.NavigableMap;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
-import org.oddlot.caption.Span;
 import org.oddlot.caption.Timebase;
 import org.oddlot.compare.TimelinePairs;
 import org.oddlot.compare.Version;
@@ -14,7 +15,6 @@ import org.oddlot.marker.CutMarker;
 import org.oddlot.material.Material;
 import org.oddlot.profile.Profile;
 import org.oddlot.time.Rational;
-import org.oddlot.time.Timecode;
 
 /** The markers of timelines as captions, by record timecode: to be seen over the cut. */
 public final class MarkerCaptions {
@@ -41,59 +41,37 @@ public final class MarkerCaptions {
     return all;
   }
 
+  /** Those of one moment stand below each other. */
   private static Captions of(Version version) {
-    List<CutMarker> markers =
-        CutMarker.in(version).stream().sorted(Comparator.comparingLong(CutMarker::in)).toList();
+    NavigableMap<Long, List<CutMarker>> byMoment = new TreeMap<>();
+    for (CutMarker marker : CutMarker.in(version)) {
+      byMoment.computeIfAbsent(marker.in(), _ -> new ArrayList<>(1)).add(marker);
+    }
     Profile profile = version.document().profile();
-    Timecode first = version.label(0);
     long readable =
         LONG_ENOUGH.dividedBy(version.rate().frameDuration()).rounded(RoundingMode.HALF_UP);
     var captions = new ArrayList<Caption>();
-    for (int i = 0; i < markers.size(); i++) {
-      CutMarker marker = markers.get(i);
-      long until = Math.max(marker.out(), marker.in() + readable);
-      long in = marker.in();
-      long next =
-          markers.subList(i + 1, markers.size()).stream()
-              .mapToLong(CutMarker::in)
-              .filter(each -> each > in)
-              .findFirst()
-              .orElse(until);
+    byMoment.forEach((in, markers) -> {
+      long out = markers.stream().mapToLong(CutMarker::out).max().orElse(in);
+      long until = Math.max(out, in + readable);
+      Long next = byMoment.higherKey(in);
       captions.add(
           Caption.of(
-              Integer.toString(i + 1),
+              Integer.toString(captions.size() + 1),
               seconds(version, in),
-              seconds(version, Math.min(until, next)),
-              profile.words(marker.marker())));
-    }
+              seconds(version, next == null ? until : Math.min(until, next)),
+              markers.stream()
+                  .map(marker -> profile.words(marker.marker()))
+                  .collect(Collectors.joining("\n"))));
+    });
     return Captions.made(
         version.name(),
         "",
-        new Timebase.Frames(version.rate(), first.dropFrame()),
-        together(captions));
+        new Timebase.Frames(version.rate(), version.label(0).dropFrame()),
+        captions);
   }
 
   private static Rational seconds(Version version, long frame) {
     return version.label(frame).toRationalTime().seconds();
-  }
-
-  /** Those of one moment stand below each other. */
-  private static List<Caption> together(List<Caption> captions) {
-    var all = new ArrayList<Caption>();
-    for (Caption each : captions) {
-      Caption last = all.isEmpty() ? null : all.getLast();
-      if (last != null && last.start().equals(each.start())) {
-        all.set(
-            all.size() - 1,
-            Caption.of(
-                last.id(),
-                last.start(),
-                Span.later(last.end(), each.end()),
-                last.text().plain() + "\n" + each.text().plain()));
-      } else {
-        all.add(each);
-      }
-    }
-    return all;
   }
 }

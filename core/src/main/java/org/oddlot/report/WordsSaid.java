@@ -1,20 +1,15 @@
 package org.oddlot.report;
 
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.oddlot.compare.TimelinePairs;
 import org.oddlot.material.Material;
 import org.oddlot.papercut.Marked;
 import org.oddlot.papercut.Numbers;
 import org.oddlot.papercut.Page;
-import org.oddlot.papercut.Reading;
-import org.oddlot.papercut.Spoken;
+import org.oddlot.papercut.Ties;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
-import org.oddlot.time.RationalTime;
-import org.oddlot.time.Timecode;
 
 /**
  * What is said, sentence by sentence, with the numbers that a paper cut is typed by: all
@@ -54,12 +49,11 @@ final class WordsSaid implements Report {
   @Override
   public List<Line> lines(Scope scope) {
     Material material = scope.material();
-    Reading reading = material.one(Reading.class).orElseGet(() -> Reading.of(material, "", ""));
+    Ties ties = Ties.in(material);
     var lines = new ArrayList<Line>();
-    Page all = Page.of("", reading.ties().spoken());
-    all.paragraphs().forEach(each -> add(each.spoken().name(), each, lines));
+    Page.of(ties.spoken()).paragraphs().forEach(each -> add(each.spoken().name(), each, lines));
     for (TimelinePairs.Side side : TimelinePairs.in(material)) {
-      Page.of(side.place(), material.sources(), reading.ties())
+      Page.of(side.place(), material.sources(), ties)
           .paragraphs()
           .forEach(each -> add(side.name(), each, lines));
     }
@@ -78,18 +72,10 @@ final class WordsSaid implements Report {
                   sentences.size() == 1
                       ? Integer.toString(paragraph.number())
                       : paragraph.number() + Numbers.letter(i))
-              .label("source_in", label(paragraph.spoken(), sentence))
+              .label("source_in", sentence.label())
               .text("speaker", i == 0 ? sentence.speaker() : "")
               .text("words", sentence.text())
               .line());
     }
-  }
-
-  private static Optional<Timecode> label(Spoken spoken, Marked sentence) {
-    return spoken
-        .source()
-        .rate()
-        .flatMap(rate ->
-            Shots.label(RationalTime.ofSeconds(sentence.span().start(), rate, RoundingMode.FLOOR)));
   }
 }

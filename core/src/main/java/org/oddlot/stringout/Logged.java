@@ -112,8 +112,7 @@ public record Logged(
     Profile profile = placed.profile();
     for (Marker marker : clip.markers()) {
       NotedMarker noted = profile.noted(marker);
-      if (noted.kind().filter(MarkerKind.KEYWORD::equals).isPresent()
-          && noted.range().duration().value() > 0) {
+      if (noted.isOf(MarkerKind.KEYWORD) && noted.range().duration().value() > 0) {
         logged.add(keyword(source, placed, noted.range(), noted.name(), noted.category(), people));
       }
     }

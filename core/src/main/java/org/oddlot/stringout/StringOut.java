@@ -114,7 +114,11 @@ public record StringOut(
   public static List<Piece> pieces(List<Logged> logged, Wanted wanted) {
     List<Piece> pieces =
         angle(logged, wanted.camera).stream()
-            .map(each -> new Piece(each.source(), each.clip(), withHandles(each, wanted.handles)))
+            .map(each ->
+                new Piece(
+                    each.source(),
+                    each.clip(),
+                    withHandles(each.range(), each.source(), wanted.handles)))
             .toList();
     if (wanted.join) {
       pieces = joined(pieces);
@@ -154,12 +158,12 @@ public record StringOut(
             logged.range().start().seconds(), logged.range().endExclusive().seconds());
   }
 
-  private static TimeRange withHandles(Logged logged, int handles) {
-    TimeRange range = logged.range();
+  /** A range with frames before and behind it, as far as its source has them. */
+  public static TimeRange withHandles(TimeRange range, Source source, int handles) {
     RationalTime some = RationalTime.of(handles, range.start().rate());
     RationalTime from = range.start().minus(some);
     RationalTime to = range.endExclusive().plus(some);
-    Optional<TimeRange> there = logged.source().range();
+    Optional<TimeRange> there = source.range();
     if (there.isPresent()) {
       from = from.isBefore(there.get().start()) ? there.get().start() : from;
       to = to.isAfter(there.get().endExclusive()) ? there.get().endExclusive() : to;

@@ -16,13 +16,16 @@ import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.material.Group;
+import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Gap;
@@ -88,6 +91,22 @@ public final class StringOutTimeline {
   public static Optional<String> of(Timeline timeline) {
     JsonObject noted = timeline.metadata().object("oddlot");
     return noted.string("kind").filter(KIND::equals).flatMap(_ -> noted.string("of"));
+  }
+
+  /** Where timelines lie that were made of string-outs before, by the keys of these. */
+  public static Map<String, Address> in(Material material) {
+    Map<String, Address> before = new HashMap<>();
+    for (TimelineFile document : material.documents()) {
+      Placed.root(document.root())
+          .walk(placed -> {
+            if (placed.object() instanceof Timeline timeline) {
+              of(timeline)
+                  .ifPresent(key ->
+                      before.computeIfAbsent(key, _ -> material.address(document.name(), placed)));
+            }
+          });
+    }
+    return before;
   }
 
   /** The pieces that a timeline was made of, those that were thrown away since as well. */

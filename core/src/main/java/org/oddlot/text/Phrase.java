@@ -11,6 +11,11 @@ public final class Phrase {
 
   private Phrase() {}
 
+  /** A text of so many letters at the most; one that is longer ends in an ellipsis. */
+  public static String shortened(String text, int most) {
+    return text.length() > most ? text.substring(0, most - 1) + "…" : text;
+  }
+
   /** {@code pattern} with {@code values} filled in, as {@link String#format} does it. */
   @FormatMethod
   public static String of(@FormatString String pattern, @Nullable Object... values) {

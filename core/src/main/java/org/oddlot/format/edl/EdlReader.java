@@ -199,7 +199,7 @@ final class EdlReader {
   }
 
   private void bad(int line, String text, String why) {
-    String shown = text.length() > 60 ? text.substring(0, 59) + "…" : text;
+    String shown = Phrase.shortened(text, 60);
     problems.warning(
         "line " + line,
         Phrase.of("\"%s\" is not understood: %s. It is kept as a note.", shown, why),

@@ -11,6 +11,15 @@ public final class BookFormats {
 
   private BookFormats() {}
 
+  /**
+   * The one whose files end so.
+   *
+   * @param ending with the dot
+   */
+  public static Optional<BookFormat> ofEnding(String ending) {
+    return of(ending.replaceFirst("^\\.", ""));
+  }
+
   /** The one of this key. */
   public static Optional<BookFormat> of(String key) {
     return ALL.stream().filter(format -> format.key().equals(key)).findFirst();

@@ -14,12 +14,10 @@ import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
 import org.oddlot.profile.MarkerKind;
-import org.oddlot.profile.NotedMarker;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 import org.oddlot.time.Timecode;
 import org.oddlot.timeline.Address;
-import org.oddlot.timeline.Marker;
 
 /**
  * A marker, and where it comes to stand.
@@ -132,11 +130,7 @@ public record MarkerFinding(
 
   /** Whether it is a note, which is something to do. */
   public boolean isNote() {
-    return was(carried.from().marker()).kind().filter(MarkerKind.NOTE::equals).isPresent();
-  }
-
-  private NotedMarker was(Marker marker) {
-    return to.document().profile().noted(marker);
+    return to.document().profile().noted(carried.from().marker()).isOf(MarkerKind.NOTE);
   }
 
   /**

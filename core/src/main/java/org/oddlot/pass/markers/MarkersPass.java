@@ -43,7 +43,6 @@ import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Address;
-import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Item;
 import org.oddlot.timeline.Marker;
@@ -279,16 +278,9 @@ public final class MarkersPass implements Pass<MarkerFinding> {
 
   /** The notes that the cut has already: they stay where they are, and can be ticked off. */
   private static void own(Version version, List<Told> all) {
+    Profile profile = version.document().profile();
     for (CutMarker each : CutMarker.in(version)) {
-      boolean isNote =
-          version
-              .document()
-              .profile()
-              .noted(each.marker())
-              .kind()
-              .filter(MarkerKind.NOTE::equals)
-              .isPresent();
-      if (isNote) {
+      if (profile.noted(each.marker()).isOf(MarkerKind.NOTE)) {
         all.add(
             new Told(
                 new Carried(
@@ -410,16 +402,7 @@ public final class MarkersPass implements Pass<MarkerFinding> {
                         marker(finding, place, places.size() > 1 ? i + 1 : 0, places.size()),
                         Optional.ofNullable(numbers.get(finding))),
                     finding.doneBy(reviewed.chosen()));
-        edits
-            .computeIfAbsent(finding.to().document().name(), _ -> new Edits())
-            .change(
-                target,
-                object ->
-                    switch (object) {
-                      case Clip clip -> clip.plusMarker(marker);
-                      case Stack stack -> stack.withMarkers(with(stack.markers(), marker));
-                      default -> object;
-                    });
+        change(finding, target, markers -> with(markers, marker), edits);
         claims.add(new Applied.Claim(target.identity(), "markers", reviewed.reason()));
       }
     }
@@ -430,11 +413,14 @@ public final class MarkersPass implements Pass<MarkerFinding> {
   private static Map<MarkerFinding, Integer> numbers(List<Reviewed<MarkerFinding>> accepted) {
     Map<MarkerFinding, Integer> numbers = new HashMap<>();
     Map<Address, Integer> last = new HashMap<>();
+    record First(MarkerFinding finding, long in) {}
     accepted.stream()
-        .filter(each -> each.finding().carried().fate() != Fate.THERE && !places(each).isEmpty())
-        .sorted(Comparator.comparingLong(each -> places(each).getFirst().in()))
-        .forEach(each ->
-            numbers.put(each.finding(), last.merge(each.finding().timeline(), 1, Integer::sum)));
+        .filter(each -> each.finding().carried().fate() != Fate.THERE)
+        .flatMap(each ->
+            places(each).stream().limit(1).map(place -> new First(each.finding(), place.in())))
+        .sorted(Comparator.comparingLong(First::in))
+        .forEach(first ->
+            numbers.put(first.finding, last.merge(first.finding.timeline(), 1, Integer::sum)));
     return numbers;
   }
 
@@ -457,18 +443,28 @@ public final class MarkersPass implements Pass<MarkerFinding> {
       return;
     }
     TimelineObject holder = finding.carried().from().holder().object();
-    UnaryOperator<List<Marker>> ticked =
-        markers -> markers.stream().map(each -> each == marker ? after : each).toList();
+    change(
+        finding,
+        holder,
+        markers -> markers.stream().map(each -> each == marker ? after : each).toList(),
+        edits);
+    claims.add(new Applied.Claim(marker.identity(), "", reviewed.reason()));
+    claims.add(new Applied.Claim(holder.identity(), "markers", reviewed.reason()));
+  }
+
+  private static void change(
+      MarkerFinding finding,
+      TimelineObject holder,
+      UnaryOperator<List<Marker>> changed,
+      Map<String, Edits> edits) {
     edits
         .computeIfAbsent(finding.to().document().name(), _ -> new Edits())
         .change(
             holder,
             object ->
                 object instanceof Item item
-                    ? item.withMarkers(ticked.apply(item.markers()))
+                    ? item.withMarkers(changed.apply(item.markers()))
                     : object);
-    claims.add(new Applied.Claim(marker.identity(), "", reviewed.reason()));
-    claims.add(new Applied.Claim(holder.identity(), "markers", reviewed.reason()));
   }
 
   private static List<Marker> with(List<Marker> markers, Marker more) {

@@ -73,14 +73,16 @@ public record PaperCutFinding(
     Set<String> doubts = new LinkedHashSet<>(resolved.lost());
     for (Marked marked : resolved.passages()) {
       if (!marked.isSure()) {
-        doubts.add("“" + shortened(marked.text()) + "” " + marked.changed());
+        doubts.add("“" + Phrase.shortened(marked.text(), LONGEST) + "” " + marked.changed());
       }
       if (!marked.spoken().doubt().isEmpty()) {
         doubts.add(marked.spoken().name() + ": " + marked.spoken().doubt());
       }
       if (!marked.spoken().isTimed(marked.from(), marked.to())) {
         doubts.add(
-            "“" + shortened(marked.text()) + "” has no times of its own, only its paragraph has");
+            "“"
+                + Phrase.shortened(marked.text(), LONGEST)
+                + "” has no times of its own, only its paragraph has");
       }
     }
     return List.copyOf(doubts);
@@ -113,14 +115,10 @@ public record PaperCutFinding(
               each.words().speaker().isEmpty()
                   ? each.words().spoken().name()
                   : each.words().speaker(),
-              shortened(each.words().text()),
+              Phrase.shortened(each.words().text(), LONGEST),
               Timecode.ofMedia(each.piece().range().start()).map(Timecode::toString).orElse("")));
     }
     doubts().forEach(doubt -> evidence.add(new Evidence("but", doubt, "")));
     return evidence;
-  }
-
-  private static String shortened(String text) {
-    return text.length() > LONGEST ? text.substring(0, LONGEST - 1) + "…" : text;
   }
 }

@@ -3,11 +3,11 @@ package org.oddlot.pass.papercut;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.oddlot.caption.CaptionMaker;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Guideline;
@@ -25,6 +25,7 @@ import org.oddlot.papercut.Numbers;
 import org.oddlot.papercut.PaperCut;
 import org.oddlot.papercut.PaperCutTimeline;
 import org.oddlot.papercut.Reading;
+import org.oddlot.papercut.SaidIn;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
@@ -38,6 +39,7 @@ import org.oddlot.stringout.StringOutTimeline;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
+import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
@@ -154,7 +156,7 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
     }
     var findings = new ArrayList<PaperCutFinding>();
     var remarks = new ArrayList<Analysis.Remark>();
-    Map<String, Timeline> before = before(material);
+    Map<String, Address> before = StringOutTimeline.in(material);
     var keys = new HashSet<String>();
     for (Map.Entry<String, PaperCut> entry : cuts.entrySet()) {
       request.progress().check();
@@ -169,7 +171,7 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
         continue;
       }
       List<PaperCutTimeline.Laid> laid = laying(settings).pieces(resolved.passages(), material);
-      if (wasMade(out(cut.name(), key, laid), before)) {
+      if (wasMade(out(cut.name(), key, laid), before, material)) {
         remarks.add(remark(cut.name(), "was made before, and nothing of it has changed"));
         continue;
       }
@@ -196,23 +198,13 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
         name, BIN, key, "", laid.stream().map(PaperCutTimeline.Laid::piece).toList());
   }
 
-  /** Timelines that were made of text before, by their keys. */
-  private static Map<String, Timeline> before(Material material) {
-    Map<String, Timeline> before = new LinkedHashMap<>();
-    for (TimelinePairs.Side side : TimelinePairs.in(material)) {
-      if (side.place().object() instanceof Timeline timeline) {
-        StringOutTimeline.of(timeline).ifPresent(key -> before.putIfAbsent(key, timeline));
-      }
-    }
-    return before;
-  }
-
-  private static boolean wasMade(StringOut out, Map<String, Timeline> before) {
+  private static boolean wasMade(StringOut out, Map<String, Address> before, Material material) {
+    Set<String> pieces =
+        out.pieces().stream().map(StringOut.Piece::key).collect(Collectors.toSet());
     return Optional.ofNullable(before.get(out.key()))
-        .filter(timeline ->
-            StringOutTimeline.pieces(timeline)
-                .equals(
-                    new LinkedHashSet<>(out.pieces().stream().map(StringOut.Piece::key).toList())))
+        .flatMap(material::at)
+        .map(placed -> StringOutTimeline.pieces((Timeline) placed.object()))
+        .filter(made -> made.equals(pieces))
         .isPresent();
   }
 
@@ -222,7 +214,7 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
     Map<String, List<TimelineObject>> made = new LinkedHashMap<>();
     var claims = new ArrayList<Applied.Claim>();
     Set<String> names = new HashSet<>();
-    TimelinePairs.in(material).forEach(side -> names.add(side.place().object().name()));
+    TimelinePairs.in(material).forEach(side -> names.add(side.name()));
     for (Reviewed<PaperCutFinding> reviewed : accepted) {
       request.progress().check();
       PaperCutFinding finding = reviewed.finding();
@@ -241,8 +233,10 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
           .ifPresent(
               its -> claims.add(new Applied.Claim(its.identity(), "", "a bin for paper cuts")));
     });
-    Reading reading = reading(material, request.settings());
-    return new Applied(bin.added().with(Reading.class, List.of(reading)), claims);
+    String said = request.settings().get(SAID_IN);
+    Material added = bin.added();
+    return new Applied(
+        said.isBlank() ? added : added.with(SaidIn.class, List.of(new SaidIn(said))), claims);
   }
 
   private static Timeline timeline(PaperCutFinding finding, Material material, Settings settings) {

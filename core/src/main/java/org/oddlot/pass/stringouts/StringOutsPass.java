@@ -28,8 +28,7 @@ import org.oddlot.material.Group;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
 import org.oddlot.material.TimelineFile;
-import org.oddlot.papercut.Page;
-import org.oddlot.papercut.Reading;
+import org.oddlot.papercut.Marked;
 import org.oddlot.papercut.Spoken;
 import org.oddlot.papercut.Ties;
 import org.oddlot.pass.Analysis;
@@ -173,7 +172,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
     var findings = new ArrayList<StringOutFinding>();
     var remarks = new ArrayList<Analysis.Remark>();
     StringOuts outs = outs(material, settings);
-    Map<String, Address> made = before(material);
+    Map<String, Address> made = StringOutTimeline.in(material);
     Map<StringOut, Kept> kept = found(request, remarks);
     for (StringOut out : Stream.concat(kept.keySet().stream(), outs.outs().stream()).toList()) {
       request.progress().check();
@@ -303,19 +302,13 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
         .anyMatch(marker ->
             marker.name().equals(keyword)
                 && marker.markedRange().equals(piece.range())
-                && piece
-                    .clip()
-                    .profile()
-                    .noted(marker)
-                    .kind()
-                    .filter(MarkerKind.KEYWORD::equals)
-                    .isPresent());
+                && piece.clip().profile().noted(marker).isOf(MarkerKind.KEYWORD));
   }
 
   private static Marker keyword(StringOut.Piece piece, String keyword) {
     Profile profile = piece.clip().profile();
-    String kind = profile.kinds().getOrDefault(MarkerKind.KEYWORD, MarkerKind.KEYWORD.word());
-    JsonObject metadata = profile.with(JsonObject.EMPTY, Field.MARKER_KIND, kind);
+    JsonObject metadata =
+        profile.with(JsonObject.EMPTY, Field.MARKER_KIND, profile.word(MarkerKind.KEYWORD));
     return Marker.of(
         keyword, piece.range(), "", profile.with(metadata, Field.MARKER_CATEGORY, FOUND_IN));
   }
@@ -355,19 +348,17 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
             .filter(each -> each.kind() == Logged.Kind.PERSON)
             .map(each -> each.source().id() + "\n" + each.key())
             .collect(Collectors.toSet());
-    Ties ties =
-        material.one(Reading.class).map(Reading::ties).orElseGet(() -> Ties.of(material, ""));
-    for (Spoken spoken : ties.spoken()) {
+    for (Spoken spoken : Ties.in(material).spoken()) {
       Source source = spoken.source();
-      for (Page.Paragraph paragraph : Page.of("", List.of(spoken)).paragraphs()) {
-        String speaker = paragraph.whole().speaker();
+      for (Marked turn : spoken.turns()) {
+        String speaker = turn.speaker();
         // A machine gives numbers; these are nobody.
         boolean isSomebody =
             !speaker.isEmpty() && !speaker.matches(".*\\d|(?i)(unknown|speaker).*");
         if (isSomebody
             && spoken.doubt().isEmpty()
             && !known.contains(source.id() + "\n" + speaker)) {
-          Span span = paragraph.whole().span();
+          Span span = turn.span();
           range(source, Optional.of(new Passage.Stretch(span.start(), span.end())))
               .ifPresent(range ->
                   all.add(
@@ -405,22 +396,6 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
         .replace("{category}", out.category())
         .replace("{pieces}", Integer.toString(out.pieces().size()))
         .replace("{length}", out.length().replace(':', '.'));
-  }
-
-  /** Where timelines lie that were made before, by the keys of their string-outs. */
-  private static Map<String, Address> before(Material material) {
-    Map<String, Address> before = new HashMap<>();
-    for (TimelineFile document : material.documents()) {
-      Placed.root(document.root())
-          .walk(placed -> {
-            if (placed.object() instanceof Timeline timeline) {
-              StringOutTimeline.of(timeline)
-                  .ifPresent(key ->
-                      before.computeIfAbsent(key, _ -> material.address(document.name(), placed)));
-            }
-          });
-    }
-    return before;
   }
 
   @Override

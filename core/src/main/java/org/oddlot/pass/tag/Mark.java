@@ -25,8 +25,7 @@ public record Mark(
   Marker toMarker(Profile profile) {
     TimeRange where = range.orElseThrow();
     JsonObject metadata = JsonObject.EMPTY;
-    metadata =
-        put(metadata, profile, Field.MARKER_KIND, profile.kinds().getOrDefault(kind, kind.word()));
+    metadata = put(metadata, profile, Field.MARKER_KIND, profile.word(kind));
     metadata = put(metadata, profile, Field.MARKER_CATEGORY, category);
     metadata = put(metadata, profile, Field.MARKER_TEXT, text);
     metadata =
@@ -44,7 +43,7 @@ public record Mark(
         profile.place(Field.MARKER_KIND).flatMap(p -> p.text(marker.metadata())).orElse("");
     return marker.name().equals(name)
         && range.filter(marker.markedRange()::equals).isPresent()
-        && theirKind.equals(profile.kinds().getOrDefault(kind, kind.word()));
+        && theirKind.equals(profile.word(kind));
   }
 
   /** The keyword as an element of a clip's list of keywords. */

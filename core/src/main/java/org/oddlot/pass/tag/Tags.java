@@ -136,7 +136,7 @@ final class Tags {
 
   private static String head(String text) {
     String line = text.lines().findFirst().orElse("");
-    return line.length() <= LONGEST_HEAD ? line : line.substring(0, LONGEST_HEAD - 1) + "…";
+    return Phrase.shortened(line, LONGEST_HEAD);
   }
 
   /** The part of the source that an entry is about; one frame where it gives no end. */

@@ -324,7 +324,7 @@ final class Planner {
   }
 
   private static String shortened(String words) {
-    return words.length() > 30 ? words.substring(0, 29) + "…" : words;
+    return Phrase.shortened(words, 30);
   }
 
   private static Area body(SetTitle title) {

@@ -160,11 +160,7 @@ final class FindBench implements Bench {
     }
     int turn = asked.incrementAndGet();
     FindIndex of = index.get();
-    List<Question> all =
-        Stream.concat(questions.stream(), Stream.of(words.getText()))
-            .filter(text -> !text.isBlank() && !VALUE.matcher(text).matches())
-            .map(Question::parse)
-            .toList();
+    List<Question> all = asked();
     List<Found.Where> chosen = List.copyOf(where);
     place
         .session()
@@ -178,6 +174,17 @@ final class FindBench implements Bench {
                 found.ifPresent(this::show);
               }
             });
+  }
+
+  /** What was typed so far, the last not taken yet; a value that is being typed is none of it. */
+  private List<String> typed() {
+    return Stream.concat(questions.stream(), Stream.of(words.getText()))
+        .filter(text -> !text.isBlank() && !VALUE.matcher(text).matches())
+        .toList();
+  }
+
+  private List<Question> asked() {
+    return typed().stream().map(Question::parse).toList();
   }
 
   private void show(Found found) {
@@ -274,12 +281,7 @@ final class FindBench implements Bench {
   /** The text with what was looked for standing out. */
   private TextFlow marked(Passage hit) {
     var flow = new TextFlow();
-    List<Question> all =
-        Stream.concat(questions.stream(), Stream.of(words.getText()))
-            .filter(text -> !text.isBlank())
-            .map(Question::parse)
-            .toList();
-    for (Marks.Piece piece : Marks.in(hit.text(), hit.language(), all)) {
+    for (Marks.Piece piece : Marks.in(hit.text(), hit.language(), asked())) {
       var text = new Text(piece.text());
       text.getStyleClass().add(piece.isHit() ? "hit" : "plain-text");
       flow.getChildren().add(text);
@@ -290,8 +292,7 @@ final class FindBench implements Bench {
 
   /** What was looked for so far. */
   private Search search(Search.Becomes becomes) {
-    return Search.of(
-        Stream.concat(questions.stream(), Stream.of(words.getText())).toList(), where, becomes);
+    return Search.of(typed(), where, becomes);
   }
 
   private List<Instruction> kept() {
@@ -300,6 +301,7 @@ final class FindBench implements Bench {
 
   /** Keeps what is looked for, and makes something of what it finds. */
   private void keep(Search.Becomes becomes) {
+    takeValue();
     Search search = search(becomes);
     if (search.isEmpty()) {
       place.session().tell("Look for something first; all there is would be no string-out.");
@@ -436,14 +438,21 @@ final class FindBench implements Bench {
 
   /** From now on everything is looked for within what was found. */
   private void narrow() {
-    Matcher value = VALUE.matcher(words.getText());
-    if (value.matches()) {
-      words.clear();
-      choose(value.group(1), value.group(2).strip());
-    } else if (!words.getText().isBlank()) {
+    if (!takeValue() && !words.getText().isBlank()) {
       questions.add(words.getText().strip() + " ");
       words.clear();
     }
+  }
+
+  /** Chooses the value that is typed, if it is one. */
+  private boolean takeValue() {
+    Matcher value = VALUE.matcher(words.getText());
+    if (!value.matches()) {
+      return false;
+    }
+    words.clear();
+    choose(value.group(1), value.group(2).strip());
+    return true;
   }
 
   /** Takes the last step back. */

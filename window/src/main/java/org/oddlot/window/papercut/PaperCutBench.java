@@ -24,7 +24,6 @@ import org.oddlot.material.Material;
 import org.oddlot.papercut.Marked;
 import org.oddlot.papercut.Numbers;
 import org.oddlot.papercut.PaperCut;
-import org.oddlot.papercut.PaperCutTimeline;
 import org.oddlot.papercut.Reading;
 import org.oddlot.papercut.Spoken;
 import org.oddlot.pass.Decision;
@@ -37,7 +36,6 @@ import org.oddlot.pass.papercut.PaperCutPass;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
-import org.oddlot.time.RationalTime;
 import org.oddlot.time.Timecode;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Bench;
@@ -358,13 +356,7 @@ final class PaperCutBench implements Bench {
     if (!rows.isFocused() && at.isPresent()) {
       int found = -1;
       for (int i = 0; i < passages.size() && found < 0; i++) {
-        Marked its = passages.get(i);
-        found =
-            its.spoken().name().equals(at.get().spoken().name())
-                    && its.from() <= at.get().from()
-                    && at.get().from() < its.to()
-                ? i
-                : -1;
+        found = at.get().beginsIn(passages.get(i)) ? i : -1;
       }
       if (found < 0) {
         rows.getSelectionModel().clearSelection();
@@ -405,7 +397,7 @@ final class PaperCutBench implements Bench {
     var more = new ArrayList<>(passages);
     int at = rows.isFocused() && row() >= 0 ? row() + 1 : more.size();
     more.add(at, marked);
-    keep(more, what + " “" + shortened(marked.text()) + "”");
+    keep(more, what + " “" + Phrase.shortened(marked.text(), 40) + "”");
   }
 
   private void split() {
@@ -490,10 +482,6 @@ final class PaperCutBench implements Bench {
     showCut();
   }
 
-  private static String shortened(String words) {
-    return words.length() > 40 ? words.substring(0, 39) + "…" : words;
-  }
-
   // Evidence.
 
   private void showEvidence() {
@@ -517,9 +505,7 @@ final class PaperCutBench implements Bench {
     var lies = new ArrayList<Evidence>();
     lies.add(new Evidence("speaker", marked.speaker(), ""));
     lies.add(new Evidence("source", spoken.source().name(), ""));
-    RationalTime start = new PaperCutTimeline(0, false, "").range(marked).start();
-    lies.add(
-        new Evidence("timecode", Timecode.ofMedia(start).map(Timecode::toString).orElse(""), ""));
+    lies.add(new Evidence("timecode", marked.label().map(Timecode::toString).orElse(""), ""));
     lies.add(new Evidence("length", seconds(marked.span().length()), ""));
     lies.removeIf(each -> each.value().isEmpty());
     var edges =

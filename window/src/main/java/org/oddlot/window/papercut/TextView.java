@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -105,9 +107,7 @@ final class TextView extends ListView<Page.Paragraph> {
   /** Goes to a passage and stands at its first word. */
   void reveal(Marked marked) {
     for (Page.Paragraph its : getItems()) {
-      if (its.spoken().name().equals(marked.spoken().name())
-          && its.from() <= marked.from()
-          && marked.from() < its.to()) {
+      if (marked.beginsIn(its.whole())) {
         getSelectionModel().select(its);
         anchor = marked.from();
         head = anchor;
@@ -121,12 +121,12 @@ final class TextView extends ListView<Page.Paragraph> {
 
   /** Goes to the first paragraph from here on that has these letters in it. */
   void find(String text) {
-    String part = text.toLowerCase(java.util.Locale.ROOT).strip();
+    String part = text.toLowerCase(Locale.ROOT).strip();
     if (part.isEmpty()) {
       return;
     }
     getItems().stream()
-        .filter(its -> its.whole().text().toLowerCase(java.util.Locale.ROOT).contains(part))
+        .filter(its -> its.whole().text().toLowerCase(Locale.ROOT).contains(part))
         .findFirst()
         .ifPresent(its -> reveal(its.whole()));
   }
@@ -200,7 +200,7 @@ final class TextView extends ListView<Page.Paragraph> {
         return;
       }
       number.setText(Integer.toString(its.number()));
-      time.setText(label(its));
+      time.setText(its.whole().label().map(Timecode::toString).orElse(""));
       speaker.setText(its.whole().speaker());
       BitSet shaded = inCut.getOrDefault(its.spoken().name(), new BitSet());
       boolean isCurrent = isSelected();
@@ -221,23 +221,11 @@ final class TextView extends ListView<Page.Paragraph> {
       setAccessibleText(its.number() + " " + its.whole().speaker() + ": " + its.whole().text());
     }
 
-    private static void style(javafx.scene.Node node, String style, boolean on) {
+    private static void style(Node node, String style, boolean on) {
       node.getStyleClass().remove(style);
       if (on) {
         node.getStyleClass().add(style);
       }
-    }
-
-    private static String label(Page.Paragraph its) {
-      return its.spoken()
-          .source()
-          .rate()
-          .flatMap(rate ->
-              Timecode.ofMedia(
-                  org.oddlot.time.RationalTime.ofSeconds(
-                      its.whole().span().start(), rate, java.math.RoundingMode.FLOOR)))
-          .map(Timecode::toString)
-          .orElse("");
     }
 
     private int wordAt(MouseEvent event) {
