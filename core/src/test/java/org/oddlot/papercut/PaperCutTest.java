@@ -237,6 +237,26 @@ class PaperCutTest {
   }
 
   @Test
+  void aCutThatWasMadeIsMadeAgainOnlyWhereItsOrderOrItsPassagesChanged() {
+    Transcript talk =
+        Interviews.transcript(
+            NAME, Interviews.turn("Liv", 0, "One. Two."), Interviews.turn("Liv", 5000, "Three."));
+    Material material = Interviews.lot(List.of(talk), Interviews.clip("A001C001"));
+    PaperCut cut = new PaperCut("Cut", List.of("2, 1a"));
+    Timeline made = made(request(material, Settings.INITIAL, cut));
+    Material with = Interviews.lot(List.of(talk), Interviews.clip("A001C001"), made);
+    Analysis<PaperCutFinding> again = pass.analyse(request(with, Settings.INITIAL, cut));
+    assertThat(again.findings()).isEmpty();
+    assertThat(again.remarks())
+        .extracting(Analysis.Remark::text)
+        .containsExactly("was made before, and nothing of it has changed");
+    for (String other : List.of("1a, 2", "2", "2, 1b")) {
+      PaperCut changed = new PaperCut("Cut", List.of(other));
+      assertThat(pass.analyse(request(with, Settings.INITIAL, changed)).findings()).hasSize(1);
+    }
+  }
+
+  @Test
   void edgesInPausesDoNotReachIntoOtherWordsAndHandlesEndWithTheMedia() {
     Transcript talk =
         Interviews.transcript(

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.oddlot.caption.CaptionMaker;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Guideline;
@@ -198,13 +197,13 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
         name, BIN, key, "", laid.stream().map(PaperCutTimeline.Laid::piece).toList());
   }
 
+  /** Whether a timeline was made of the very same pieces in the same order. */
   private static boolean wasMade(StringOut out, Map<String, Address> before, Material material) {
-    Set<String> pieces =
-        out.pieces().stream().map(StringOut.Piece::key).collect(Collectors.toSet());
+    List<String> pieces = out.pieces().stream().map(StringOut.Piece::key).distinct().toList();
     return Optional.ofNullable(before.get(out.key()))
         .flatMap(material::at)
         .map(placed -> StringOutTimeline.pieces((Timeline) placed.object()))
-        .filter(made -> made.equals(pieces))
+        .filter(made -> List.copyOf(made).equals(pieces))
         .isPresent();
   }
 
