@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlot.find.FindIndex;
 import org.oddlot.find.Found;
 import org.oddlot.find.FoundBook;
+import org.oddlot.find.KeptIndexes;
 import org.oddlot.find.Passage;
 import org.oddlot.find.Passages;
 import org.oddlot.find.Question;
@@ -118,7 +119,8 @@ final class FindCommand implements Callable<Integer> {
             .run(
                 isLot ? opened : opened.withLot(lot.withSheet(lot.sheet().only(OF_FILES))),
                 output.progress(spec));
-    FindIndex index = FindIndex.of(Passages.of(ran.outcome().end()), Progress.NONE);
+    FindIndex index =
+        FindIndex.of(Passages.of(ran.outcome().end()), KeptIndexes.ofUser(), Progress.NONE);
     for (Found.Where each : wanted) {
       if (!each.field().equals(Found.Where.TIME)
           && index.passages().stream().noneMatch(its -> its.field().equals(each.field()))) {

@@ -2,6 +2,7 @@ package org.oddlot.find;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
@@ -45,6 +46,7 @@ import org.apache.lucene.search.ScoreMode;
 import org.apache.lucene.search.SimpleCollector;
 import org.apache.lucene.search.TermQuery;
 import org.apache.lucene.store.ByteBuffersDirectory;
+import org.apache.lucene.store.Directory;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.find.Tokens.Form;
 import org.oddlot.progress.Progress;
@@ -56,9 +58,9 @@ import org.oddlot.progress.Progress;
  * otherwise, but for capitals.
  */
 public final class FindIndex {
-  private static final String PLAIN = Tokens.Forms.PLAIN;
-  private static final String FOLDED = Tokens.Forms.FOLDED;
-  private static final String STEM = Tokens.Forms.STEM;
+  private static final String PLAIN = "plain";
+  private static final String FOLDED = "folded";
+  private static final String STEM = "stem ";
   private static final String IN_MEMORY = "What is in memory can be read and written";
   private static final int PASSAGES_OF_A_PART = 20_000;
   private static final int SHORTEST_FORGIVEN = 4;
@@ -94,72 +96,96 @@ public final class FindIndex {
   }
 
   /**
-   * Indexes passages.
+   * The index of passages that is kept, or a new one.
    *
    * @throws org.oddlot.progress.CancelledException if {@code progress} asks to stop
    */
-  public static FindIndex of(List<Passage> passages, Progress progress) {
+  public static FindIndex of(List<Passage> passages, KeptIndexes kept, Progress progress) {
     // What it has to say about how it could be faster still is nothing for people here.
     QUIET.setLevel(Level.SEVERE);
+    Optional<Path> file = kept.file(passages);
+    Optional<FindIndex> found =
+        file.flatMap(kept::read).flatMap(directories -> whole(passages, directories));
+    if (found.isPresent()) {
+      return found.get();
+    }
+    List<Directory> made = indexed(passages, progress);
+    file.ifPresent(its -> kept.keep(its, made));
+    return whole(passages, made).orElseThrow();
+  }
+
+  private static List<Directory> indexed(List<Passage> passages, Progress progress) {
     int parts =
         Math.clamp(
             passages.size() / PASSAGES_OF_A_PART, 1, Runtime.getRuntime().availableProcessors());
     // Each part on a processor of its own; one behind the other they keep the passages' order.
-    List<Part> made =
-        IntStream.range(0, parts)
-            .parallel()
-            .mapToObj(part ->
-                Part.of(
-                    passages.subList(
-                        (int) ((long) passages.size() * part / parts),
-                        (int) ((long) passages.size() * (part + 1) / parts)),
-                    progress))
-            .toList();
-    try {
-      var readers = new MultiReader(made.stream().map(Part::reader).toArray(IndexReader[]::new));
-      Set<String> stemmers = new TreeSet<>();
-      made.forEach(part -> stemmers.addAll(part.stemmers));
-      return new FindIndex(
-          List.copyOf(passages),
-          new IndexSearcher(readers),
-          stemmers,
-          made.stream().mapToLong(Part::bytes).sum());
+    return IntStream.range(0, parts)
+        .parallel()
+        .mapToObj(part ->
+            indexedPart(
+                passages.subList(
+                    (int) ((long) passages.size() * part / parts),
+                    (int) ((long) passages.size() * (part + 1) / parts)),
+                progress))
+        .toList();
+  }
+
+  private static Directory indexedPart(List<Passage> passages, Progress progress) {
+    var directory = new ByteBuffersDirectory();
+    var config =
+        new IndexWriterConfig()
+            // Merged like this documents keep their order: the number of each is its passage's.
+            .setMergePolicy(new LogDocMergePolicy())
+            .setMergeScheduler(new SerialMergeScheduler())
+            .setRAMBufferSizeMB(64);
+    var forms = new Tokens.Forms();
+    Map<String, Document> documents = new HashMap<>();
+    try (var writer = new IndexWriter(directory, config)) {
+      for (int i = 0; i < passages.size(); i++) {
+        if (i % 10_000 == 0) {
+          progress.check();
+        }
+        Passage passage = passages.get(i);
+        String stemmer = Tokens.stemmed(passage.language());
+        forms.take(passage.text(), stemmer);
+        writer.addDocument(documents.computeIfAbsent(stemmer, its -> document(forms, its)));
+      }
     } catch (IOException e) {
       throw new UncheckedIOException(IN_MEMORY, e);
     }
+    return directory;
   }
 
-  /** Some passages of those that are indexed. */
-  private record Part(IndexReader reader, Set<String> stemmers, long bytes) {
-    static Part of(List<Passage> passages, Progress progress) {
-      var directory = new ByteBuffersDirectory();
-      var config =
-          new IndexWriterConfig(new Tokens.Forms())
-              // Merged like this documents keep their order: the number of each is its passage's.
-              .setMergePolicy(new LogDocMergePolicy())
-              .setMergeScheduler(new SerialMergeScheduler())
-              .setRAMBufferSizeMB(64);
-      Set<String> stemmers = new TreeSet<>();
-      try {
-        try (var writer = new IndexWriter(directory, config)) {
-          for (int i = 0; i < passages.size(); i++) {
-            if (i % 10_000 == 0) {
-              progress.check();
-            }
-            Passage passage = passages.get(i);
-            String stemmer = Tokens.stemmed(passage.language());
-            stemmers.add(stemmer);
-            writer.addDocument(document(passage.text(), stemmer));
-          }
+  /** A document of the text that was taken last; it can be added again when another was. */
+  private static Document document(Tokens.Forms forms, String stemmer) {
+    var document = new Document();
+    document.add(new Field(PLAIN, forms.plain(), WITH_PLACES));
+    document.add(new Field(FOLDED, forms.folded(), WITHOUT_PLACES));
+    document.add(new Field(STEM + stemmer, forms.stems(), WITHOUT_PLACES));
+    return document;
+  }
+
+  /** An index of parts; empty where they are not of these passages. */
+  private static Optional<FindIndex> whole(List<Passage> passages, List<Directory> parts) {
+    try {
+      var readers = new IndexReader[parts.size()];
+      long bytes = 0;
+      for (int i = 0; i < readers.length; i++) {
+        readers[i] = DirectoryReader.open(parts.get(i));
+        for (String file : parts.get(i).listAll()) {
+          bytes += parts.get(i).fileLength(file);
         }
-        long bytes = 0;
-        for (String file : directory.listAll()) {
-          bytes += directory.fileLength(file);
-        }
-        return new Part(DirectoryReader.open(directory), stemmers, bytes);
-      } catch (IOException e) {
-        throw new UncheckedIOException(IN_MEMORY, e);
       }
+      var all = new MultiReader(readers);
+      if (all.maxDoc() != passages.size()) {
+        return Optional.empty();
+      }
+      Set<String> stemmers = new TreeSet<>();
+      passages.forEach(passage -> stemmers.add(Tokens.stemmed(passage.language())));
+      return Optional.of(
+          new FindIndex(List.copyOf(passages), new IndexSearcher(all), stemmers, bytes));
+    } catch (IOException e) {
+      return Optional.empty();
     }
   }
 
@@ -169,14 +195,6 @@ public final class FindIndex {
     type.setOmitNorms(true);
     type.freeze();
     return type;
-  }
-
-  private static Document document(String text, String stemmer) {
-    var document = new Document();
-    document.add(new Field(PLAIN, text, WITH_PLACES));
-    document.add(new Field(FOLDED, text, WITHOUT_PLACES));
-    document.add(new Field(STEM + stemmer, text, WITHOUT_PLACES));
-    return document;
   }
 
   /** All that is in it. */

@@ -4,12 +4,13 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import org.apache.lucene.analysis.Analyzer;
+import org.apache.lucene.analysis.CharacterUtils;
 import org.apache.lucene.analysis.LowerCaseFilter;
 import org.apache.lucene.analysis.TokenStream;
 import org.apache.lucene.analysis.Tokenizer;
@@ -59,31 +60,103 @@ final class Tokens {
     return STEMMERS.getOrDefault(code, "English");
   }
 
-  /** Takes texts apart for an index; what the fields are called says into which forms. */
-  static final class Forms extends Analyzer {
-    static final String PLAIN = "plain";
-    static final String FOLDED = "folded";
+  /** Takes texts apart for an index, each once for all its forms. */
+  static final class Forms {
+    private final StandardTokenizer tokenizer = new StandardTokenizer();
+    private final CharTermAttribute term = tokenizer.addAttribute(CharTermAttribute.class);
+    private final Words plain = new Words();
+    private final Words folded = new Words();
+    private final Words stems = new Words();
+    private final Formed foldedOf = new Formed(Optional.empty());
+    private final Map<String, Formed> stemsOf = new HashMap<>();
 
-    /** Before the name of a stemmer. */
-    static final String STEM = "stem ";
-
-    Forms() {
-      super(PER_FIELD_REUSE_STRATEGY);
+    /** Takes a text; what was taken before is gone. */
+    void take(String text, String stemmer) throws IOException {
+      plain.words.clear();
+      folded.words.clear();
+      stems.words.clear();
+      Formed stemOf = stemsOf.computeIfAbsent(stemmer, its -> new Formed(Optional.of(its)));
+      tokenizer.setReader(new StringReader(text));
+      tokenizer.reset();
+      while (tokenizer.incrementToken()) {
+        CharacterUtils.toLowerCase(term.buffer(), 0, term.length());
+        String word = term.toString();
+        plain.words.add(word);
+        folded.words.add(foldedOf.form(word));
+        stems.words.add(stemOf.form(word));
+      }
+      tokenizer.end();
+      tokenizer.close();
     }
 
-    @Override
-    protected TokenStreamComponents createComponents(String field) {
-      var tokens = new StandardTokenizer();
-      Form form = field.equals(PLAIN) ? Form.PLAIN : Form.FOLDED;
-      Optional<String> stemmer =
-          Optional.of(field)
-              .filter(its -> its.startsWith(STEM))
-              .map(its -> its.substring(STEM.length()));
-      return new TokenStreamComponents(tokens, filtered(tokens, form, stemmer));
+    /** The words of the text that was taken last, now and after each other one. */
+    TokenStream plain() {
+      return plain;
+    }
+
+    TokenStream folded() {
+      return folded;
+    }
+
+    TokenStream stems() {
+      return stems;
     }
   }
 
-  private static TokenStream filtered(Tokenizer tokens, Form form, Optional<String> stemmer) {
+  /** Words in one form. What was made of a word is kept: few words are most of a text. */
+  private static final class Formed {
+    private static final int MOST_KEPT = 200_000;
+    private final Words one = new Words();
+    private final TokenStream filtered;
+    private final CharTermAttribute term;
+    private final Map<String, String> kept = new HashMap<>();
+
+    Formed(Optional<String> stemmer) {
+      filtered = filtered(one, Form.FOLDED, stemmer);
+      term = filtered.getAttribute(CharTermAttribute.class);
+    }
+
+    String form(String word) throws IOException {
+      String before = kept.get(word);
+      if (before != null) {
+        return before;
+      }
+      one.words.clear();
+      one.words.add(word);
+      filtered.reset();
+      filtered.incrementToken();
+      String form = term.toString();
+      if (kept.size() == MOST_KEPT) {
+        kept.clear();
+      }
+      kept.put(word, form);
+      return form;
+    }
+  }
+
+  /** Words that are taken apart already. */
+  private static final class Words extends TokenStream {
+    private final CharTermAttribute term = addAttribute(CharTermAttribute.class);
+    private final List<String> words = new ArrayList<>();
+    private int next;
+
+    @Override
+    public boolean incrementToken() {
+      if (next == words.size()) {
+        return false;
+      }
+      clearAttributes();
+      term.append(words.get(next++));
+      return true;
+    }
+
+    @Override
+    public void reset() {
+      next = 0;
+    }
+  }
+
+  private static TokenStream filtered(TokenStream tokens, Form form, Optional<String> stemmer) {
     TokenStream stream = new LowerCaseFilter(tokens);
     if (stemmer.isPresent()) {
       stream = new SnowballFilter(stream, stemmer.get());

@@ -3,6 +3,9 @@ package org.oddlot.find;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -72,7 +75,41 @@ class FindTest {
   }
 
   static FindIndex index(List<Passage> passages) {
-    return FindIndex.of(passages, Progress.NONE);
+    return FindIndex.of(passages, KeptIndexes.none(), Progress.NONE);
+  }
+
+  /** What is kept answers as what is new, and what is damaged is made again. */
+  @Property(tries = 25)
+  void whatIsKeptAnswersTheSame(@ForAll long seed) throws IOException {
+    var chance = new Random(seed);
+    var passages = new ArrayList<Passage>();
+    for (int i = 0; i < 40; i++) {
+      passages.add(
+          passage(
+              "c" + i,
+              "note",
+              WORDS.get(chance.nextInt(WORDS.size()))
+                  + " "
+                  + WORDS.get(chance.nextInt(WORDS.size()))));
+    }
+    Path folder = Files.createTempDirectory("kept");
+    KeptIndexes kept = KeptIndexes.in(folder, 0);
+    Question question = Question.parse(WORDS.get(chance.nextInt(WORDS.size())));
+    List<Passage> expected = index(passages).find(question);
+    assertThat(FindIndex.of(passages, kept, Progress.NONE).find(question)).isEqualTo(expected);
+    Path file = kept.file(passages).orElseThrow();
+    assertThat(kept.read(file)).isPresent();
+    assertThat(FindIndex.of(passages, kept, Progress.NONE).find(question)).isEqualTo(expected);
+    byte[] bytes = Files.readAllBytes(file);
+    bytes[chance.nextInt(bytes.length)] ^= (byte) (1 + chance.nextInt(255));
+    Files.write(file, chance.nextBoolean() ? bytes : Arrays.copyOf(bytes, bytes.length / 2));
+    assertThat(kept.read(file)).isEmpty();
+    assertThat(FindIndex.of(passages, kept, Progress.NONE).find(question)).isEqualTo(expected);
+    // With other words it is another index; with few passages none is kept.
+    assertThat(kept.file(passages.subList(1, 40)).orElseThrow()).isNotEqualTo(file);
+    assertThat(KeptIndexes.in(folder, 41).file(passages)).isEmpty();
+    Files.delete(file);
+    Files.delete(folder);
   }
 
   private static List<String> found(FindIndex index, String words) {

@@ -25,6 +25,7 @@ import javafx.scene.text.TextFlow;
 import org.oddlot.caption.Span;
 import org.oddlot.find.FindIndex;
 import org.oddlot.find.Found;
+import org.oddlot.find.KeptIndexes;
 import org.oddlot.find.Marks;
 import org.oddlot.find.Passage;
 import org.oddlot.find.Passages;
@@ -136,7 +137,7 @@ final class FindBench implements Bench {
       place
           .session()
           .aside(
-              () -> FindIndex.of(Passages.of(now.get()), Progress.NONE),
+              () -> FindIndex.of(Passages.of(now.get()), KeptIndexes.ofUser(), Progress.NONE),
               made -> {
                 if (asked.get() == turn) {
                   index = Optional.of(made);
