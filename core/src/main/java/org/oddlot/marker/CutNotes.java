@@ -1,5 +1,8 @@
 package org.oddlot.marker;
 
+import static java.util.regex.Pattern.CASE_INSENSITIVE;
+import static java.util.stream.Collectors.joining;
+
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -11,8 +14,10 @@ import java.util.Map;
 import java.util.NavigableSet;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.caption.Caption;
@@ -44,6 +49,10 @@ import org.oddlot.timeline.Placed;
  */
 public record CutNotes(List<Note> notes, List<Left> left) {
   private static final int LONGEST_NAME = 60;
+
+  /** How answers begin (common practice, no source). */
+  private static final Pattern ANSWER =
+      Pattern.compile("\\s*(?:(?:re|aw|sv|reply|answer)\\s*:|[↳>→@])\\s*", CASE_INSENSITIVE);
 
   /**
    * A note.
@@ -125,13 +134,16 @@ public record CutNotes(List<Note> notes, List<Left> left) {
       var said = new ArrayList<Said>();
       for (LogEntry entry : entries) {
         Optional<Long> frame = frame(entry, version);
-        if (frame.isEmpty()) {
+        OptionalInt answered = answered(entry, frame, said, wanted);
+        if (answered.isPresent()) {
+          said.set(answered.getAsInt(), said.get(answered.getAsInt()).answeredBy(entry));
+        } else if (frame.isEmpty()) {
           left.add(new Left(paper.log().name(), entry.row(), "its time is not in the cut"));
-          continue;
+        } else {
+          long at =
+              onCut(Math.clamp(frame.get() + wanted.shift, 0, version.length() - 1), cuts, wanted);
+          said.add(Said.of(paper.log().name(), entry, at, doubt));
         }
-        long at =
-            onCut(Math.clamp(frame.get() + wanted.shift, 0, version.length() - 1), cuts, wanted);
-        said.add(Said.of(paper.log().name(), entry, at, doubt));
       }
       add(said, version, wanted, notes);
     }
@@ -142,6 +154,24 @@ public record CutNotes(List<Note> notes, List<Left> left) {
     }
     notes.sort(Comparator.comparingLong(note -> note.marker.in()));
     return new CutNotes(notes, left);
+  }
+
+  /**
+   * The note that a row answers: one above it that has its time, if it begins as answers do. Rows
+   * without a time are lines of the note above them by then.
+   */
+  private static OptionalInt answered(
+      LogEntry entry, Optional<Long> frame, List<Said> said, Wanted wanted) {
+    if (frame.isEmpty() || !ANSWER.matcher(entry.notes()).lookingAt()) {
+      return OptionalInt.empty();
+    }
+    for (int i = said.size() - 1; i >= 0; i--) {
+      if (Math.abs(said.get(i).at - wanted.shift - frame.get())
+          <= Math.max(wanted.snap, wanted.near)) {
+        return OptionalInt.of(i);
+      }
+    }
+    return OptionalInt.empty();
   }
 
   private static void add(List<Said> said, Version version, Wanted wanted, List<Note> notes) {
@@ -172,7 +202,13 @@ public record CutNotes(List<Note> notes, List<Left> left) {
         List<String> by = caption.speaker().isEmpty() ? List.of() : List.of(caption.speaker());
         said.add(
             new Said(
-                captions.name(), List.of(row), caption.text().inOneLine().strip(), by, at, ""));
+                captions.name(),
+                List.of(row),
+                caption.text().inOneLine().strip(),
+                by,
+                List.of(),
+                at,
+                ""));
       }
     }
     return said;
@@ -238,14 +274,45 @@ public record CutNotes(List<Note> notes, List<Left> left) {
 
   /** What rows say, before it is a marker. */
   private record Said(
-      String paper, List<Integer> rows, String text, List<String> by, long at, String doubt) {
+      String paper,
+      List<Integer> rows,
+      String text,
+      List<String> by,
+      List<String> answers,
+      long at,
+      String doubt) {
 
     static Said of(String paper, LogEntry entry, long at, String doubt) {
+      List<String> lines = entry.notes().lines().toList();
       return new Said(
           paper,
           List.of(entry.row()),
-          entry.notes(),
-          entry.authors().isEmpty() ? entry.people() : entry.authors(),
+          lines.getFirst(),
+          by(entry),
+          lines.subList(1, lines.size()),
+          at,
+          doubt);
+    }
+
+    private static List<String> by(LogEntry entry) {
+      return entry.authors().isEmpty() ? entry.people() : entry.authors();
+    }
+
+    /** This with an answer: who says it, and what. */
+    Said answeredBy(LogEntry entry) {
+      String by = String.join(", ", by(entry));
+      // Whom it answers is seen by where it stands.
+      String says =
+          entry.notes().strip().startsWith("@")
+              ? entry.notes().strip()
+              : ANSWER.matcher(entry.notes()).replaceFirst("").strip();
+      return new Said(
+          paper,
+          Stream.concat(rows.stream(), Stream.of(entry.row())).toList(),
+          text,
+          this.by,
+          Stream.concat(answers.stream(), Stream.of(by.isEmpty() ? "– " + says : by + ": " + says))
+              .toList(),
           at,
           doubt);
     }
@@ -261,6 +328,7 @@ public record CutNotes(List<Note> notes, List<Left> left) {
           Stream.concat(rows.stream(), other.rows.stream()).toList(),
           text,
           Stream.concat(by.stream(), other.by.stream()).distinct().toList(),
+          Stream.concat(answers.stream(), other.answers.stream()).toList(),
           at,
           doubt);
     }
@@ -279,13 +347,14 @@ public record CutNotes(List<Note> notes, List<Left> left) {
           text.length() <= LONGEST_NAME ? text : text.substring(0, LONGEST_NAME).strip() + "…";
       JsonObject metadata =
           profile.with(JsonObject.EMPTY, Field.MARKER_KIND, profile.word(MarkerKind.NOTE));
-      metadata = profile.with(metadata, Field.MARKER_TEXT, text);
+      String all = Stream.concat(Stream.of(text), answers.stream()).collect(joining("\n"));
+      metadata = profile.with(metadata, Field.MARKER_TEXT, all);
       return new Marker(
           Origin.made(),
           by.isEmpty() ? head : Phrase.of("%s (%s)", head, String.join(", ", by)),
           wanted.colour,
           TimeRange.of(at, 1, version.rate()),
-          head.equals(text) ? "" : text,
+          head.equals(all) ? "" : all,
           metadata);
     }
   }

@@ -281,14 +281,24 @@ public final class LogReader {
   }
 
   private LogEntry continued(LogEntry entry, Table.Row row) {
+    String notes = cells.joined(row, LogField.NOTES);
+    List<String> authors = cells.list(row, LogField.AUTHOR);
+    boolean isAnswer =
+        !notes.isEmpty()
+            && !authors.isEmpty()
+            && !entry.authors().isEmpty()
+            && !entry.authors().containsAll(authors);
     return entry
         .draft()
-        .notes(both(entry.notes(), cells.joined(row, LogField.NOTES), " "))
+        .notes(
+            isAnswer
+                ? both(entry.notes(), String.join(", ", authors) + ": " + notes, "\n")
+                : both(entry.notes(), notes, " "))
         .about(
             more(entry.people(), cells.list(row, LogField.PEOPLE)),
             more(entry.keywords(), cells.list(row, LogField.KEYWORD)),
             entry.category())
-        .authors(more(entry.authors(), cells.list(row, LogField.AUTHOR)))
+        .authors(isAnswer ? entry.authors() : more(entry.authors(), authors))
         .circled(entry.circled() || TakeCell.circle(cells.raw(row, LogField.CIRCLED)).orElse(false))
         .entry();
   }

@@ -125,6 +125,32 @@ class MarkersPassTest {
   }
 
   @Test
+  void answersGoWithTheNoteThatTheyAnswer() throws IOException {
+    Path cut = cut("cut.otio", List.of(), shot("a", 0, 3000));
+    Material material =
+        lot(
+            cut,
+            paper(
+                """
+                Time;Note;By
+                01:00:01:05;Which boat is it?;Ines
+                ;The small one;Tormod
+                01:00:01:05;Re: the small one, I think;Pilar
+                01:00:05:00;Re: nothing that stands here;Ines
+                01:00:20:00;Louder;Ines
+                """));
+    Analysis<MarkerFinding> analysis = analysed(material, Settings.INITIAL);
+    assertThat(analysis.findings())
+        .extracting(finding -> finding.carried().from().marker().comment())
+        .containsExactly(
+            "Which boat is it?\nTormod: The small one\nPilar: the small one, I think", "", "");
+    assertThat(analysis.findings())
+        .extracting(MarkerFinding::title)
+        .containsExactly(
+            "Which boat is it? (Ines)", "Re: nothing that stands here (Ines)", "Louder (Ines)");
+  }
+
+  @Test
   void notesAreShiftedAndLaidOnCutsWhereThatIsWanted() throws IOException {
     Path cut = cut("cut.otio", List.of(), shot("a", 0, 100), shot("b", 0, 100));
     Material material = lot(cut, paper("Time;Note\n01:00:03:10;Late\n01:00:01:00;Away\n"));
