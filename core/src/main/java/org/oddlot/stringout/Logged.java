@@ -106,6 +106,11 @@ public record Logged(
     return kind.word + " " + key + " " + range.start().seconds() + " " + range.duration().seconds();
   }
 
+  /** The same at another time. */
+  Logged withRange(TimeRange other) {
+    return new Logged(source, clip, other, kind, key, category);
+  }
+
   private static List<Logged> ofClip(Source source, PlacedClip placed, Set<String> people) {
     var logged = new ArrayList<Logged>();
     Clip clip = placed.clip();

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -13,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
+import org.oddlot.material.Group;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.profile.Field;
@@ -89,8 +91,45 @@ public record StringOut(
    * @param order the order
    * @param camera the letter of the camera that is wanted where several have the same moment; empty
    *     for all of them
+   * @param angles which of those that are left
+   * @param groups where sources are in groups of angles
    */
-  public record Wanted(int handles, boolean join, Order order, String camera) {}
+  public record Wanted(
+      int handles, boolean join, Order order, String camera, Angles angles, GroupMoments groups) {
+    /** This in another order. */
+    Wanted in(Order other) {
+      return new Wanted(handles, join, other, camera, angles, groups);
+    }
+  }
+
+  /** What becomes of several angles of the same moment. */
+  public enum Angles {
+    /** Each is a piece. */
+    ALL("all of them"),
+    /** Only the closest, as far as logs say how much a picture shows. */
+    CLOSEST("the closest"),
+    /** One piece, which is their group; what is in none is left as it is. */
+    GROUP("as a group");
+
+    private final String word;
+
+    Angles(String word) {
+      this.word = word;
+    }
+
+    /** As documents have it. */
+    public String word() {
+      return word;
+    }
+
+    /** The one that is written so; all where none is. */
+    public static Angles of(String word) {
+      return Arrays.stream(values())
+          .filter(angles -> angles.word.equals(word))
+          .findFirst()
+          .orElse(ALL);
+    }
+  }
 
   public StringOut {
     pieces = List.copyOf(pieces);
@@ -113,7 +152,7 @@ public record StringOut(
   /** Some stretches as pieces, as they are wanted. */
   public static List<Piece> pieces(List<Logged> logged, Wanted wanted) {
     List<Piece> pieces =
-        angle(logged, wanted.camera).stream()
+        angle(angle(logged, wanted.camera), wanted.angles).stream()
             .map(each ->
                 new Piece(
                     each.source(),
@@ -122,6 +161,9 @@ public record StringOut(
             .toList();
     if (wanted.join) {
       pieces = joined(pieces);
+    }
+    if (wanted.angles == Angles.GROUP) {
+      pieces = grouped(pieces, wanted.groups);
     }
     return switch (wanted.order) {
       case TIME -> sorted(pieces, byTime());
@@ -149,6 +191,138 @@ public record StringOut(
     return logged.stream()
         .filter(each -> each.source().camera().equalsIgnoreCase(camera) || !hasMoment(its, each))
         .toList();
+  }
+
+  /** What is not shown closer by another camera at the same timecode of the same day. */
+  private static List<Logged> angle(List<Logged> logged, Angles angles) {
+    if (angles != Angles.CLOSEST) {
+      return logged;
+    }
+    Map<Source, Framing> framings = framings(logged);
+    Map<LocalDate, Intervals<Logged>> byDay = new HashMap<>();
+    for (Logged each : logged) {
+      if (framings.containsKey(each.source())) {
+        byDay
+            .computeIfAbsent(each.source().recorded().orElseThrow(), _ -> new Intervals<>())
+            .add(each.range().start().seconds(), each.range().endExclusive().seconds(), each);
+      }
+    }
+    var left = new ArrayList<Logged>();
+    for (Logged each : logged) {
+      Framing its = framings.get(each.source());
+      if (its == null) {
+        left.add(each);
+        continue;
+      }
+      List<TimeRange> closer =
+          byDay
+              .get(each.source().recorded().orElseThrow())
+              .overlapping(each.range().start().seconds(), each.range().endExclusive().seconds())
+              .filter(other -> !other.source().camera().equalsIgnoreCase(each.source().camera()))
+              .filter(other -> framings.get(other.source()).isCloserThan(its))
+              .map(Logged::range)
+              .toList();
+      without(each.range(), closer).forEach(range -> left.add(each.withRange(range)));
+    }
+    return left;
+  }
+
+  /** How much pictures show whose camera, day and time of day are known. */
+  private static Map<Source, Framing> framings(List<Logged> logged) {
+    Map<Source, Framing> framings = new IdentityHashMap<>();
+    for (Source source : logged.stream().map(Logged::source).distinct().toList()) {
+      if (!source.camera().isEmpty() && source.recorded().isPresent() && !source.startsAtZero()) {
+        framing(source).ifPresent(framing -> framings.put(source, framing));
+      }
+    }
+    return framings;
+  }
+
+  /** Pictures of which nobody says how much they show, or two things. */
+  public static int unframed(List<StringOut> outs) {
+    return (int)
+        outs.stream()
+            .flatMap(out -> out.pieces.stream())
+            .map(Piece::source)
+            .distinct()
+            .filter(source -> !source.isSound() && framing(source).isEmpty())
+            .count();
+  }
+
+  /** How much a source shows, as its logs have it; empty where they do not say, or say two. */
+  private static Optional<Framing> framing(Source source) {
+    var texts = new ArrayList<String>();
+    source
+        .clips()
+        .forEach(placed -> {
+          Clip clip = placed.clip();
+          texts.add(placed.profile().text(clip, Field.SHOT).orElse(""));
+          texts.add(placed.profile().text(clip, Field.NOTES).orElse(""));
+          placed.profile().keywords(clip).forEach(keyword -> texts.add(keyword.text()));
+        });
+    return Framing.of(texts);
+  }
+
+  /** Pictures of one group: each of its moments once, in the angle that was found first. */
+  private static List<Piece> grouped(List<Piece> pieces, GroupMoments groups) {
+    Map<Group, List<Interval>> taken = new IdentityHashMap<>();
+    var left = new ArrayList<Piece>();
+    for (Piece piece : pieces) {
+      Optional<GroupMoments.Moment> moment = groups.of(piece, Group.Kind.ANGLES);
+      if (moment.isEmpty()) {
+        left.add(piece);
+        continue;
+      }
+      List<Interval> its = taken.computeIfAbsent(moment.get().group(), _ -> new ArrayList<>());
+      RationalTime start = piece.range().start();
+      Rational later = start.seconds().minus(moment.get().from());
+      List<TimeRange> covered =
+          its.stream()
+              .map(each ->
+                  TimeRange.between(
+                      RationalTime.ofSeconds(
+                          each.from.plus(later), start.rate(), RoundingMode.HALF_UP),
+                      RationalTime.ofSeconds(
+                          each.to.plus(later), start.rate(), RoundingMode.HALF_UP)))
+              .toList();
+      for (TimeRange range : without(piece.range(), covered)) {
+        left.add(new Piece(piece.source(), piece.clip(), range));
+        its.add(
+            new Interval(
+                range.start().seconds().minus(later), range.endExclusive().seconds().minus(later)));
+      }
+    }
+    return left;
+  }
+
+  private record Interval(Rational from, Rational to) {}
+
+  /** What of a range is in none of the others. */
+  private static List<TimeRange> without(TimeRange range, List<TimeRange> others) {
+    List<TimeRange> left = List.of(range);
+    for (TimeRange other : others) {
+      var next = new ArrayList<TimeRange>();
+      for (TimeRange each : left) {
+        RationalTime from =
+            RationalTime.ofSeconds(
+                other.start().seconds(), each.start().rate(), RoundingMode.HALF_UP);
+        RationalTime to =
+            RationalTime.ofSeconds(
+                other.endExclusive().seconds(), each.start().rate(), RoundingMode.HALF_UP);
+        if (!from.isBefore(each.endExclusive()) || !to.isAfter(each.start())) {
+          next.add(each);
+          continue;
+        }
+        if (from.isAfter(each.start())) {
+          next.add(TimeRange.between(each.start(), from));
+        }
+        if (to.isBefore(each.endExclusive())) {
+          next.add(TimeRange.between(to, each.endExclusive()));
+        }
+      }
+      left = next;
+    }
+    return left;
   }
 
   private static boolean hasMoment(Map<Optional<LocalDate>, Intervals<Logged>> its, Logged logged) {

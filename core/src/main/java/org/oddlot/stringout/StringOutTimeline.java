@@ -5,12 +5,12 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
+import java.util.stream.Stream;
 import org.oddlot.caption.Span;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
@@ -28,6 +28,7 @@ import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Address;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Composable;
+import org.oddlot.timeline.Copies;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Item;
 import org.oddlot.timeline.Marker;
@@ -46,21 +47,27 @@ public final class StringOutTimeline {
 
   private final Sources sources;
   private final Map<String, List<Group>> synced = new HashMap<>();
+  private final GroupMoments moments;
   private final int gap;
+  private final boolean asGroups;
   private final BiFunction<String, FrameRate, Optional<Clip>> lowerThird;
 
   /**
    * @param groups pictures with the sound that was synced to them
    * @param gap frames of nothing between pieces
+   * @param asGroups whether what is in a group of angles is laid as that group, the angle chosen
    * @param lowerThird the title with the name of somebody, at a rate; empty for none
    */
   public StringOutTimeline(
       Sources sources,
       List<Group> groups,
       int gap,
+      boolean asGroups,
       BiFunction<String, FrameRate, Optional<Clip>> lowerThird) {
     this.sources = sources;
+    this.moments = new GroupMoments(sources, groups);
     this.gap = gap;
+    this.asGroups = asGroups;
     this.lowerThird = lowerThird;
     for (Group group : groups) {
       if (group.kind() == Group.Kind.SYNCED) {
@@ -78,12 +85,12 @@ public final class StringOutTimeline {
             out.name(),
             Optional.of(RationalTime.of(3600L * rate.nominal(), rate)),
             tracks(out, rate))
-        .withMetadata(noted(out, Set.of()));
+        .withMetadata(noted(out, out.pieces().stream().map(StringOut.Piece::key).toList()));
   }
 
   /** What of a string-out is not in a timeline that was made of it before. */
   public static List<StringOut.Piece> fresh(StringOut out, Timeline before) {
-    Set<String> has = pieces(before);
+    Set<String> has = Set.copyOf(pieces(before));
     return out.pieces().stream().filter(piece -> !has.contains(piece.key())).toList();
   }
 
@@ -110,8 +117,8 @@ public final class StringOutTimeline {
   }
 
   /** The pieces that a timeline was made of, those that were thrown away since as well. */
-  public static Set<String> pieces(Timeline timeline) {
-    var pieces = new LinkedHashSet<String>();
+  public static List<String> pieces(Timeline timeline) {
+    var pieces = new ArrayList<String>();
     timeline
         .metadata()
         .object("oddlot")
@@ -163,12 +170,20 @@ public final class StringOutTimeline {
     return before
         .withChildren(List.of(stack.withChildren(tracks)))
         .withMetadata(
-            before.metadata().with("oddlot", noted(out, pieces(before)).object("oddlot")));
+            before
+                .metadata()
+                .with(
+                    "oddlot",
+                    noted(
+                            out,
+                            Stream.concat(
+                                    pieces(before).stream(),
+                                    more.pieces().stream().map(StringOut.Piece::key))
+                                .toList())
+                        .object("oddlot")));
   }
 
-  private static JsonObject noted(StringOut out, Set<String> before) {
-    var pieces = new LinkedHashSet<String>(before);
-    out.pieces().forEach(piece -> pieces.add(piece.key()));
+  private static JsonObject noted(StringOut out, List<String> pieces) {
     return JsonObject.of(
         "oddlot",
         JsonObject.of("kind", JsonString.of(KIND))
@@ -218,15 +233,24 @@ public final class StringOutTimeline {
       if (length.value() == 0) {
         continue;
       }
-      if (!piece.source().isSound()) {
+      Optional<GroupMoments.Moment> inGroup =
+          asGroups ? moments.of(piece, Group.Kind.ANGLES) : Optional.empty();
+      if (inGroup.isPresent()) {
+        pictures.put(at, use(inGroup.get(), length), length);
+      } else if (!piece.source().isSound()) {
         pictures.put(at, trimmed(piece.clip(), piece.range().start(), length), length);
       }
       int lane = 0;
-      for (Heard heard : heard(piece, length)) {
+      List<Heard> under =
+          inGroup.filter(its -> sound(its).isPresent()).isPresent()
+              ? List.of(
+                  new Heard(use(inGroup.get(), length), RationalTime.zero(length.rate()), length))
+              : heard(piece, length);
+      for (Heard heard : under) {
         while (sound.size() <= lane) {
           sound.add(new Lane(rate));
         }
-        sound.get(lane++).put(at.plus(heard.after), heard.clip, heard.length);
+        sound.get(lane++).put(at.plus(heard.after), heard.item, heard.length);
       }
       at = at.plus(length).plus(RationalTime.of(gap, rate));
     }
@@ -296,7 +320,35 @@ public final class StringOutTimeline {
    *
    * @param after how long after the piece's beginning it begins
    */
-  private record Heard(Clip clip, RationalTime after, RationalTime length) {}
+  private record Heard(Item item, RationalTime after, RationalTime length) {}
+
+  /** A group from a moment on, with the angle that was logged chosen in it. */
+  private static Stack use(GroupMoments.Moment moment, RationalTime length) {
+    Stack group = Copies.of((Stack) moment.group().place().object());
+    JsonObject noted = group.metadata().object("oddlot");
+    JsonObject chosen = JsonObject.of("picture", JsonString.of(moment.member().name()));
+    JsonObject angle =
+        sound(moment).map(name -> chosen.with("sound", JsonString.of(name))).orElse(chosen);
+    return group
+        .withMetadata(group.metadata().with("oddlot", noted.with("angle", angle)))
+        .withSourceRange(
+            Optional.of(
+                TimeRange.of(
+                    RationalTime.ofSeconds(moment.from(), length.rate(), RoundingMode.HALF_UP),
+                    length)));
+  }
+
+  /** The sound that is heard with an angle of a group: its own, else that of the first recorder. */
+  private static Optional<String> sound(GroupMoments.Moment moment) {
+    List<String> names =
+        moment.group().members().stream()
+            .filter(Group.Member::isSound)
+            .map(Group.Member::name)
+            .toList();
+    return names.contains(moment.member().name())
+        ? Optional.of(moment.member().name())
+        : names.stream().findFirst();
+  }
 
   private List<Heard> heard(StringOut.Piece piece, RationalTime length) {
     var heard = new ArrayList<Heard>();
@@ -330,7 +382,7 @@ public final class StringOutTimeline {
 
   /** What recorders of a group recorded while the piece was. */
   private List<Heard> ofGroup(StringOut.Piece piece, RationalTime length, Group group) {
-    Optional<Rational> from = momentIn(group, piece);
+    Optional<Rational> from = moments.of(piece, group).map(GroupMoments.Moment::from);
     if (from.isEmpty()) {
       return List.of();
     }
@@ -342,7 +394,7 @@ public final class StringOutTimeline {
       }
       for (PlacedClip placed : member.clips()) {
         Clip clip = placed.clip();
-        Optional<Rational> begins = offset(placed);
+        Optional<Rational> begins = GroupMoments.begins(placed);
         Optional<TimeRange> its = clip.trimmedRange();
         boolean isOwn =
             sources.of(clip).map(Source::id).filter(piece.source().id()::equals).isPresent();
@@ -365,53 +417,12 @@ public final class StringOutTimeline {
               RationalTime.ofSeconds(first.minus(from.get()), counted, RoundingMode.HALF_UP);
           heard.add(
               new Heard(
-                  clip.withSourceRange(Optional.of(TimeRange.of(start, lasts))), after, lasts));
+                  Copies.of(clip).withSourceRange(Optional.of(TimeRange.of(start, lasts))),
+                  after,
+                  lasts));
         }
       }
     }
     return heard;
-  }
-
-  /** When the piece begins, in seconds after the group's beginning. */
-  private Optional<Rational> momentIn(Group group, StringOut.Piece piece) {
-    return group.members().stream()
-        .filter(member -> !member.isSound())
-        .flatMap(member -> member.clips().stream())
-        .filter(placed ->
-            sources
-                .of(placed.clip())
-                .map(Source::id)
-                .filter(piece.source().id()::equals)
-                .isPresent())
-        .flatMap(placed ->
-            offset(placed)
-                .flatMap(begins ->
-                    placed
-                        .clip()
-                        .trimmedRange()
-                        .map(range ->
-                            begins.plus(
-                                piece.range().start().seconds().minus(range.start().seconds()))))
-                .stream())
-        .findFirst();
-  }
-
-  /** When a clip of a group begins on its track, in seconds. */
-  @SuppressWarnings("ReferenceEquality") // whether it is the very same clip is what is asked
-  private static Optional<Rational> offset(PlacedClip placed) {
-    Optional<Placed> track = placed.place().track();
-    if (track.isEmpty()) {
-      return Optional.empty();
-    }
-    Rational at = Rational.ZERO;
-    for (var child : track.get().object().children()) {
-      if (child == placed.place().object()) {
-        return Optional.of(at);
-      }
-      if (child instanceof Item item) {
-        at = at.plus(item.duration().map(RationalTime::seconds).orElse(Rational.ZERO));
-      }
-    }
-    return Optional.empty();
   }
 }

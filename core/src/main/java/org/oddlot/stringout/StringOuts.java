@@ -106,9 +106,7 @@ public record StringOuts(List<StringOut> outs, Map<String, Integer> tooFew) {
               }));
     }
     if (kinds.contains(SCENE)) {
-      var slate =
-          new StringOut.Wanted(
-              wanted.handles(), wanted.join(), StringOut.Order.SLATE, wanted.camera());
+      StringOut.Wanted slate = wanted.in(StringOut.Order.SLATE);
       by(logged.stream().filter(each -> each.kind() == Logged.Kind.SCENE).toList())
           .entrySet()
           .stream()

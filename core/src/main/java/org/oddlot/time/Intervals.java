@@ -50,6 +50,15 @@ public final class Intervals<T> {
         .map(Interval::of);
   }
 
+  /** Those that have more than their ends in common with this, those that began last first. */
+  public Stream<T> overlapping(Rational from, Rational to) {
+    return IntStream.iterate(
+            before(to, 0) - 1, i -> i >= 0 && latest.get(i).compareTo(from) > 0, i -> i - 1)
+        .mapToObj(sorted::get)
+        .filter(each -> each.to.compareTo(from) > 0)
+        .map(Interval::of);
+  }
+
   /** How many begin before a moment, or at it where {@code at} is one. */
   private int before(Rational moment, int at) {
     sort();

@@ -250,6 +250,10 @@ class PaperCutTest {
     assertThat(again.remarks())
         .extracting(Analysis.Remark::text)
         .containsExactly("was made before, and nothing of it has changed");
+    assertThat(
+            pass.analyse(request(with, Settings.INITIAL, new PaperCut("Cut", List.of("2, 1a, 2"))))
+                .findings())
+        .hasSize(1);
     for (String other : List.of("1a, 2", "2", "2, 1b")) {
       PaperCut changed = new PaperCut("Cut", List.of(other));
       assertThat(pass.analyse(request(with, Settings.INITIAL, changed)).findings()).hasSize(1);

@@ -348,6 +348,136 @@ class StringOutsTest {
     assertThat(Set.of(finding.out().length())).containsExactly("0:00:02");
   }
 
+  /** A clip of a day whose log says how much it shows, with a keyword. */
+  private static Clip shown(String name, String note, long start, long in, long length) {
+    var media =
+        new MediaReference.External(
+            Origin.made(),
+            name,
+            "media/" + name + ".mov",
+            Optional.of(TimeRange.of(start, LENGTH, RATE)),
+            noted(Field.RECORDED, "2026-03-14", JsonObject.EMPTY));
+    return Clip.of(name, media, Optional.empty())
+        .withMarkers(List.of(keyword("ice", "", in, length)))
+        .withMetadata(noted(Field.NOTES, note, JsonObject.EMPTY));
+  }
+
+  private List<String> closest(Clip... clips) {
+    Settings settings =
+        Settings.INITIAL
+            .with(StringOutsPass.AT_LEAST, "1")
+            .with(StringOutsPass.ANGLES, StringOut.Angles.CLOSEST.word());
+    return analysed(lot(clips), settings).findings().getFirst().out().pieces().stream()
+        .map(piece ->
+            piece.source().name()
+                + " "
+                + piece.range().start().value()
+                + "+"
+                + piece.range().duration().value())
+        .toList();
+  }
+
+  @Test
+  void theClosestIsTakenAndWhatItDoesNotHaveIsKept() {
+    Clip wide = shown("A001C001", "WS of the pier, ok", 1000, 1050, 100);
+    Clip close = shown("B001C001", "MCU, loses focus", 1000, 1080, 40);
+    Clip unknown = shown("C001C001", "handheld", 1000, 1050, 100);
+    assertThat(closest(wide, close, unknown))
+        .containsExactly(
+            "A001C001 1050+30", "C001C001 1050+100", "B001C001 1080+40", "A001C001 1120+30");
+    // Of one that speaks of two nobody knows which it is at that moment; "cu" is no abbreviation.
+    assertThat(closest(wide, shown("B001C001", "starts wide shot, ends CU", 1000, 1080, 40)))
+        .containsExactly("A001C001 1050+100", "B001C001 1080+40");
+    assertThat(closest(wide, shown("B001C001", "cu soon", 1000, 1080, 40))).hasSize(2);
+    // The same camera, or media that begins at zero, tells nothing of the same moment.
+    assertThat(closest(wide, shown("A002C001", "close-up", 1000, 1080, 40))).hasSize(2);
+    assertThat(
+            closest(
+                shown("A001C001", "wide shot", 0, 50, 100), shown("B001C001", "CU", 0, 50, 100)))
+        .hasSize(2);
+  }
+
+  /** Each frame of the time of day that was logged is there, in the closest angle that has it. */
+  @Property(tries = 60)
+  void theClosestOfEachFrame(@ForAll long seed) {
+    var chance = new Random(seed);
+    List<String> framings = List.of("ECU", "close-up", "MS", "wide shot");
+    var clips = new ArrayList<Clip>();
+    var expected = new TreeSet<String>();
+    var spans = new ArrayList<long[]>();
+    for (int i = 0; i < 4; i++) {
+      long in = 1000 + chance.nextInt(LENGTH - 60);
+      long length = 1 + chance.nextInt(60);
+      clips.add(shown((char) ('A' + i) + "001C001", framings.get(i), 1000, in, length));
+      spans.add(new long[] {in, in + length});
+    }
+    for (long frame = 1000; frame < 1000 + LENGTH; frame++) {
+      for (int i = 0; i < 4; i++) {
+        if (spans.get(i)[0] <= frame && frame < spans.get(i)[1]) {
+          expected.add((char) ('A' + i) + " " + frame);
+          break;
+        }
+      }
+    }
+    var actual = new TreeSet<String>();
+    for (String piece : closest(clips.toArray(Clip[]::new))) {
+      String[] parts = piece.split("[ +]", -1);
+      for (long frame = 0; frame < Long.parseLong(parts[2]); frame++) {
+        assertThat(actual.add(piece.charAt(0) + " " + (Long.parseLong(parts[1]) + frame))).isTrue();
+      }
+    }
+    assertThat(actual).isEqualTo(expected);
+  }
+
+  @Test
+  void anglesOfAMomentAreLaidAsTheirGroup() {
+    var clips = new ArrayList<TimelineObject>();
+    var rows = new ArrayList<Track>();
+    for (String name : List.of("A001C001", "B001C001")) {
+      // B began two seconds later, and its clock is wrong.
+      long start = name.startsWith("A") ? 1000 : 90_000;
+      long later = name.startsWith("A") ? 0 : 50;
+      Clip clip = clip(name, start, List.of());
+      rows.add(
+          Track.of(
+              "Camera " + name.charAt(0),
+              Track.VIDEO,
+              later == 0 ? List.of(clip) : List.of(Gap.of(RationalTime.of(50, RATE)), clip)));
+      clips.add(clip(name, start, List.of(keyword("ice", "", start + 100 - later, 75 + later))));
+    }
+    clips.add(clip("C001C001", 5000, List.of(keyword("ice", "", 5010, 20))));
+    clips.add(
+        Stack.of("Ferry", rows)
+            .withMetadata(
+                JsonObject.of(
+                    "oddlot", JsonObject.of("kind", JsonString.of(Group.Kind.ANGLES.word())))));
+    Settings settings =
+        Settings.INITIAL
+            .with(StringOutsPass.AT_LEAST, "1")
+            .with(StringOutsPass.ANGLES, StringOut.Angles.GROUP.word());
+    Timeline out =
+        timeline(
+            made(lot(clips.toArray(TimelineObject[]::new)), settings),
+            "String-outs",
+            "Keywords",
+            "ice");
+    // A's 75 frames from 100 on, the one alone, and of B's what A does not have: 50 frames more.
+    List<? extends TimelineObject> pictures = track(out, "V1");
+    assertThat(pictures)
+        .extracting(its ->
+            its.name()
+                + " "
+                + ((Item) its).trimmedRange().orElseThrow().start().value()
+                + "+"
+                + ((Item) its).trimmedRange().orElseThrow().duration().value())
+        .containsExactly("Ferry 100+75", "C001C001 5010+20", "Ferry 175+50");
+    assertThat(
+            pictures.stream()
+                .filter(Stack.class::isInstance)
+                .map(its -> its.metadata().object("oddlot").object("angle").string("picture")))
+        .containsExactly(Optional.of("Camera A"), Optional.of("Camera B"));
+  }
+
   private Material made(Material material, Search search) {
     Answers answers =
         Answers.NONE.plus(

@@ -199,11 +199,11 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
 
   /** Whether a timeline was made of the very same pieces in the same order. */
   private static boolean wasMade(StringOut out, Map<String, Address> before, Material material) {
-    List<String> pieces = out.pieces().stream().map(StringOut.Piece::key).distinct().toList();
+    List<String> pieces = out.pieces().stream().map(StringOut.Piece::key).toList();
     return Optional.ofNullable(before.get(out.key()))
         .flatMap(material::at)
         .map(placed -> StringOutTimeline.pieces((Timeline) placed.object()))
-        .filter(made -> List.copyOf(made).equals(pieces))
+        .filter(pieces::equals)
         .isPresent();
   }
 
@@ -245,6 +245,7 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
                 material.sources(),
                 material.derive(Group.ALL),
                 settings.get(GAP),
+                false,
                 (_, _) -> Optional.empty())
             .made(out);
     if (!settings.get(CAPTIONS)) {

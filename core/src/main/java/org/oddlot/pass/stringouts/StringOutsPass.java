@@ -17,6 +17,7 @@ import org.oddlot.caption.NameList;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Transcript;
 import org.oddlot.find.FindIndex;
+import org.oddlot.find.KeptIndexes;
 import org.oddlot.find.Moments;
 import org.oddlot.find.Passage;
 import org.oddlot.find.Passages;
@@ -42,6 +43,7 @@ import org.oddlot.profile.MarkerKind;
 import org.oddlot.profile.Profile;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
+import org.oddlot.stringout.GroupMoments;
 import org.oddlot.stringout.Logged;
 import org.oddlot.stringout.StringOut;
 import org.oddlot.stringout.StringOutTimeline;
@@ -109,6 +111,14 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
   public static final Setting<String> CAMERA =
       Setting.textOrNothing("camera", "Rather camera", "all, or a letter", _ -> Optional.empty());
 
+  /** What becomes of several angles of the same moment. */
+  public static final Setting<String> ANGLES =
+      Setting.oneOf(
+          "angles",
+          "Of several angles",
+          StringOut.Angles.ALL.word(),
+          Arrays.stream(StringOut.Angles.values()).map(StringOut.Angles::word).toList());
+
   /** Whether the name of a person stands at the head. */
   public static final Setting<Boolean> NAMES = Setting.yesNo("names", "Names at the head", true);
 
@@ -147,7 +157,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
   @Override
   public List<Setting<?>> settings() {
     return List.of(
-        BY, AT_LEAST, CATEGORIES, ORDER, HANDLES, JOIN, GAP, CAMERA, NAMES, STYLE, CALLED);
+        BY, AT_LEAST, CATEGORIES, ORDER, HANDLES, JOIN, GAP, CAMERA, ANGLES, NAMES, STYLE, CALLED);
   }
 
   @Override
@@ -212,6 +222,19 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
                     Phrase.of(
                         "%s, and %d are wanted",
                         Phrase.count(pieces, "piece"), settings.get(AT_LEAST)))));
+    int unframed =
+        StringOut.Angles.of(settings.get(ANGLES)) == StringOut.Angles.CLOSEST
+            ? StringOut.unframed(outs.outs())
+            : 0;
+    if (unframed > 0) {
+      remarks.add(
+          new Analysis.Remark(
+              "angles",
+              "The closest",
+              Phrase.of(
+                  "%s left as it is: no log says how close, such as CU or wide shot",
+                  Phrase.count(unframed, "source"))));
+    }
     if (!settings.get(CAMERA).isEmpty()
         && material.sources().all().stream()
             .noneMatch(source -> source.camera().equalsIgnoreCase(settings.get(CAMERA)))) {
@@ -233,7 +256,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
       return found;
     }
     Material material = request.material();
-    FindIndex index = FindIndex.of(Passages.of(material), request.progress());
+    FindIndex index = FindIndex.of(Passages.of(material), KeptIndexes.ofUser(), request.progress());
     kept.forEach((id, search) -> {
       var stretches = new ArrayList<Logged>();
       int elsewhere = 0;
@@ -250,7 +273,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
                 its, its.first(), range.get(), Logged.Kind.KEYWORD, search.name(), FOUND_IN));
       }
       List<StringOut.Piece> pieces =
-          StringOut.pieces(stretches, wanted(request.settings())).stream()
+          StringOut.pieces(stretches, wanted(request.settings(), material)).stream()
               .filter(piece -> piece.range().duration().value() > 0)
               .toList();
       String key = "found " + search.name();
@@ -329,12 +352,14 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
         : its.intersection(all.get());
   }
 
-  private static StringOut.Wanted wanted(Settings settings) {
+  private static StringOut.Wanted wanted(Settings settings, Material material) {
     return new StringOut.Wanted(
         settings.get(HANDLES),
         settings.get(JOIN),
         StringOut.Order.of(settings.get(ORDER)),
-        settings.get(CAMERA).strip());
+        settings.get(CAMERA).strip(),
+        StringOut.Angles.of(settings.get(ANGLES)),
+        new GroupMoments(material.sources(), material.derive(Group.ALL)));
   }
 
   /** What was logged, and who speaks as transcripts have it, of whom nothing was logged there. */
@@ -386,7 +411,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
             .filter(word -> !word.isEmpty())
             .collect(Collectors.toSet()),
         settings.get(AT_LEAST),
-        wanted(settings));
+        wanted(settings, material));
   }
 
   private static String called(StringOut out, Settings settings) {
@@ -407,6 +432,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
             material.sources(),
             material.derive(Group.ALL),
             settings.get(GAP),
+            StringOut.Angles.of(settings.get(ANGLES)) == StringOut.Angles.GROUP,
             (person, rate) ->
                 settings.get(NAMES) ? name(person, rate, material, settings) : Optional.empty());
     Map<String, Map<String, List<TimelineObject>>> fresh = new LinkedHashMap<>();
