@@ -106,7 +106,8 @@ public final class ReportsBench {
 
   private static Book book(Material material, List<String> kinds) {
     return Books.of(
-        material, new ReportsToWrite(kinds, "xlsx", "", new HashMap<>(), FilmGauge.MM_35, ""));
+        material,
+        new ReportsToWrite(kinds, "xlsx", "", new HashMap<>(), FilmGauge.MM_35, "", false));
   }
 
   private static long all(Path file, Path target) throws IOException {

@@ -158,6 +158,11 @@ final class ReportCommand implements Callable<Integer> {
   private String date = "";
 
   @Option(
+      names = "--pictures",
+      description = "A picture beside each row, in html and pdf, where its media is at hand.")
+  private boolean pictures;
+
+  @Option(
       names = "--delivery",
       paramLabel = "DAY",
       description = "When the programme is delivered: flags licences that end earlier.")
@@ -332,7 +337,8 @@ final class ReportCommand implements Callable<Integer> {
         timeline,
         arrangements,
         ReportsPass.gauge(settings),
-        date);
+        date,
+        pictures);
   }
 
   /** Of one report it need not be said which is meant. */

@@ -135,7 +135,8 @@ public final class ChangeBook {
             Cell.of(change.doubt())),
         Optional.empty(),
         List.of(),
-        !change.doubt().isEmpty());
+        !change.doubt().isEmpty(),
+        Optional.empty());
   }
 
   private static Cell count(long frames) {

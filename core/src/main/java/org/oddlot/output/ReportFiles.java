@@ -73,7 +73,13 @@ public final class ReportFiles implements OutputKind {
       ReportsToWrite all = end.one(ReportsToWrite.class).orElseThrow();
       var its =
           new ReportsToWrite(
-              kinds, all.form(), all.timeline(), all.arrangements(), all.gauge(), all.date());
+              kinds,
+              all.form(),
+              all.timeline(),
+              all.arrangements(),
+              all.gauge(),
+              all.date(),
+              all.hasPictures());
       format.write(Books.of(end, its), target);
     }
   }

@@ -24,7 +24,7 @@ public final class Books {
           .ifPresent(report ->
               sheets.add(
                   plain(
-                      wanted.arrangement(kind).of(report, scope),
+                      pictured(wanted.arrangement(kind).of(report, scope), wanted),
                       scope,
                       wanted.arrangement(kind))));
     }
@@ -52,6 +52,25 @@ public final class Books {
       about.add(new Book.Fact("Day", wanted.date()));
     }
     return new Book(title(material, sheets), about, sheets);
+  }
+
+  private static Sheet pictured(Sheet sheet, ReportsToWrite wanted) {
+    if (!wanted.hasPictures()) {
+      return sheet.withoutStills();
+    }
+    long with = sheet.lines().stream().filter(line -> line.still().isPresent()).count();
+    if (with == 0) {
+      return sheet;
+    }
+    String note =
+        "Pictures are those of the media, without titles and effects"
+            + (with < sheet.lines().size()
+                ? Phrase.of(
+                    "; %s of %s have none: their media is not at hand.",
+                    Phrase.number(sheet.lines().size() - with),
+                    Phrase.count(sheet.lines().size(), "row"))
+                : ".");
+    return sheet.withNote(note);
   }
 
   /** The timeline files that came in, by their names. */

@@ -66,6 +66,12 @@ final class Markers implements Report {
               }
             }
           });
+      marked.replaceAll(its ->
+          new Marked(
+              its.frame,
+              its.line.withStill(
+                  its.frame.flatMap(
+                      frame -> of.seenAt(frame).flatMap(use -> scope.still(use, frame, of))))));
       marked.sort(Comparator.comparing(its -> its.frame.orElse(Long.MAX_VALUE)));
       marked.forEach(its -> lines.add(its.line));
     }

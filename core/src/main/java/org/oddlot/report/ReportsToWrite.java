@@ -13,6 +13,7 @@ import org.oddlot.time.FilmGauge;
  * @param arrangements by the keys of reports; all rows and columns where one has none
  * @param gauge the film that feet are counted in
  * @param date a day that is written on them; empty for none
+ * @param hasPictures whether a picture of its media stands beside each row that has one
  */
 public record ReportsToWrite(
     List<String> kinds,
@@ -20,7 +21,8 @@ public record ReportsToWrite(
     String timeline,
     Map<String, Arrangement> arrangements,
     FilmGauge gauge,
-    String date) {
+    String date,
+    boolean hasPictures) {
   public ReportsToWrite {
     kinds = List.copyOf(kinds);
     arrangements = Map.copyOf(arrangements);

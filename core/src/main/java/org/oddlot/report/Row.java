@@ -19,6 +19,7 @@ final class Row {
   private final List<Line.Why> why = new ArrayList<>();
   private Optional<Line.Spot> spot = Optional.empty();
   private boolean isDoubtful;
+  private Optional<Line.Still> still = Optional.empty();
 
   Row(List<Column> columns) {
     this.columns = columns;
@@ -69,10 +70,15 @@ final class Row {
     return this;
   }
 
+  Row still(Optional<Line.Still> its) {
+    still = its;
+    return this;
+  }
+
   Line line() {
     if (cells.size() < columns.size()) {
       throw new IllegalStateException("No cell of " + columns.get(cells.size()).key());
     }
-    return new Line(cells, spot, why, isDoubtful);
+    return new Line(cells, spot, why, isDoubtful, still);
   }
 }

@@ -1,10 +1,13 @@
 package org.oddlot.report;
 
 import java.util.List;
+import java.util.Optional;
 import org.oddlot.material.Material;
+import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.sheet.Line;
 import org.oddlot.time.FilmGauge;
+import org.oddlot.time.Rational;
 
 /**
  * What a report is of.
@@ -42,6 +45,22 @@ public record Scope(Material material, List<TimelineUsage> timelines, FilmGauge 
     return names.isEmpty()
         ? material.lot()
         : names.size() <= 3 ? String.join(", ", names) : names.size() + " timelines";
+  }
+
+  /**
+   * The picture of what is used, at a frame of its timeline; empty where the media is not at hand.
+   */
+  Optional<Line.Still> still(Use use, long frame, TimelineUsage of) {
+    Rational first =
+        use.event()
+            .clip()
+            .availableRange()
+            .map(range -> range.start().seconds())
+            .orElse(Rational.ZERO);
+    Rational seconds = use.event().sourceAt(of.seconds(frame - use.plain().from())).minus(first);
+    return use.source()
+        .flatMap(source -> MediaAtHand.of(material).of(source.id()))
+        .map(file -> new Line.Still(file, seconds.signum() < 0 ? Rational.ZERO : seconds));
   }
 
   /** A place in a file, outside any timeline. */

@@ -122,6 +122,7 @@ final class Shots implements Report {
             .text("notes", profile.text(clip, Field.NOTES).orElse(""))
             .text("why", use.why())
             .at(of.spot(use.event().place(), use.plain()))
+            .still(scope.still(use, use.plain().from(), of))
             .doubtful(unknown > 0 || rights.standing(source).equals("none"))
             .why("length", Phrase.number(use.plain().length()), "frames on its track");
     if (use.there().length() != use.plain().length()) {

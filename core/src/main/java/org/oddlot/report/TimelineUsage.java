@@ -10,6 +10,8 @@ import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.material.Derived;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
@@ -51,6 +53,7 @@ final class TimelineUsage {
   private final List<Use> uses;
   private final long length;
   private final List<Placed> notUnderstood;
+  private volatile @Nullable NavigableMap<Long, Use> seen;
 
   private TimelineUsage(
       Material material, TimelineFile document, Placed place, Timeline timeline, FrameRate rate) {
@@ -115,6 +118,33 @@ final class TimelineUsage {
   /** How many frames it has. */
   long length() {
     return length;
+  }
+
+  /**
+   * Whose picture is seen at a frame: the highest of media, whatever titles lie over it; empty
+   * where there is none.
+   */
+  Optional<Use> seenAt(long frame) {
+    NavigableMap<Long, Use> from = seen;
+    if (from == null) {
+      from = new TreeMap<>();
+      for (Use use : uses) {
+        if (use.isPicture() && use.source().isPresent()) {
+          for (Span span : use.seen()) {
+            from.put(span.from(), use);
+          }
+          for (Span span : use.unknown()) {
+            from.put(span.from(), use);
+          }
+        }
+      }
+      seen = from;
+    }
+    return Optional.ofNullable(from.floorEntry(frame))
+        .map(Map.Entry::getValue)
+        .filter(use ->
+            Stream.concat(use.seen().stream(), use.unknown().stream())
+                .anyMatch(span -> span.from() <= frame && frame < span.to()));
   }
 
   /** A place in this timeline, and when it is there. */

@@ -1,7 +1,9 @@
 package org.oddlot.sheet;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.time.Rational;
 import org.oddlot.timeline.Address;
 
 /**
@@ -11,8 +13,14 @@ import org.oddlot.timeline.Address;
  * @param spot what it is about, if that can be gone to
  * @param why how its numbers were counted, or why it needs somebody; each with what and how much
  * @param isDoubtful whether somebody should look at it
+ * @param still a picture of what it is about, if there is one
  */
-public record Line(List<Cell> cells, Optional<Spot> spot, List<Why> why, boolean isDoubtful) {
+public record Line(
+    List<Cell> cells,
+    Optional<Spot> spot,
+    List<Why> why,
+    boolean isDoubtful,
+    Optional<Still> still) {
   public Line {
     cells = List.copyOf(cells);
     why = List.copyOf(why);
@@ -34,11 +42,29 @@ public record Line(List<Cell> cells, Optional<Spot> spot, List<Why> why, boolean
     }
   }
 
+  /**
+   * A picture of a media file.
+   *
+   * @param file the media
+   * @param seconds after its first picture
+   */
+  public record Still(Path file, Rational seconds) {}
+
   /** One step of how a number was counted. */
   public record Why(String what, String value, String note) {}
 
   /** A row that nothing is to be said about. */
   public static Line of(List<Cell> cells) {
-    return new Line(cells, Optional.empty(), List.of(), false);
+    return new Line(cells, Optional.empty(), List.of(), false, Optional.empty());
+  }
+
+  /** This with other cells. */
+  Line withCells(List<Cell> other) {
+    return new Line(other, spot, why, isDoubtful, still);
+  }
+
+  /** This with a picture, or with none. */
+  public Line withStill(Optional<Still> other) {
+    return new Line(cells, spot, why, isDoubtful, other);
   }
 }

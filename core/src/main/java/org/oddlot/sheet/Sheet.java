@@ -120,6 +120,25 @@ public record Sheet(
     return new Sheet(key, title, about, columns, other, grouped, notes);
   }
 
+  /** Whether any row has a picture. */
+  public boolean hasStills() {
+    return lines.stream().anyMatch(line -> line.still().isPresent());
+  }
+
+  /** This without pictures. */
+  public Sheet withoutStills() {
+    return hasStills()
+        ? withLines(lines.stream().map(line -> line.withStill(Optional.empty())).toList())
+        : this;
+  }
+
+  /** This with one more note. */
+  public Sheet withNote(String note) {
+    var more = new ArrayList<>(notes);
+    more.add(note);
+    return new Sheet(key, title, about, columns, lines, grouped, more);
+  }
+
   /** This without columns in which nothing stands. */
   public Sheet withoutEmptyColumns() {
     var kept = new ArrayList<Integer>();
@@ -142,12 +161,7 @@ public record Sheet(
         about,
         kept.stream().map(columns::get).toList(),
         lines.stream()
-            .map(line ->
-                new Line(
-                    kept.stream().map(line.cells()::get).toList(),
-                    line.spot(),
-                    line.why(),
-                    line.isDoubtful()))
+            .map(line -> line.withCells(kept.stream().map(line.cells()::get).toList()))
             .toList(),
         kept.indexOf(grouped),
         notes);

@@ -283,7 +283,13 @@ class ReportsTest {
         Books.of(
             material,
             new ReportsToWrite(
-                List.of("shots", "media"), "xlsx", "", Map.of(), FilmGauge.MM_16, "2026-03-14"));
+                List.of("shots", "media"),
+                "xlsx",
+                "",
+                Map.of(),
+                FilmGauge.MM_16,
+                "2026-03-14",
+                false));
     assertThat(book.about())
         .contains(
             new Book.Fact("Timeline", "Cut"),

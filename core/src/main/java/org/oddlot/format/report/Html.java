@@ -8,8 +8,11 @@ import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.picture.Png;
+import org.oddlot.picture.StillFrame;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
@@ -22,6 +25,10 @@ import org.oddlot.sheet.Sheet;
  */
 final class Html implements BookFormat {
   private static final String STYLE = resource("report.css");
+
+  /** Twice as many dots as it is high on the page, for fine screens and for print. */
+  private static final int PICTURE_HEIGHT = 144;
+
   private static final String SCRIPT = resource("report.js");
 
   @Override
@@ -56,7 +63,7 @@ final class Html implements BookFormat {
     to.write("<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n");
     // Nothing is fetched, whatever stands in a cell.
     to.write(
-        "<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; style-src"
+        "<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src data:; style-src"
             + " 'unsafe-inline'; script-src 'unsafe-inline'\">\n");
     to.write("<title>" + escaped(book.title()) + "</title>\n<style>\n" + STYLE + "</style>\n");
     to.write("</head>\n<body>\n<h1>" + escaped(book.title()) + "</h1>\n<dl class=\"about\">\n");
@@ -96,6 +103,10 @@ final class Html implements BookFormat {
     to.write(
         "<p class=\"tools\"><label>Filter <input type=\"search\"></label> <output></output>"
             + "</p>\n<table>\n<thead><tr>");
+    boolean hasStills = sheet.hasStills();
+    if (hasStills) {
+      to.write("<th scope=\"col\"><span>Picture</span></th>");
+    }
     List<Column> columns = sheet.columns();
     for (Column column : columns) {
       to.write(
@@ -113,14 +124,14 @@ final class Html implements BookFormat {
     int next = 0;
     for (int i = 0; i < sheet.lines().size(); i++) {
       if (next < groups.size() && groups.get(next).from() == i) {
-        group(groups.get(next), sheet, to);
+        group(groups.get(next), sheet, hasStills, to);
         next++;
       }
-      line(sheet.lines().get(i), columns, to);
+      line(sheet.lines().get(i), columns, hasStills, to);
     }
     to.write("</tbody>\n");
     if (sheet.hasTotals()) {
-      to.write("<tfoot><tr>");
+      to.write(hasStills ? "<tfoot><tr><td></td>" : "<tfoot><tr>");
       cells(columns, i -> sheet.total(i), to, "Total");
       to.write("</tr></tfoot>\n");
     }
@@ -139,8 +150,9 @@ final class Html implements BookFormat {
     };
   }
 
-  private static void group(Sheet.Group group, Sheet sheet, Writer to) throws IOException {
-    to.write("<tr class=\"group\">");
+  private static void group(Sheet.Group group, Sheet sheet, boolean hasStills, Writer to)
+      throws IOException {
+    to.write("<tr class=\"group\">" + (hasStills ? "<td></td>" : ""));
     List<Line> its = sheet.lines().subList(group.from(), group.to());
     cells(
         sheet.columns(),
@@ -162,8 +174,12 @@ final class Html implements BookFormat {
     }
   }
 
-  private static void line(Line line, List<Column> columns, Writer to) throws IOException {
+  private static void line(Line line, List<Column> columns, boolean hasStills, Writer to)
+      throws IOException {
     to.write(line.isDoubtful() ? "<tr class=\"doubt\">" : "<tr>");
+    if (hasStills) {
+      to.write("<td class=\"p\">" + still(line) + "</td>");
+    }
     for (int i = 0; i < columns.size(); i++) {
       Cell cell = line.cells().get(i);
       to.write("<td");
@@ -178,6 +194,20 @@ final class Html implements BookFormat {
       to.write("</td>");
     }
     to.write("</tr>\n");
+  }
+
+  private static String still(Line line) {
+    return line.still()
+        .flatMap(still -> StillFrame.of(still.file(), still.seconds(), PICTURE_HEIGHT))
+        .map(picture ->
+            "<img alt=\"\" width=\""
+                + picture.width() / 2
+                + "\" height=\""
+                + picture.height() / 2
+                + "\" src=\"data:image/png;base64,"
+                + Base64.getEncoder().encodeToString(Png.of(picture))
+                + "\">")
+        .orElse("");
   }
 
   private static String kind(Column column) {

@@ -1,15 +1,21 @@
 package org.oddlot.format.report;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.zip.DeflaterOutputStream;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceRGB;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionGoTo;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDBorderStyleDictionary;
@@ -17,6 +23,7 @@ import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPa
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.oddlot.format.report.PdfText.Look;
+import org.oddlot.picture.StillFrame;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
@@ -39,6 +46,9 @@ final class Pdf implements BookFormat {
   private static final float NARROWEST = 42;
   private static final float WIDEST = 200;
   private static final int SAMPLE = 3_000;
+  private static final float PICTURE_WIDTH = 84;
+  private static final float PICTURE_HEIGHT = 48;
+  private static final int PICTURE_DOTS = 160;
 
   @Override
   public String key() {
@@ -171,6 +181,10 @@ final class Pdf implements BookFormat {
     private final class SheetPages {
       private final Sheet sheet;
       private final float[] widths;
+
+      /** Where the columns begin, beside the pictures. */
+      private final float left;
+
       private PDRectangle paper = landscape(PDRectangle.A4);
       private float size = SIZE;
       private PDPageContentStream to;
@@ -178,6 +192,7 @@ final class Pdf implements BookFormat {
 
       SheetPages(Sheet sheet) throws IOException {
         this.sheet = sheet.withoutEmptyColumns();
+        this.left = MARGIN + (sheet.hasStills() ? PICTURE_WIDTH + GAP : 0);
         this.widths = widths();
         this.to = page();
       }
@@ -187,7 +202,7 @@ final class Pdf implements BookFormat {
       }
 
       private float room() {
-        return paper.getWidth() - 2 * MARGIN - GAP * (widthsCount() - 1);
+        return paper.getWidth() - left - MARGIN - GAP * (widthsCount() - 1);
       }
 
       private int widthsCount() {
@@ -281,7 +296,7 @@ final class Pdf implements BookFormat {
         }
         for (int i = 0; i < sheet.lines().size(); i++) {
           Line line = sheet.lines().get(i);
-          row(line.cells(), Look.REGULAR, line.isDoubtful());
+          row(line.cells(), Look.REGULAR, line.isDoubtful(), line.still());
           if (next < groups.size() && groups.get(next).to() == i + 1) {
             Sheet.Group group = groups.get(next++);
             total("Total " + group.name(), sheet.lines().subList(group.from(), group.to()));
@@ -312,7 +327,7 @@ final class Pdf implements BookFormat {
         if (!sheet.columns().getFirst().isSummed()) {
           cells.set(0, Cell.of(name));
         }
-        row(cells, Look.BOLD, false);
+        row(cells, Look.BOLD, false, Optional.empty());
       }
 
       private PDPageContentStream page() throws IOException {
@@ -336,7 +351,7 @@ final class Pdf implements BookFormat {
           heads.add(lines);
           most = Math.max(most, lines.size());
         }
-        float x = MARGIN;
+        float x = left;
         for (int i = 0; i < widths.length; i++) {
           for (int line = 0; line < heads.get(i).size(); line++) {
             String words = heads.get(i).get(line);
@@ -373,7 +388,9 @@ final class Pdf implements BookFormat {
         to = page();
       }
 
-      private void row(List<Cell> cells, Look strength, boolean isDoubtful) throws IOException {
+      private void row(
+          List<Cell> cells, Look strength, boolean isDoubtful, Optional<Line.Still> still)
+          throws IOException {
         var lines = new ArrayList<List<String>>(cells.size());
         int most = 1;
         for (int i = 0; i < cells.size(); i++) {
@@ -384,17 +401,53 @@ final class Pdf implements BookFormat {
           lines.add(its);
           most = Math.max(most, its.size());
         }
+        Optional<PDImageXObject> image = image(still);
+        if (image.isPresent()) {
+          most = Math.max(most, (int) Math.ceil(PICTURE_HEIGHT / (size * LEADING)));
+        }
         // A row that is higher than a page goes on on the next one.
         for (int from = 0; from < most; ) {
           int fits = (int) ((y - 34) / (size * LEADING));
-          if (fits < Math.min(most - from, 4)) {
+          if (fits < Math.min(most - from, image.isPresent() ? most : 4)) {
             next();
             fits = (int) ((y - 34) / (size * LEADING));
           }
           int upTo = Math.min(most, from + Math.max(1, fits));
+          if (image.isPresent() && from == 0) {
+            PDImageXObject its = image.get();
+            float height = PICTURE_WIDTH * its.getHeight() / its.getWidth();
+            float high = Math.min(height, PICTURE_HEIGHT);
+            to.drawImage(its, MARGIN, y - high - 1, high * its.getWidth() / its.getHeight(), high);
+          }
           part(lines, from, upTo, strength, isDoubtful);
           from = upTo;
         }
+      }
+
+      private Optional<PDImageXObject> image(Optional<Line.Still> still) throws IOException {
+        Optional<StillFrame> picture =
+            still.flatMap(its -> StillFrame.of(its.file(), its.seconds(), PICTURE_DOTS));
+        return picture.isPresent() ? Optional.of(image(picture.get())) : Optional.empty();
+      }
+
+      private PDImageXObject image(StillFrame picture) throws IOException {
+        var bytes = new ByteArrayOutputStream();
+        try (var deflated = new DeflaterOutputStream(bytes)) {
+          for (int i = 0; i < picture.width() * picture.height(); i++) {
+            int dot = picture.dots().get(i);
+            deflated.write(dot >> 16);
+            deflated.write(dot >> 8);
+            deflated.write(dot);
+          }
+        }
+        return new PDImageXObject(
+            document,
+            new ByteArrayInputStream(bytes.toByteArray()),
+            COSName.FLATE_DECODE,
+            picture.width(),
+            picture.height(),
+            8,
+            PDDeviceRGB.INSTANCE);
       }
 
       private void part(
@@ -403,7 +456,7 @@ final class Pdf implements BookFormat {
         if (isDoubtful) {
           to.setNonStrokingColor(0.64f, 0.2f, 0.11f);
         }
-        float x = MARGIN;
+        float x = left;
         for (int i = 0; i < lines.size(); i++) {
           Look look = strength == Look.BOLD ? Look.BOLD : look(sheet.columns().get(i));
           List<String> its = lines.get(i);

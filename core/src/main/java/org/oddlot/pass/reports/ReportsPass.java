@@ -80,6 +80,9 @@ public final class ReportsPass implements Pass<ReportFinding> {
       Setting.textOrNothing(
           "date", "Day on them", "none, or a day such as 2026-11-30", ReportsPass::noDay);
 
+  /** Whether there are pictures on them. */
+  public static final Setting<Boolean> PICTURES = Setting.yesNo("pictures", "With pictures", false);
+
   private static Optional<String> noDay(String text) {
     try {
       if (!text.isBlank()) {
@@ -140,7 +143,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
 
   @Override
   public List<Setting<?>> settings() {
-    return List.of(KINDS, FORM, TIMELINE, COLUMNS, WHERE, ORDER, BY, FILM, DATE);
+    return List.of(KINDS, FORM, TIMELINE, COLUMNS, WHERE, ORDER, BY, FILM, DATE, PICTURES);
   }
 
   @Override
@@ -238,7 +241,8 @@ public final class ReportsPass implements Pass<ReportFinding> {
                         settings.get(TIMELINE),
                         arrangements,
                         gauge(settings),
-                        settings.get(DATE)))),
+                        settings.get(DATE),
+                        settings.get(PICTURES)))),
         List.of());
   }
 }

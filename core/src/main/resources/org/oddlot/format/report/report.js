@@ -34,6 +34,7 @@ for (const section of document.querySelectorAll("section")) {
   };
   heads.forEach((head, i) => {
     const button = head.firstElementChild;
+    if (!head.dataset.kind) return;
     button.addEventListener("keydown", (event) => {
       if (event.key === "Enter" || event.key === " ") { event.preventDefault(); button.click(); }
     });

@@ -47,7 +47,8 @@ class BookFormatsTest {
                   new Cell.Day(LocalDate.of(2026, 3, 14).plusDays(i % 300))),
               java.util.Optional.empty(),
               List.of(),
-              i % 5 == 0));
+              i % 5 == 0,
+              java.util.Optional.empty()));
     }
     return new Sheet(
         "shots",

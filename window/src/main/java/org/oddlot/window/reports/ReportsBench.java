@@ -80,7 +80,12 @@ public final class ReportsBench implements Bench {
     this.session = place.session();
     settings =
         new SettingsBar(
-            List.of(ReportsPass.FORM, ReportsPass.TIMELINE, ReportsPass.FILM, ReportsPass.DATE),
+            List.of(
+                ReportsPass.FORM,
+                ReportsPass.TIMELINE,
+                ReportsPass.FILM,
+                ReportsPass.DATE,
+                ReportsPass.PICTURES),
             (setting, value) -> session.set(pass.id(), setting.key(), value, setting.title()));
     kinds.getStyleClass().add("tabs");
     kinds.setId("report-kinds");
@@ -149,7 +154,8 @@ public final class ReportsBench implements Bench {
         set.get(ReportsPass.TIMELINE),
         arrangements,
         ReportsPass.gauge(set),
-        set.get(ReportsPass.DATE));
+        set.get(ReportsPass.DATE),
+        set.get(ReportsPass.PICTURES));
   }
 
   /** Makes the report that is looked at, beside, and shows it when it is there. */
