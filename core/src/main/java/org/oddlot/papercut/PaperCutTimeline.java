@@ -21,13 +21,10 @@ import org.oddlot.time.TimeRange;
  * Where passages begin and end in their media, and when their words are said in the cut.
  *
  * @param handles frames before and behind each, as far as its media has them
- * @param inPauses whether edges lie in the middle of the silence beside the words, up to half a
- *     second away; else at the words
+ * @param edges where passages begin and end beside their words
  * @param camera the letter of the camera that is wanted; empty for that of the transcript
  */
-public record PaperCutTimeline(int handles, boolean inPauses, String camera) {
-  private static final Rational FARTHEST = Rational.of(1, 2);
-
+public record PaperCutTimeline(int handles, Edges edges, String camera) {
   /**
    * Passages that are laid as one: what follows at once in the transcript is not cut.
    *
@@ -58,27 +55,13 @@ public record PaperCutTimeline(int handles, boolean inPauses, String camera) {
 
   /** What of its media a passage takes, without handles: whole frames, with all of its words. */
   public TimeRange range(Marked passage) {
-    Spoken spoken = passage.spoken();
-    Span span = passage.span();
-    Rational from = span.start();
-    Rational to = span.end();
-    if (inPauses) {
-      from = from.minus(half(spoken.before(passage.from(), passage.to())));
-      to = to.plus(half(spoken.after(passage.from(), passage.to())));
-    }
-    TimeRange there = spoken.source().range().orElseThrow();
+    Span span = edges.of(passage);
+    TimeRange there = passage.spoken().source().range().orElseThrow();
     FrameRate rate = there.start().rate();
     return within(
-        RationalTime.ofSeconds(from, rate, RoundingMode.FLOOR),
-        RationalTime.ofSeconds(to, rate, RoundingMode.CEILING),
+        RationalTime.ofSeconds(span.start(), rate, RoundingMode.FLOOR),
+        RationalTime.ofSeconds(span.end(), rate, RoundingMode.CEILING),
         there);
-  }
-
-  private static Rational half(Optional<Spoken.Beside> beside) {
-    Rational silence = beside.map(Spoken.Beside::silence).orElse(Rational.ONE);
-    return silence.signum() <= 0
-        ? Rational.ZERO
-        : Span.earlier(FARTHEST, silence.dividedBy(Rational.of(2)));
   }
 
   private static TimeRange within(RationalTime from, RationalTime to, TimeRange there) {

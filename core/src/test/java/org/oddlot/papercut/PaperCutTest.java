@@ -35,6 +35,7 @@ import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Item;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.Track;
+import org.oddlot.waveform.Silences;
 
 class PaperCutTest {
   private static final String NAME = "A001C001.words.json";
@@ -184,7 +185,7 @@ class PaperCutTest {
     Timeline cut = made(request(material, Settings.INITIAL, PaperCut.of("Cut", passages)));
     var text = new StringBuilder();
     List<PaperCutTimeline.Laid> laid =
-        new PaperCutTimeline(0, false, "").pieces(passages, material);
+        new PaperCutTimeline(0, Edges.AT_WORDS, "").pieces(passages, material);
     List<? extends Item> pictures = items(cut, Track.VIDEO);
     assertThat(pictures).hasSameSizeAs(laid);
     for (int i = 0; i < laid.size(); i++) {
@@ -272,17 +273,52 @@ class PaperCutTest {
     Page page = Reading.of(material, "", "").page();
     Marked second = page.paragraphs().get(1).whole();
     // 700 to 1000 ms is silence before, 1700 to 5000 behind; half a second at the most.
-    TimeRange range = new PaperCutTimeline(0, true, "").range(second);
+    TimeRange range = new PaperCutTimeline(0, Edges.IN_PAUSES, "").range(second);
     assertThat(range.start().value()).isEqualTo(Interviews.START + 21);
     assertThat(range.endExclusive().value()).isEqualTo(Interviews.START + 55);
     TimeRange first =
-        new PaperCutTimeline(50, false, "")
+        new PaperCutTimeline(50, Edges.AT_WORDS, "")
             .pieces(List.of(page.paragraphs().getFirst().whole()), material)
             .getFirst()
             .piece()
             .range();
     assertThat(first.start().value()).isEqualTo(Interviews.START);
     assertThat(first.endExclusive().value()).isEqualTo(Interviews.START + 18 + 50);
+  }
+
+  @Test
+  void edgesLieInSilenceThatIsHeardAndElseAtTheWords() {
+    Transcript talk =
+        Interviews.transcript(
+            NAME,
+            Interviews.turn("Liv", 0, "We heard"),
+            Interviews.turn("Tormod", 1000, "it well"),
+            Interviews.turn("Liv", 5000, "today"));
+    Material material = Interviews.lot(List.of(talk), Interviews.clip("A001C001"));
+    Page page = Reading.of(material, "", "").page();
+    Marked second = page.paragraphs().get(1).whole();
+    String source = second.spoken().source().id();
+    // The transcript says 1000 to 1700; a breath is quiet before it from 820 to 980, and behind it
+    // all is quiet from 1800 to 4900.
+    Map<String, Silences> silences =
+        Map.of(
+            source,
+            new Silences(
+                List.of(
+                    new Silences.Stretch(0.82, 0.98),
+                    new Silences.Stretch(1.2, 1.3),
+                    new Silences.Stretch(1.8, 4.9))));
+    TimeRange range = new PaperCutTimeline(0, Edges.inSilence(silences), "").range(second);
+    // 900 ms, 2300 ms.
+    assertThat(range.start().value()).isEqualTo(Interviews.START + 22);
+    assertThat(range.endExclusive().value()).isEqualTo(Interviews.START + 58);
+    assertThat(Edges.notSilent(second, silences)).isZero();
+    // Silence within the words is none beside them.
+    Map<String, Silences> within =
+        Map.of(source, new Silences(List.of(new Silences.Stretch(1.2, 1.3))));
+    assertThat(Edges.inSilence(within).of(second)).isEqualTo(second.span());
+    assertThat(Edges.notSilent(second, within)).isEqualTo(2);
+    assertThat(Edges.inSilence(Map.of()).of(second)).isEqualTo(second.span());
   }
 
   @Test
@@ -377,11 +413,12 @@ class PaperCutTest {
             "its words go from −0:00:03 to −0:00:02, and A001C002 is 0:10:00 long");
     Material material = Interviews.lot(List.of(odd), Interviews.clip("A001C001"));
     for (Page.Paragraph each : reading.page().paragraphs()) {
-      TimeRange range = new PaperCutTimeline(0, true, "").range(each.whole());
+      TimeRange range = new PaperCutTimeline(0, Edges.IN_PAUSES, "").range(each.whole());
       assertThat(range.duration().value()).isNotNegative();
       assertThat(reading.passages(PaperCut.of("Cut", List.of(each.whole()))).passages())
           .containsExactly(each.whole());
-      assertThat(new PaperCutTimeline(9, false, "").pieces(List.of(each.whole()), material))
+      assertThat(
+              new PaperCutTimeline(9, Edges.AT_WORDS, "").pieces(List.of(each.whole()), material))
           .hasSize(1);
     }
   }

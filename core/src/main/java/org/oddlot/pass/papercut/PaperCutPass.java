@@ -1,6 +1,7 @@
 package org.oddlot.pass.papercut;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,13 +19,18 @@ import org.oddlot.format.guideline.GuidelineFiles;
 import org.oddlot.material.Group;
 import org.oddlot.material.MadeBin;
 import org.oddlot.material.Material;
+import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.NameLists;
+import org.oddlot.material.Source;
 import org.oddlot.material.TimelineFile;
+import org.oddlot.papercut.Edges;
+import org.oddlot.papercut.Marked;
 import org.oddlot.papercut.Numbers;
 import org.oddlot.papercut.PaperCut;
 import org.oddlot.papercut.PaperCutTimeline;
 import org.oddlot.papercut.Reading;
 import org.oddlot.papercut.SaidIn;
+import org.oddlot.papercut.SourceSilences;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Codec;
@@ -43,6 +49,7 @@ import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
 import org.oddlot.timeline.TimelineObject;
+import org.oddlot.waveform.Silences;
 
 /**
  * Makes timelines of text: passages of transcripts, in the order in which they were marked, with
@@ -63,10 +70,11 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
 
   private static final String AT_WORDS = "at the words";
   private static final String IN_PAUSES = "in the pauses";
+  private static final String IN_SILENCE = "in silence, by the sound";
 
   /** Where passages begin and end. */
   public static final Setting<String> EDGES =
-      Setting.oneOf("edges", "Edges", AT_WORDS, List.of(AT_WORDS, IN_PAUSES));
+      Setting.oneOf("edges", "Edges", AT_WORDS, List.of(AT_WORDS, IN_PAUSES, IN_SILENCE));
 
   /** Frames of nothing between pieces. */
   public static final Setting<Integer> GAP =
@@ -135,9 +143,26 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
     return Reading.of(material, settings.get(SAID_IN), settings.get(TEXT).strip());
   }
 
-  private static PaperCutTimeline laying(Settings settings) {
-    return new PaperCutTimeline(
-        settings.get(HANDLES), settings.get(EDGES).equals(IN_PAUSES), settings.get(CAMERA).strip());
+  private static PaperCutTimeline laying(Settings settings, Map<String, Silences> silences) {
+    Edges edges =
+        switch (settings.get(EDGES)) {
+          case IN_PAUSES -> Edges.IN_PAUSES;
+          case IN_SILENCE -> Edges.inSilence(silences);
+          default -> Edges.AT_WORDS;
+        };
+    return new PaperCutTimeline(settings.get(HANDLES), edges, settings.get(CAMERA).strip());
+  }
+
+  /** What is to be listened to for some passages: that of their sources which is at hand. */
+  private static Map<String, SourceSilences> listening(List<Marked> passages, Material material) {
+    Map<String, SourceSilences> listening = new LinkedHashMap<>();
+    for (Marked each : passages) {
+      Source source = each.spoken().source();
+      MediaAtHand.of(material)
+          .of(source.id())
+          .ifPresent(file -> listening.put(source.id(), new SourceSilences(file, source.name())));
+    }
+    return listening;
   }
 
   @Override
@@ -155,6 +180,7 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
     }
     var findings = new ArrayList<PaperCutFinding>();
     var remarks = new ArrayList<Analysis.Remark>();
+    var wanted = new ArrayList<SourceSilences>();
     Map<String, Address> before = StringOutTimeline.in(material);
     var keys = new HashSet<String>();
     for (Map.Entry<String, PaperCut> entry : cuts.entrySet()) {
@@ -169,7 +195,29 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
         resolved.lost().forEach(lost -> remarks.add(remark(cut.name(), lost)));
         continue;
       }
-      List<PaperCutTimeline.Laid> laid = laying(settings).pieces(resolved.passages(), material);
+      Map<String, Silences> silences = new HashMap<>();
+      if (settings.get(EDGES).equals(IN_SILENCE)) {
+        listening(resolved.passages(), material)
+            .forEach((source, listening) -> {
+              wanted.add(listening);
+              request.measured().get(listening).ifPresent(its -> silences.put(source, its));
+            });
+        int loud =
+            resolved.passages().stream()
+                .mapToInt(passage -> Edges.notSilent(passage, silences))
+                .sum();
+        if (loud > 0) {
+          remarks.add(
+              remark(
+                  cut.name(),
+                  Phrase.of(
+                      "%s of %d at the words: there is no silence beside them, or their sound is"
+                          + " not at hand",
+                      Phrase.count(loud, "edge"), 2 * resolved.passages().size())));
+        }
+      }
+      List<PaperCutTimeline.Laid> laid =
+          laying(settings, silences).pieces(resolved.passages(), material);
       if (wasMade(out(cut.name(), key, laid), before, material)) {
         remarks.add(remark(cut.name(), "was made before, and nothing of it has changed"));
         continue;
@@ -185,7 +233,7 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
               settings.get(TEXT),
               "is no transcript and no timeline in which something is said that is known"));
     }
-    return Analysis.of(findings, remarks);
+    return Analysis.of(findings, remarks).wanting(wanted);
   }
 
   private static Analysis.Remark remark(String about, String says) {
