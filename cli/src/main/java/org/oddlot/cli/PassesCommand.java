@@ -1,6 +1,7 @@
 package org.oddlot.cli;
 
 import java.io.PrintWriter;
+import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlot.input.InputKind;
 import org.oddlot.input.InputKinds;
@@ -8,10 +9,13 @@ import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
+import org.oddlot.lot.OwnSheets;
 import org.oddlot.lot.ReadySheet;
+import org.oddlot.lot.SheetFile;
 import org.oddlot.output.OutputKind;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Passes;
+import org.oddlot.pass.RunSheet;
 import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
 import picocli.CommandLine.Command;
@@ -58,6 +62,16 @@ final class PassesCommand implements Callable<Integer> {
                             .toObject())
                     .toList()))
         .put(
+            "own_sheets",
+            JsonArray.of(
+                OwnSheets.all().stream()
+                    .map(sheet ->
+                        new JsonDocuments()
+                            .put("name", sheet.name())
+                            .put("passes", strings(on(sheet)))
+                            .toObject())
+                    .toList()))
+        .put(
             "reads",
             JsonArray.of(
                 InputKinds.all().stream()
@@ -71,7 +85,14 @@ final class PassesCommand implements Callable<Integer> {
         .put("writes", strings(OutputKind.all().stream().map(OutputKind::what).toList()));
   }
 
-  private static JsonArray strings(java.util.List<String> texts) {
+  private static List<String> on(SheetFile sheet) {
+    return sheet.sheet().inWorkingOrder().stream()
+        .filter(RunSheet.Step::on)
+        .map(RunSheet.Step::pass)
+        .toList();
+  }
+
+  private static JsonArray strings(List<String> texts) {
     return JsonArray.of(texts.stream().map(JsonString::of).toList());
   }
 
@@ -118,6 +139,12 @@ final class PassesCommand implements Callable<Integer> {
       out.println(
           Phrase.of(
               "  %-10s %s: %s", sheet.id(), sheet.title(), String.join(", ", sheet.passes())));
+    }
+    List<SheetFile> own = OwnSheets.all();
+    if (!own.isEmpty()) {
+      out.println();
+      out.println("Your run sheets, in " + OwnSheets.folder() + ":");
+      own.forEach(sheet -> out.println("  " + sheet.name() + ": " + String.join(", ", on(sheet))));
     }
     out.println();
     out.println("What is read:");

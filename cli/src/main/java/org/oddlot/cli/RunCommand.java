@@ -18,7 +18,7 @@ import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.LotRunner;
 import org.oddlot.lot.Output;
-import org.oddlot.lot.ReadySheet;
+import org.oddlot.lot.OwnSheets;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.pass.Answers;
@@ -64,7 +64,8 @@ final class RunCommand implements Callable<Integer> {
   @Option(
       names = "--sheet",
       paramLabel = "NAME|FILE",
-      description = "A ready run sheet, as \"oddlot passes\" lists them, or that of this file.")
+      description =
+          "A run sheet, ready or your own, as \"oddlot passes\" lists them, or that of this file.")
   private @Nullable String sheet;
 
   @Option(
@@ -209,20 +210,13 @@ final class RunCommand implements Callable<Integer> {
     return now;
   }
 
-  private RunSheet sheet(RunSheet ofLot) throws IOException {
+  private RunSheet sheet(RunSheet ofLot) {
     RunSheet its = ofLot;
     if (sheet != null) {
-      Optional<ReadySheet> ready = ReadySheet.byId(sheet);
-      if (ready.isPresent()) {
-        its = ready.get().over(its);
-      } else if (Files.exists(Path.of(sheet))) {
-        its = LotFile.openSheet(Path.of(sheet));
-      } else {
-        throw wrong(
-            Phrase.of(
-                "There is no run sheet \"%s\", neither a file nor one of %s.",
-                sheet,
-                ReadySheet.all().stream().map(ReadySheet::id).collect(Collectors.joining(", "))));
+      try {
+        its = OwnSheets.meant(sheet, its);
+      } catch (IOException e) {
+        throw wrong(String.valueOf(e.getMessage()));
       }
     }
     for (String pass : only) {

@@ -18,6 +18,7 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.SheetFile;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.practice.desk.DeskReader;
@@ -121,9 +122,13 @@ class CommandsTest {
     Ended unknown = run("run", lot, "--only", "magic");
     assertThat(unknown.code()).isEqualTo(ExitCode.WRONG_INPUT);
     assertThat(unknown.err()).contains("There is no pass \"magic\"");
-    Path sheet = folder.resolve("sheet.json");
-    LotFile.saveSheet(RunSheet.initial().withSwitched("tag", false), sheet);
+    Path sheet = folder.resolve("sheet.yaml");
+    SheetFile.save(RunSheet.initial().withSwitched("tag", false), sheet);
     assertThat(number(run("run", lot, "--sheet", sheet.toString(), "--json"), "changes")).isZero();
+    Files.writeString(sheet, "passes:\n- intake\n- tag:\n    colour: {a: b}\n");
+    Ended wrong = run("run", lot, "--sheet", sheet.toString());
+    assertThat(wrong.code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(wrong.err()).contains("sheet.yaml, line 4, column 5");
   }
 
   @Test

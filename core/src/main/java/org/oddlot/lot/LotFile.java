@@ -130,22 +130,13 @@ public final class LotFile {
         : "";
   }
 
-  /** Saves a run sheet by itself. */
-  public static void saveSheet(RunSheet sheet, Path file) throws IOException {
-    JsonObject json =
-        JsonObject.EMPTY
-            .with("oddlot_run_sheet", JsonNumber.of(VERSION))
-            .with("run_sheet", RunSheetJson.of(sheet));
-    JsonFile.write(file, json);
-  }
-
   /**
-   * Opens a run sheet, or takes that of a lot.
+   * Takes the run sheet of a lot, or one that version 2 kept.
    *
    * @throws IOException if it cannot be read, is neither, or names passes or settings that are not
    *     there
    */
-  public static RunSheet openSheet(Path file) throws IOException {
+  static RunSheet openSheet(Path file) throws IOException {
     JsonObject json = parse(file);
     if (json.get("run_sheet").isEmpty()) {
       throw new IOException(file.getFileName() + " is no run sheet.");

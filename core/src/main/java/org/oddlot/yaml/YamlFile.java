@@ -33,6 +33,13 @@ public final class YamlFile {
           .setUseUnicodeEncoding(true)
           .build();
 
+  private static final DumpSettings BLOCK =
+      DumpSettings.builder()
+          .setDefaultFlowStyle(FlowStyle.BLOCK)
+          .setWidth(Integer.MAX_VALUE)
+          .setUseUnicodeEncoding(true)
+          .build();
+
   private YamlFile() {}
 
   /**
@@ -67,6 +74,18 @@ public final class YamlFile {
   /** A list of keys and values as a file has it: one a line, what lies within on the same line. */
   public static String write(Map<String, ?> values) {
     return new Dump(WRITING).dumpToString(values);
+  }
+
+  /** The same for people who go on writing in it: a key or an entry of a list a line. */
+  public static String writeBlock(Map<String, ?> values) {
+    return new Dump(BLOCK).dumpToString(values);
+  }
+
+  /** Where a node begins: {@code line 3, column 7}. */
+  public static String placeWithColumn(Node node) {
+    return node.getStartMark()
+        .map(its -> "line " + (its.getLine() + 1) + ", column " + (its.getColumn() + 1))
+        .orElse("");
   }
 
   /** Where a node stands: {@code line 3}. */

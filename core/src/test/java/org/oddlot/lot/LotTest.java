@@ -135,14 +135,6 @@ class LotTest {
   }
 
   @Test
-  void aRunSheetIsSavedByItself() throws IOException {
-    RunSheet sheet = RunSheet.initial().withSwitched("tag", false);
-    Path file = folder.resolve("sheet.json");
-    LotFile.saveSheet(sheet, file);
-    assertThat(LotFile.openSheet(file)).isEqualTo(sheet);
-  }
-
-  @Test
   void aFileThatChangedSinceIsSaidAndDecisionsStay() throws IOException {
     ReadLot taken = LotReader.read(day(), Progress.NONE);
     write("in/log.csv", "Scene,Take,TC In\n11,1,09:00:00:00\n12,1,10:00:00:04\n");

@@ -10,6 +10,7 @@ import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import org.oddlot.input.InputKinds;
 import org.oddlot.lot.LotFile;
+import org.oddlot.lot.SheetFile;
 import org.oddlot.window.session.FilePicker;
 
 /** Asks with the system's own dialogs. */
@@ -47,13 +48,15 @@ final class FxFilePicker implements FilePicker {
     startingIn.map(Path::toFile).ifPresent(chooser::setInitialDirectory);
     chooser
         .getExtensionFilters()
-        .add(new FileChooser.ExtensionFilter("Run sheets", "*.json", "*" + LotFile.EXTENSION));
+        .add(
+            new FileChooser.ExtensionFilter(
+                "Run sheets", "*" + SheetFile.EXTENSION, "*.json", "*" + LotFile.EXTENSION));
     return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
   }
 
   @Override
   public Optional<Path> sheetToSave(String name, Optional<Path> startingIn) {
-    return toSave("Save the run sheet", name + ".json", startingIn);
+    return toSave("Save the run sheet", name + SheetFile.EXTENSION, startingIn);
   }
 
   @Override

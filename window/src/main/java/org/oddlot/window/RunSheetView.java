@@ -1,5 +1,6 @@
 package org.oddlot.window;
 
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -24,7 +25,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.lot.OwnSheets;
 import org.oddlot.lot.ReadySheet;
+import org.oddlot.lot.SheetFile;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.RunSheet;
@@ -119,6 +122,12 @@ final class RunSheetView extends VBox {
               "sheet-" + ready.id(),
               () -> session.take(ready)));
     }
+    List<SheetFile> own = OwnSheets.all();
+    if (!own.isEmpty()) {
+      items.add(new SeparatorMenuItem());
+      own.forEach(sheet ->
+          items.add(item(sheet.name(), "sheet-own-" + sheet.name(), () -> session.take(sheet))));
+    }
     items.add(new SeparatorMenuItem());
     items.add(
         item(
@@ -127,16 +136,17 @@ final class RunSheetView extends VBox {
             () ->
                 place
                     .picker()
-                    .sheetToOpen(session.preferences().lastFolder())
+                    .sheetToOpen(Optional.of(OwnSheets.folder()).filter(Files::isDirectory))
                     .ifPresent(session::openSheet)));
     items.add(
         item(
             "Save this run sheet…",
             "sheet-save",
+            // What lies there is listed in this menu from then on.
             () ->
                 place
                     .picker()
-                    .sheetToSave("run sheet", session.usualFolder())
+                    .sheetToSave("my run sheet", session.sheetFolder())
                     .ifPresent(session::saveSheet)));
     sheets.getItems().setAll(items);
   }
@@ -221,14 +231,7 @@ final class RunSheetView extends VBox {
     shown = Optional.of(new Shown(state, open));
     filling = true;
     RunSheet sheet = state.lot().sheet();
-    sheets.setText(
-        "RUN SHEET · "
-            + ReadySheet.all().stream()
-                .filter(ready -> ready.isSameAs(sheet))
-                .map(ReadySheet::title)
-                .findFirst()
-                .orElse("Your own")
-                .toUpperCase(Locale.ROOT));
+    sheets.setText("RUN SHEET · " + session.nameOf(sheet).toUpperCase(Locale.ROOT));
     List<Row> rows = rows(state, open);
     Rows.put(rows, list.getItems(), Row::equals);
     for (int i = 0; i < rows.size(); i++) {

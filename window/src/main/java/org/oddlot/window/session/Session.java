@@ -35,9 +35,11 @@ import org.oddlot.lot.LotReader;
 import org.oddlot.lot.LotStore;
 import org.oddlot.lot.MappingMemory;
 import org.oddlot.lot.Output;
+import org.oddlot.lot.OwnSheets;
 import org.oddlot.lot.ReadLot;
 import org.oddlot.lot.ReadySheet;
 import org.oddlot.lot.SafeFile;
+import org.oddlot.lot.SheetFile;
 import org.oddlot.material.Material;
 import org.oddlot.material.Paper;
 import org.oddlot.measure.Measured;
@@ -98,6 +100,8 @@ public final class Session {
 
   /** The run sheet that was taken because it fits, as long as nobody chose another. */
   private Optional<RunSheet> fitting = Optional.empty();
+
+  private Optional<SheetFile> own = Optional.empty();
 
   /** What came of the last run; what is shown can be ahead of it in what was said. */
   private Optional<Outcome> ran = Optional.empty();
@@ -522,13 +526,43 @@ public final class Session {
     changeSheet(ready::over, "took the run sheet for " + ready.title());
   }
 
+  /** What a run sheet is called: as the ready one that it is, else as it was taken or saved. */
+  public String nameOf(RunSheet sheet) {
+    return ReadySheet.all().stream()
+        .filter(ready -> ready.isSameAs(sheet))
+        .map(ReadySheet::title)
+        .findFirst()
+        .or(() -> own.filter(its -> its.sheet().equals(sheet)).map(SheetFile::name))
+        .orElse("Your own");
+  }
+
+  /** Where own run sheets are kept; the folder is made where it is not there. */
+  public Optional<Path> sheetFolder() {
+    try {
+      return Optional.of(Files.createDirectories(OwnSheets.folder()));
+    } catch (IOException e) {
+      return usualFolder();
+    }
+  }
+
+  /** Takes a run sheet that somebody keeps. */
+  public void take(SheetFile taken) {
+    own = Optional.of(taken);
+    changeSheet(_ -> taken.sheet(), "took the run sheet " + taken.name());
+  }
+
   /** Takes the run sheet of a file. */
   public void openSheet(Path file) {
     fetching.start(
         "Reading " + file.getFileName(),
         _ -> {
-          RunSheet sheet = LotFile.openSheet(file);
-          return () -> changeSheet(_ -> sheet, "took the run sheet of " + file.getFileName());
+          SheetFile sheet = SheetFile.open(file);
+          return () -> {
+            take(sheet);
+            sheet.warnings().stream()
+                .findFirst()
+                .ifPresent(problem -> say(Notice.trouble(problem.toString())));
+          };
         });
   }
 
@@ -536,8 +570,12 @@ public final class Session {
   public void saveSheet(Path file) {
     RunSheet sheet = state().lot().sheet();
     saving.queue(_ -> {
-      LotFile.saveSheet(sheet, file);
-      return () -> say(Notice.of("Saved the run sheet " + file.getFileName() + "."));
+      SheetFile.save(sheet, file);
+      SheetFile saved = SheetFile.open(file);
+      return () -> {
+        own = Optional.of(new SheetFile(saved.name(), sheet, List.of()));
+        say(Notice.of("Saved the run sheet " + file.getFileName() + "."));
+      };
     });
   }
 

@@ -448,9 +448,9 @@ class SessionTest {
     assertThat(session.state().outcome().orElseThrow().steps())
         .extracting(step -> step.pass().id())
         .containsExactly("intake", "putright", "match", "tag", "return");
-    session.saveSheet(folder.resolve("mine.json"));
+    session.saveSheet(folder.resolve("mine.yaml"));
     session.undo();
-    session.openSheet(folder.resolve("mine.json"));
+    session.openSheet(folder.resolve("mine.yaml"));
     work();
     assertThat(ReadySheet.byId("day").orElseThrow().isSameAs(session.state().lot().sheet()))
         .isTrue();
