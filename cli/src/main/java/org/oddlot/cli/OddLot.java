@@ -53,7 +53,8 @@ public final class OddLot implements Callable<Integer> {
           TitlesCommand.class,
           ReportCommand.class,
           FindCommand.class,
-          CaptionCommand.class);
+          CaptionCommand.class,
+          WatchCommand.class);
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;

@@ -115,7 +115,8 @@ public final class Folders {
         + (more > 0 ? Phrase.of(" and %,d more", more) : "");
   }
 
-  private static boolean isWanted(Path file) {
+  /** Whether a file is one that is searched for in a folder that is handed in. */
+  public static boolean isWanted(Path file) {
     return !isHidden(file)
         && !isOwnOutput(String.valueOf(file.getFileName()))
         && InputKinds.isWantedFromFolders(new InputFile(file));

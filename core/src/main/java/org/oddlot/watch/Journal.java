@@ -1,0 +1,226 @@
+package org.oddlot.watch;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.time.LocalDate;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.oddlot.json.JsonException;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonPatch;
+import org.oddlot.json.JsonStyle;
+import org.oddlot.json.JsonValue;
+
+/**
+ * What happened, kept on disk: a line for programs in {@code .oddlot-watch/events.jsonl}, and the
+ * same for people in {@code journal DAY.txt}. The first is written to the disk before the second: a
+ * program that is killed between the two writes the second one when it is started again. Where the
+ * disk is full lines are kept in memory and written later.
+ */
+public final class Journal implements AutoCloseable {
+  private static final String FOLDER = ".oddlot-watch";
+  private static final String EVENTS = "events.jsonl";
+
+  /** So many lines are kept in memory while they cannot be written. */
+  private static final int MOST_UNWRITTEN = 10_000;
+
+  private final Path out;
+  private final FileChannel lock;
+  private final Map<String, Event> last = new HashMap<>();
+  private final Map<String, String> writtenBy = new HashMap<>();
+  private final Deque<Event> unwritten = new ArrayDeque<>();
+
+  private Journal(Path out, FileChannel lock) {
+    this.out = out;
+    this.lock = lock;
+  }
+
+  /**
+   * The journal of a folder that is written to.
+   *
+   * @throws IOException if it cannot be read, or another program has it
+   */
+  static Journal open(Path out) throws IOException {
+    Path folder = Files.createDirectories(out.resolve(FOLDER));
+    FileChannel channel =
+        FileChannel.open(
+            folder.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+    if (!isOurs(channel)) {
+      channel.close();
+      throw new IOException(out + " is written to by another watch already.");
+    }
+    var journal = new Journal(out, channel);
+    try {
+      journal.read();
+    } catch (IOException e) {
+      channel.close();
+      throw e;
+    }
+    return journal;
+  }
+
+  private static boolean isOurs(FileChannel channel) {
+    try {
+      // It is given back when the program ends, however it ends.
+      FileLock its = channel.tryLock();
+      return its != null;
+    } catch (OverlappingFileLockException e) {
+      return false;
+    } catch (IOException e) {
+      return true; // a disk on a network that knows no locks
+    }
+  }
+
+  /** The events of a folder, the first first; what is damaged is left out. */
+  public static List<Event> of(Path out) throws IOException {
+    Path file = out.resolve(FOLDER).resolve(EVENTS);
+    var events = new ArrayList<Event>();
+    try (var lines = Files.lines(file, StandardCharsets.UTF_8)) {
+      lines.forEach(line -> parse(line).ifPresent(events::add));
+    } catch (NoSuchFileException e) {
+      return List.of();
+    } catch (java.io.UncheckedIOException e) {
+      throw e.getCause();
+    }
+    return events;
+  }
+
+  private static Optional<Event> parse(String line) {
+    try {
+      return !line.isBlank() && JsonValue.parse(line) instanceof JsonObject json
+          ? Event.parse(json)
+          : Optional.empty();
+    } catch (JsonException e) {
+      return Optional.empty(); // the last one of a program that was killed
+    }
+  }
+
+  private void read() throws IOException {
+    List<Event> events = of(out);
+    events.forEach(this::remember);
+    if (!events.isEmpty()) {
+      // Killed between the two, it wrote only the first.
+      Event latest = events.getLast();
+      Path day = day(latest.at().toLocalDate());
+      if (!endsWith(day, latest.line())) {
+        append(day, latest.line());
+      }
+    }
+  }
+
+  private void remember(Event event) {
+    boolean isOfAJob =
+        switch (event.kind()) {
+          case WRITTEN, WAITS, SAME -> true;
+          default -> false;
+        };
+    if (isOfAJob) {
+      last.put(event.job(), event);
+      if (event.kind() == Event.Kind.WRITTEN) {
+        writtenBy.put(event.content(), event.job());
+      }
+    }
+  }
+
+  /** What became of a job the last time; empty where it is new. */
+  Optional<Event> last(String job) {
+    return Optional.ofNullable(last.get(job));
+  }
+
+  /** The job that was written with this content. */
+  Optional<String> writtenBy(String content) {
+    return Optional.ofNullable(writtenBy.get(content));
+  }
+
+  /** Writes down what happened. It counts from now on, also where it cannot be written yet. */
+  void tell(Event event) {
+    remember(event);
+    unwritten.add(event);
+    if (unwritten.size() > MOST_UNWRITTEN) {
+      unwritten.removeFirst();
+    }
+    flush();
+  }
+
+  /** Writes what could not be written before; whether all of it is. */
+  boolean flush() {
+    while (!unwritten.isEmpty()) {
+      Event event = unwritten.getFirst();
+      try {
+        append(
+            out.resolve(FOLDER).resolve(EVENTS),
+            JsonPatch.toString(event.toJson(), JsonStyle.COMPACT));
+        unwritten.removeFirst();
+        append(day(event.at().toLocalDate()), event.line());
+      } catch (IOException e) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Where the journal of a day lies. */
+  private Path day(LocalDate day) {
+    return out.resolve("journal " + day + ".txt");
+  }
+
+  private static boolean endsWith(Path file, String line) throws IOException {
+    if (!Files.exists(file)) {
+      return false;
+    }
+    byte[] wanted = (line + "\n").getBytes(StandardCharsets.UTF_8);
+    try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+      var tail = ByteBuffer.allocate((int) Math.min(wanted.length, channel.size()));
+      channel.read(tail, channel.size() - tail.capacity());
+      return java.util.Arrays.equals(tail.array(), wanted);
+    }
+  }
+
+  /** Appends a line, to the disk. What a program that was killed left half is ended first. */
+  private static void append(Path file, String line) throws IOException {
+    Files.createDirectories(file.getParent());
+    try (FileChannel channel =
+        FileChannel.open(
+            file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE)) {
+      long end = channel.size();
+      if (end > 0) {
+        var one = ByteBuffer.allocate(1);
+        channel.read(one, end - 1);
+        if (one.get(0) != '\n') {
+          channel.write(ByteBuffer.wrap(new byte[] {'\n'}), end);
+          end++;
+        }
+      }
+      try {
+        var bytes = ByteBuffer.wrap((line + "\n").getBytes(StandardCharsets.UTF_8));
+        for (long at = end; bytes.hasRemaining(); ) {
+          at += channel.write(bytes, at);
+        }
+        channel.force(true);
+      } catch (IOException e) {
+        // A full disk takes half of it; that half is taken back.
+        channel.truncate(end);
+        throw e;
+      }
+    }
+  }
+
+  @Override
+  public void close() throws IOException {
+    flush();
+    lock.close();
+  }
+}

@@ -1,0 +1,374 @@
+package org.oddlot.watch;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import org.oddlot.lot.LotRunner;
+import org.oddlot.problem.FaultReport;
+import org.oddlot.progress.CancelledException;
+import org.oddlot.progress.Progress;
+import org.oddlot.text.Phrase;
+
+/**
+ * Watches a folder. It looks again and again, as folders on a network tell nobody what happens in
+ * them. A job is taken when nothing of it changed for a while and each file of it can be read to
+ * its end; jobs are run one after the other, and only once as they are, also by another watcher
+ * later: the {@linkplain Journal journal} says what was done. Nothing here goes by the clock on the
+ * wall, which may be set.
+ */
+public final class Watcher {
+  private static final Duration LONGEST_BETWEEN = Duration.ofMillis(1000);
+  private static final Duration SHORTEST_BETWEEN = Duration.ofMillis(250);
+
+  /** Looking takes at most this part of the time. */
+  private static final int PART = 150;
+
+  private static final Duration TRY_AGAIN = Duration.ofSeconds(10);
+
+  private final Watched watched;
+  private final LotRunner runner;
+  private final Clock clock;
+  private final Consumer<Event> told;
+  private final Map<String, Tracked> tracked = new HashMap<>();
+  private final Contents.Known known = new Contents.Known();
+  private final Object waiting = new Object();
+  private volatile boolean isStopping;
+  private boolean isAway;
+  private boolean isOnce;
+  private long looks;
+
+  /** A job as it was seen, and what became of that. */
+  private static final class Tracked {
+    private Arrival seen;
+    private Arrival.@Nullable Stamp lot;
+    private long since;
+    private long notBefore;
+    private boolean isDone;
+    private String trouble = "";
+
+    Tracked(Arrival seen, long now) {
+      this.seen = seen;
+      this.since = now;
+    }
+  }
+
+  /**
+   * @param clock the wall's, for the journal
+   * @param told what hears of each event, as it is written down
+   */
+  public Watcher(Watched watched, LotRunner runner, Clock clock, Consumer<Event> told) {
+    this.watched = watched;
+    this.runner = runner;
+    this.clock = clock;
+    this.told = told;
+  }
+
+  /** Ends it: what is being written is written to its end. */
+  public void stop() {
+    isStopping = true;
+    synchronized (waiting) {
+      waiting.notifyAll();
+    }
+  }
+
+  /** Whether all that is there was taken as it is, or cannot be. */
+  private boolean isIdle() {
+    return tracked.values().stream().allMatch(its -> its.isDone || !its.trouble.isEmpty());
+  }
+
+  /**
+   * Takes what is there, and ends.
+   *
+   * @throws IOException as {@link #run}
+   */
+  public void runOnce() throws IOException {
+    isOnce = true;
+    run();
+  }
+
+  /**
+   * Watches until it is stopped.
+   *
+   * @throws IOException if the folder that is written to cannot be used, or another watch has it
+   */
+  public void run() throws IOException {
+    try (Journal journal = Journal.open(watched.out())) {
+      tell(
+          journal,
+          Event.ofFolder(
+              now(),
+              Event.Kind.STARTED,
+              Phrase.of(
+                  "watching %s into %s, run sheet %s, %s s quiet",
+                  watched.in(),
+                  watched.out(),
+                  watched.sheetName(),
+                  watched.quiet().toMillis() / 1000.0)));
+      var scan = new Scan(watched.in(), watched.out());
+      while (!isStopping) {
+        long begun = System.nanoTime();
+        try {
+          look(scan, journal);
+        } catch (CancelledException e) {
+          break;
+        }
+        journal.flush();
+        if (isOnce && looks++ > 0 && isIdle()) {
+          break;
+        }
+        pause(Duration.ofNanos((System.nanoTime() - begun) * PART));
+      }
+      tell(journal, Event.ofFolder(now(), Event.Kind.STOPPED, "stopped watching"));
+    }
+  }
+
+  private void look(Scan scan, Journal journal) {
+    List<Arrival> arrivals;
+    try {
+      arrivals = scan.look();
+    } catch (IOException e) {
+      if (!isAway) {
+        isAway = true;
+        tell(
+            journal,
+            Event.ofFolder(
+                now(), Event.Kind.AWAY, Phrase.of("%s is not there any more", watched.in())));
+      }
+      return;
+    }
+    if (isAway) {
+      isAway = false;
+      tell(
+          journal,
+          Event.ofFolder(now(), Event.Kind.BACK, Phrase.of("%s is there again", watched.in())));
+    }
+    Set<String> there = new HashSet<>();
+    for (Arrival arrival : arrivals) {
+      if (isStopping) {
+        return;
+      }
+      there.add(arrival.name());
+      look(arrival, journal);
+    }
+    tracked
+        .entrySet()
+        .removeIf(entry -> {
+          boolean isGone = !there.contains(entry.getKey());
+          if (isGone) {
+            known.forget(entry.getValue().seen);
+          }
+          return isGone;
+        });
+  }
+
+  private void look(Arrival arrival, Journal journal) {
+    long now = System.nanoTime();
+    Arrival.Stamp lot = lotOf(arrival);
+    Tracked its = tracked.get(arrival.name());
+    if (its == null || !its.seen.equals(arrival) || !Objects.equals(its.lot, lot)) {
+      var fresh = new Tracked(arrival, now);
+      fresh.lot = lot;
+      fresh.trouble = its == null ? "" : its.trouble;
+      tracked.put(arrival.name(), fresh);
+      return;
+    }
+    if (its.isDone || now - its.since < watched.quiet().toNanos() || now - its.notBefore < 0) {
+      return;
+    }
+    long begun = System.nanoTime();
+    try {
+      its.isDone = take(arrival, its, journal, begun);
+      its.trouble = "";
+    } catch (CancelledException e) {
+      throw e;
+    } catch (RuntimeException | StackOverflowError | OutOfMemoryError | LinkageError e) {
+      // One job must not cost the others. As it is it would only fail again.
+      its.isDone = true;
+      tell(
+          journal,
+          event(
+              arrival,
+              Event.Kind.TROUBLE,
+              FaultReport.keepLeftOut("The job", e),
+              "",
+              "",
+              List.of(),
+              begun));
+    } catch (IOException e) {
+      its.notBefore = System.nanoTime() + TRY_AGAIN.toNanos();
+      String why = String.valueOf(e.getMessage());
+      // It is said once, however often it is tried.
+      if (!its.trouble.equals(why)) {
+        its.trouble = why;
+        tell(journal, event(arrival, Event.Kind.TROUBLE, why, "", "", List.of(), begun));
+      }
+    }
+  }
+
+  private Arrival.@Nullable Stamp lotOf(Arrival arrival) {
+    try {
+      return Scan.stamp(watched.waitingLot(arrival.name()));
+    } catch (IOException e) {
+      return null; // there is none
+    }
+  }
+
+  /** Runs a job unless that was done before; whether it is done with as it is now. */
+  private boolean take(Arrival arrival, Tracked its, Journal journal, long begun)
+      throws IOException {
+    Contents contents = Contents.of(arrival, watched.waitingLot(arrival.name()), known);
+    Optional<Event> last = journal.last(arrival.name());
+    String sheet = JobRun.sheetKey(watched.sheet());
+    boolean isKnown =
+        last.filter(event -> event.key().equals(contents.key()))
+            .filter(event -> event.kind() != Event.Kind.WAITS || event.sheet().equals(sheet))
+            .isPresent();
+    if (isKnown) {
+      return true;
+    }
+    if (!arrival.hasTimeline()) {
+      return waits(arrival, contents, "waits for its timeline file", last, journal, begun);
+    }
+    Optional<String> same = journal.writtenBy(contents.content());
+    if (same.isPresent() && !Files.exists(watched.waitingLot(arrival.name()))) {
+      String text =
+          same.get().equals(arrival.name())
+              ? "is as it was when it was written before"
+              : Phrase.of("is the same as %s, which was written", same.get());
+      tell(
+          journal,
+          event(
+              arrival,
+              Event.Kind.SAME,
+              text,
+              contents.key(),
+              contents.content(),
+              last.map(Event::files).orElse(List.of()),
+              begun));
+      return true;
+    }
+    Optional<JobRun.Result> result =
+        new JobRun(watched, runner, Progress.untold(() -> isStopping))
+            .run(arrival, last.map(Event::sheet).orElse(""), () -> isAsItWas(arrival));
+    if (result.isEmpty()) {
+      return false;
+    }
+    String text = result.get().text();
+    if (result.get().isWritten()) {
+      Optional<Event> replaced =
+          last.filter(event -> !event.files().isEmpty())
+              .filter(event -> !event.files().equals(result.get().files()));
+      if (replaced.isPresent()) {
+        text += Phrase.of("; replaces %s", String.join(", ", replaced.get().files()));
+      }
+    }
+    // The lot that waits now is one of its files; what somebody says about it changes it.
+    its.lot = lotOf(arrival);
+    Contents after = Contents.of(arrival, watched.waitingLot(arrival.name()), known);
+    if (result.get().isWritten()) {
+      tell(
+          journal,
+          event(
+              arrival,
+              Event.Kind.WRITTEN,
+              text,
+              after.key(),
+              after.content(),
+              result.get().files(),
+              begun));
+      return true;
+    }
+    return waits(arrival, after, text, last, journal, begun);
+  }
+
+  /** Says that a job waits. */
+  private boolean waits(
+      Arrival arrival,
+      Contents contents,
+      String text,
+      Optional<Event> last,
+      Journal journal,
+      long begun) {
+    tell(
+        journal,
+        event(
+            arrival,
+            Event.Kind.WAITS,
+            text,
+            contents.key(),
+            contents.content(),
+            last.map(Event::files).orElse(List.of()),
+            begun));
+    return true;
+  }
+
+  private boolean isAsItWas(Arrival arrival) throws IOException {
+    for (var entry : arrival.stamps().entrySet()) {
+      if (!Files.exists(entry.getKey()) || !Scan.stamp(entry.getKey()).equals(entry.getValue())) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private Event event(
+      Arrival arrival,
+      Event.Kind kind,
+      String text,
+      String key,
+      String content,
+      List<String> files,
+      long begun) {
+    return new Event(
+        now(),
+        kind,
+        arrival.name(),
+        text,
+        key,
+        content,
+        JobRun.sheetKey(watched.sheet()),
+        files,
+        arrival.files().size(),
+        (System.nanoTime() - begun) / 1_000_000);
+  }
+
+  private void tell(Journal journal, Event event) {
+    journal.tell(event);
+    told.accept(event);
+  }
+
+  private LocalDateTime now() {
+    return LocalDateTime.now(clock).truncatedTo(ChronoUnit.SECONDS);
+  }
+
+  private void pause(Duration wanted) {
+    Duration most = watched.quiet().dividedBy(2);
+    most = most.compareTo(LONGEST_BETWEEN) > 0 ? LONGEST_BETWEEN : most;
+    Duration between = wanted.compareTo(most) > 0 ? wanted : most;
+    between = between.compareTo(SHORTEST_BETWEEN) < 0 ? SHORTEST_BETWEEN : between;
+    Duration longest = Duration.ofSeconds(2);
+    long millis = (between.compareTo(longest) > 0 ? longest : between).toMillis();
+    synchronized (waiting) {
+      if (!isStopping) {
+        try {
+          waiting.wait(millis);
+        } catch (InterruptedException e) {
+          Thread.currentThread().interrupt();
+          isStopping = true;
+        }
+      }
+    }
+  }
+}
