@@ -5,15 +5,18 @@ import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.practice.desk.DeskList;
 import org.oddlot.practice.desk.DeskReader;
 import org.oddlot.practice.desk.DeskReport;
 import org.oddlot.practice.desk.DeskWriter;
+import org.oddlot.practice.desk.Following;
 import org.oddlot.practice.desk.Project;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
@@ -42,14 +45,15 @@ final class PracticeCommand implements Callable<Integer> {
       name = "desk",
       description = "Practice Desk, a small editing program.",
       mixinStandardHelpOptions = true,
-      subcommands = {Import.class, Export.class})
+      subcommands = {Import.class, Export.class, Follow.class})
   static final class Desk implements Callable<Integer> {
     @Spec
     private @SuppressWarnings("NullAway.Init") CommandSpec spec;
 
     @Override
     public Integer call() {
-      throw new ParameterException(spec.commandLine(), "Say what it does: import or export.");
+      throw new ParameterException(
+          spec.commandLine(), "Say what it does: import, export or follow.");
     }
   }
 
@@ -119,6 +123,55 @@ final class PracticeCommand implements Callable<Integer> {
       }
       byte[] bytes = DeskWriter.write(project.root().get());
       SafeFile.write(target, path -> Files.write(path, bytes));
+      return ExitCode.DONE;
+    }
+  }
+
+  /** {@code oddlot practice desk follow DIR} */
+  @Command(
+      name = "follow",
+      description = {
+        "Works with a folder that is watched: what is saved in DIR/desk is exported to DIR/exports;"
+            + " what comes into DIR/returns is imported, with a reply beside it.",
+        "With it: oddlot watch DIR/exports --out DIR/returns"
+      },
+      mixinStandardHelpOptions = true,
+      versionProvider = OddLot.Version.class)
+  static final class Follow implements Callable<Integer> {
+    private static final long BETWEEN = 500;
+
+    @Parameters(paramLabel = "DIR", description = "The folder of the exchange.")
+    private @SuppressWarnings("NullAway.Init") Path folder;
+
+    @Option(names = "--exports", paramLabel = "DIR", description = "Exports to this folder.")
+    private @Nullable Path exports;
+
+    @Option(names = "--returns", paramLabel = "DIR", description = "Imports from this folder.")
+    private @Nullable Path returns;
+
+    @Spec
+    private @SuppressWarnings("NullAway.Init") CommandSpec spec;
+
+    @Override
+    public Integer call() throws IOException {
+      PrintWriter out = spec.commandLine().getOut();
+      var following =
+          new Following(
+              folder.resolve("desk"),
+              exports == null ? folder.resolve("exports") : exports,
+              returns == null ? folder.resolve("returns") : returns,
+              line -> {
+                out.println(line);
+                out.flush();
+              });
+      while (!Thread.currentThread().isInterrupted()) {
+        following.look();
+        try {
+          Thread.sleep(BETWEEN);
+        } catch (InterruptedException e) {
+          Thread.currentThread().interrupt();
+        }
+      }
       return ExitCode.DONE;
     }
   }

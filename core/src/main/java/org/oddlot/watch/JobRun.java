@@ -49,7 +49,8 @@ final class JobRun {
    */
   record Result(boolean isWritten, String text, List<String> files) {
     static Result waits(String why) {
-      return new Result(false, "waits: " + Phrase.shortened(why, LONGEST), List.of());
+      String says = Phrase.shortened(why, LONGEST);
+      return new Result(false, (says.startsWith("for ") ? "waits " : "waits: ") + says, List.of());
     }
   }
 
@@ -156,8 +157,7 @@ final class JobRun {
       return Optional.of(needs(outcome));
     }
     if (new Output(ran.lot(), outcome).planned().isEmpty()) {
-      return Optional.of(
-          "nothing in it is for the run sheet; it goes on when a paper or another file comes");
+      return Optional.of("for a paper or another file: nothing in it is for the run sheet yet");
     }
     return Optional.empty();
   }

@@ -15,9 +15,12 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonPatch;
@@ -34,6 +37,12 @@ public final class Journal implements AutoCloseable {
   private static final String FOLDER = ".oddlot-watch";
   private static final String EVENTS = "events.jsonl";
 
+  /** Of so many files that were written it is looked whether an editing program has answered. */
+  private static final int MOST_UNANSWERED = 200;
+
+  /** Of so many events it is looked whether their lines are there, when it is started. */
+  private static final int LOOKED_BACK = 2_000;
+
   /** So many lines are kept in memory while they cannot be written. */
   private static final int MOST_UNWRITTEN = 10_000;
 
@@ -41,7 +50,11 @@ public final class Journal implements AutoCloseable {
   private final FileChannel lock;
   private final Map<String, Event> last = new HashMap<>();
   private final Map<String, String> writtenBy = new HashMap<>();
+  private final LinkedHashMap<String, String> unanswered = new LinkedHashMap<>();
   private final Deque<Event> unwritten = new ArrayDeque<>();
+
+  /** Those of which only the line for programs is written. */
+  private final Deque<Event> unsaid = new ArrayDeque<>();
 
   private Journal(Path out, FileChannel lock) {
     this.out = out;
@@ -111,13 +124,21 @@ public final class Journal implements AutoCloseable {
   private void read() throws IOException {
     List<Event> events = of(out);
     events.forEach(this::remember);
-    if (!events.isEmpty()) {
-      // Killed between the two, it wrote only the first.
-      Event latest = events.getLast();
-      Path day = day(latest.at().toLocalDate());
-      if (!endsWith(day, latest.line())) {
-        append(day, latest.line());
+    // Killed between the two, or while the disk was full, it wrote only the first.
+    Map<Path, Set<String>> written = new HashMap<>();
+    for (Event event : events.subList(Math.max(0, events.size() - LOOKED_BACK), events.size())) {
+      Path day = day(event.at().toLocalDate());
+      if (written.computeIfAbsent(day, Journal::lines).add(event.line())) {
+        unsaid.add(event);
       }
+    }
+  }
+
+  private static Set<String> lines(Path day) {
+    try {
+      return new HashSet<>(Files.readAllLines(day, StandardCharsets.UTF_8));
+    } catch (IOException e) {
+      return new HashSet<>();
     }
   }
 
@@ -131,7 +152,13 @@ public final class Journal implements AutoCloseable {
       last.put(event.job(), event);
       if (event.kind() == Event.Kind.WRITTEN) {
         writtenBy.put(event.content(), event.job());
+        event.files().forEach(file -> unanswered.put(file, event.job()));
       }
+    } else if (event.kind() == Event.Kind.TAKEN_IN) {
+      event.files().forEach(unanswered::remove);
+    }
+    while (unanswered.size() > MOST_UNANSWERED) {
+      unanswered.pollFirstEntry();
     }
   }
 
@@ -145,6 +172,11 @@ public final class Journal implements AutoCloseable {
     return Optional.ofNullable(writtenBy.get(content));
   }
 
+  /** Files that were written and that no editing program said anything about, with their jobs. */
+  Map<String, String> unanswered() {
+    return Map.copyOf(unanswered);
+  }
+
   /** Writes down what happened. It counts from now on, also where it cannot be written yet. */
   void tell(Event event) {
     remember(event);
@@ -155,38 +187,27 @@ public final class Journal implements AutoCloseable {
     flush();
   }
 
-  /** Writes what could not be written before; whether all of it is. */
-  boolean flush() {
-    while (!unwritten.isEmpty()) {
-      Event event = unwritten.getFirst();
-      try {
+  /** Writes what could not be written before, as far as that can be done now. */
+  void flush() {
+    try {
+      while (!unwritten.isEmpty()) {
         append(
             out.resolve(FOLDER).resolve(EVENTS),
-            JsonPatch.toString(event.toJson(), JsonStyle.COMPACT));
-        unwritten.removeFirst();
-        append(day(event.at().toLocalDate()), event.line());
-      } catch (IOException e) {
-        return false;
+            JsonPatch.toString(unwritten.getFirst().toJson(), JsonStyle.COMPACT));
+        unsaid.add(unwritten.removeFirst());
       }
+      while (!unsaid.isEmpty()) {
+        append(day(unsaid.getFirst().at().toLocalDate()), unsaid.getFirst().line());
+        unsaid.removeFirst();
+      }
+    } catch (IOException e) {
+      // The disk is full, or away: it is tried again at the next look.
     }
-    return true;
   }
 
   /** Where the journal of a day lies. */
   private Path day(LocalDate day) {
     return out.resolve("journal " + day + ".txt");
-  }
-
-  private static boolean endsWith(Path file, String line) throws IOException {
-    if (!Files.exists(file)) {
-      return false;
-    }
-    byte[] wanted = (line + "\n").getBytes(StandardCharsets.UTF_8);
-    try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
-      var tail = ByteBuffer.allocate((int) Math.min(wanted.length, channel.size()));
-      channel.read(tail, channel.size() - tail.capacity());
-      return java.util.Arrays.equals(tail.array(), wanted);
-    }
   }
 
   /** Appends a line, to the disk. What a program that was killed left half is ended first. */

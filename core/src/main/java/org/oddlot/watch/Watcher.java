@@ -2,6 +2,7 @@ package org.oddlot.watch;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDateTime;
@@ -13,8 +14,12 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.json.JsonObject;
+import org.oddlot.json.JsonValue;
+import org.oddlot.lot.JsonFile;
 import org.oddlot.lot.LotRunner;
 import org.oddlot.problem.FaultReport;
 import org.oddlot.progress.CancelledException;
@@ -35,6 +40,9 @@ public final class Watcher {
   /** Looking takes at most this part of the time. */
   private static final int PART = 150;
 
+  /** How a reply is called behind the file that it is about. */
+  private static final String REPLY = ".reply.json";
+
   private static final Duration TRY_AGAIN = Duration.ofSeconds(10);
 
   private final Watched watched;
@@ -43,6 +51,7 @@ public final class Watcher {
   private final Consumer<Event> told;
   private final Map<String, Tracked> tracked = new HashMap<>();
   private final Contents.Known known = new Contents.Known();
+  private final Set<String> again = ConcurrentHashMap.newKeySet();
   private final Object waiting = new Object();
   private volatile boolean isStopping;
   private boolean isAway;
@@ -78,6 +87,14 @@ public final class Watcher {
   /** Ends it: what is being written is written to its end. */
   public void stop() {
     isStopping = true;
+    synchronized (waiting) {
+      waiting.notifyAll();
+    }
+  }
+
+  /** Runs a job once more as it is, at the next look. */
+  public void again(String job) {
+    again.add(job);
     synchronized (waiting) {
       waiting.notifyAll();
     }
@@ -154,6 +171,7 @@ public final class Watcher {
           journal,
           Event.ofFolder(now(), Event.Kind.BACK, Phrase.of("%s is there again", watched.in())));
     }
+    journal.unanswered().forEach((file, job) -> hear(file, job, journal));
     Set<String> there = new HashSet<>();
     for (Arrival arrival : arrivals) {
       if (isStopping) {
@@ -173,6 +191,41 @@ public final class Watcher {
         });
   }
 
+  /** What an editing program said of a file that it took in, in a file beside it. */
+  private void hear(String file, String job, Journal journal) {
+    Path reply = watched.out().resolve(file + REPLY);
+    if (!Files.exists(reply)) {
+      return;
+    }
+    JsonObject json = JsonFile.readOrEmpty(reply);
+    if (json.equals(JsonObject.EMPTY)) {
+      return; // it is being written
+    }
+    List<JsonValue> refusals = List.copyOf(json.array("refusals"));
+    List<JsonValue> warnings = List.copyOf(json.array("warnings"));
+    String says =
+        !refusals.isEmpty()
+            ? Phrase.of("refused: %s", refusals.getFirst().display())
+            : warnings.isEmpty()
+                ? "taken in without a warning"
+                : Phrase.of(
+                    "taken in with %s: %s",
+                    Phrase.count(warnings.size(), "warning"), warnings.getFirst().display());
+    tell(
+        journal,
+        new Event(
+            now(),
+            Event.Kind.TAKEN_IN,
+            job,
+            Phrase.of("%s, %s, %s", json.string("by").orElse("an editing program"), file, says),
+            "",
+            "",
+            "",
+            List.of(file),
+            0,
+            0));
+  }
+
   private void look(Arrival arrival, Journal journal) {
     long now = System.nanoTime();
     Arrival.Stamp lot = lotOf(arrival);
@@ -184,12 +237,14 @@ public final class Watcher {
       tracked.put(arrival.name(), fresh);
       return;
     }
+    boolean isAgain = again.remove(arrival.name());
+    its.isDone &= !isAgain;
     if (its.isDone || now - its.since < watched.quiet().toNanos() || now - its.notBefore < 0) {
       return;
     }
     long begun = System.nanoTime();
     try {
-      its.isDone = take(arrival, its, journal, begun);
+      its.isDone = take(arrival, its, isAgain, journal, begun);
       its.trouble = "";
     } catch (CancelledException e) {
       throw e;
@@ -226,7 +281,7 @@ public final class Watcher {
   }
 
   /** Runs a job unless that was done before; whether it is done with as it is now. */
-  private boolean take(Arrival arrival, Tracked its, Journal journal, long begun)
+  private boolean take(Arrival arrival, Tracked its, boolean isAgain, Journal journal, long begun)
       throws IOException {
     Contents contents = Contents.of(arrival, watched.waitingLot(arrival.name()), known);
     Optional<Event> last = journal.last(arrival.name());
@@ -235,14 +290,14 @@ public final class Watcher {
         last.filter(event -> event.key().equals(contents.key()))
             .filter(event -> event.kind() != Event.Kind.WAITS || event.sheet().equals(sheet))
             .isPresent();
-    if (isKnown) {
+    if (isKnown && !isAgain) {
       return true;
     }
     if (!arrival.hasTimeline()) {
       return waits(arrival, contents, "waits for its timeline file", last, journal, begun);
     }
     Optional<String> same = journal.writtenBy(contents.content());
-    if (same.isPresent() && !Files.exists(watched.waitingLot(arrival.name()))) {
+    if (same.isPresent() && !isAgain && !Files.exists(watched.waitingLot(arrival.name()))) {
       String text =
           same.get().equals(arrival.name())
               ? "is as it was when it was written before"

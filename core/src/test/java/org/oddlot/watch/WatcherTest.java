@@ -186,7 +186,7 @@ class WatcherTest {
     assertThat(told)
         .extracting(Event::text)
         .anyMatch(text -> text.contains("not read: day.otio, line"))
-        .anyMatch(text -> text.contains("goes on when a paper"))
+        .anyMatch(text -> text.contains("waits for a paper"))
         .anyMatch(text -> text.contains("waits for its timeline file"));
     assertThat(written()).isEmpty();
     Files.write(job.resolve("day.otio"), whole);

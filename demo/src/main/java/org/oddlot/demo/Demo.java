@@ -20,6 +20,9 @@ import org.oddlot.text.Phrase;
 public final class Demo {
   private static final String LOT = "Orrin day 1";
 
+  /** Where in the demo's folder the one lies that is watched. */
+  public static final String WATCHED = "watched";
+
   private Demo() {}
 
   /** All days, in their order. */
@@ -44,6 +47,7 @@ public final class Demo {
     for (DemoDay day : days()) {
       lots.add(day.make(folder));
     }
+    WatchedFolder.make(folder.resolve(WATCHED));
     return lots;
   }
 
@@ -383,7 +387,7 @@ public final class Demo {
     }
   }
 
-  private static void put(Path file, byte[] content) throws IOException {
+  static void put(Path file, byte[] content) throws IOException {
     if (!Files.exists(file)) {
       SafeFile.write(file, path -> Files.write(path, content));
     }

@@ -31,15 +31,20 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Transcript;
+import org.oddlot.demo.Demo;
 import org.oddlot.demo.DemoDay;
+import org.oddlot.demo.WatchedFolder;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.Output;
+import org.oddlot.lot.ReadySheet;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Outcome.StepOutcome;
+import org.oddlot.pass.RunSheet;
 import org.oddlot.rights.LicencePaper;
 import org.oddlot.rights.MusicPaper;
 import org.oddlot.text.Phrase;
+import org.oddlot.watch.Watched;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Bench;
 import org.oddlot.window.kit.Overlay;
@@ -83,6 +88,9 @@ final class MainWindow {
   private final Button run;
   private final Button write;
   private String open;
+
+  /** The station that has work without a lot. */
+  private static final String WATCHED = "watched";
 
   MainWindow(Session session, FilePicker picker, java.util.function.Consumer<Path> onShow) {
     this.session = session;
@@ -275,9 +283,20 @@ final class MainWindow {
     write.setDisable(state.isEmpty());
     Optional<Outcome> outcome = state.outcome();
     bench().show(state);
-    if (state.isEmpty()) {
+    boolean isWatching = open.equals(WATCHED);
+    if (state.isEmpty() && isWatching) {
+      main.setLeft(null);
+      main.setRight(evidence);
+      center.getChildren().setAll(bench().center());
+      evidence.setContent(bench().evidence());
+      inAndOut.setText("");
+      status.facts("");
+    } else if (state.isEmpty()) {
       cut.clear();
-      center.getChildren().setAll(new Welcome(session, picker, this::openDemo));
+      center
+          .getChildren()
+          .setAll(
+              new Welcome(session, picker, this::openDemo, () -> open(WATCHED), this::watchDemo));
       main.setLeft(null);
       main.setRight(null);
       evidence.setContent(new VBox());
@@ -541,6 +560,32 @@ final class MainWindow {
   private void write() {
     open("return");
     bench().act();
+  }
+
+  /** Makes the demo of a folder that is watched, and watches it. */
+  private void watchDemo() {
+    session.aside(
+        () -> {
+          try {
+            return WatchedFolder.make(
+                session.preferences().folder().resolve("demo").resolve(Demo.WATCHED));
+          } catch (IOException e) {
+            throw new UncheckedIOException(e);
+          }
+        },
+        this::watch);
+  }
+
+  /** Watches a folder of the demo, as a shooting day. */
+  void watch(Path exports) {
+    session.watch(
+        new Watched(
+            exports,
+            exports.resolveSibling("return"),
+            ReadySheet.byId("day").orElseThrow().over(RunSheet.initial()),
+            "day",
+            java.time.Duration.ofSeconds(2)));
+    open(WATCHED);
   }
 
   /** Makes a demo where nobody is in its way, and opens it. */

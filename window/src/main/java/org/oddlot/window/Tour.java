@@ -36,6 +36,7 @@ final class Tour {
   private static final int LINES_ABOVE = 4;
 
   private static final Duration BREATH = Duration.millis(80);
+  private static final int BREATHS_WATCHED = 90;
   private static final int LONGEST_WAIT = 1500;
 
   private final Session session;
@@ -71,7 +72,21 @@ final class Tour {
       steps.add(session::abandon);
     }
     steps.add(() -> picture("start"));
+    if (!lots.isEmpty()) {
+      watch(lots.getFirst().resolveSibling(Demo.WATCHED).resolve("exports"));
+    }
     steps.add(this::end);
+  }
+
+  /** With nothing open a folder is watched, until nothing happens in it any more. */
+  private void watch(Path exports) {
+    steps.add(() -> window.watch(exports));
+    for (int i = 0; i < BREATHS_WATCHED; i++) {
+      steps.add(() -> {});
+    }
+    steps.add(() -> select("watched-rows", 1));
+    steps.add(() -> picture("watched"));
+    steps.add(() -> session.watch().stop());
   }
 
   void begin() {

@@ -41,7 +41,12 @@ final class Welcome extends ScrollPane {
   private final Consumer<DemoDay> onDemo;
   private final VBox page = new VBox(14);
 
-  Welcome(Session session, FilePicker picker, Consumer<DemoDay> onDemo) {
+  Welcome(
+      Session session,
+      FilePicker picker,
+      Consumer<DemoDay> onDemo,
+      Runnable onWatch,
+      Runnable onWatchDemo) {
     this.session = session;
     this.picker = picker;
     this.onDemo = onDemo;
@@ -65,14 +70,14 @@ final class Welcome extends ScrollPane {
                     "welcome-open", "Open files…", "Ctrl O", () -> session.open(chosen()))));
     HBox.setHgrow(open, Priority.ALWAYS);
     // What was opened last stands beside: below the jobs, which are many, it could not be seen.
-    page.getChildren().addAll(new HBox(40, open, recent()), jobs());
+    page.getChildren().addAll(new HBox(40, open, recent()), jobs(onWatch, onWatchDemo));
   }
 
   private List<Path> chosen() {
     return picker.filesToOpen(session.preferences().lastFolder());
   }
 
-  private GridPane jobs() {
+  private GridPane jobs(Runnable onWatch, Runnable onWatchDemo) {
     var grid = new GridPane();
     grid.setId("jobs");
     grid.getStyleClass().add("jobs");
@@ -94,6 +99,14 @@ final class Welcome extends ScrollPane {
           .forEach(demos.getChildren()::add);
       grid.addRow(grid.getRowCount(), title, fact(job.takes()), fact(job.gives()), demos);
     }
+    var demo = new HBox(2, link("demo-watched", "Open the demo", onWatchDemo));
+    demo.setAlignment(Pos.TOP_RIGHT);
+    grid.addRow(
+        grid.getRowCount(),
+        link("job-watched", "A folder that is watched", onWatch),
+        fact("A folder in which exports and papers arrive, a run sheet"),
+        fact("What is clean is written by itself, what is not waits for you; a journal of the day"),
+        demo);
     for (int i = 0; i < grid.getRowCount(); i++) {
       var row = new RowConstraints();
       row.setValignment(VPos.TOP);

@@ -99,6 +99,35 @@ public final class Preferences {
     set("cut", JsonLiteral.of(shown));
   }
 
+  /**
+   * What was watched last.
+   *
+   * @param in the folder in which things arrive
+   * @param out the folder that is written to
+   * @param sheet the run sheet, by its name
+   */
+  public record LastWatched(Path in, Path out, String sheet) {}
+
+  /** What was watched last; empty where nothing was yet. */
+  public Optional<LastWatched> watched() {
+    JsonObject its = values.object("watched");
+    return its.string("in")
+        .flatMap(in ->
+            its.string("out")
+                .map(out ->
+                    new LastWatched(
+                        Path.of(in), Path.of(out), its.string("sheet").orElse("everything"))));
+  }
+
+  /** Remembers what is watched. */
+  public void setWatched(Path in, Path out, String sheet) {
+    set(
+        "watched",
+        JsonObject.of("in", JsonString.of(in.toString()))
+            .with("out", JsonString.of(out.toString()))
+            .with("sheet", JsonString.of(sheet)));
+  }
+
   private void set(String key, JsonValue value) {
     values = values.with(key, value);
     try {

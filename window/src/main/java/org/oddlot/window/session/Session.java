@@ -5,6 +5,7 @@ import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -62,6 +63,7 @@ import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problem;
 import org.oddlot.profile.Profiles;
 import org.oddlot.text.Phrase;
+import org.oddlot.watch.Watched;
 
 /**
  * The lot that is open, what was done to it, and the work that goes on for it. All methods are
@@ -103,6 +105,9 @@ public final class Session {
 
   private Optional<SheetFile> own = Optional.empty();
 
+  private final FolderWatch watch;
+  private final MeasurementStore store;
+
   /** What came of the last run; what is shown can be ahead of it in what was said. */
   private Optional<Outcome> ran = Optional.empty();
 
@@ -126,6 +131,8 @@ public final class Session {
     this.preferences = preferences;
     this.memory = MappingMemory.in(preferences.folder().resolve("columns.json"));
     this.measurer = new Measurer(store);
+    this.store = store;
+    this.watch = new FolderWatch(interfaceThread, Clock.systemDefaultZone(), this::say);
     Function<String, Lane> lane = name -> new Lane(threads.apply(name), interfaceThread, this::say);
     reading = lane.apply("reading");
     measuring = lane.apply("measuring");
@@ -150,8 +157,20 @@ public final class Session {
         .orElse(Work.IDLE);
   }
 
+  /** The folder that is watched. */
+  public FolderWatch watch() {
+    return watch;
+  }
+
+  /** Watches a folder, and remembers it for the next start. */
+  public void watch(Watched watched) {
+    preferences.setWatched(watched.in(), watched.out(), watched.sheetName());
+    watch.start(watched, store);
+  }
+
   /** Stops all work for good; what was decided is kept first. */
   public void end() {
+    watch.stop();
     saving.finish();
     try {
       keeper.letGoNow();
@@ -1007,6 +1026,11 @@ public final class Session {
   /** Says something to the person. */
   public void tell(String text) {
     say(Notice.of(text));
+  }
+
+  /** Says something about a file, or a folder, that can be shown from there. */
+  public void tell(String text, Path file) {
+    say(new Notice(text, false, Optional.of(file)));
   }
 
   /** Says that something failed that nothing else has caught; what is open stays as it is. */
