@@ -21,6 +21,8 @@ class ArchitectureTest {
   /** The packages from the top down; each may use those that stand after it. */
   private static final List<List<String>> LAYERS =
       List.of(
+          List.of("morning"),
+          List.of("watch"),
           List.of("lot"),
           List.of("pass"),
           List.of("output"),

@@ -54,7 +54,8 @@ public final class OddLot implements Callable<Integer> {
           ReportCommand.class,
           FindCommand.class,
           CaptionCommand.class,
-          WatchCommand.class);
+          WatchCommand.class,
+          MorningCommand.class);
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;

@@ -7,7 +7,10 @@ import java.util.Optional;
 public final class BookFormats {
   /** All that there are. */
   public static final List<BookFormat> ALL =
-      List.of(new Xlsx(), new Csv(false), new Csv(true), new Html(), new Pdf());
+      List.of(new Xlsx(), new Csv(false), new Csv(true), new Html(false), new Pdf(false));
+
+  /** Those for what is read and printed as it is, on a page or two. */
+  public static final List<BookFormat> BRIEF = List.of(new Html(true), new Pdf(true));
 
   private BookFormats() {}
 

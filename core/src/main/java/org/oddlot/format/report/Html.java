@@ -31,6 +31,16 @@ final class Html implements BookFormat {
 
   private static final String SCRIPT = resource("report.js");
 
+  private final boolean isBrief;
+
+  /**
+   * @param isBrief whether it is a page to be read and printed as it is, without what sorts and
+   *     filters
+   */
+  Html(boolean isBrief) {
+    this.isBrief = isBrief;
+  }
+
   @Override
   public String key() {
     return "html";
@@ -66,12 +76,17 @@ final class Html implements BookFormat {
         "<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src data:; style-src"
             + " 'unsafe-inline'; script-src 'unsafe-inline'\">\n");
     to.write("<title>" + escaped(book.title()) + "</title>\n<style>\n" + STYLE + "</style>\n");
-    to.write("</head>\n<body>\n<h1>" + escaped(book.title()) + "</h1>\n<dl class=\"about\">\n");
+    to.write(
+        "</head>\n<body"
+            + (isBrief ? " class=\"brief\"" : "")
+            + ">\n<h1>"
+            + escaped(book.title())
+            + "</h1>\n<dl class=\"about\">\n");
     for (Book.Fact fact : book.about()) {
       to.write("<dt>" + escaped(fact.what()) + "</dt><dd>" + escaped(fact.value()) + "</dd>\n");
     }
     to.write("</dl>\n");
-    if (book.sheets().size() > 1) {
+    if (book.sheets().size() > 1 && !isBrief) {
       to.write("<nav><ul>\n");
       for (int i = 0; i < book.sheets().size(); i++) {
         Sheet sheet = book.sheets().get(i);
@@ -89,20 +104,30 @@ final class Html implements BookFormat {
     for (int i = 0; i < book.sheets().size(); i++) {
       sheet(book.sheets().get(i), "s" + i, to);
     }
-    to.write("<script>\n" + SCRIPT + "</script>\n</body>\n</html>\n");
+    if (!isBrief) {
+      to.write("<script>\n" + SCRIPT + "</script>\n");
+    }
+    to.write("</body>\n</html>\n");
     to.flush();
   }
 
-  private static void sheet(Sheet sheet, String id, Writer to) throws IOException {
+  private void sheet(Sheet sheet, String id, Writer to) throws IOException {
     to.write("<section id=\"" + id + "\">\n<h2>" + escaped(sheet.title()) + " <small>");
     to.write(escaped(sheet.about()) + "</small></h2>\n");
     if (sheet.lines().isEmpty()) {
-      to.write("<p>There is nothing to be listed here.</p>\n</section>\n");
+      to.write(
+          !isBrief
+              ? "<p>There is nothing to be listed here.</p>\n"
+              : sheet.notes().isEmpty() ? "<p>Nothing.</p>\n" : "");
+      notes(sheet, to);
+      to.write("</section>\n");
       return;
     }
-    to.write(
-        "<p class=\"tools\"><label>Filter <input type=\"search\"></label> <output></output>"
-            + "</p>\n<table>\n<thead><tr>");
+    if (!isBrief) {
+      to.write(
+          "<p class=\"tools\"><label>Filter <input type=\"search\"></label> <output></output></p>\n");
+    }
+    to.write("<table>\n<thead><tr>");
     boolean hasStills = sheet.hasStills();
     if (hasStills) {
       to.write("<th scope=\"col\"><span>Picture</span></th>");
@@ -115,7 +140,7 @@ final class Html implements BookFormat {
               + "\""
               + (column.isSummed() ? " data-sum=\"" + unit(column) + "\"" : "")
               // A real button would keep browsers from repeating the heads in print.
-              + "><span role=\"button\" tabindex=\"0\">"
+              + (isBrief ? "><span>" : "><span role=\"button\" tabindex=\"0\">")
               + escaped(column.title())
               + "</span></th>");
     }
@@ -136,10 +161,14 @@ final class Html implements BookFormat {
       to.write("</tr></tfoot>\n");
     }
     to.write("</table>\n");
+    notes(sheet, to);
+    to.write("</section>\n");
+  }
+
+  private static void notes(Sheet sheet, Writer to) throws IOException {
     for (String note : sheet.notes()) {
       to.write("<p class=\"note\">" + escaped(note) + "</p>\n");
     }
-    to.write("</section>\n");
   }
 
   private static String unit(Column column) {

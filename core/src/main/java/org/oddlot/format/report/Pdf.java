@@ -22,6 +22,7 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDBorderStyleDictionary;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageFitWidthDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.format.report.PdfText.Look;
 import org.oddlot.picture.StillFrame;
 import org.oddlot.sheet.Book;
@@ -45,10 +46,26 @@ final class Pdf implements BookFormat {
   private static final float LEADING = 1.32f;
   private static final float NARROWEST = 42;
   private static final float WIDEST = 200;
+  private static final float WIDEST_OF_BRIEF = 400;
+  private static final String NOTHING = "There is nothing to be listed here.";
   private static final int SAMPLE = 3_000;
+
+  /** With less room at the foot of a page a report begins on the next. */
+  private static final float LEAST_LEFT = 110;
+
   private static final float PICTURE_WIDTH = 84;
   private static final float PICTURE_HEIGHT = 48;
   private static final int PICTURE_DOTS = 160;
+
+  private final boolean isBrief;
+
+  /**
+   * @param isBrief whether all reports stand on as few upright pages as they need, one below the
+   *     other, without a page of contents
+   */
+  Pdf(boolean isBrief) {
+    this.isBrief = isBrief;
+  }
 
   @Override
   public String key() {
@@ -72,7 +89,12 @@ final class Pdf implements BookFormat {
       document.setDocumentId(1L);
       document.getDocumentInformation().setTitle(book.title());
       document.getDocumentInformation().setProducer("Odd Lot");
-      new Pages(document).write(book);
+      var pages = new Pages(document);
+      if (isBrief) {
+        pages.writeBrief(book);
+      } else {
+        pages.write(book);
+      }
       document.save(out);
     }
   }
@@ -106,6 +128,21 @@ final class Pdf implements BookFormat {
         outline.addLast(item);
       }
       document.getDocumentCatalog().setDocumentOutline(outline);
+      for (int i = 0; i < document.getNumberOfPages(); i++) {
+        foot(i);
+      }
+    }
+
+    /** One report below the other. */
+    void writeBrief(Book book) throws IOException {
+      SheetPages last = null;
+      for (Sheet sheet : book.sheets()) {
+        last = new SheetPages(sheet, book, last);
+        last.rows();
+      }
+      if (last != null) {
+        last.to.close();
+      }
       for (int i = 0; i < document.getNumberOfPages(); i++) {
         foot(i);
       }
@@ -185,12 +222,33 @@ final class Pdf implements BookFormat {
       /** Where the columns begin, beside the pictures. */
       private final float left;
 
-      private PDRectangle paper = landscape(PDRectangle.A4);
+      private PDRectangle paper;
       private float size = SIZE;
       private PDPageContentStream to;
       private float y;
 
+      /** The book that it is one of several on a page of; none where it has pages of its own. */
+      private final @Nullable Book brief;
+
+      SheetPages(Sheet sheet, Book brief, @Nullable SheetPages before) throws IOException {
+        this.brief = brief;
+        this.sheet = sheet.withoutEmptyColumns();
+        this.left = MARGIN + (sheet.hasStills() ? PICTURE_WIDTH + GAP : 0);
+        this.widths = widths();
+        if (before != null && before.y > LEAST_LEFT) {
+          to = before.to;
+          y = before.y - 12;
+          head(to);
+        } else {
+          if (before != null) {
+            before.to.close();
+          }
+          to = page();
+        }
+      }
+
       SheetPages(Sheet sheet) throws IOException {
+        this.brief = null;
         this.sheet = sheet.withoutEmptyColumns();
         this.left = MARGIN + (sheet.hasStills() ? PICTURE_WIDTH + GAP : 0);
         this.widths = widths();
@@ -230,14 +288,15 @@ final class Pdf implements BookFormat {
           natural[0] = Math.max(natural[0], text.width("Total " + group.name(), Look.BOLD));
         }
         for (boolean isLarge = false; ; isLarge = true) {
-          paper = landscape(isLarge ? PDRectangle.A3 : PDRectangle.A4);
+          paper =
+              brief != null ? PDRectangle.A4 : landscape(isLarge ? PDRectangle.A3 : PDRectangle.A4);
           for (size = SIZE; size > (isLarge ? SMALLEST : 6.4f); size -= 0.25f) {
             float[] fitted = fitted(natural, columns);
             if (sum(fitted) <= room()) {
               return fitted;
             }
           }
-          if (isLarge) {
+          if (isLarge || brief != null) {
             float[] fitted = fitted(natural, columns);
             float factor = room() / sum(fitted);
             for (int i = 0; i < fitted.length; i++) {
@@ -257,7 +316,7 @@ final class Pdf implements BookFormat {
           boolean isText = columns.get(i).kind() == Column.Kind.TEXT;
           fitted[i] = natural[i] * size;
           if (isText) {
-            fitted[i] = Math.min(fitted[i], WIDEST);
+            fitted[i] = Math.min(fitted[i], brief != null ? WIDEST_OF_BRIEF : WIDEST);
             words += fitted[i];
           } else {
             figures += fitted[i];
@@ -288,10 +347,16 @@ final class Pdf implements BookFormat {
       }
 
       void write() throws IOException {
+        rows();
+        to.close();
+      }
+
+      void rows() throws IOException {
         List<Sheet.Group> groups = sheet.groups();
         int next = 0;
-        if (sheet.lines().isEmpty()) {
-          text.show(to, "There is nothing to be listed here.", Look.REGULAR, SIZE, MARGIN, y - 10);
+        boolean isSaid = brief != null && !sheet.notes().isEmpty();
+        if (sheet.lines().isEmpty() && !isSaid) {
+          text.show(to, brief != null ? "Nothing." : NOTHING, Look.REGULAR, SIZE, MARGIN, y - 10);
           y -= 14;
         }
         for (int i = 0; i < sheet.lines().size(); i++) {
@@ -316,7 +381,6 @@ final class Pdf implements BookFormat {
             text.show(to, line, Look.REGULAR, 7, MARGIN, y);
           }
         }
-        to.close();
       }
 
       private void total(String name, List<Line> of) throws IOException {
@@ -333,13 +397,37 @@ final class Pdf implements BookFormat {
       private PDPageContentStream page() throws IOException {
         var page = new PDPage(paper);
         document.addPage(page);
-        foots.add(sheet.title() + " · " + sheet.about());
+        foots.add(brief != null ? brief.title() : sheet.title() + " · " + sheet.about());
         var stream = new PDPageContentStream(document, page);
         y = paper.getHeight() - MARGIN;
+        if (brief != null && document.getNumberOfPages() == 1) {
+          titled(stream, brief);
+        }
+        head(stream);
+        return stream;
+      }
+
+      /** What all of it is of, at the head of the first page. */
+      private void titled(PDPageContentStream stream, Book book) throws IOException {
+        text.show(stream, book.title(), Look.BOLD, 15, MARGIN, y - 13);
+        y -= 22;
+        for (Book.Fact fact : book.about()) {
+          text.show(stream, fact.what(), Look.REGULAR, 8, MARGIN, y - 8);
+          for (String line :
+              text.wrapped(fact.value(), Look.REGULAR, (paper.getWidth() - 2 * MARGIN - 80) / 8)) {
+            text.show(stream, line, Look.REGULAR, 8, MARGIN + 80, y - 8);
+            y -= 11;
+          }
+        }
+        y -= 8;
+      }
+
+      private void head(PDPageContentStream stream) throws IOException {
         text.show(stream, sheet.title(), Look.BOLD, 11, MARGIN, y - 9);
         y -= 18;
-        heads(stream);
-        return stream;
+        if (!sheet.lines().isEmpty() || brief == null) {
+          heads(stream);
+        }
       }
 
       private void heads(PDPageContentStream stream) throws IOException {

@@ -2,31 +2,35 @@ package org.oddlot.window.returning;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.oddlot.format.Formats;
-import org.oddlot.input.InputFile;
 import org.oddlot.lot.Output;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Pass;
+import org.oddlot.pass.Passes;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.returning.ReturnFinding;
 import org.oddlot.pass.returning.ReturnPass;
-import org.oddlot.practice.desk.DeskReader;
-import org.oddlot.practice.desk.Project;
+import org.oddlot.text.Changed;
 import org.oddlot.text.Phrase;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.DataTable;
@@ -52,7 +56,9 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
   private Optional<Outcome> shownOutcome = Optional.empty();
   private List<LedgerEntry> entries = List.of();
   private List<Output.Written> tried = List.of();
+  private final MenuButton ofPass = new MenuButton("Of all passes");
   private String find = "";
+  private String shownPass = "";
 
   /** The bench at {@code place}. */
   public ReturnBench(Place place) {
@@ -70,10 +76,10 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
       rows.words("What it is", 76, ReturnBench::what, "quiet");
       rows.words("Not in it", 110, ReturnBench::lost, "quiet");
     });
-    ledger.words("Where", 180, entry -> shortPlace(entry.place()));
+    ledger.words("Where", 180, ReturnBench::where);
     ledger.words("What", 110, entry -> shortProperty(entry.property()));
-    ledger.words("Before", 80, LedgerEntry::before, "quiet");
-    ledger.words("After", 150, entry -> entry.after().replace('\n', ' '));
+    ledger.words("Before", 110, entry -> changed(entry).before().replace('\n', ' '), "quiet");
+    ledger.words("After", 150, entry -> changed(entry).after().replace('\n', ' '));
     ledger.words("Why", 170, LedgerEntry::reason, "quiet");
     folderLabel.setId("folder");
     Label into = Words.of("Into", "quiet");
@@ -87,7 +93,11 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
                 "{name} becomes the old name, {lot} the lot's, {date} its first day",
                 "quiet",
                 "small"));
-    var changes = new VBox(ledgerTitle, ledger);
+    ofPass.setId("ledger-pass");
+    ofPass.setOnShowing(_ -> fillPasses());
+    var head = new HBox(10, ledgerTitle, Words.spring(), ofPass);
+    head.setAlignment(Pos.CENTER_LEFT);
+    var changes = new VBox(head, ledger);
     VBox.setVgrow(ledger, Priority.ALWAYS);
     layOut(List.of(names), 5, changes);
     var line = new ArrayList<Node>(List.of(where, Words.spring()));
@@ -142,6 +152,15 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
     int last = place.lastIndexOf(" / ");
     int before = last < 0 ? -1 : place.lastIndexOf(" / ", last - 1);
     return before < 0 ? place : "… " + place.substring(before + 3);
+  }
+
+  /** Where in its file something is; of a file that is no timeline, which that is. */
+  private static String where(LedgerEntry entry) {
+    return entry.place().isEmpty() ? entry.document() : shortPlace(entry.place());
+  }
+
+  private static Changed changed(LedgerEntry entry) {
+    return Changed.between(entry.before(), entry.after());
   }
 
   private static String shortProperty(String property) {
@@ -227,48 +246,73 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
   private void refreshLedger() {
     String part = find.strip().toLowerCase(java.util.Locale.ROOT);
     List<LedgerEntry> shown =
-        part.isEmpty()
-            ? entries
-            : entries.stream()
-                .filter(e ->
-                    (e.place() + " " + e.property() + " " + e.after() + " " + e.reason())
+        entries.stream()
+            .filter(e -> shownPass.isEmpty() || e.pass().equals(shownPass))
+            .filter(e ->
+                part.isEmpty()
+                    || String.join(
+                            " ",
+                            e.document(),
+                            e.place(),
+                            e.property(),
+                            e.before(),
+                            e.after(),
+                            e.reason())
                         .toLowerCase(java.util.Locale.ROOT)
                         .contains(part))
-                .toList();
-    ledgerTitle.setText("LEDGER · " + shown.size() + ", THE NEW NAMES INCLUDED");
+            .toList();
+    ledgerTitle.setText(
+        shown.size() == entries.size()
+            ? "LEDGER · " + shown.size() + ", THE NEW NAMES INCLUDED"
+            : Phrase.of("LEDGER · %d OF %d", shown.size(), entries.size()));
     ledger.show(shown, entry -> entry);
     ledger.getSelectionModel().clearSelection();
   }
 
-  /** Has Practice Desk import the timelines that were written, as an editing program would. */
-  private void tryImport(List<Output.Written> written) {
-    List<Output.Written> timelines =
-        written.stream()
-            .filter(file -> Formats.of(new InputFile(file.path())).isPresent())
-            .toList();
-    trial.getChildren().setAll(Words.of("Practice Desk is reading…", "quiet"));
-    session.aside(
-        () -> timelines.stream().map(file -> DeskReader.read(file.path())).toList(),
-        projects -> showTrial(timelines, projects));
+  /** The passes that changed something, each with how much. */
+  private void fillPasses() {
+    Map<String, Long> counts =
+        entries.stream()
+            .collect(
+                Collectors.groupingBy(
+                    LedgerEntry::pass, LinkedHashMap::new, Collectors.counting()));
+    var items = new ArrayList<MenuItem>();
+    items.add(passItem("", "Of all passes", entries.size()));
+    counts.forEach((id, count) ->
+        items.add(
+            passItem(id, Passes.byId(id).map(Pass::title).orElse(id), Math.toIntExact(count))));
+    ofPass.getItems().setAll(items);
   }
 
-  private void showTrial(List<Output.Written> written, List<Project> projects) {
+  private MenuItem passItem(String id, String title, int count) {
+    var item = new MenuItem(title + " · " + Phrase.number(count));
+    item.setId("ledger-pass-" + id);
+    item.setOnAction(_ -> {
+      shownPass = id;
+      ofPass.setText(title);
+      refreshLedger();
+    });
+    return item;
+  }
+
+  /** Has Practice Desk import the timelines that were written, as an editing program would. */
+  private void tryImport(List<Output.Written> written) {
+    trial.getChildren().setAll(Words.of("Practice Desk is reading…", "quiet"));
+    session.aside(
+        () -> written.stream().map(file -> Trial.of(file.path())).toList(), this::showTrial);
+  }
+
+  private void showTrial(List<Trial> trials) {
     trial.getChildren().clear();
-    for (int i = 0; i < projects.size(); i++) {
-      Project project = projects.get(i);
-      String name = String.valueOf(written.get(i).path().getFileName());
-      if (project.isClean()) {
+    for (Trial each : trials) {
+      if (each.complaints().isEmpty()) {
         trial
             .getChildren()
-            .add(
-                Words.paragraph(
-                    Phrase.of(
-                        "%s: %,d clips taken in without a warning.", name, project.clips().size()),
-                    "settled-words"));
+            .add(Words.paragraph(each.says(), each.isTried() ? "settled-words" : "quiet"));
       } else {
-        project.complaints().stream()
+        each.complaints().stream()
             .limit(LEDGER_ROWS_IN_EVIDENCE)
-            .forEach(c -> trial.getChildren().add(Words.paragraph(name + ": " + c, "trouble")));
+            .forEach(c -> trial.getChildren().add(Words.paragraph(c, "trouble")));
       }
     }
   }
@@ -289,7 +333,6 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
           });
     }
     Optional.ofNullable(ledger.getSelectionModel().getSelectedItem()).ifPresent(this::addProof);
-    // Only timelines are imported for trial.
     if (!finding.output().isEmpty() && (tried.isEmpty() || !trial.getChildren().isEmpty())) {
       evidence.getChildren().add(Words.section("Trial import"));
       evidence

@@ -107,6 +107,7 @@ final class WatchedBench implements Bench {
     frame.withActions(
         start,
         Actions.button("watched-again", "Run it again", "R", this::again),
+        Actions.button("watched-morning", "Morning sheet", "O", this::morning),
         Actions.button("watched-journal", "Journal", "J", this::journal),
         Words.spring(),
         leave,
@@ -352,6 +353,15 @@ final class WatchedBench implements Bench {
     place.way().open("intake");
   }
 
+  private void morning() {
+    watch()
+        .seen()
+        .watched()
+        .filter(_ -> !watch().seen().jobs().isEmpty())
+        .ifPresentOrElse(
+            place.session()::writeMorningSheet, () -> place.session().tell("No job came yet."));
+  }
+
   private void journal() {
     watch()
         .seen()
@@ -372,6 +382,8 @@ final class WatchedBench implements Bench {
       startOrStop();
     } else if (event.getCode() == KeyCode.R) {
       again();
+    } else if (event.getCode() == KeyCode.O) {
+      morning();
     } else if (event.getCode() == KeyCode.J) {
       journal();
     } else if (event.getCode() == KeyCode.ENTER) {
@@ -451,6 +463,7 @@ final class WatchedBench implements Bench {
         new KeyHint("W", "start or stop watching"),
         new KeyHint("Enter", "open what waits"),
         new KeyHint("R", "run it again"),
+        new KeyHint("O", "write the morning sheet"),
         new KeyHint("J", "say where the journal is"));
   }
 }
