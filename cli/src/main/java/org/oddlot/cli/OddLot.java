@@ -55,7 +55,8 @@ public final class OddLot implements Callable<Integer> {
           FindCommand.class,
           CaptionCommand.class,
           WatchCommand.class,
-          MorningCommand.class);
+          MorningCommand.class,
+          HistoryCommand.class);
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +21,7 @@ import org.oddlot.lot.LotFile;
 import org.oddlot.lot.LotRunner;
 import org.oddlot.lot.Output;
 import org.oddlot.lot.OwnSheets;
+import org.oddlot.lot.RunHistory;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.pass.Answers;
@@ -30,6 +33,7 @@ import org.oddlot.pass.Outgoing;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.problem.FileTrouble;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import picocli.CommandLine.Command;
@@ -155,6 +159,20 @@ final class RunCommand implements Callable<Integer> {
     boolean refused = ran.isRefused(keepGoing.isAsked());
     List<Output.Written> written =
         folder == null || refused ? List.of() : ran.write(folder, progress);
+    if (LotFile.isOne(files) && !written.isEmpty()) {
+      try {
+        RunHistory.add(
+            files.getFirst(),
+            LocalDateTime.now(ZoneId.systemDefault()),
+            System.getProperty("user.name", ""),
+            ran.lot(),
+            outcome,
+            written);
+      } catch (IOException e) {
+        // The files are there; that it cannot be noted beside the lot is said, and no more.
+        spec.commandLine().getErr().println("oddlot run: " + FileTrouble.inWords(e));
+      }
+    }
     if (saved != null && !refused) {
       LotFile.save(ran.lot(), saved);
     }

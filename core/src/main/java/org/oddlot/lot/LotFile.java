@@ -87,6 +87,11 @@ public final class LotFile {
     return new Opened(lot, Optional.of(file), problems.list());
   }
 
+  /** What a lot's file says, as it was kept elsewhere. */
+  static Lot parse(JsonObject json, Path folder) throws IOException {
+    return new LotFile(new Problems("")).fromJson(json, folder);
+  }
+
   /** Whether files that were named together are one saved lot. */
   public static boolean isOne(List<Path> files) {
     return files.size() == 1 && files.getFirst().toString().endsWith(EXTENSION);

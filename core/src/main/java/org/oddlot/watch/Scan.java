@@ -18,6 +18,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKinds;
@@ -35,6 +36,22 @@ final class Scan {
   private static final Set<String> UNFINISHED =
       Set.of(".part", ".partial", ".tmp", ".temp", ".crdownload", ".download", ".filepart");
 
+  /** So many jobs are looked through each time, whatever became of them. */
+  private static final int FEW = 50;
+
+  /** Of more, those that are done are looked through once in so many times. */
+  private static final int ROTATION = 15;
+
+  /**
+   * A job as it was seen last.
+   *
+   * @param isFolder whether it is a folder
+   * @param modified when something came to that folder or went, as its file system says it
+   */
+  private record Cached(boolean isFolder, long modified, Arrival arrival) {}
+
+  private final Map<String, Cached> cached = new HashMap<>();
+  private int turn;
   private final Path in;
   private final Path out;
 
@@ -46,9 +63,13 @@ final class Scan {
   /**
    * What lies there now, in the order of the names.
    *
+   * @param isSettled says of a job whether it is done with as it was seen last. Of many such ones
+   *     only some are looked through each time; of the others it is seen when something comes to
+   *     them or goes
    * @throws IOException if the folder cannot be read
    */
-  List<Arrival> look() throws IOException {
+  List<Arrival> look(Predicate<String> isSettled) throws IOException {
+    turn++;
     Set<Path> entries = new TreeSet<>();
     try (var all = Files.newDirectoryStream(in)) {
       for (Path entry : all) {
@@ -62,9 +83,20 @@ final class Scan {
     Map<String, List<Path>> jobs = new LinkedHashMap<>();
     Map<String, Path> roots = new HashMap<>();
     var loose = new ArrayList<Path>();
+    Map<String, Long> modified = new HashMap<>();
     for (Path entry : entries) {
-      if (Files.isDirectory(entry) && !InputKinds.isOneFile(new InputFile(entry))) {
-        String name = String.valueOf(entry.getFileName());
+      String name = String.valueOf(entry.getFileName());
+      Cached before = cached.get(name);
+      if (before != null
+          && before.isFolder
+          && isPassedOver(name, entries.size(), isSettled)
+          && before.modified == modified(entry)) {
+        jobs.put(name, before.arrival.files());
+        roots.put(name, entry);
+        modified.put(name, before.modified);
+      } else if (Files.isDirectory(entry) && !InputKinds.isOneFile(new InputFile(entry))) {
+        // Taken before what is in it, so that what comes meanwhile is seen the next time.
+        modified.put(name, modified(entry));
         jobs.put(name, inside(entry));
         roots.put(name, entry);
       } else {
@@ -74,11 +106,36 @@ final class Scan {
     loose(loose, jobs);
     var arrivals = new ArrayList<Arrival>();
     jobs.forEach((name, files) -> {
-      if (!files.isEmpty()) {
-        arrivals.add(arrival(name, roots.getOrDefault(name, in), files));
+      if (files.isEmpty()) {
+        return;
       }
+      Path root = roots.get(name);
+      Cached before = cached.get(name);
+      boolean isAsItWas =
+          before != null
+              && before.arrival.files().equals(files)
+              && isPassedOver(name, entries.size(), isSettled);
+      Arrival arrival = isAsItWas ? before.arrival : arrival(name, root == null ? in : root, files);
+      arrivals.add(arrival);
+      cached.put(name, new Cached(root != null, modified.getOrDefault(name, 0L), arrival));
     });
+    cached.keySet().retainAll(jobs.keySet());
     return arrivals;
+  }
+
+  /** Whether a job is not looked through this time. */
+  private boolean isPassedOver(String name, int all, Predicate<String> isSettled) {
+    return all > FEW
+        && Math.floorMod(name.hashCode(), ROTATION) != turn % ROTATION
+        && isSettled.test(name);
+  }
+
+  private static long modified(Path folder) {
+    try {
+      return Files.getLastModifiedTime(folder).toMillis();
+    } catch (IOException e) {
+      return -1; // it went while it was looked at
+    }
   }
 
   /** Timeline files by themselves with the papers of their name; a paper of none is alone. */
@@ -135,7 +192,7 @@ final class Scan {
         && !name.endsWith("~")
         && !name.contains(" (odd lot)")
         && !UNFINISHED.contains(new InputFile(file).extension())
-        && !file.toAbsolutePath().normalize().equals(out);
+        && !file.equals(out); // both are absolute
   }
 
   private List<Path> inside(Path folder) throws IOException {

@@ -151,10 +151,21 @@ public final class Watcher {
     }
   }
 
+  private boolean isSettled(String job, Journal journal) {
+    Tracked its = tracked.get(job);
+    return its != null
+        && its.isDone
+        && !again.contains(job)
+        && journal
+            .last(job)
+            .filter(event -> event.kind() == Event.Kind.WRITTEN || event.kind() == Event.Kind.SAME)
+            .isPresent();
+  }
+
   private void look(Scan scan, Journal journal) {
     List<Arrival> arrivals;
     try {
-      arrivals = scan.look();
+      arrivals = scan.look(job -> isSettled(job, journal));
     } catch (IOException e) {
       if (!isAway) {
         isAway = true;
@@ -230,7 +241,7 @@ public final class Watcher {
     long now = System.nanoTime();
     Arrival.Stamp lot = lotOf(arrival);
     Tracked its = tracked.get(arrival.name());
-    if (its == null || !its.seen.equals(arrival) || !Objects.equals(its.lot, lot)) {
+    if (its == null || !isSame(its.seen, arrival) || !Objects.equals(its.lot, lot)) {
       var fresh = new Tracked(arrival, now);
       fresh.lot = lot;
       fresh.trouble = its == null ? "" : its.trouble;
@@ -272,11 +283,18 @@ public final class Watcher {
     }
   }
 
+  @SuppressWarnings("ReferenceEquality") // what was not looked through is the very same
+  private static boolean isSame(Arrival one, Arrival other) {
+    return one == other || one.equals(other);
+  }
+
   private Arrival.@Nullable Stamp lotOf(Arrival arrival) {
+    Path lot = watched.waitingLot(arrival.name());
     try {
-      return Scan.stamp(watched.waitingLot(arrival.name()));
+      // Most jobs have none; an exception for each at each look would be most of the work.
+      return Files.exists(lot) ? Scan.stamp(lot) : null;
     } catch (IOException e) {
-      return null; // there is none
+      return null;
     }
   }
 
@@ -413,7 +431,8 @@ public final class Watcher {
     most = most.compareTo(LONGEST_BETWEEN) > 0 ? LONGEST_BETWEEN : most;
     Duration between = wanted.compareTo(most) > 0 ? wanted : most;
     between = between.compareTo(SHORTEST_BETWEEN) < 0 ? SHORTEST_BETWEEN : between;
-    Duration longest = Duration.ofSeconds(2);
+    // What is new is found a moment later then, what is being waited for is not.
+    Duration longest = isIdle() ? Duration.ofMillis(2500) : Duration.ofSeconds(1);
     long millis = (between.compareTo(longest) > 0 ? longest : between).toMillis();
     synchronized (waiting) {
       if (!isStopping) {

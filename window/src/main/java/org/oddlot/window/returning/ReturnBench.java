@@ -19,6 +19,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.oddlot.lot.Output;
+import org.oddlot.lot.RunHistory;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
@@ -56,6 +57,7 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
   private Optional<Outcome> shownOutcome = Optional.empty();
   private List<LedgerEntry> entries = List.of();
   private List<Output.Written> tried = List.of();
+  private final MenuButton earlier = new MenuButton("Earlier runs");
   private final MenuButton ofPass = new MenuButton("Of all passes");
   private String find = "";
   private String shownPass = "";
@@ -95,7 +97,9 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
                 "small"));
     ofPass.setId("ledger-pass");
     ofPass.setOnShowing(_ -> fillPasses());
-    var head = new HBox(10, ledgerTitle, Words.spring(), ofPass);
+    earlier.setId("earlier-runs");
+    earlier.setOnShowing(_ -> fillEarlier());
+    var head = new HBox(10, ledgerTitle, Words.spring(), earlier, ofPass);
     head.setAlignment(Pos.CENTER_LEFT);
     var changes = new VBox(head, ledger);
     VBox.setVgrow(ledger, Priority.ALWAYS);
@@ -282,6 +286,23 @@ public final class ReturnBench extends FindingsBench<ReturnFinding> {
         items.add(
             passItem(id, Passes.byId(id).map(Pass::title).orElse(id), Math.toIntExact(count))));
     ofPass.getItems().setAll(items);
+  }
+
+  /** What was written of the lot before: chosen, its settings and answers are taken again. */
+  private void fillEarlier() {
+    var items = new ArrayList<MenuItem>();
+    for (RunHistory.Run run : session.history().reversed()) {
+      var item = new MenuItem(run.inWords());
+      item.setId("earlier-" + items.size());
+      item.setOnAction(_ -> session.again(run));
+      items.add(item);
+    }
+    if (items.isEmpty()) {
+      var nothing = new MenuItem("Nothing was written of this lot since it was saved");
+      nothing.setDisable(true);
+      items.add(nothing);
+    }
+    earlier.getItems().setAll(items);
   }
 
   private MenuItem passItem(String id, String title, int count) {

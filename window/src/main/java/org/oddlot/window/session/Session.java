@@ -7,10 +7,14 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -42,6 +46,7 @@ import org.oddlot.lot.Output;
 import org.oddlot.lot.OwnSheets;
 import org.oddlot.lot.ReadLot;
 import org.oddlot.lot.ReadySheet;
+import org.oddlot.lot.RunHistory;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.lot.SheetFile;
 import org.oddlot.material.Material;
@@ -1008,6 +1013,7 @@ public final class Session {
           try {
             var output = new Output(lot, outcome.get());
             List<Output.Written> written = output.write(folder, progress);
+            note(lot, outcome.get(), written);
             return () -> {
               state.set(state().withWritten(written));
               say(writtenNotice(written, output.leftOut()));
@@ -1016,6 +1022,44 @@ public final class Session {
             throw new IOException("It could not be written: " + e.getMessage(), e);
           }
         });
+  }
+
+  /** Notes beside the lot's file what was written of it; that it cannot be is no trouble. */
+  private void note(Lot lot, Outcome outcome, List<Output.Written> written) {
+    state()
+        .file()
+        .ifPresent(file -> {
+          try {
+            RunHistory.add(
+                file,
+                LocalDateTime.now(ZoneId.systemDefault()),
+                System.getProperty("user.name", ""),
+                lot,
+                outcome,
+                written);
+          } catch (IOException e) {
+            System.getLogger(Session.class.getName())
+                .log(System.Logger.Level.WARNING, "history", e);
+          }
+        });
+  }
+
+  /** What was written of the open lot before; empty where it is not saved. */
+  public List<RunHistory.Run> history() {
+    try {
+      return state().file().isPresent() ? RunHistory.of(state().file().get()) : List.of();
+    } catch (IOException e) {
+      return List.of();
+    }
+  }
+
+  /** Takes the settings and answers of an earlier run, in one step. */
+  public void again(RunHistory.Run run) {
+    changeLot(
+        lot -> lot.withSheet(run.lot().sheet()).withAnswers(run.lot().answers()),
+        "took the run of "
+            + DateTimeFormatter.ofPattern("d MMMM HH:mm", Locale.ENGLISH).format(run.at())
+            + " again");
   }
 
   /**
