@@ -210,4 +210,40 @@ class ReportCommandTest {
     assertThat(ended.code()).isEqualTo(ExitCode.WRONG_INPUT);
     assertThat(ended.json().array("problems")).isNotEmpty();
   }
+
+  @Test
+  void picturesStandBesideTheRowsWhoseMediaIsAtHand() throws IOException {
+    Path talk = Demo.makeTalk(folder.resolve("talk")).resolveSibling("ferry-talk.otio");
+    Path page = folder.resolve("shots.html");
+    run("report", talk.toString(), "--kind", "shots", "--pictures", "--out", page.toString());
+    String written = Files.readString(page);
+    int shots = written.split("<tr>", -1).length;
+    int pictures = written.split("data:image/png;base64,", -1).length - 1;
+    assertThat(pictures).isGreaterThan(20).isLessThanOrEqualTo(shots);
+    assertThat(written).contains("Pictures are those of the media");
+    // Each is a whole picture.
+    String first = written.split("base64,", -1)[1].split("\"", -1)[0];
+    var image =
+        javax.imageio.ImageIO.read(
+            new java.io.ByteArrayInputStream(java.util.Base64.getDecoder().decode(first)));
+    assertThat(image.getHeight()).isEqualTo(144);
+    Path print = folder.resolve("shots.pdf");
+    run("report", talk.toString(), "--kind", "shots", "--pictures", "--out", print.toString());
+    try (var document = org.apache.pdfbox.Loader.loadPDF(print.toFile())) {
+      int images = 0;
+      for (var each : document.getPages()) {
+        for (var name : each.getResources().getXObjectNames()) {
+          images += each.getResources().isImageXObject(name) ? 1 : 0;
+        }
+      }
+      assertThat(images).isEqualTo(pictures);
+    }
+    // Without being asked for there are none, nor where no media is.
+    Path plain = folder.resolve("plain.html");
+    run("report", talk.toString(), "--kind", "shots", "--out", plain.toString());
+    assertThat(Files.readString(plain)).doesNotContain("data:image");
+    Path none = folder.resolve("none.html");
+    run("report", lot, "--kind", "shots", "--pictures", "--out", none.toString());
+    assertThat(Files.readString(none)).doesNotContain("data:image");
+  }
 }
