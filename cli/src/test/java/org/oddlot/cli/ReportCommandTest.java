@@ -213,7 +213,7 @@ class ReportCommandTest {
 
   @Test
   void picturesStandBesideTheRowsWhoseMediaIsAtHand() throws IOException {
-    Path talk = Demo.makeTalk(folder.resolve("talk")).resolveSibling("ferry-talk.otio");
+    Path talk = Demo.makeTitles(folder.resolve("titles")).resolveSibling("ferry-talk.otio");
     Path page = folder.resolve("shots.html");
     run("report", talk.toString(), "--kind", "shots", "--pictures", "--out", page.toString());
     String written = Files.readString(page);
