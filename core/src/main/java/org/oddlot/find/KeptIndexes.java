@@ -133,8 +133,8 @@ public final class KeptIndexes {
   /** Keeps the parts of an index. */
   void keep(Path file, List<Directory> parts) {
     try {
-      Files.createDirectories(file.getParent());
-      Path unfinished = Files.createTempFile(file.getParent(), "new", ".part");
+      Path in = Files.createDirectories(folder.orElseThrow());
+      Path unfinished = Files.createTempFile(in, "new", ".part");
       try {
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(unfinished))) {
           write(parts, out);
@@ -143,7 +143,7 @@ public final class KeptIndexes {
       } finally {
         Files.deleteIfExists(unfinished);
       }
-      OldestFirst.shrink(file.getParent(), ENDING, MOST_BYTES, BasicFileAttributes::size);
+      OldestFirst.shrink(in, ENDING, MOST_BYTES, BasicFileAttributes::size);
     } catch (IOException e) {
       LOG.log(System.Logger.Level.DEBUG, "{0}: {1}", file, e.getMessage());
     }

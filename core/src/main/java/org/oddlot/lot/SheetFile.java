@@ -203,22 +203,18 @@ public record SheetFile(String name, RunSheet sheet, List<Problem> warnings) {
     }
 
     private Optional<RunSheet.Step> step(Node entry) {
-      switch (entry) {
-        case ScalarNode _ -> {
-          return pass(entry).map(pass -> new RunSheet.Step(pass.id(), true, Settings.INITIAL));
-        }
-        case MappingNode mapping when mapping.getValue().size() == 1 -> {
-          NodeTuple tuple = mapping.getValue().getFirst();
-          return pass(tuple.getKeyNode()).flatMap(pass -> step(pass, tuple.getValueNode()));
-        }
-        default -> {
-          error(
-              entry,
-              "This is no pass: it takes \"- match\", \"- match: off\", or \"- match:\" and what is"
-                  + " set below it, further in.");
-          return Optional.empty();
-        }
+      if (entry instanceof ScalarNode) {
+        return pass(entry).map(pass -> new RunSheet.Step(pass.id(), true, Settings.INITIAL));
       }
+      if (entry instanceof MappingNode mapping && mapping.getValue().size() == 1) {
+        NodeTuple tuple = mapping.getValue().getFirst();
+        return pass(tuple.getKeyNode()).flatMap(pass -> step(pass, tuple.getValueNode()));
+      }
+      error(
+          entry,
+          "This is no pass: it takes \"- match\", \"- match: off\", or \"- match:\" and what is"
+              + " set below it, further in.");
+      return Optional.empty();
     }
 
     private Optional<Pass<?>> pass(Node name) {

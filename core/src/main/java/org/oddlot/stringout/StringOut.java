@@ -198,7 +198,7 @@ public record StringOut(
     if (angles != Angles.CLOSEST) {
       return logged;
     }
-    Map<Source, Framing> framings = framings(logged);
+    IdentityHashMap<Source, Framing> framings = framings(logged);
     Map<LocalDate, Intervals<Logged>> byDay = new HashMap<>();
     for (Logged each : logged) {
       if (framings.containsKey(each.source())) {
@@ -210,16 +210,18 @@ public record StringOut(
     var left = new ArrayList<Logged>();
     for (Logged each : logged) {
       Framing its = framings.get(each.source());
-      if (its == null) {
+      Intervals<Logged> day = each.source().recorded().map(byDay::get).orElse(null);
+      if (its == null || day == null) {
         left.add(each);
         continue;
       }
       List<TimeRange> closer =
-          byDay
-              .get(each.source().recorded().orElseThrow())
-              .overlapping(each.range().start().seconds(), each.range().endExclusive().seconds())
+          day.overlapping(each.range().start().seconds(), each.range().endExclusive().seconds())
               .filter(other -> !other.source().camera().equalsIgnoreCase(each.source().camera()))
-              .filter(other -> framings.get(other.source()).isCloserThan(its))
+              .filter(other ->
+                  Optional.ofNullable(framings.get(other.source()))
+                      .filter(framing -> framing.isCloserThan(its))
+                      .isPresent())
               .map(Logged::range)
               .toList();
       without(each.range(), closer).forEach(range -> left.add(each.withRange(range)));
@@ -228,8 +230,8 @@ public record StringOut(
   }
 
   /** How much pictures show whose camera, day and time of day are known. */
-  private static Map<Source, Framing> framings(List<Logged> logged) {
-    Map<Source, Framing> framings = new IdentityHashMap<>();
+  private static IdentityHashMap<Source, Framing> framings(List<Logged> logged) {
+    var framings = new IdentityHashMap<Source, Framing>();
     for (Source source : logged.stream().map(Logged::source).distinct().toList()) {
       if (!source.camera().isEmpty() && source.recorded().isPresent() && !source.startsAtZero()) {
         framing(source).ifPresent(framing -> framings.put(source, framing));
@@ -265,7 +267,7 @@ public record StringOut(
 
   /** Pictures of one group: each of its moments once, in the angle that was found first. */
   private static List<Piece> grouped(List<Piece> pieces, GroupMoments groups) {
-    Map<Group, List<Interval>> taken = new IdentityHashMap<>();
+    var taken = new IdentityHashMap<Group, List<Interval>>();
     var left = new ArrayList<Piece>();
     for (Piece piece : pieces) {
       Optional<GroupMoments.Moment> moment = groups.of(piece, Group.Kind.ANGLES);

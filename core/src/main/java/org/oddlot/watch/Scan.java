@@ -111,11 +111,12 @@ final class Scan {
       }
       Path root = roots.get(name);
       Cached before = cached.get(name);
-      boolean isAsItWas =
+      Arrival arrival =
           before != null
-              && before.arrival.files().equals(files)
-              && isPassedOver(name, entries.size(), isSettled);
-      Arrival arrival = isAsItWas ? before.arrival : arrival(name, root == null ? in : root, files);
+                  && before.arrival.files().equals(files)
+                  && isPassedOver(name, entries.size(), isSettled)
+              ? before.arrival
+              : arrival(name, root == null ? in : root, files);
       arrivals.add(arrival);
       cached.put(name, new Cached(root != null, modified.getOrDefault(name, 0L), arrival));
     });

@@ -15,6 +15,8 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.json.JsonObject;
@@ -34,7 +36,7 @@ import org.oddlot.text.Phrase;
  * wall, which may be set.
  */
 public final class Watcher {
-  private static final Duration LONGEST_BETWEEN = Duration.ofMillis(1000);
+  private static final Duration LONGEST_BETWEEN = Duration.ofSeconds(1);
   private static final Duration SHORTEST_BETWEEN = Duration.ofMillis(250);
 
   /** Looking takes at most this part of the time. */
@@ -52,7 +54,10 @@ public final class Watcher {
   private final Map<String, Tracked> tracked = new HashMap<>();
   private final Contents.Known known = new Contents.Known();
   private final Set<String> again = ConcurrentHashMap.newKeySet();
-  private final Object waiting = new Object();
+
+  /** Ends the pause between two looks. */
+  private final Semaphore woken = new Semaphore(0);
+
   private volatile boolean isStopping;
   private boolean isAway;
   private boolean isOnce;
@@ -87,17 +92,13 @@ public final class Watcher {
   /** Ends it: what is being written is written to its end. */
   public void stop() {
     isStopping = true;
-    synchronized (waiting) {
-      waiting.notifyAll();
-    }
+    woken.release();
   }
 
   /** Runs a job once more as it is, at the next look. */
   public void again(String job) {
     again.add(job);
-    synchronized (waiting) {
-      waiting.notifyAll();
-    }
+    woken.release();
   }
 
   /** Whether all that is there was taken as it is, or cannot be. */
@@ -434,15 +435,13 @@ public final class Watcher {
     // What is new is found a moment later then, what is being waited for is not.
     Duration longest = isIdle() ? Duration.ofMillis(2500) : Duration.ofSeconds(1);
     long millis = (between.compareTo(longest) > 0 ? longest : between).toMillis();
-    synchronized (waiting) {
-      if (!isStopping) {
-        try {
-          waiting.wait(millis);
-        } catch (InterruptedException e) {
-          Thread.currentThread().interrupt();
-          isStopping = true;
-        }
+    try {
+      if (woken.tryAcquire(millis, TimeUnit.MILLISECONDS)) {
+        woken.drainPermits();
       }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      isStopping = true;
     }
   }
 }

@@ -5,9 +5,11 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -318,7 +320,7 @@ final class RunSheetView extends VBox {
             .<Tally>map(StepOutcome::tally));
   }
 
-  /** Those of passes as the sheet has them, the last ones last, then those that are no pass. */
+  /** Those of passes as the sheet has them, the last ones last, and between them the others. */
   private List<Station> inOrder(RunSheet sheet) {
     var order = new ArrayList<Station>();
     for (RunSheet.Step step : sheet.inWorkingOrder()) {
@@ -328,7 +330,14 @@ final class RunSheetView extends VBox {
     while (last > 0 && order.get(last - 1).pass().filter(Pass::isLast).isPresent()) {
       last--;
     }
-    order.addAll(last, stations.stream().filter(each -> each.pass().isEmpty()).toList());
+    // What is no pass stands before what goes out, unless it belongs there: it then comes last.
+    String group = last < order.size() ? order.get(last).group() : "";
+    Map<Boolean, List<Station>> others =
+        stations.stream()
+            .filter(each -> each.pass().isEmpty())
+            .collect(Collectors.partitioningBy(each -> each.group().equals(group)));
+    order.addAll(last, others.getOrDefault(false, List.of()));
+    order.addAll(others.getOrDefault(true, List.of()));
     return order;
   }
 

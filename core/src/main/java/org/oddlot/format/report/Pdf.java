@@ -222,7 +222,7 @@ final class Pdf implements BookFormat {
       /** Where the columns begin, beside the pictures. */
       private final float left;
 
-      private PDRectangle paper;
+      private PDRectangle paper = PDRectangle.A4;
       private float size = SIZE;
       private PDPageContentStream to;
       private float y;

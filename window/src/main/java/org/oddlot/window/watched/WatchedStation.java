@@ -18,7 +18,7 @@ public final class WatchedStation implements Station {
 
   @Override
   public String group() {
-    return "Everything";
+    return "Out";
   }
 
   @Override
