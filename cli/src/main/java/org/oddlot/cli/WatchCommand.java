@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.ZoneId;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -109,7 +110,7 @@ final class WatchCommand implements Callable<Integer> {
                 sheet,
                 Duration.ofMillis(Math.round(quiet * 1000))),
             new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED),
-            Clock.systemDefaultZone(),
+            Clock.system(ZoneId.systemDefault()),
             event -> {
               waits.compareAndSet(
                   false, event.kind() == Event.Kind.WAITS || event.kind() == Event.Kind.TROUBLE);

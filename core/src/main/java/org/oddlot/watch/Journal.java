@@ -212,7 +212,10 @@ public final class Journal implements AutoCloseable {
 
   /** Appends a line, to the disk. What a program that was killed left half is ended first. */
   private static void append(Path file, String line) throws IOException {
-    Files.createDirectories(file.getParent());
+    Path folder = file.toAbsolutePath().getParent();
+    if (folder != null) {
+      Files.createDirectories(folder);
+    }
     try (FileChannel channel =
         FileChannel.open(
             file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE)) {

@@ -406,8 +406,8 @@ class StringOutsTest {
     var expected = new TreeSet<String>();
     var spans = new ArrayList<long[]>();
     for (int i = 0; i < 4; i++) {
-      long in = 1000 + chance.nextInt(LENGTH - 60);
-      long length = 1 + chance.nextInt(60);
+      long in = 1000L + chance.nextInt(LENGTH - 60);
+      long length = 1L + chance.nextInt(60);
       clips.add(shown((char) ('A' + i) + "001C001", framings.get(i), 1000, in, length));
       spans.add(new long[] {in, in + length});
     }

@@ -52,6 +52,8 @@ class WatcherTest {
   private static final Clock CLOCK =
       Clock.fixed(Instant.parse("2026-03-15T07:52:10Z"), ZoneOffset.UTC);
 
+  private Clock clock = CLOCK;
+
   @TempDir private Path folder;
   private Path in;
   private Path out;
@@ -72,7 +74,7 @@ class WatcherTest {
             "day",
             Duration.ofMillis(120)),
         new LotRunner(MeasurementStore.none(), Engine.Acceptance.SETTLED),
-        CLOCK,
+        clock,
         told::add);
   }
 
@@ -222,6 +224,20 @@ class WatcherTest {
     assertThat(lot).doesNotExist();
     assertThat(out.resolve("day 9/day 9.oddlot")).exists();
     assertThat(once()).isEmpty();
+  }
+
+  @Test
+  void aClockThatIsSetBackChangesNothing() throws IOException {
+    job("day 9", "good");
+    assertThat(once()).containsExactly("written day 9");
+    clock = Clock.offset(CLOCK, Duration.ofDays(-2));
+    job("day 10", "later, by an earlier clock");
+    assertThat(once()).containsExactly("written day 10");
+    assertThat(once()).isEmpty();
+    clock = Clock.offset(CLOCK, Duration.ofHours(1));
+    assertThat(once()).isEmpty();
+    assertThat(out.resolve("journal 2026-03-13.txt")).exists();
+    assertThat(written()).hasSize(2);
   }
 
   @Test

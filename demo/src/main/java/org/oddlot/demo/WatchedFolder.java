@@ -60,7 +60,7 @@ public final class WatchedFolder {
   }
 
   private static long start(int number) {
-    return NINE_O_CLOCK + number * 9_000L + number * number * 37L;
+    return NINE_O_CLOCK + number * 9_000L + 37L * number * number;
   }
 
   private static long frames(int number) {

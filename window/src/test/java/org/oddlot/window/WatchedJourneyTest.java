@@ -38,6 +38,10 @@ class WatchedJourneyTest extends Journey {
         exports.resolve("Second unit, shots.csv"),
         "Clip;TC in;Scene;Take;Date\nD010C001;09:00:00:00;31;1;23.03.2026\n");
     until(() -> is("Second unit", Event.Kind.WRITTEN));
+    // The morning sheet is printed.
+    hit(KeyCode.O);
+    until(() -> Files.exists(returned.resolve("morning.pdf")));
+    assertThat(returned.resolve("morning.html")).exists();
     // What waits is opened by a key, answered and saved; it goes on by itself.
     clickOn("Orrin day 10");
     hit(KeyCode.ENTER);

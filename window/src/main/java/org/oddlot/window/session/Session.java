@@ -144,7 +144,7 @@ public final class Session {
     this.memory = MappingMemory.in(preferences.folder().resolve("columns.json"));
     this.measurer = new Measurer(store);
     this.store = store;
-    this.watch = new FolderWatch(interfaceThread, Clock.systemDefaultZone(), this::say);
+    this.watch = new FolderWatch(interfaceThread, Clock.system(ZoneId.systemDefault()), this::say);
     Function<String, Lane> lane = name -> new Lane(threads.apply(name), interfaceThread, this::say);
     reading = lane.apply("reading");
     measuring = lane.apply("measuring");
