@@ -31,8 +31,6 @@ import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Copies;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Item;
-import org.oddlot.timeline.Marker;
-import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
@@ -291,28 +289,14 @@ public final class StringOutTimeline {
     // What was done to it in a timeline is nothing of the material.
     boolean isUsed = placed.place().timeline().isPresent();
     TimeRange range = TimeRange.of(from, length.atRate(from.rate()));
-    return copy(
-        isUsed ? clip.withEffects(List.of()).withEnabled(true) : clip,
-        range,
-        clip.markers().stream()
-            .filter(marker ->
-                range.contains(marker.markedRange().start())
-                    || marker.markedRange().overlaps(range))
-            .toList());
-  }
-
-  /** A clip once more: what becomes of the one does not become of the other. */
-  private static Clip copy(Clip clip, TimeRange range, List<Marker> markers) {
-    return new Clip(
-        Origin.made(),
-        clip.name(),
-        Optional.of(range),
-        clip.mediaReferences(),
-        clip.activeKey(),
-        markers,
-        clip.effects(),
-        clip.enabled(),
-        clip.metadata());
+    return Copies.of(isUsed ? clip.withEffects(List.of()).withEnabled(true) : clip)
+        .withSourceRange(Optional.of(range))
+        .withMarkers(
+            clip.markers().stream()
+                .filter(marker ->
+                    range.contains(marker.markedRange().start())
+                        || marker.markedRange().overlaps(range))
+                .toList());
   }
 
   /**

@@ -1,6 +1,7 @@
 package org.oddlot.watch;
 
 import java.io.IOException;
+import java.nio.file.DirectoryIteratorException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -184,13 +185,14 @@ public final class Watcher {
           Event.ofFolder(now(), Event.Kind.BACK, Phrase.of("%s is there again", watched.in())));
     }
     journal.unanswered().forEach((file, job) -> hear(file, job, journal));
+    Set<Path> lots = lots();
     Set<String> there = new HashSet<>();
     for (Arrival arrival : arrivals) {
       if (isStopping) {
         return;
       }
       there.add(arrival.name());
-      look(arrival, journal);
+      look(arrival, lots, journal);
     }
     tracked
         .entrySet()
@@ -238,9 +240,10 @@ public final class Watcher {
             0));
   }
 
-  private void look(Arrival arrival, Journal journal) {
+  private void look(Arrival arrival, Set<Path> lots, Journal journal) {
     long now = System.nanoTime();
-    Arrival.Stamp lot = lotOf(arrival);
+    // Most jobs have none; to ask for each at each look would be most of the work.
+    Arrival.Stamp lot = lots.contains(watched.waitingLot(arrival.name())) ? lotOf(arrival) : null;
     Tracked its = tracked.get(arrival.name());
     if (its == null || !isSame(its.seen, arrival) || !Objects.equals(its.lot, lot)) {
       var fresh = new Tracked(arrival, now);
@@ -284,18 +287,27 @@ public final class Watcher {
     }
   }
 
+  /** The lots of jobs that wait. */
+  private Set<Path> lots() {
+    Set<Path> lots = new HashSet<>();
+    try (var files = Files.newDirectoryStream(watched.waiting())) {
+      files.forEach(lots::add);
+    } catch (IOException | DirectoryIteratorException e) {
+      // Nothing waits yet.
+    }
+    return lots;
+  }
+
   @SuppressWarnings("ReferenceEquality") // what was not looked through is the very same
   private static boolean isSame(Arrival one, Arrival other) {
     return one == other || one.equals(other);
   }
 
   private Arrival.@Nullable Stamp lotOf(Arrival arrival) {
-    Path lot = watched.waitingLot(arrival.name());
     try {
-      // Most jobs have none; an exception for each at each look would be most of the work.
-      return Files.exists(lot) ? Scan.stamp(lot) : null;
+      return Scan.stamp(watched.waitingLot(arrival.name()));
     } catch (IOException e) {
-      return null;
+      return null; // there is none
     }
   }
 

@@ -95,10 +95,13 @@ public final class FolderWatch {
             clock,
             event -> interfaceThread.execute(() -> tell(watched, event)));
     watcher = its;
+    Optional<Thread> before = Optional.ofNullable(thread);
     var running =
         new Thread(
             () -> {
               try {
+                // One that was stopped may be writing still.
+                before.ifPresent(FolderWatch::await);
                 its.run();
               } catch (IOException e) {
                 interfaceThread.execute(() -> says.accept(Notice.of(e)));
@@ -169,16 +172,22 @@ public final class FolderWatch {
     }
   }
 
-  /** Ends it; what is being written is written to its end. */
+  /** Ends it; what is being written is written to its end, which nobody waits for here. */
   public void stop() {
     Watcher its = watcher;
-    Thread running = thread;
     watcher = null;
-    thread = null;
-    if (its == null || running == null) {
-      return;
+    if (its != null) {
+      its.stop();
     }
-    its.stop();
+  }
+
+  /** Ends it for good, after what is being written. */
+  void end() {
+    stop();
+    Optional.ofNullable(thread).ifPresent(FolderWatch::await);
+  }
+
+  private static void await(Thread running) {
     try {
       running.join(LONGEST_END);
     } catch (InterruptedException e) {

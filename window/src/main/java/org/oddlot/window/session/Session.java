@@ -231,7 +231,7 @@ public final class Session {
 
   /** Stops all work for good; what was decided is kept first. */
   public void end() {
-    watch.stop();
+    watch.end();
     saving.finish();
     try {
       keeper.letGoNow();
