@@ -232,7 +232,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
               "angles",
               "The closest",
               Phrase.of(
-                  "%s left as it is: no log says how close, such as CU or wide shot",
+                  "no log says how close, such as CU or wide shot: %s, with all their angles",
                   Phrase.count(unframed, "source"))));
     }
     if (!settings.get(CAMERA).isEmpty()
