@@ -284,7 +284,7 @@ final class CompareCommand implements Callable<Integer> {
                     .flatMap(each -> each.shifts().stream().map(shift -> json(shift, each)))
                     .toList()))
         .put("media", JsonArray.of(media))
-        .put("left_out", JsonArray.of(left.stream().map(JsonString::of).toList()))
+        .put("left_out", JsonArray.ofStrings(left))
         .put("not_understood", JsonArray.of(unknown))
         .put("problems", JsonDocuments.problems(problems));
   }

@@ -250,14 +250,14 @@ final class ConvertCommand implements Callable<Integer> {
       document.put(
           "written",
           JsonArray.of(written.stream().map(file -> JsonString.of(file.toString())).toList()));
-      document.put("lost", JsonArray.of(lost.stream().map(JsonString::of).toList()));
+      document.put("lost", JsonArray.ofStrings(lost));
       document.put(
           "carried",
           JsonArray.of(
               carried.map(CarryReport::rows).orElse(List.of()).stream()
                   .map(JsonDocuments::carried)
                   .toList()));
-      document.put("not_as_announced", JsonArray.of(wrong.stream().map(JsonString::of).toList()));
+      document.put("not_as_announced", JsonArray.ofStrings(wrong));
       document.put("problems", JsonDocuments.problems(problems));
       printer.println(document.print());
     } else {

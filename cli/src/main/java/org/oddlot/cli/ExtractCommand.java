@@ -298,7 +298,7 @@ final class ExtractCommand implements Callable<Integer> {
         .put(
             "written",
             JsonArray.of(written.stream().map(file -> JsonString.of(file.toString())).toList()))
-        .put("lost", JsonArray.of(lost.stream().map(JsonString::of).toList()))
+        .put("lost", JsonArray.ofStrings(lost))
         .put("kept", json(extraction.kept()))
         .put("left_out", json(extraction.left()))
         .put(
@@ -315,7 +315,7 @@ final class ExtractCommand implements Callable<Integer> {
                             .put("sha1", each.sha1())
                             .toObject())
                     .toList()))
-        .put("failed", JsonArray.of(media.failed.stream().map(JsonString::of).toList()))
+        .put("failed", JsonArray.ofStrings(media.failed))
         .put("manifest", media.manifest.map(Path::toString).orElse(""))
         .put("problems", JsonDocuments.problems(problems));
   }

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.json.JsonArray;
-import org.oddlot.json.JsonString;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.RunHistory;
 import org.oddlot.text.Phrase;
@@ -99,14 +98,10 @@ final class HistoryCommand implements Callable<Integer> {
     return new JsonDocuments()
         .put("at", run.at().toString())
         .put("by", run.by())
-        .put("came_in", strings(run.cameIn()))
-        .put("decided", strings(run.decided()))
+        .put("came_in", JsonArray.ofStrings(run.cameIn()))
+        .put("decided", JsonArray.ofStrings(run.decided()))
         .put("changes", run.changes())
-        .put("written", strings(run.written()))
+        .put("written", JsonArray.ofStrings(run.written()))
         .toObject();
-  }
-
-  private static JsonArray strings(List<String> texts) {
-    return JsonArray.of(texts.stream().map(JsonString::of).toList());
   }
 }

@@ -109,9 +109,7 @@ final class JsonDocuments {
                             .put("title", choice.label())
                             .toObject())
                     .toList()))
-        .put(
-            "proposed",
-            JsonArray.of(reviewed.finding().proposed().stream().map(JsonString::of).toList()))
+        .put("proposed", JsonArray.ofStrings(reviewed.finding().proposed()))
         .toObject();
   }
 
@@ -139,7 +137,7 @@ final class JsonDocuments {
           new JsonDocuments()
               .put("file", file.path().toString())
               .put("sha256", file.sha256())
-              .put("lost", JsonArray.of(file.lost().stream().map(JsonString::of).toList()))
+              .put("lost", JsonArray.ofStrings(file.lost()))
               .toObject());
     }
     return JsonArray.of(files);

@@ -8,7 +8,6 @@ import org.oddlot.input.InputKinds;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonString;
 import org.oddlot.lot.OwnSheets;
 import org.oddlot.lot.ReadySheet;
 import org.oddlot.lot.SheetFile;
@@ -58,7 +57,7 @@ final class PassesCommand implements Callable<Integer> {
                         new JsonDocuments()
                             .put("id", sheet.id())
                             .put("title", sheet.title())
-                            .put("passes", strings(sheet.passes()))
+                            .put("passes", JsonArray.ofStrings(sheet.passes()))
                             .toObject())
                     .toList()))
         .put(
@@ -68,7 +67,7 @@ final class PassesCommand implements Callable<Integer> {
                     .map(sheet ->
                         new JsonDocuments()
                             .put("name", sheet.name())
-                            .put("passes", strings(on(sheet)))
+                            .put("passes", JsonArray.ofStrings(on(sheet)))
                             .toObject())
                     .toList()))
         .put(
@@ -79,10 +78,12 @@ final class PassesCommand implements Callable<Integer> {
                         new JsonDocuments()
                             .put("format", kind.name())
                             .put("what", kind.what())
-                            .put("extensions", strings(kind.extensions()))
+                            .put("extensions", JsonArray.ofStrings(kind.extensions()))
                             .toObject())
                     .toList()))
-        .put("writes", strings(OutputKind.all().stream().map(OutputKind::what).toList()));
+        .put(
+            "writes",
+            JsonArray.ofStrings(OutputKind.all().stream().map(OutputKind::what).toList()));
   }
 
   private static List<String> on(SheetFile sheet) {
@@ -90,10 +91,6 @@ final class PassesCommand implements Callable<Integer> {
         .filter(RunSheet.Step::on)
         .map(RunSheet.Step::pass)
         .toList();
-  }
-
-  private static JsonArray strings(List<String> texts) {
-    return JsonArray.of(texts.stream().map(JsonString::of).toList());
   }
 
   private static JsonObject json(Pass<?> pass) {

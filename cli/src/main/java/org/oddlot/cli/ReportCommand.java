@@ -367,14 +367,16 @@ final class ReportCommand implements Callable<Integer> {
       if (sheets.size() == 1) {
         document.put("rows", rows(sheets.getFirst()));
         document.put("totals", totals(sheets.getFirst()));
-        document.put("notes", texts(sheets.getFirst().notes()));
+        document.put("notes", JsonArray.ofStrings(sheets.getFirst().notes()));
       } else {
         var reports = new JsonDocuments();
         sheets.forEach(sheet ->
             reports.put(sheet.key(), new JsonDocuments().put("rows", rows(sheet)).toObject()));
         document.put("reports", reports.toObject());
       }
-      document.put("written", texts(out == null || nothing ? List.of() : List.of(out.toString())));
+      document.put(
+          "written",
+          JsonArray.ofStrings(out == null || nothing ? List.of() : List.of(out.toString())));
       to.println(document.put("problems", JsonDocuments.problems(problems)).print());
     } else {
       for (Sheet sheet : book.sheets()) {
@@ -426,10 +428,6 @@ final class ReportCommand implements Callable<Integer> {
 
   private static String plain(Cell cell) {
     return cell.text().replace('\n', ' ');
-  }
-
-  private static JsonArray texts(List<String> texts) {
-    return JsonArray.of(texts.stream().map(JsonString::of).toList());
   }
 
   private static JsonArray rows(Sheet sheet) {

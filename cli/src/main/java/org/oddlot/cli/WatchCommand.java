@@ -18,7 +18,6 @@ import org.oddlot.lot.OwnSheets;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.RunSheet;
-import org.oddlot.watch.Event;
 import org.oddlot.watch.Journal;
 import org.oddlot.watch.Watched;
 import org.oddlot.watch.Watcher;
@@ -112,8 +111,7 @@ final class WatchCommand implements Callable<Integer> {
             new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED),
             Clock.system(ZoneId.systemDefault()),
             event -> {
-              waits.compareAndSet(
-                  false, event.kind() == Event.Kind.WAITS || event.kind() == Event.Kind.TROUBLE);
+              waits.compareAndSet(false, event.needsSomebody());
               out.println(
                   json ? JsonPatch.toString(event.toJson(), JsonStyle.COMPACT) : event.line());
               out.flush();

@@ -117,26 +117,23 @@ public final class ChangeBook {
 
   private static Line line(Change change, Comparison comparison) {
     Optional<Shot> shot = change.shot();
-    return new Line(
-        List.of(
-            Cell.of(comparison.after().name()),
-            label(change.before().map(spot -> comparison.before().label(spot.in()))),
-            label(change.after().map(spot -> comparison.after().label(spot.in()))),
-            Cell.of(change.name()),
-            Cell.of(change.kind().word()),
-            Cell.of(change.says()),
-            Cell.of(change.lane().map(Shot.Lane::label).orElse("")),
-            count(change.head()),
-            count(change.tail()),
-            Cell.of(change.later()),
-            label(shot.flatMap(ChangeBook::mediaIn)),
-            label(shot.flatMap(ChangeBook::mediaOut)),
-            Cell.of(shot.flatMap(Shot::source).map(Source::reel).orElse("")),
-            Cell.of(change.doubt())),
-        Optional.empty(),
-        List.of(),
-        !change.doubt().isEmpty(),
-        Optional.empty());
+    return Line.of(
+            List.of(
+                Cell.of(comparison.after().name()),
+                label(change.before().map(spot -> comparison.before().label(spot.in()))),
+                label(change.after().map(spot -> comparison.after().label(spot.in()))),
+                Cell.of(change.name()),
+                Cell.of(change.kind().word()),
+                Cell.of(change.says()),
+                Cell.of(change.lane().map(Shot.Lane::label).orElse("")),
+                count(change.head()),
+                count(change.tail()),
+                Cell.of(change.later()),
+                label(shot.flatMap(ChangeBook::mediaIn)),
+                label(shot.flatMap(ChangeBook::mediaOut)),
+                Cell.of(shot.flatMap(Shot::source).map(Source::reel).orElse("")),
+                Cell.of(change.doubt())))
+        .withDoubt(!change.doubt().isEmpty());
   }
 
   private static Cell count(long frames) {

@@ -181,7 +181,10 @@ public final class FindIndex {
         return Optional.empty();
       }
       Set<String> stemmers = new TreeSet<>();
-      passages.forEach(passage -> stemmers.add(Tokens.stemmed(passage.language())));
+      passages.stream()
+          .map(Passage::language)
+          .distinct()
+          .forEach(language -> stemmers.add(Tokens.stemmed(language)));
       return Optional.of(
           new FindIndex(List.copyOf(passages), new IndexSearcher(all), stemmers, bytes));
     } catch (IOException e) {

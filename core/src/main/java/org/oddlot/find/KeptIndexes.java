@@ -9,10 +9,8 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
@@ -25,6 +23,8 @@ import org.apache.lucene.store.Directory;
 import org.apache.lucene.store.IOContext;
 import org.apache.lucene.store.IndexInput;
 import org.apache.lucene.store.IndexOutput;
+import org.oddlot.input.InputFile;
+import org.oddlot.input.KeptFile;
 import org.oddlot.input.OldestFirst;
 import org.oddlot.input.UserFolder;
 
@@ -77,20 +77,15 @@ public final class KeptIndexes {
     if (folder.isEmpty() || passages.size() < fewest) {
       return Optional.empty();
     }
-    try {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
-      digest.update((byte) VERSION);
-      for (Passage passage : passages) {
-        digest.update(passage.language().getBytes(StandardCharsets.UTF_8));
-        digest.update((byte) 0);
-        digest.update(passage.text().getBytes(StandardCharsets.UTF_8));
-        digest.update((byte) 0);
-      }
-      String name = HexFormat.of().formatHex(digest.digest());
-      return Optional.of(folder.get().resolve(name + ENDING));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("Every platform has SHA-256", e);
+    MessageDigest digest = InputFile.newDigest();
+    digest.update((byte) VERSION);
+    for (Passage passage : passages) {
+      digest.update(passage.language().getBytes(StandardCharsets.UTF_8));
+      digest.update((byte) 0);
+      digest.update(passage.text().getBytes(StandardCharsets.UTF_8));
+      digest.update((byte) 0);
     }
+    return Optional.of(folder.get().resolve(HexFormat.of().formatHex(digest.digest()) + ENDING));
   }
 
   /** The parts of an index that is kept; empty where there is none that is whole. */
@@ -133,17 +128,14 @@ public final class KeptIndexes {
   /** Keeps the parts of an index. */
   void keep(Path file, List<Directory> parts) {
     try {
-      Path in = Files.createDirectories(folder.orElseThrow());
-      Path unfinished = Files.createTempFile(in, "new", ".part");
-      try {
-        try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(unfinished))) {
-          write(parts, out);
-        }
-        Files.move(unfinished, file, StandardCopyOption.REPLACE_EXISTING);
-      } finally {
-        Files.deleteIfExists(unfinished);
-      }
-      OldestFirst.shrink(in, ENDING, MOST_BYTES, BasicFileAttributes::size);
+      KeptFile.put(
+          file,
+          part -> {
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(part))) {
+              write(parts, out);
+            }
+          });
+      OldestFirst.shrink(folder.orElseThrow(), ENDING, MOST_BYTES, BasicFileAttributes::size);
     } catch (IOException e) {
       LOG.log(System.Logger.Level.DEBUG, "{0}: {1}", file, e.getMessage());
     }

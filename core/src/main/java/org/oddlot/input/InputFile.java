@@ -44,6 +44,13 @@ public record InputFile(Path path, boolean hasDigest) {
     return dot <= 0 ? "" : name.substring(dot).toLowerCase(java.util.Locale.ROOT);
   }
 
+  /** Its name without its ending; all of it where it has none. */
+  public String stem() {
+    String name = name();
+    int dot = name.lastIndexOf('.');
+    return dot > 0 ? name.substring(0, dot) : name;
+  }
+
   /**
    * Why nothing can be read there at all, told to {@code problems}: there is nothing, a link leads
    * nowhere, or it is a pipe or a device, which would never end. A folder is none of these.
@@ -115,7 +122,8 @@ public record InputFile(Path path, boolean hasDigest) {
     return HexFormat.of().formatHex(digest.digest());
   }
 
-  private static MessageDigest newDigest() {
+  /** A SHA-256 that is handed what it is of piece by piece. */
+  public static MessageDigest newDigest() {
     try {
       return MessageDigest.getInstance("SHA-256");
     } catch (NoSuchAlgorithmException e) {

@@ -24,6 +24,11 @@ public final class JsonArray implements JsonValue {
     return new JsonArray(null, List.copyOf(elements));
   }
 
+  /** The array of these texts. */
+  public static JsonArray ofStrings(List<String> texts) {
+    return of(texts.stream().map(JsonString::of).toList());
+  }
+
   @Nullable JsonSlice origin() {
     return origin;
   }

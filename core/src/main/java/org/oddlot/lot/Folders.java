@@ -128,7 +128,7 @@ public final class Folders {
   }
 
   /** What was written here for import is no input of the next run, unless it is named by itself. */
-  static boolean isOwnOutput(String name) {
+  public static boolean isOwnOutput(String name) {
     return name.contains(" (odd lot)");
   }
 

@@ -70,7 +70,7 @@ public record Lot(
     Lot lot = empty("lot").withFiles(files);
     return lot.firstTimeline()
         .or(() -> lot.inputs.stream().map(Input::path).findFirst())
-        .map(path -> lot.withName(stem(path)))
+        .map(path -> lot.withName(new InputFile(path).stem()))
         .orElse(lot);
   }
 
@@ -79,8 +79,10 @@ public record Lot(
     boolean isAfterAnother =
         inputs.stream()
             .map(Input::path)
-            .anyMatch(path -> stem(path).equals(name) && !isTimeline(path));
-    return isAfterAnother ? firstTimeline().map(path -> withName(stem(path))).orElse(this) : this;
+            .anyMatch(path -> new InputFile(path).stem().equals(name) && !isTimeline(path));
+    return isAfterAnother
+        ? firstTimeline().map(path -> withName(new InputFile(path).stem())).orElse(this)
+        : this;
   }
 
   private Optional<Path> firstTimeline() {
@@ -89,12 +91,6 @@ public record Lot(
 
   private static boolean isTimeline(Path path) {
     return InputKinds.of(new InputFile(path)).filter(TimelineFormat.class::isInstance).isPresent();
-  }
-
-  private static String stem(Path path) {
-    String name = String.valueOf(path.getFileName());
-    int dot = name.lastIndexOf('.');
-    return dot > 0 ? name.substring(0, dot) : name;
   }
 
   /** This under another name. */

@@ -230,18 +230,14 @@ public final class LotFile {
     JsonObject json =
         JsonObject.EMPTY.with(
             "verdict", JsonString.of(said.verdict().name().toLowerCase(Locale.ROOT)));
-    return said.chosen().isEmpty() ? json : json.with("chosen", words(said.chosen()));
-  }
-
-  private static JsonArray words(List<String> words) {
-    return JsonArray.of(words.stream().map(JsonString::of).toList());
+    return said.chosen().isEmpty() ? json : json.with("chosen", JsonArray.ofStrings(said.chosen()));
   }
 
   private static JsonObject instruction(Instruction said) {
     return JsonObject.EMPTY
         .with("id", JsonString.of(said.id()))
         .with("pass", JsonString.of(said.pass()))
-        .with("words", words(said.words()));
+        .with("words", JsonArray.ofStrings(said.words()));
   }
 
   private Lot fromJson(JsonObject json, Path folder) throws IOException {

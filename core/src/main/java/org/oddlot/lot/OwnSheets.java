@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.oddlot.input.InputFile;
 import org.oddlot.input.UserFolder;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.text.Phrase;
@@ -67,7 +68,7 @@ public final class OwnSheets {
     }
     for (Path file : files()) {
       // Its file may be called so though it cannot be read, and then that is said.
-      if (SheetFile.nameOf(file).equalsIgnoreCase(name)) {
+      if (new InputFile(file).stem().equalsIgnoreCase(name)) {
         return SheetFile.open(file).sheet();
       }
     }

@@ -1,7 +1,9 @@
 package org.oddlot.lot;
 
+import static java.time.format.DateTimeFormatter.ISO_LOCAL_DATE_TIME;
+import static java.time.temporal.ChronoUnit.SECONDS;
+
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -15,6 +17,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.oddlot.input.InputFile;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonNumber;
@@ -38,8 +41,6 @@ import org.oddlot.text.Phrase;
  */
 public final class RunHistory {
   private static final String ENDING = ".runs.jsonl";
-  private static final DateTimeFormatter STAMP =
-      DateTimeFormatter.ofPattern("uuuu-MM-dd'T'HH:mm:ss");
   private static final int MOST_WORDS = 200;
 
   private RunHistory() {}
@@ -82,7 +83,7 @@ public final class RunHistory {
   }
 
   private static Path file(Path lot) {
-    return lot.resolveSibling(SheetFile.nameOf(lot) + ENDING);
+    return lot.resolveSibling(new InputFile(lot).stem() + ENDING);
   }
 
   /**
@@ -99,21 +100,24 @@ public final class RunHistory {
       Outcome outcome,
       List<Output.Written> written)
       throws IOException {
-    Path folder = Optional.ofNullable(file.toAbsolutePath().getParent()).orElse(Path.of(""));
+    Path folder = folderOf(file);
+    // The last that can be read; those before are not looked at, however many they are.
     Answers before =
-        of(file).stream()
-            .reduce((_, last) -> last)
+        lines(file).reversed().stream()
+            .flatMap(line -> run(line, folder).stream())
+            .findFirst()
             .map(run -> run.lot().answers())
             .orElse(Answers.NONE);
     JsonObject json =
-        JsonObject.of("at", JsonString.of(STAMP.format(at)))
+        JsonObject.of("at", JsonString.of(ISO_LOCAL_DATE_TIME.format(at.truncatedTo(SECONDS))))
             .with("by", JsonString.of(by))
-            .with("came_in", strings(lot.inputs().stream().map(Lot.Input::name).toList()))
-            .with("decided", strings(decided(before, lot.answers(), outcome)))
+            .with(
+                "came_in", JsonArray.ofStrings(lot.inputs().stream().map(Lot.Input::name).toList()))
+            .with("decided", JsonArray.ofStrings(decided(before, lot.answers(), outcome)))
             .with("changes", JsonNumber.of(outcome.changes()))
             .with(
                 "written",
-                strings(
+                JsonArray.ofStrings(
                     written.stream()
                         .map(each -> String.valueOf(each.path().getFileName()))
                         .toList()))
@@ -124,10 +128,6 @@ public final class RunHistory {
         StandardCharsets.UTF_8,
         StandardOpenOption.CREATE,
         StandardOpenOption.APPEND);
-  }
-
-  private static JsonArray strings(List<String> texts) {
-    return JsonArray.of(texts.stream().map(JsonString::of).toList());
   }
 
   /** What was said otherwise than before, a line each. */
@@ -180,16 +180,20 @@ public final class RunHistory {
    * @param file where the lot is saved
    */
   public static List<Run> of(Path file) throws IOException {
-    Path folder = Optional.ofNullable(file.toAbsolutePath().getParent()).orElse(Path.of(""));
-    var runs = new ArrayList<Run>();
-    try (var lines = Files.lines(file(file), StandardCharsets.UTF_8)) {
-      lines.forEach(line -> run(line, folder).ifPresent(runs::add));
+    Path folder = folderOf(file);
+    return lines(file).stream().flatMap(line -> run(line, folder).stream()).toList();
+  }
+
+  private static Path folderOf(Path file) {
+    return Optional.ofNullable(file.toAbsolutePath().getParent()).orElse(Path.of(""));
+  }
+
+  private static List<String> lines(Path file) throws IOException {
+    try {
+      return Files.readAllLines(file(file), StandardCharsets.UTF_8);
     } catch (NoSuchFileException e) {
       return List.of();
-    } catch (UncheckedIOException e) {
-      throw e.getCause();
     }
-    return runs;
   }
 
   private static Optional<Run> run(String line, Path folder) {

@@ -15,6 +15,7 @@ import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.oddlot.input.InputFile;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.RunSheet;
@@ -98,13 +99,7 @@ public record SheetFile(String name, RunSheet sheet, List<Problem> warnings) {
 
   /** Saves a sheet under the name of its file. */
   public static void save(RunSheet sheet, Path file) throws IOException {
-    SafeFile.write(file, path -> Files.writeString(path, write(nameOf(file), sheet)));
-  }
-
-  /** What a file is called, without its ending. */
-  static String nameOf(Path file) {
-    String name = String.valueOf(file.getFileName());
-    return name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
+    SafeFile.write(file, path -> Files.writeString(path, write(new InputFile(file).stem(), sheet)));
   }
 
   /**
@@ -116,10 +111,10 @@ public record SheetFile(String name, RunSheet sheet, List<Problem> warnings) {
   public static SheetFile open(Path file) throws IOException {
     String text = new String(Files.readAllBytes(file), StandardCharsets.UTF_8);
     if (text.stripLeading().startsWith("{")) {
-      return new SheetFile(nameOf(file), LotFile.openSheet(file), List.of());
+      return new SheetFile(new InputFile(file).stem(), LotFile.openSheet(file), List.of());
     }
     var problems = new Problems(String.valueOf(file.getFileName()));
-    Optional<SheetFile> sheet = read(text, nameOf(file), problems);
+    Optional<SheetFile> sheet = read(text, new InputFile(file).stem(), problems);
     List<Problem> errors =
         problems.list().stream().filter(each -> each.severity() == Severity.ERROR).toList();
     if (sheet.isEmpty() || !errors.isEmpty()) {
@@ -265,17 +260,7 @@ public record SheetFile(String name, RunSheet sheet, List<Problem> warnings) {
       Optional<Setting<?>> setting =
           pass.settings().stream().filter(each -> each.key().equals(key)).findFirst();
       if (setting.isEmpty()) {
-        notThere(
-            tuple.getKeyNode(),
-            Phrase.of(
-                "The pass %s has no setting \"%s\"; it has %s.",
-                pass.id(),
-                key,
-                pass.settings().isEmpty()
-                    ? "none"
-                    : pass.settings().stream()
-                        .<String>map(Setting::key)
-                        .collect(Collectors.joining(", "))));
+        notThere(tuple.getKeyNode(), Passes.hasNo(pass, key));
         return sheet;
       }
       Optional<String> value = value(setting.get(), tuple.getValueNode());

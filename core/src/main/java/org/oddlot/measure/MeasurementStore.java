@@ -4,13 +4,13 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.oddlot.input.FileState;
 import org.oddlot.input.InputFile;
+import org.oddlot.input.KeptFile;
 import org.oddlot.input.OldestFirst;
 import org.oddlot.input.UserFolder;
 import org.oddlot.json.JsonException;
@@ -99,14 +99,8 @@ public final class MeasurementStore {
       json = json.with("found", measurement.toJson(found));
     }
     try {
-      Files.createDirectories(file.getParent());
-      Path part = Files.createTempFile(file.getParent(), "new", ".part");
-      try {
-        Files.writeString(part, JsonPatch.toString(json, JsonStyle.indented("  ")) + "\n");
-        Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
-      } finally {
-        Files.deleteIfExists(part);
-      }
+      String text = JsonPatch.toString(json, JsonStyle.indented("  ")) + "\n";
+      KeptFile.put(file, part -> Files.writeString(part, text));
       if (kept.getAndIncrement() % LOOK_EVERY == 0) {
         OldestFirst.shrink(folder.orElseThrow(), ".json", most, each -> 1);
       }

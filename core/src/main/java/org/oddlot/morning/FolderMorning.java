@@ -1,14 +1,12 @@
 package org.oddlot.morning;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.LotRunner;
 import org.oddlot.progress.Progress;
@@ -16,6 +14,7 @@ import org.oddlot.sheet.Book;
 import org.oddlot.text.Phrase;
 import org.oddlot.watch.Event;
 import org.oddlot.watch.Journal;
+import org.oddlot.watch.Watched;
 
 /** The morning sheet of a folder that is watched: of all jobs of a day. */
 public final class FolderMorning {
@@ -64,12 +63,7 @@ public final class FolderMorning {
         .map(Event::job)
         .filter(job -> !job.isEmpty())
         .distinct()
-        .flatMap(job ->
-            Stream.of(
-                    out.resolve("waiting").resolve(job + LotFile.EXTENSION),
-                    out.resolve(job).resolve(job + LotFile.EXTENSION))
-                .filter(Files::exists)
-                .limit(1))
+        .flatMap(job -> Watched.lot(out, job).stream())
         .toList();
   }
 }

@@ -162,12 +162,9 @@ public final class MorningSheet {
   private static Sheet folder(List<Event> events) {
     Map<String, Event> last = new LinkedHashMap<>();
     for (Event event : events) {
-      switch (event.kind()) {
-        case WRITTEN, WAITS, SAME, TROUBLE -> {
-          last.remove(event.job());
-          last.put(event.job(), event);
-        }
-        default -> {}
+      if (event.saysWhatBecame()) {
+        last.remove(event.job());
+        last.put(event.job(), event);
       }
     }
     return sheet(
@@ -179,15 +176,12 @@ public final class MorningSheet {
             Column.text("became", "", 60)),
         last.values().stream()
             .map(event ->
-                new Line(
-                    List.of(
-                        Cell.of(event.at().toString().replace('T', ' ')),
-                        Cell.of(event.job()),
-                        Cell.of(Phrase.shortened(event.text(), LONGEST))),
-                    Optional.empty(),
-                    List.of(),
-                    event.kind() == Event.Kind.WAITS || event.kind() == Event.Kind.TROUBLE,
-                    Optional.empty()))
+                Line.of(
+                        List.of(
+                            Cell.of(event.at().toString().replace('T', ' ')),
+                            Cell.of(event.job()),
+                            Cell.of(Phrase.shortened(event.text(), LONGEST))))
+                    .withDoubt(event.needsSomebody()))
             .toList(),
         List.of());
   }
@@ -282,8 +276,7 @@ public final class MorningSheet {
     for (int count : counts) {
       cells.add(Cell.of((long) count));
     }
-    return new Line(
-        cells, Optional.empty(), List.of(), counts[1] + counts[2] > 0, Optional.empty());
+    return Line.of(cells).withDoubt(counts[1] + counts[2] > 0);
   }
 
   // Circled takes.

@@ -57,7 +57,8 @@ public final class Passes {
         pass, String.join(", ", ALL.stream().map(Pass::id).toList()));
   }
 
-  static String hasNo(Pass<?> pass, String setting) {
+  /** Why something cannot be set about a pass, in a sentence. */
+  public static String hasNo(Pass<?> pass, String setting) {
     List<String> there = pass.settings().stream().<String>map(Setting::key).toList();
     return Phrase.of(
         "The pass %s has no setting \"%s\"; it has %s.",

@@ -63,6 +63,11 @@ public record Line(
     return new Line(other, spot, why, isDoubtful, still);
   }
 
+  /** This for somebody to look at, or not. */
+  public Line withDoubt(boolean its) {
+    return new Line(cells, spot, why, its, still);
+  }
+
   /** This with a picture, or with none. */
   public Line withStill(Optional<Still> other) {
     return new Line(cells, spot, why, isDoubtful, other);

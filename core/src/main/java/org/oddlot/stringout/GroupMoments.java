@@ -2,22 +2,27 @@ package org.oddlot.stringout;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.oddlot.material.Derived;
 import org.oddlot.material.Group;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
+import org.oddlot.material.TimelineFile;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Item;
-import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.TimelineObject;
 
 /** When moments of sources are in the groups that hold them. */
 public final class GroupMoments {
   private final Map<String, List<There>> bySource = new HashMap<>();
+  private final IdentityHashMap<TimelineObject, Rational> begins = new IdentityHashMap<>();
 
   /**
    * A source in a group.
@@ -36,10 +41,19 @@ public final class GroupMoments {
    */
   public record Moment(Group group, Group.Member member, Rational from) {}
 
-  /** Those of some groups. */
-  public GroupMoments(Sources sources, List<Group> groups) {
+  /** Those of all groups of a lot. */
+  public static final Derived<GroupMoments> ALL =
+      Derived.of(
+          Set.of(TimelineFile.class),
+          material -> new GroupMoments(material.sources(), material.derive(Group.ALL)));
+
+  private GroupMoments(Sources sources, List<Group> groups) {
     for (Group group : groups) {
       for (Group.Member member : group.members()) {
+        member.clips().stream()
+            .flatMap(placed -> placed.place().track().stream())
+            .findFirst()
+            .ifPresent(track -> begin(track.object()));
         for (PlacedClip placed : member.clips()) {
           Optional<Source> source = sources.of(placed.clip());
           Optional<TimeRange> range = placed.clip().trimmedRange();
@@ -50,6 +64,17 @@ public final class GroupMoments {
                 .add(new There(group, member, begins.get(), range.get()));
           }
         }
+      }
+    }
+  }
+
+  /** Notes when what is on a track begins. */
+  private void begin(TimelineObject track) {
+    Rational at = Rational.ZERO;
+    for (TimelineObject child : track.children()) {
+      begins.put(child, at);
+      if (child instanceof Item item) {
+        at = at.plus(item.duration().map(RationalTime::seconds).orElse(Rational.ZERO));
       }
     }
   }
@@ -78,22 +103,8 @@ public final class GroupMoments {
         there.begins.plus(piece.range().start().seconds().minus(there.range.start().seconds())));
   }
 
-  /** When a clip begins on its track, in seconds. */
-  @SuppressWarnings("ReferenceEquality") // whether it is the very same clip is what is asked
-  static Optional<Rational> begins(PlacedClip placed) {
-    Optional<Placed> track = placed.place().track();
-    if (track.isEmpty()) {
-      return Optional.empty();
-    }
-    Rational at = Rational.ZERO;
-    for (var child : track.get().object().children()) {
-      if (child == placed.place().object()) {
-        return Optional.of(at);
-      }
-      if (child instanceof Item item) {
-        at = at.plus(item.duration().map(RationalTime::seconds).orElse(Rational.ZERO));
-      }
-    }
-    return Optional.empty();
+  /** When a clip of a group begins on its track, in seconds. */
+  Optional<Rational> begins(PlacedClip placed) {
+    return Optional.ofNullable(begins.get(placed.place().object()));
   }
 }

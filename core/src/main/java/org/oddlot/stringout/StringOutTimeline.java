@@ -51,23 +51,22 @@ public final class StringOutTimeline {
   private final BiFunction<String, FrameRate, Optional<Clip>> lowerThird;
 
   /**
-   * @param groups pictures with the sound that was synced to them
+   * @param material whose groups say what was recorded with what
    * @param gap frames of nothing between pieces
    * @param asGroups whether what is in a group of angles is laid as that group, the angle chosen
    * @param lowerThird the title with the name of somebody, at a rate; empty for none
    */
   public StringOutTimeline(
-      Sources sources,
-      List<Group> groups,
+      Material material,
       int gap,
       boolean asGroups,
       BiFunction<String, FrameRate, Optional<Clip>> lowerThird) {
-    this.sources = sources;
-    this.moments = new GroupMoments(sources, groups);
+    this.sources = material.sources();
+    this.moments = material.derive(GroupMoments.ALL);
     this.gap = gap;
     this.asGroups = asGroups;
     this.lowerThird = lowerThird;
-    for (Group group : groups) {
+    for (Group group : material.derive(Group.ALL)) {
       if (group.kind() == Group.Kind.SYNCED) {
         for (String source : group.sources(sources)) {
           synced.computeIfAbsent(source, _ -> new ArrayList<>(1)).add(group);
@@ -186,7 +185,7 @@ public final class StringOutTimeline {
         "oddlot",
         JsonObject.of("kind", JsonString.of(KIND))
             .with("of", JsonString.of(out.key()))
-            .with("pieces", JsonArray.of(pieces.stream().map(JsonString::of).toList())));
+            .with("pieces", JsonArray.ofStrings(pieces)));
   }
 
   /** The rate of most of its pictures. */
@@ -378,7 +377,7 @@ public final class StringOutTimeline {
       }
       for (PlacedClip placed : member.clips()) {
         Clip clip = placed.clip();
-        Optional<Rational> begins = GroupMoments.begins(placed);
+        Optional<Rational> begins = moments.begins(placed);
         Optional<TimeRange> its = clip.trimmedRange();
         boolean isOwn =
             sources.of(clip).map(Source::id).filter(piece.source().id()::equals).isPresent();

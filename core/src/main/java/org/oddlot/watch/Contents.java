@@ -1,7 +1,6 @@
 package org.oddlot.watch;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -10,7 +9,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -20,6 +18,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.oddlot.input.InputFile;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
 import org.oddlot.lot.JsonFile;
@@ -32,6 +31,9 @@ import org.oddlot.lot.JsonFile;
  * @param content by contents alone, in whatever order and under whatever names
  */
 record Contents(String key, String content) {
+  /** Of a job that could not be read. */
+  static final Contents NONE = new Contents("", "");
+
   private static final long LONG = 256L << 20;
   private static final int EDGE = 1 << 16;
 
@@ -99,42 +101,23 @@ record Contents(String key, String content) {
       }
       return sha256(lines);
     }
-    MessageDigest digest = sha256();
     long size = Files.size(file);
-    if (size > LONG) {
-      try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
-        for (long from : new long[] {0, size - EDGE}) {
-          var edge = ByteBuffer.allocate(EDGE);
-          while (edge.hasRemaining() && channel.read(edge, from + edge.position()) >= 0) {}
-          digest.update(edge.flip());
-        }
-      }
-      digest.update(Long.toString(size).getBytes(StandardCharsets.UTF_8));
-    } else {
-      try (InputStream in = Files.newInputStream(file)) {
-        byte[] buffer = new byte[EDGE];
-        for (int count = in.read(buffer); count >= 0; count = in.read(buffer)) {
-          digest.update(buffer, 0, count);
-        }
+    if (size <= LONG) {
+      return InputFile.sha256(file);
+    }
+    MessageDigest digest = InputFile.newDigest();
+    try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+      for (long from : new long[] {0, size - EDGE}) {
+        var edge = ByteBuffer.allocate(EDGE);
+        while (edge.hasRemaining() && channel.read(edge, from + edge.position()) >= 0) {}
+        digest.update(edge.flip());
       }
     }
+    digest.update(Long.toString(size).getBytes(StandardCharsets.UTF_8));
     return HexFormat.of().formatHex(digest.digest());
   }
 
   private static String sha256(List<String> lines) {
-    MessageDigest digest = sha256();
-    for (String line : lines) {
-      digest.update(line.getBytes(StandardCharsets.UTF_8));
-      digest.update((byte) '\n');
-    }
-    return HexFormat.of().formatHex(digest.digest());
-  }
-
-  private static MessageDigest sha256() {
-    try {
-      return MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("Every platform has SHA-256", e);
-    }
+    return InputFile.sha256(String.join("\n", lines).getBytes(StandardCharsets.UTF_8));
   }
 }

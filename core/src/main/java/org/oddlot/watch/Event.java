@@ -1,5 +1,7 @@
 package org.oddlot.watch;
 
+import static java.time.format.DateTimeFormatter.ISO_LOCAL_DATE_TIME;
+
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeParseException;
@@ -37,8 +39,6 @@ public record Event(
     List<String> files,
     int cameIn,
     long millis) {
-  private static final DateTimeFormatter STAMP =
-      DateTimeFormatter.ofPattern("uuuu-MM-dd'T'HH:mm:ss");
   private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss");
 
   /** What can happen. */
@@ -92,6 +92,21 @@ public record Event(
     return new Event(at, kind, "", text, "", "", "", List.of(), 0, 0);
   }
 
+  /**
+   * Whether it says what became of a job; other events are about the folder, or come after that.
+   */
+  public boolean saysWhatBecame() {
+    return switch (kind) {
+      case WRITTEN, WAITS, SAME, TROUBLE -> true;
+      case STARTED, STOPPED, AWAY, BACK, TAKEN_IN -> false;
+    };
+  }
+
+  /** Whether its job needs a person or another file. */
+  public boolean needsSomebody() {
+    return kind == Kind.WAITS || kind == Kind.TROUBLE;
+  }
+
   /** As a person reads it, in a line of the journal. */
   public String line() {
     String says = text.replaceAll("\\s+", " ").strip();
@@ -102,14 +117,14 @@ public record Event(
 
   /** As programs read it. */
   public JsonObject toJson() {
-    return JsonObject.of("at", JsonString.of(STAMP.format(at)))
+    return JsonObject.of("at", JsonString.of(ISO_LOCAL_DATE_TIME.format(at)))
         .with("event", JsonString.of(kind.word))
         .with("job", JsonString.of(job))
         .with("text", JsonString.of(text))
         .with("key", JsonString.of(key))
         .with("content", JsonString.of(content))
         .with("sheet", JsonString.of(sheet))
-        .with("files", JsonArray.of(files.stream().map(JsonString::of).toList()))
+        .with("files", JsonArray.ofStrings(files))
         .with("came_in", JsonNumber.of(cameIn))
         .with("millis", JsonNumber.of(millis));
   }

@@ -88,9 +88,8 @@ final class JobRun {
   }
 
   private Result written(Arrival arrival, LotRunner.Ran ran) throws IOException {
-    Path folder = watched.written(arrival.name());
-    List<Output.Written> written = ran.write(folder, progress);
-    LotFile.save(ran.lot(), folder.resolve(arrival.name() + LotFile.EXTENSION));
+    List<Output.Written> written = ran.write(watched.out().resolve(arrival.name()), progress);
+    LotFile.save(ran.lot(), watched.writtenLot(arrival.name()));
     Files.deleteIfExists(watched.waitingLot(arrival.name()));
     var files = new ArrayList<String>();
     int lost = 0;

@@ -143,12 +143,8 @@ public final class Journal implements AutoCloseable {
   }
 
   private void remember(Event event) {
-    boolean isOfAJob =
-        switch (event.kind()) {
-          case WRITTEN, WAITS, SAME -> true;
-          default -> false;
-        };
-    if (isOfAJob) {
+    // What could not be done is tried again, and is no state of a job.
+    if (event.saysWhatBecame() && event.kind() != Event.Kind.TROUBLE) {
       last.put(event.job(), event);
       if (event.kind() == Event.Kind.WRITTEN) {
         writtenBy.put(event.content(), event.job());

@@ -22,6 +22,7 @@ import java.util.function.Predicate;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKinds;
+import org.oddlot.lot.Folders;
 
 /**
  * Looks what lies in a folder: each folder in it is a job, and each timeline file with the papers
@@ -144,7 +145,7 @@ final class Scan {
     Map<String, String> byStem = new HashMap<>();
     for (Path file : loose) {
       if (isTimeline(file)) {
-        String stem = stem(file);
+        String stem = new InputFile(file).stem();
         // A folder may be called the same, or the same cut lie there in two formats.
         String name = jobs.containsKey(stem) ? String.valueOf(file.getFileName()) : stem;
         jobs.put(name, new ArrayList<>(List.of(file)));
@@ -164,7 +165,7 @@ final class Scan {
 
   /** The job with the longest name that a paper's begins with; empty for none. */
   private static String owner(Path paper, Map<String, String> byStem) {
-    String stem = stem(paper).toLowerCase(Locale.ROOT);
+    String stem = new InputFile(paper).stem().toLowerCase(Locale.ROOT);
     for (int end = stem.length(); end > 0; end--) {
       boolean isWhole = end == stem.length() || !Character.isLetterOrDigit(stem.charAt(end));
       String owner = isWhole ? byStem.get(stem.substring(0, end).strip()) : null;
@@ -173,12 +174,6 @@ final class Scan {
       }
     }
     return "";
-  }
-
-  private static String stem(Path file) {
-    String name = String.valueOf(file.getFileName());
-    int dot = name.lastIndexOf('.');
-    return dot > 0 ? name.substring(0, dot) : name;
   }
 
   private static boolean isTimeline(Path file) {
@@ -191,7 +186,7 @@ final class Scan {
     String name = String.valueOf(file.getFileName());
     return !name.startsWith(".")
         && !name.endsWith("~")
-        && !name.contains(" (odd lot)")
+        && !Folders.isOwnOutput(name)
         && !UNFINISHED.contains(new InputFile(file).extension())
         && !file.equals(out); // both are absolute
   }

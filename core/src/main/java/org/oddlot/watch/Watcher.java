@@ -37,10 +37,15 @@ import org.oddlot.text.Phrase;
  * wall, which may be set.
  */
 public final class Watcher {
-  private static final Duration LONGEST_BETWEEN = Duration.ofSeconds(1);
-  private static final Duration SHORTEST_BETWEEN = Duration.ofMillis(250);
+  /** Milliseconds between two looks: at least, and at most while something is waited for. */
+  private static final long SHORTEST_BETWEEN = 250;
 
-  /** Looking takes at most this part of the time. */
+  private static final long LONGEST_BETWEEN = 1_000;
+
+  /** And at most while nothing is: what is new is found so much later. */
+  private static final long LONGEST_IDLE = 2_500;
+
+  /** Looking takes about this part of the time. */
   private static final int PART = 150;
 
   /** How a reply is called behind the file that it is about. */
@@ -51,6 +56,7 @@ public final class Watcher {
   private final Watched watched;
   private final LotRunner runner;
   private final Clock clock;
+  private final String sheet;
   private final Consumer<Event> told;
   private final Map<String, Tracked> tracked = new HashMap<>();
   private final Contents.Known known = new Contents.Known();
@@ -87,6 +93,7 @@ public final class Watcher {
     this.watched = watched;
     this.runner = runner;
     this.clock = clock;
+    this.sheet = JobRun.sheetKey(watched.sheet());
     this.told = told;
   }
 
@@ -147,7 +154,7 @@ public final class Watcher {
         if (isOnce && looks++ > 0 && isIdle()) {
           break;
         }
-        pause(Duration.ofNanos((System.nanoTime() - begun) * PART));
+        pause((System.nanoTime() - begun) / 1_000_000 * PART);
       }
       tell(journal, Event.ofFolder(now(), Event.Kind.STOPPED, "stopped watching"));
     }
@@ -252,37 +259,34 @@ public final class Watcher {
       tracked.put(arrival.name(), fresh);
       return;
     }
-    boolean isAgain = again.remove(arrival.name());
-    its.isDone &= !isAgain;
+    its.isDone &= !again.contains(arrival.name());
     if (its.isDone || now - its.since < watched.quiet().toNanos() || now - its.notBefore < 0) {
       return;
     }
     long begun = System.nanoTime();
     try {
-      its.isDone = take(arrival, its, isAgain, journal, begun);
+      its.isDone = take(arrival, its, again.remove(arrival.name()), journal, begun);
       its.trouble = "";
     } catch (CancelledException e) {
       throw e;
     } catch (RuntimeException | StackOverflowError | OutOfMemoryError | LinkageError e) {
       // One job must not cost the others. As it is it would only fail again.
       its.isDone = true;
-      tell(
-          journal,
-          event(
-              arrival,
-              Event.Kind.TROUBLE,
-              FaultReport.keepLeftOut("The job", e),
-              "",
-              "",
-              List.of(),
-              begun));
+      say(
+          arrival,
+          Event.Kind.TROUBLE,
+          FaultReport.keepLeftOut("The job", e),
+          Contents.NONE,
+          List.of(),
+          begun,
+          journal);
     } catch (IOException e) {
       its.notBefore = System.nanoTime() + TRY_AGAIN.toNanos();
       String why = String.valueOf(e.getMessage());
       // It is said once, however often it is tried.
       if (!its.trouble.equals(why)) {
         its.trouble = why;
-        tell(journal, event(arrival, Event.Kind.TROUBLE, why, "", "", List.of(), begun));
+        say(arrival, Event.Kind.TROUBLE, why, Contents.NONE, List.of(), begun, journal);
       }
     }
   }
@@ -316,7 +320,6 @@ public final class Watcher {
       throws IOException {
     Contents contents = Contents.of(arrival, watched.waitingLot(arrival.name()), known);
     Optional<Event> last = journal.last(arrival.name());
-    String sheet = JobRun.sheetKey(watched.sheet());
     boolean isKnown =
         last.filter(event -> event.key().equals(contents.key()))
             .filter(event -> event.kind() != Event.Kind.WAITS || event.sheet().equals(sheet))
@@ -324,8 +327,11 @@ public final class Watcher {
     if (isKnown && !isAgain) {
       return true;
     }
+    List<String> before = last.map(Event::files).orElse(List.of());
     if (!arrival.hasTimeline()) {
-      return waits(arrival, contents, "waits for its timeline file", last, journal, begun);
+      String text = "waits for its timeline file";
+      say(arrival, Event.Kind.WAITS, text, contents, before, begun, journal);
+      return true;
     }
     Optional<String> same = journal.writtenBy(contents.content());
     if (same.isPresent() && !isAgain && !Files.exists(watched.waitingLot(arrival.name()))) {
@@ -333,16 +339,7 @@ public final class Watcher {
           same.get().equals(arrival.name())
               ? "is as it was when it was written before"
               : Phrase.of("is the same as %s, which was written", same.get());
-      tell(
-          journal,
-          event(
-              arrival,
-              Event.Kind.SAME,
-              text,
-              contents.key(),
-              contents.content(),
-              last.map(Event::files).orElse(List.of()),
-              begun));
+      say(arrival, Event.Kind.SAME, text, contents, before, begun, journal);
       return true;
     }
     Optional<JobRun.Result> result =
@@ -351,52 +348,19 @@ public final class Watcher {
     if (result.isEmpty()) {
       return false;
     }
-    String text = result.get().text();
-    if (result.get().isWritten()) {
-      Optional<Event> replaced =
-          last.filter(event -> !event.files().isEmpty())
-              .filter(event -> !event.files().equals(result.get().files()));
-      if (replaced.isPresent()) {
-        text += Phrase.of("; replaces %s", String.join(", ", replaced.get().files()));
-      }
-    }
     // The lot that waits now is one of its files; what somebody says about it changes it.
     its.lot = lotOf(arrival);
     Contents after = Contents.of(arrival, watched.waitingLot(arrival.name()), known);
-    if (result.get().isWritten()) {
-      tell(
-          journal,
-          event(
-              arrival,
-              Event.Kind.WRITTEN,
-              text,
-              after.key(),
-              after.content(),
-              result.get().files(),
-              begun));
+    String text = result.get().text();
+    if (!result.get().isWritten()) {
+      say(arrival, Event.Kind.WAITS, text, after, before, begun, journal);
       return true;
     }
-    return waits(arrival, after, text, last, journal, begun);
-  }
-
-  /** Says that a job waits. */
-  private boolean waits(
-      Arrival arrival,
-      Contents contents,
-      String text,
-      Optional<Event> last,
-      Journal journal,
-      long begun) {
-    tell(
-        journal,
-        event(
-            arrival,
-            Event.Kind.WAITS,
-            text,
-            contents.key(),
-            contents.content(),
-            last.map(Event::files).orElse(List.of()),
-            begun));
+    List<String> files = result.get().files();
+    if (!before.isEmpty() && !before.equals(files)) {
+      text += Phrase.of("; replaces %s", String.join(", ", before));
+    }
+    say(arrival, Event.Kind.WRITTEN, text, after, files, begun, journal);
     return true;
   }
 
@@ -409,25 +373,27 @@ public final class Watcher {
     return true;
   }
 
-  private Event event(
+  private void say(
       Arrival arrival,
       Event.Kind kind,
       String text,
-      String key,
-      String content,
+      Contents contents,
       List<String> files,
-      long begun) {
-    return new Event(
-        now(),
-        kind,
-        arrival.name(),
-        text,
-        key,
-        content,
-        JobRun.sheetKey(watched.sheet()),
-        files,
-        arrival.files().size(),
-        (System.nanoTime() - begun) / 1_000_000);
+      long begun,
+      Journal journal) {
+    tell(
+        journal,
+        new Event(
+            now(),
+            kind,
+            arrival.name(),
+            text,
+            contents.key(),
+            contents.content(),
+            sheet,
+            files,
+            arrival.files().size(),
+            (System.nanoTime() - begun) / 1_000_000));
   }
 
   private void tell(Journal journal, Event event) {
@@ -439,16 +405,11 @@ public final class Watcher {
     return LocalDateTime.now(clock).truncatedTo(ChronoUnit.SECONDS);
   }
 
-  private void pause(Duration wanted) {
-    Duration most = watched.quiet().dividedBy(2);
-    most = most.compareTo(LONGEST_BETWEEN) > 0 ? LONGEST_BETWEEN : most;
-    Duration between = wanted.compareTo(most) > 0 ? wanted : most;
-    between = between.compareTo(SHORTEST_BETWEEN) < 0 ? SHORTEST_BETWEEN : between;
-    // What is new is found a moment later then, what is being waited for is not.
-    Duration longest = isIdle() ? Duration.ofMillis(2500) : Duration.ofSeconds(1);
-    long millis = (between.compareTo(longest) > 0 ? longest : between).toMillis();
+  private void pause(long wanted) {
+    long least = Math.clamp(watched.quiet().toMillis() / 2, SHORTEST_BETWEEN, LONGEST_BETWEEN);
+    long between = Math.clamp(wanted, least, isIdle() ? LONGEST_IDLE : LONGEST_BETWEEN);
     try {
-      if (woken.tryAcquire(millis, TimeUnit.MILLISECONDS)) {
+      if (woken.tryAcquire(between, TimeUnit.MILLISECONDS)) {
         woken.drainPermits();
       }
     } catch (InterruptedException e) {

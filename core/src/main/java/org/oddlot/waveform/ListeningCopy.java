@@ -9,12 +9,12 @@ import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
 import org.oddlot.input.FileState;
 import org.oddlot.input.InputFile;
+import org.oddlot.input.KeptFile;
 import org.oddlot.input.OldestFirst;
 import org.oddlot.input.UserFolder;
 import org.oddlot.progress.CancelledException;
@@ -71,24 +71,22 @@ public final class ListeningCopy implements Closeable {
     if (rate == 0) {
       throw new IOException(media.getFileName() + " has no sound that can be read");
     }
-    Files.createDirectories(kept.getParent());
-    Path part = Files.createTempFile(kept.getParent(), "new", ".part");
-    try {
-      try (var out = new BufferedOutputStream(Files.newOutputStream(part), 1 << 16)) {
-        var decimator = new Decimator(rate, RATE, (samples, length) -> write(samples, length, out));
-        SoundMedia.listen(
-            media,
-            (samples, length) -> {
-              progress.check();
-              decimator.hear(samples, length);
-              return true;
-            });
-        decimator.end();
-      }
-      Files.move(part, kept, StandardCopyOption.REPLACE_EXISTING);
-    } finally {
-      Files.deleteIfExists(part);
-    }
+    KeptFile.put(
+        kept,
+        part -> {
+          try (var out = new BufferedOutputStream(Files.newOutputStream(part), 1 << 16)) {
+            var decimator =
+                new Decimator(rate, RATE, (samples, length) -> write(samples, length, out));
+            SoundMedia.listen(
+                media,
+                (samples, length) -> {
+                  progress.check();
+                  decimator.hear(samples, length);
+                  return true;
+                });
+            decimator.end();
+          }
+        });
   }
 
   private static void write(float[] samples, int length, OutputStream out) throws IOException {

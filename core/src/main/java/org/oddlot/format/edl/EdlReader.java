@@ -439,7 +439,7 @@ final class EdlReader {
             .with("reel", JsonString.of(reel(edit)));
     List<String> others = event.others();
     if (!others.isEmpty()) {
-      edl = edl.with("notes", JsonArray.of(others.stream().map(JsonString::of).toList()));
+      edl = edl.with("notes", JsonArray.ofStrings(others));
     }
     Clip clip =
         Clip.of(name, media(event, edit, name), Optional.of(TimeRange.of(in, length, rate)))

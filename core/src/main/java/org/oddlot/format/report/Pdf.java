@@ -117,7 +117,7 @@ final class Pdf implements BookFormat {
       var firsts = new ArrayList<Integer>();
       for (Sheet sheet : book.sheets()) {
         firsts.add(document.getNumberOfPages());
-        new SheetPages(sheet).write();
+        new SheetPages(sheet, null, null).write();
       }
       cover(cover, book, firsts);
       var outline = new PDDocumentOutline();
@@ -230,7 +230,11 @@ final class Pdf implements BookFormat {
       /** The book that it is one of several on a page of; none where it has pages of its own. */
       private final @Nullable Book brief;
 
-      SheetPages(Sheet sheet, Book brief, @Nullable SheetPages before) throws IOException {
+      /**
+       * @param before the sheet that it stands below, if there is room; none where it begins a page
+       */
+      SheetPages(Sheet sheet, @Nullable Book brief, @Nullable SheetPages before)
+          throws IOException {
         this.brief = brief;
         this.sheet = sheet.withoutEmptyColumns();
         this.left = MARGIN + (sheet.hasStills() ? PICTURE_WIDTH + GAP : 0);
@@ -245,14 +249,6 @@ final class Pdf implements BookFormat {
           }
           to = page();
         }
-      }
-
-      SheetPages(Sheet sheet) throws IOException {
-        this.brief = null;
-        this.sheet = sheet.withoutEmptyColumns();
-        this.left = MARGIN + (sheet.hasStills() ? PICTURE_WIDTH + GAP : 0);
-        this.widths = widths();
-        this.to = page();
       }
 
       private static PDRectangle landscape(PDRectangle upright) {

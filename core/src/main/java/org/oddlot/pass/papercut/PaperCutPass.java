@@ -16,7 +16,6 @@ import org.oddlot.caption.Transcript;
 import org.oddlot.compare.TimelinePairs;
 import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.format.guideline.GuidelineFiles;
-import org.oddlot.material.Group;
 import org.oddlot.material.MadeBin;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
@@ -289,12 +288,7 @@ public final class PaperCutPass implements Pass<PaperCutFinding> {
   private static Timeline timeline(PaperCutFinding finding, Material material, Settings settings) {
     StringOut out = out(finding.cut().name(), finding.key(), finding.laid());
     Timeline timeline =
-        new StringOutTimeline(
-                material.sources(),
-                material.derive(Group.ALL),
-                settings.get(GAP),
-                false,
-                (_, _) -> Optional.empty())
+        new StringOutTimeline(material, settings.get(GAP), false, (_, _) -> Optional.empty())
             .made(out);
     if (!settings.get(CAPTIONS)) {
       return timeline;

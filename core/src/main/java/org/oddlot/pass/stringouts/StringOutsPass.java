@@ -25,7 +25,6 @@ import org.oddlot.find.Search;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.format.title.TitleParameters;
 import org.oddlot.json.JsonObject;
-import org.oddlot.material.Group;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
 import org.oddlot.material.TimelineFile;
@@ -359,7 +358,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
         StringOut.Order.of(settings.get(ORDER)),
         settings.get(CAMERA).strip(),
         StringOut.Angles.of(settings.get(ANGLES)),
-        new GroupMoments(material.sources(), material.derive(Group.ALL)));
+        material.derive(GroupMoments.ALL));
   }
 
   /** What was logged, and who speaks as transcripts have it, of whom nothing was logged there. */
@@ -429,8 +428,7 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
     Settings settings = request.settings();
     var maker =
         new StringOutTimeline(
-            material.sources(),
-            material.derive(Group.ALL),
+            material,
             settings.get(GAP),
             StringOut.Angles.of(settings.get(ANGLES)) == StringOut.Angles.GROUP,
             (person, rate) ->

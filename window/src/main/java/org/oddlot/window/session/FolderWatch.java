@@ -150,17 +150,14 @@ public final class FolderWatch {
   }
 
   private void take(Event event) {
-    switch (event.kind()) {
-      case WRITTEN, WAITS, SAME, TROUBLE -> {
-        jobs.remove(event.job());
-        jobs.put(event.job(), new Job(event, ""));
-        if (jobs.size() > MOST_JOBS) {
-          jobs.remove(jobs.keySet().iterator().next());
-        }
+    if (event.saysWhatBecame()) {
+      jobs.remove(event.job());
+      jobs.put(event.job(), new Job(event, ""));
+      if (jobs.size() > MOST_JOBS) {
+        jobs.remove(jobs.keySet().iterator().next());
       }
-      case TAKEN_IN ->
-          jobs.computeIfPresent(event.job(), (_, job) -> new Job(job.event(), event.text()));
-      default -> {}
+    } else if (event.kind() == Event.Kind.TAKEN_IN) {
+      jobs.computeIfPresent(event.job(), (_, job) -> new Job(job.event(), event.text()));
     }
   }
 

@@ -56,7 +56,6 @@ import org.oddlot.measure.Measurement;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
 import org.oddlot.morning.FolderMorning;
-import org.oddlot.morning.MorningSheet;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
@@ -72,7 +71,6 @@ import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problem;
 import org.oddlot.profile.Profiles;
-import org.oddlot.progress.Progress;
 import org.oddlot.sheet.Book;
 import org.oddlot.text.Phrase;
 import org.oddlot.watch.Watched;
@@ -176,47 +174,17 @@ public final class Session {
 
   /** Writes the morning sheet of the folder that is watched beside its journal. */
   public void writeMorningSheet(Watched watched) {
-    writeMorningSheet(
-        watched.out(),
-        "morning",
-        progress ->
-            FolderMorning.of(
-                watched.out(),
-                Optional.empty(),
-                new LotRunner(store, Engine.Acceptance.SETTLED),
-                progress));
-  }
-
-  /** Writes that of the lot that is open. */
-  public void writeMorningSheet() {
-    State now = state();
-    Optional<Outcome> outcome = now.outcome();
-    if (outcome.isEmpty()) {
-      return;
-    }
-    String title = now.lot().name();
-    var job = new MorningSheet.Job(title, outcome.get(), List.of());
-    writeMorningSheet(
-        folderOfFiles(),
-        title + ", morning sheet",
-        _ -> MorningSheet.of("Morning sheet: " + title, List.of(job), List.of()));
-  }
-
-  /** Makes a book while somebody waits for it. */
-  private interface BookMaker {
-    Book make(Progress progress) throws IOException;
-  }
-
-  private void writeMorningSheet(Path folder, String name, BookMaker maker) {
     fetching.start(
         "The morning sheet",
         progress -> {
-          Book book = maker.make(progress);
-          Path file = folder;
+          var runner = new LotRunner(store, Engine.Acceptance.SETTLED);
+          Book book = FolderMorning.of(watched.out(), Optional.empty(), runner, progress);
+          Path file = watched.out();
           for (BookFormat format : BookFormats.BRIEF) {
             file =
                 SafeFile.writeNew(
-                    folder.resolve(name + format.extension()), path -> format.write(book, path));
+                    watched.out().resolve("morning" + format.extension()),
+                    path -> format.write(book, path));
           }
           Path last = file;
           return () -> tell("Wrote " + last.getFileName() + ", and the same as a page.", last);

@@ -195,7 +195,7 @@ final class WatchedBench implements Bench {
     jobs.show(all, job -> job.event().job());
     long written =
         seen.jobs().stream().filter(job -> job.event().kind() == Event.Kind.WRITTEN).count();
-    int waiting = (int) seen.jobs().stream().filter(WatchedBench::waits).count();
+    int waiting = (int) seen.jobs().stream().filter(job -> job.event().needsSomebody()).count();
     frame.answer(
         seen.jobs().isEmpty()
             ? ""
@@ -203,10 +203,6 @@ final class WatchedBench implements Bench {
                 "%s, %s written", Phrase.count(seen.jobs().size(), "job"), Phrase.number(written)),
         waiting);
     showEvidence();
-  }
-
-  private static boolean waits(Job job) {
-    return job.event().kind() == Event.Kind.WAITS || job.event().kind() == Event.Kind.TROUBLE;
   }
 
   private static String nameOf(Path folder) {
@@ -324,8 +320,11 @@ final class WatchedBench implements Bench {
   private void openJob() {
     Optional<Job> job =
         chosen()
-            .filter(WatchedBench::waits)
-            .or(() -> watch().seen().jobs().stream().filter(WatchedBench::waits).findFirst())
+            .filter(each -> each.event().needsSomebody())
+            .or(() ->
+                watch().seen().jobs().stream()
+                    .filter(each -> each.event().needsSomebody())
+                    .findFirst())
             .or(this::chosen);
     Optional<Watched> of = watch().seen().watched();
     if (job.isEmpty() || of.isEmpty()) {
@@ -333,13 +332,7 @@ final class WatchedBench implements Bench {
       return;
     }
     String name = job.get().event().job();
-    List<Path> lots =
-        List.of(
-            of.get().waitingLot(name),
-            of.get().written(name).resolve(name + org.oddlot.lot.LotFile.EXTENSION));
-    lots.stream()
-        .filter(Files::exists)
-        .findFirst()
+    Watched.lot(of.get().out(), name)
         .ifPresentOrElse(
             lot -> {
               place.session().open(List.of(lot));
