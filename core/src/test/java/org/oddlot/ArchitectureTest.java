@@ -41,8 +41,8 @@ class ArchitectureTest {
           List.of("sheet"),
           List.of("rights"),
           List.of("paper", "timeline", "sound", "picture", "caption", "yaml"),
-          List.of("setting", "problem", "json", "time", "progress"),
-          List.of("text"));
+          List.of("setting", "problem", "json", "time"),
+          List.of("text", "progress"));
 
   @ArchTest static final ArchRule dependenciesPointDown = layers();
 

@@ -2,7 +2,6 @@ package org.oddlot.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -105,7 +104,7 @@ final class CompareCommand implements Callable<Integer> {
   public Integer call() throws IOException {
     String as = wantedForm();
     Path target = out;
-    if (target != null && Files.exists(target)) {
+    if (target != null && SafeFile.isTaken(target)) {
       throw wrong(target + " is there already.");
     }
     Lot lot = lot();
@@ -197,14 +196,14 @@ final class CompareCommand implements Callable<Integer> {
   private void write(List<Comparison> compared, String as, Path target) throws IOException {
     if (!as.equals(EDL)) {
       BookFormat format = BookFormats.of(as).orElseThrow();
-      SafeFile.write(target, path -> format.write(ChangeBook.of(compared), path));
+      SafeFile.create(target, path -> format.write(ChangeBook.of(compared), path));
       return;
     }
     if (compared.size() > 1) {
       throw wrong("A list holds one timeline. Say which with --timeline NAME.");
     }
-    TimelineFormat format = Formats.toWrite(new InputFile(Path.of("changes.edl"))).orElseThrow();
-    SafeFile.write(
+    TimelineFormat format = Formats.toWrite("changes.edl").orElseThrow();
+    SafeFile.create(
         target,
         format.parts(ChangeTimeline.of(compared.getFirst()), Optional.empty(), Settings.INITIAL));
   }

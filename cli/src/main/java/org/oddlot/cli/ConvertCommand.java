@@ -2,7 +2,6 @@ package org.oddlot.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -94,7 +93,7 @@ final class ConvertCommand implements Callable<Integer> {
               "Cannot write \"%s\". Use one of %s.",
               target.extension(), String.join(", ", Conversion.endings())));
     }
-    if (!dryRun && Files.exists(out)) {
+    if (!dryRun && SafeFile.isTaken(out)) {
       throw wrong(out + " is there already.");
     }
     var input = new InputFile(in);
@@ -105,11 +104,11 @@ final class ConvertCommand implements Callable<Integer> {
         dryRun ? List.of() : conversion.map(Conversion::parts).orElse(List.of());
     for (TimelineFormat.Part part : parts) {
       Path file = part.beside(out);
-      if (Files.exists(file)) {
+      if (SafeFile.isTaken(file)) {
         throw wrong(file + " is there already.");
       }
     }
-    List<Path> written = SafeFile.write(out, parts);
+    List<Path> written = SafeFile.create(out, parts);
     List<String> wrong = notAsAnnounced(target, conversion, announced, written);
     report(
         written,
@@ -171,7 +170,7 @@ final class ConvertCommand implements Callable<Integer> {
 
   private Settings settings() {
     List<Setting<?>> known =
-        Formats.toWrite(new InputFile(out)).map(TimelineFormat::writing).orElse(List.of());
+        Formats.toWrite(out.toString()).map(TimelineFormat::writing).orElse(List.of());
     Settings settings = Settings.INITIAL;
     for (String each : writing) {
       settings = settings.with(chosen("--write", each, known, out), value(each));

@@ -106,7 +106,7 @@ final class ExtractCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     TimelineFormat format =
-        Formats.toWrite(new InputFile(out))
+        Formats.toWrite(out.toString())
             .orElseThrow(() -> wrong(Phrase.of("Cannot write timelines to %s.", out)));
     Optional<BookFormat> listed = listFormat();
     refuseToOverwrite();
@@ -125,7 +125,7 @@ final class ExtractCommand implements Callable<Integer> {
     TimelineObject root = addressed(extraction.root(), media);
     if (list != null) {
       Book book = TravelBook.of(travel, String.join(", ", extraction.timelineNames()));
-      SafeFile.write(list, path -> listed.orElseThrow().write(book, path));
+      SafeFile.create(list, path -> listed.orElseThrow().write(book, path));
     }
     print(extraction, media, written(root, format), format.losses(root), problems);
     boolean needs = !media.failed.isEmpty() || !travel.missing().isEmpty();
@@ -134,7 +134,7 @@ final class ExtractCommand implements Callable<Integer> {
 
   private void refuseToOverwrite() {
     for (Path each : List.of(out, list == null ? out : list)) {
-      if (Files.exists(each)) {
+      if (SafeFile.isTaken(each)) {
         throw wrong(each + " is there already.");
       }
     }
@@ -168,7 +168,7 @@ final class ExtractCommand implements Callable<Integer> {
   private List<Path> written(TimelineObject root, TimelineFormat format) throws IOException {
     boolean isOwn = new InputFile(file).extension().equals(new InputFile(out).extension());
     Optional<Path> bundle = isOwn ? Optional.of(file) : Optional.empty();
-    return SafeFile.write(out, format.parts(root, bundle, Settings.INITIAL));
+    return SafeFile.create(out, format.parts(root, bundle, Settings.INITIAL));
   }
 
   private Optional<BookFormat> listFormat() {

@@ -2,7 +2,6 @@ package org.oddlot.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -104,7 +103,7 @@ final class FindCommand implements Callable<Integer> {
     Optional<BookFormat> format =
         Optional.ofNullable(target)
             .flatMap(file -> BookFormats.ofEnding(new InputFile(file).extension()));
-    if (target != null && (format.isEmpty() || Files.exists(target))) {
+    if (target != null && (format.isEmpty() || SafeFile.isTaken(target))) {
       throw wrong(
           format.isEmpty()
               ? "Cannot write hits to " + target + ". Use xlsx, csv, html or pdf."
@@ -136,7 +135,7 @@ final class FindCommand implements Callable<Integer> {
     Found found = Found.in(index, words.stream().map(Question::parse).toList(), wanted);
     if (target != null) {
       Book book = FoundBook.of(found, words, wanted);
-      SafeFile.write(target, path -> format.orElseThrow().write(book, path));
+      SafeFile.create(target, path -> format.orElseThrow().write(book, path));
     }
     print(found, ran.problems());
     return ran.isNothingRead() ? ExitCode.WRONG_INPUT : ExitCode.DONE;

@@ -17,10 +17,13 @@ import org.oddlot.json.JsonValue;
 import org.oddlot.lot.Output;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.pass.Outcome;
+import org.oddlot.pass.Pass;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
+import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.Problem;
+import org.oddlot.problem.Wall;
 
 /** Makes the JSON documents that the commands print. */
 final class JsonDocuments {
@@ -88,8 +91,20 @@ final class JsonDocuments {
             .flatMap(step ->
                 step.reviewed().stream()
                     .filter(reviewed -> reviewed.standing() != Standing.SETTLED)
-                    .map(reviewed -> finding(step.pass().id(), reviewed)))
+                    .map(reviewed ->
+                        Wall.behind(
+                            () -> finding(step.pass().id(), reviewed),
+                            fault -> unsaid(step.pass(), reviewed, fault))))
             .toList());
+  }
+
+  /** A finding that cannot be put in words is still one. */
+  private static JsonObject unsaid(Pass<?> pass, Reviewed<?> reviewed, Throwable fault) {
+    return new JsonDocuments()
+        .put("pass", pass.id())
+        .put("standing", reviewed.standing().key())
+        .put("reason", FaultReport.keepLeftOut("Saying it", fault))
+        .toObject();
   }
 
   private static JsonObject finding(String pass, Reviewed<?> reviewed) {

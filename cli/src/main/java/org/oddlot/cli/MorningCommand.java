@@ -74,7 +74,7 @@ final class MorningCommand implements Callable<Integer> {
             .filter(each -> name.endsWith(each.extension()))
             .findFirst()
             .orElseThrow(() -> wrong("A morning sheet is .html or .pdf; " + name + " is neither."));
-    if (Files.exists(target)) {
+    if (SafeFile.isTaken(target)) {
       throw wrong(target + " is there already.");
     }
     var runner = new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED);
@@ -82,7 +82,7 @@ final class MorningCommand implements Callable<Integer> {
         Files.isDirectory(of)
             ? FolderMorning.of(of, day(), runner, output.progress(spec))
             : ofLot(runner);
-    SafeFile.write(target, path -> format.write(book, path));
+    SafeFile.create(target, path -> format.write(book, path));
     output.sayWritten(spec, List.of(target));
     return ExitCode.DONE;
   }

@@ -8,8 +8,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.oddlot.json.JsonArray;
+import org.oddlot.lot.SafeFile;
 import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problems;
@@ -57,6 +60,9 @@ public final class OddLot implements Callable<Integer> {
           WatchCommand.class,
           MorningCommand.class,
           HistoryCommand.class);
+
+  /** What this call has written so far. */
+  private static final List<Path> WRITTEN = new CopyOnWriteArrayList<>();
 
   @Spec
   private @SuppressWarnings("NullAway.Init") CommandSpec spec;
@@ -117,15 +123,29 @@ public final class OddLot implements Callable<Integer> {
     if (List.of(arguments).contains(JSON)) {
       line.setOut(new PrintWriter(System.out, false, StandardCharsets.UTF_8));
     }
+    WRITTEN.clear();
+    SafeFile.tell(WRITTEN::add);
+    int ending;
     try {
-      return line.execute(arguments);
-    } catch (StackOverflowError | OutOfMemoryError | LinkageError | AssertionError e) {
+      ending = line.execute(arguments);
+    } catch (Error e) {
       String message = FaultReport.keep(e);
       line.getErr().println("oddlot: " + message);
       line.getErr().flush();
       tell(line, arguments, message);
-      return ExitCode.FAULT;
+      ending = ExitCode.FAULT;
     }
+    if (line.getOut().checkError()) {
+      line.getErr().println("oddlot: What was to be said could not be written to the output.");
+      line.getErr().flush();
+      return ending == ExitCode.DONE ? wrong() : ending;
+    }
+    return ending;
+  }
+
+  /** That something went wrong: if something was written before, that is there. */
+  private static int wrong() {
+    return WRITTEN.isEmpty() ? ExitCode.WRONG_INPUT : ExitCode.NEEDS_A_PERSON;
   }
 
   /** Picocli sets these for the commands that are there when they are set. */
@@ -149,8 +169,9 @@ public final class OddLot implements Callable<Integer> {
               : exception instanceof UncheckedIOException e ? e.getCause() : null;
       String message = trouble == null ? FaultReport.keep(exception) : FileTrouble.inWords(trouble);
       command.getErr().println("oddlot: " + message);
+      WRITTEN.forEach(file -> command.getErr().println("written " + file));
       tell(command, parsed.originalArgs().toArray(String[]::new), message);
-      return trouble == null ? ExitCode.FAULT : ExitCode.WRONG_INPUT;
+      return trouble == null ? ExitCode.FAULT : wrong();
     });
     return line;
   }
@@ -183,7 +204,10 @@ public final class OddLot implements Callable<Integer> {
     problems.error("", message, "");
     PrintWriter out = command.getOut();
     out.println(
-        new JsonDocuments().put("problems", JsonDocuments.problems(problems.list())).print());
+        new JsonDocuments()
+            .put("written", JsonArray.ofStrings(WRITTEN.stream().map(Path::toString).toList()))
+            .put("problems", JsonDocuments.problems(problems.list()))
+            .print());
     out.flush();
   }
 

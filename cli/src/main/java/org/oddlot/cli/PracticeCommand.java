@@ -111,7 +111,7 @@ final class PracticeCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-      if (Files.exists(target)) {
+      if (SafeFile.isTaken(target)) {
         throw new ParameterException(spec.commandLine(), target + " is there already.");
       }
       Project project = DeskReader.read(file);
@@ -122,7 +122,7 @@ final class PracticeCommand implements Callable<Integer> {
         return ExitCode.WRONG_INPUT;
       }
       byte[] bytes = DeskWriter.write(project.root().get());
-      SafeFile.write(target, path -> Files.write(path, bytes));
+      SafeFile.create(target, path -> Files.write(path, bytes));
       return ExitCode.DONE;
     }
   }

@@ -91,7 +91,7 @@ final class PracticeSlateCommand implements Callable<Integer> {
     PrintWriter out = spec.commandLine().getOut();
     if (target != null) {
       boolean rows = target.toString().toLowerCase(Locale.ROOT).endsWith(".csv");
-      SafeFile.write(target, path -> Files.writeString(path, rows ? log.csv() : log.json()));
+      SafeFile.create(target, path -> Files.writeString(path, rows ? log.csv() : log.json()));
       out.println("Written " + target + ", " + log.size() + " entries");
       out.flush();
       return ExitCode.DONE;

@@ -207,7 +207,7 @@ final class ReportCommand implements Callable<Integer> {
     if (file != null && captions.isPresent() && !refused) {
       writeCaptions(outcome.end(), captions.get(), file);
     } else if (file != null && !refused) {
-      SafeFile.write(file, path -> format.orElseThrow().write(book, path));
+      SafeFile.create(file, path -> format.orElseThrow().write(book, path));
     }
     print(book, ran.problems(), refused);
     Set<String> passes =
@@ -231,7 +231,7 @@ final class ReportCommand implements Callable<Integer> {
     if (format.isPresent() && !wanted.equals(List.of("markers"))) {
       throw wrong("Only markers can be written as captions: --kind markers.");
     }
-    if (format.isPresent() && Files.exists(file)) {
+    if (format.isPresent() && SafeFile.isTaken(file)) {
       throw wrong(file + " is there already.");
     }
     return format;
@@ -250,7 +250,7 @@ final class ReportCommand implements Callable<Integer> {
     }
     Captions captions = all.getFirst();
     byte[] bytes = format.write(Fitting.to(format, captions, captions.grid()).captions());
-    SafeFile.write(file, path -> Files.write(path, bytes));
+    SafeFile.create(file, path -> Files.write(path, bytes));
   }
 
   private ParameterException wrong(String message) {
@@ -281,7 +281,7 @@ final class ReportCommand implements Callable<Integer> {
       throw wrong(
           Phrase.of("A file of %s holds one report; name one with --kind, or write xlsx.", key));
     }
-    if (Files.exists(file)) {
+    if (SafeFile.isTaken(file)) {
       throw wrong(file + " is there already.");
     }
     return Optional.of(format);

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,7 +34,11 @@ import org.oddlot.pass.Outgoing;
 import org.oddlot.pass.Passes;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.FileTrouble;
+import org.oddlot.problem.Problem;
+import org.oddlot.problem.Problems;
+import org.oddlot.problem.Wall;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 import picocli.CommandLine.Command;
@@ -157,8 +162,11 @@ final class RunCommand implements Callable<Integer> {
             ? CompletableFuture.supplyAsync(outcome::ledger)
             : CompletableFuture.completedFuture(List.<LedgerEntry>of());
     boolean refused = ran.isRefused(keepGoing.isAsked());
-    List<Output.Written> written =
-        folder == null || refused ? List.of() : ran.write(folder, progress);
+    Output.Writing writing =
+        folder == null || refused ? Output.Writing.NONE : ran.write(folder, progress);
+    List<Output.Written> written = writing.files();
+    var problems = new ArrayList<>(ran.problems());
+    problems.addAll(writing.problems());
     if (LotFile.isOne(files) && !written.isEmpty()) {
       try {
         RunHistory.add(
@@ -173,11 +181,18 @@ final class RunCommand implements Callable<Integer> {
         spec.commandLine().getErr().println("oddlot run: " + FileTrouble.inWords(e));
       }
     }
-    if (saved != null && !refused) {
-      LotFile.save(ran.lot(), saved);
-    }
-    int changes = changesBeside.join();
-    List<LedgerEntry> ledger = ledgerBeside.join();
+    boolean isSaved = saved != null && !refused && save(ran.lot(), saved, problems);
+    // By now the files are there: what fails here is no reason to say that they are not.
+    var ofLedger = new Problems("");
+    int changes = Wall.behind(changesBeside::join, fault -> notCounted(fault, ofLedger));
+    List<LedgerEntry> ledger =
+        Wall.behind(
+            ledgerBeside::join,
+            fault -> {
+              ofLedger.error("", FaultReport.keepLeftOut("The ledger", fault), "");
+              return List.of();
+            });
+    problems.addAll(ofLedger.list());
     PrintWriter out = spec.commandLine().getOut();
     if (output.json) {
       out.println(
@@ -192,13 +207,34 @@ final class RunCommand implements Callable<Integer> {
               .put("written", JsonDocuments.written(written))
               .put("changes", changes)
               .put("ledger", JsonDocuments.ledger(ledger))
-              .put("problems", JsonDocuments.problems(ran.problems()))
+              .put("problems", JsonDocuments.problems(problems))
               .print());
     } else {
-      print(lot, ran, written, changes, out);
+      print(lot, ran, problems, written, changes, isSaved, out);
     }
     out.flush();
-    return ExitCode.of(ran.ending(keepGoing.isAsked()));
+    LotRunner.Ending ending = ran.ending(keepGoing.isAsked(), outcome.needsAPerson(), writing);
+    boolean isAll = ofLedger.list().isEmpty() && isSaved == (saved != null);
+    return ExitCode.of(
+        ending == LotRunner.Ending.DONE && !isAll ? LotRunner.Ending.NEEDS_A_PERSON : ending);
+  }
+
+  /** Saves what this call says; that it cannot be does not undo what was written. */
+  private static boolean save(Lot lot, Path to, List<Problem> problems) {
+    try {
+      LotFile.save(lot, to);
+      return true;
+    } catch (IOException e) {
+      var its = new Problems(String.valueOf(to.getFileName()));
+      its.error("", FileTrouble.inWords(e), "");
+      problems.addAll(its.list());
+      return false;
+    }
+  }
+
+  private static int notCounted(Throwable fault, Problems problems) {
+    problems.error("", FaultReport.keepLeftOut("Counting what changed", fault), "");
+    return 0;
   }
 
   /** A lot is kept under a name of its own, or where it was. */
@@ -303,9 +339,15 @@ final class RunCommand implements Callable<Integer> {
   }
 
   private void print(
-      Lot lot, LotRunner.Ran ran, List<Output.Written> written, int changes, PrintWriter out) {
+      Lot lot,
+      LotRunner.Ran ran,
+      List<Problem> problems,
+      List<Output.Written> written,
+      int changes,
+      boolean isSaved,
+      PrintWriter out) {
     out.println(lot.name());
-    new RunReport(ran.outcome(), verbose, out).print(ran.read().material(), ran.problems());
+    new RunReport(ran.outcome(), verbose, out).print(ran.read().material(), problems);
     out.println("  " + Phrase.count(changes, "change"));
     for (Output.Written file : written) {
       out.println("  written " + file.path());
@@ -330,7 +372,7 @@ final class RunCommand implements Callable<Integer> {
     } else if (folder != null && written.isEmpty() && changes > 0) {
       out.println("  Nothing was written: what changed was left out.");
     }
-    if (saved != null && !ran.isRefused(keepGoing.isAsked())) {
+    if (isSaved) {
       out.println("  saved " + saved);
     }
   }

@@ -19,7 +19,9 @@ import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.Tally;
+import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.Problem;
+import org.oddlot.problem.Wall;
 import org.oddlot.text.Phrase;
 
 /**
@@ -60,14 +62,22 @@ final class RunReport {
               tally.declined()));
     }
     for (StepOutcome<?> step : outcome.steps()) {
-      if (verbose) {
-        step.reviewed().forEach(reviewed -> all(step.pass().title(), reviewed));
-      } else {
-        doubts(step);
-      }
-      remarks(step);
+      Wall.run(
+          () -> print(step),
+          fault ->
+              out.println(
+                  "  " + FaultReport.keepLeftOut("What " + step.pass().title() + " says", fault)));
     }
     problems.forEach(problem -> out.println("  " + problem.severity().word() + ": " + problem));
+  }
+
+  private void print(StepOutcome<?> step) {
+    if (verbose) {
+      step.reviewed().forEach(reviewed -> all(step.pass().title(), reviewed));
+    } else {
+      doubts(step);
+    }
+    remarks(step);
   }
 
   /** What is not settled, by its cause. */

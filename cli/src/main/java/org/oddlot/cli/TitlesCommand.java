@@ -36,6 +36,7 @@ import org.oddlot.pass.restyle.TitleCensus;
 import org.oddlot.pass.restyle.TitleChange;
 import org.oddlot.pass.restyle.TitleRule;
 import org.oddlot.pass.titles.TitlesPass;
+import org.oddlot.problem.Problem;
 import org.oddlot.text.Phrase;
 import org.oddlot.title.Style;
 import org.oddlot.title.Typesetter;
@@ -130,12 +131,14 @@ final class TitlesCommand implements Callable<Integer> {
             .toList();
     List<Analysis.Remark> remarks =
         outcome.step(pass).stream().flatMap(step -> step.analysis().remarks().stream()).toList();
-    List<Output.Written> written =
+    Output.Writing writing =
         folder == null || dryRun || refused || changes.isEmpty()
-            ? List.of()
+            ? Output.Writing.NONE
             : ran.write(folder, output.progress(spec));
-    print(read, outcome, titles, changes, remarks, written);
-    return ExitCode.of(ran.ending(keepGoing.isAsked(), !remarks.isEmpty()));
+    var problems = new ArrayList<>(ran.problems());
+    problems.addAll(writing.problems());
+    print(read, outcome, titles, changes, remarks, writing.files(), problems);
+    return ExitCode.of(ran.ending(keepGoing.isAsked(), !remarks.isEmpty(), writing));
   }
 
   private List<Condition> conditions(List<String> texts) {
@@ -161,7 +164,8 @@ final class TitlesCommand implements Callable<Integer> {
       List<LaidTitle> titles,
       List<TitleChange> changes,
       List<Analysis.Remark> remarks,
-      List<Output.Written> written)
+      List<Output.Written> written,
+      List<Problem> problems)
       throws IOException {
     PrintWriter out = spec.commandLine().getOut();
     if (output.json) {
@@ -190,13 +194,13 @@ final class TitlesCommand implements Callable<Integer> {
                           .toList()))
               .put("written", JsonDocuments.written(written))
               .put("ledger", JsonDocuments.ledger(outcome.ledger()))
-              .put("problems", JsonDocuments.problems(read.problems()))
+              .put("problems", JsonDocuments.problems(problems))
               .print());
     } else {
       list(titles, changes, remarks, out);
-      read.problems().forEach(problem -> out.println("  " + problem));
+      problems.forEach(problem -> out.println("  " + problem));
       written.forEach(file -> out.println("  written " + file.path()));
-      if (!changes.isEmpty() && written.isEmpty()) {
+      if (!changes.isEmpty() && (dryRun || folder == null)) {
         out.println(dryRun ? "  Nothing was written: a dry run." : "  Say --out DIR to write.");
       }
     }

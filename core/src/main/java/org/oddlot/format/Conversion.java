@@ -70,7 +70,7 @@ public record Conversion(
   public static boolean canWrite(InputFile out) {
     return CaptionFormat.of(out.extension()).isPresent()
         || TranscriptFormat.of(out.extension()).isPresent()
-        || Formats.toWrite(out).isPresent();
+        || Formats.toWrite(out.name()).isPresent();
   }
 
   /** How names of files that can be written end. */
@@ -126,7 +126,7 @@ public record Conversion(
       Wanted wanted,
       Problems problems)
       throws IOException {
-    Optional<TimelineFormat> target = Formats.toWrite(out);
+    Optional<TimelineFormat> target = Formats.toWrite(out.name());
     if (target.isPresent() && kind instanceof TimelineFormat reading) {
       TimelineFormat format = target.get();
       boolean isOwn = reading.equals(format);
@@ -217,7 +217,7 @@ public record Conversion(
 
   private static Conversion timeline(List<String> lost, Timeline timeline, InputFile out) {
     TimelineObject root = timeline;
-    TimelineFormat format = Formats.toWrite(out).orElseThrow();
+    TimelineFormat format = Formats.toWrite(out.name()).orElseThrow();
     var all = new ArrayList<>(lost);
     all.addAll(format.losses(root));
     return new Conversion(all, path -> format.write(root, Optional.empty(), path));

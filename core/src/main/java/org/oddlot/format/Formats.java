@@ -2,6 +2,7 @@ package org.oddlot.format;
 
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.input.FileName;
 import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKinds;
 
@@ -14,10 +15,11 @@ public final class Formats {
     return InputKinds.all(TimelineFormat.class);
   }
 
-  /** The format of a file that is to be written, by its name's ending. */
-  public static Optional<TimelineFormat> toWrite(InputFile file) {
+  /** The format of a file that is to be written, by how its name ends. */
+  public static Optional<TimelineFormat> toWrite(String name) {
+    String ending = FileName.ending(name);
     return timelines().stream()
-        .filter(format -> format.extensions().getFirst().equals(file.extension()))
+        .filter(format -> format.extensions().getFirst().equals(ending))
         .findFirst();
   }
 

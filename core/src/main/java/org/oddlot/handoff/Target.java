@@ -11,7 +11,6 @@ import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.format.report.BookFormats;
-import org.oddlot.input.InputFile;
 import org.oddlot.setting.Settings;
 import org.oddlot.timeline.TimelineObject;
 
@@ -71,7 +70,7 @@ public sealed interface Target permits TimelineTarget, CaptionTarget, SheetTarge
    * @param programme the frames that captions are counted in; those of their timeline where empty
    */
   static Optional<Target> of(String ending, Settings how, Optional<Timebase> programme) {
-    return Formats.toWrite(new InputFile(Path.of("x" + ending)))
+    return Formats.toWrite("x" + ending)
         .<Target>map(format -> new TimelineTarget(format, how))
         .or(() -> CaptionFormat.of(ending).map(its -> new CaptionTarget(its, programme)));
   }

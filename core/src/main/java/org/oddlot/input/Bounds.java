@@ -71,7 +71,13 @@ public final class Bounds {
           "", "It is nested more deeply than can be read.", "Export it again with less in it.");
     } catch (OutOfMemoryError e) {
       problems.error("", Memory.tooSmall("Reading it"), Memory.REMEDY);
-    } catch (RuntimeException e) {
+    } catch (LinkageError e) {
+      LOG.log(System.Logger.Level.DEBUG, file.path().toString(), e);
+      problems.error(
+          "",
+          Phrase.of("It is a %s that is written or packed in a way that is not read here.", what),
+          "Export it again, in the usual way.");
+    } catch (RuntimeException | Error e) {
       LOG.log(System.Logger.Level.DEBUG, file.path().toString(), e);
       problems.error(
           "",

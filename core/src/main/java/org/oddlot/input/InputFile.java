@@ -39,9 +39,7 @@ public record InputFile(Path path, boolean hasDigest) {
 
   /** The name's ending with its dot, in lower case; empty if it has none. */
   public String extension() {
-    String name = name();
-    int dot = name.lastIndexOf('.');
-    return dot <= 0 ? "" : name.substring(dot).toLowerCase(java.util.Locale.ROOT);
+    return FileName.ending(name());
   }
 
   /** Its name without its ending; all of it where it has none. */

@@ -6,19 +6,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.ServiceLoader;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.oddlot.input.InputKind.Likeness;
+import org.oddlot.problem.Wall;
 
 /** The kinds of input that there are. */
 public final class InputKinds {
   @SuppressWarnings({"unchecked", "rawtypes"}) // a service is found by its raw type
-  private static final List<InputKind<?>> ALL =
-      (List)
-          ServiceLoader.load(InputKind.class, InputKinds.class.getClassLoader()).stream()
-              .map(ServiceLoader.Provider::get)
-              .toList();
+  private static final List<InputKind<?>> ALL = (List) Wall.members(InputKind.class);
 
   private InputKinds() {}
 

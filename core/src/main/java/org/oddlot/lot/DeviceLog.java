@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.input.FileName;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
@@ -56,10 +57,9 @@ public final class DeviceLog {
   public static Path receive(URI address, Path folder, Progress progress) throws IOException {
     try (var service = new LocalService(address, TERMS, progress)) {
       JsonObject log = new DeviceLog(address, service).fetch(progress);
-      String name = log.string("device").orElse("device") + " log.json";
+      String name = FileName.of(log.string("device").orElse("device") + " log");
       return SafeFile.writeNew(
-          folder.resolve(name.replaceAll("[^\\p{L}\\p{N} ._-]", "-")),
-          path -> Files.writeString(path, JsonFile.text(log)));
+          folder.resolve(name + ".json"), path -> Files.writeString(path, JsonFile.text(log)));
     }
   }
 

@@ -3,6 +3,7 @@ package org.oddlot.lot;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -14,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import org.oddlot.input.FileName;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonNumber;
@@ -263,12 +265,22 @@ public final class LotFile {
         json.string("name").orElse("lot"), inputs(json, folder), sheet, answers(json), carried);
   }
 
-  private static List<Lot.Input> inputs(JsonObject json, Path folder) {
+  private List<Lot.Input> inputs(JsonObject json, Path folder) {
     var inputs = new ArrayList<Lot.Input>();
     var names = new HashSet<String>();
     for (JsonValue value : json.array("inputs")) {
       if (value instanceof JsonObject input) {
-        Path path = folder.resolve(input.string("file").orElse("")).normalize();
+        String file = input.string("file").orElse("");
+        Path path;
+        try {
+          path = folder.resolve(file).normalize();
+        } catch (InvalidPathException e) {
+          problems.error(
+              Phrase.of("inputs, %d", inputs.size() + 1),
+              Phrase.of("\"%s\" is a name that no file can have.", FileName.of(file)),
+              "It is left out.");
+          continue;
+        }
         String name = input.string("name").filter(names::add).orElseGet(() -> former(path, names));
         inputs.add(
             new Lot.Input(

@@ -42,8 +42,10 @@ import org.oddlot.material.TimelineFile;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.LogField;
 import org.oddlot.paper.Table;
+import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
+import org.oddlot.problem.Wall;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
 import org.oddlot.progress.CancelledException;
@@ -273,9 +275,20 @@ public final class LotReader {
       asked.loaded =
           previous
               .map(result -> result.loaded().get(key))
-              .orElseGet(
-                  () -> load(asked.input, new InputFile(asked.input.path(), hasDigests), progress));
+              .orElseGet(() ->
+                  Wall.behind(
+                      () ->
+                          load(
+                              asked.input, new InputFile(asked.input.path(), hasDigests), progress),
+                      fault -> failed(asked.input, fault)));
     }
+  }
+
+  /** A file of which not even the kind could be told. */
+  private static Loaded failed(Lot.Input input, Throwable fault) {
+    var problems = new Problems(input.name());
+    problems.error("", FaultReport.keepLeftOut("Reading it", fault), "Leave it out of the lot.");
+    return notRead(input, "", "file", problems);
   }
 
   private Loaded load(Lot.Input input, InputFile file, Progress progress) {

@@ -1,6 +1,5 @@
 package org.oddlot.lot;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
@@ -16,6 +15,7 @@ import org.oddlot.pass.Outcome.UnusableAnswer;
 import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
+import org.oddlot.problem.Wall;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
 
@@ -93,12 +93,16 @@ public final class LotRunner {
           : Ending.DONE;
     }
 
-    /**
-     * Writes what goes out.
-     *
-     * @throws IOException if a file could not be written; those before it are there, it is not
-     */
-    public List<Output.Written> write(Path folder, Progress progress) throws IOException {
+    /** How it ends where this was written of it. */
+    public Ending ending(boolean goesOn, boolean needsAPerson, Output.Writing writing) {
+      if (writing.problems().isEmpty()) {
+        return ending(goesOn, needsAPerson);
+      }
+      return writing.files().isEmpty() ? Ending.WRONG_INPUT : Ending.NEEDS_A_PERSON;
+    }
+
+    /** Writes what goes out, each file that can be written. */
+    public Output.Writing write(Path folder, Progress progress) {
       return new Output(lot, outcome).write(folder, progress);
     }
   }
@@ -116,11 +120,15 @@ public final class LotRunner {
             .filter(path -> !Files.exists(path, LinkOption.NOFOLLOW_LINKS))
             .toList();
     ReadLot read = LotReader.read(lot, progress);
+    var measurer = new Measurer(store);
     Outcome outcome =
         new Engine(acceptance)
-            .runMeasuring(
-                read.material(), lot.sheet(), lot.answers(), new Measurer(store), progress);
+            .runMeasuring(read.material(), lot.sheet(), lot.answers(), measurer, progress);
     var problems = new ArrayList<>(opened.problems());
+    var ofParts = new Problems("");
+    Wall.absent().forEach(what -> ofParts.error("", what, ""));
+    measurer.faults().forEach(what -> ofParts.error("", what, ""));
+    problems.addAll(ofParts.list());
     problems.addAll(read.problems());
     problems.addAll(ofAnswers(outcome, opened.file(), lot.name()));
     problems.addAll(faults(outcome));

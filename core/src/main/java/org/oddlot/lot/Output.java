@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.input.InputFile;
@@ -14,6 +15,11 @@ import org.oddlot.pass.Outcome;
 import org.oddlot.pass.Outgoing;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
+import org.oddlot.problem.FaultReport;
+import org.oddlot.problem.FileTrouble;
+import org.oddlot.problem.Problem;
+import org.oddlot.problem.Problems;
+import org.oddlot.problem.Wall;
 import org.oddlot.progress.Progress;
 
 /** Writes what goes out. */
@@ -64,34 +70,65 @@ public final class Output {
   }
 
   /**
-   * Writes all planned files into {@code folder}. A name that is taken by something else gets a
-   * number; a file that is there with the same content already is left alone.
+   * What came of writing.
    *
-   * @throws IOException if a file could not be written; those before it are there, it is not
+   * @param files those that are there
+   * @param problems why the others are not
+   */
+  public record Writing(List<Written> files, List<Problem> problems) {
+    /** Nothing was to be written. */
+    public static final Writing NONE = new Writing(List.of(), List.of());
+
+    public Writing {
+      files = List.copyOf(files);
+      problems = List.copyOf(problems);
+    }
+  }
+
+  /**
+   * Writes all planned files into {@code folder}. A name that is taken by something else gets a
+   * number; a file that is there with the same content already is left alone. One that cannot be
+   * written, whatever the reason, does not keep the others from it.
+   *
    * @throws org.oddlot.progress.CancelledException if {@code progress} asks to stop between two
    *     files
    */
-  public List<Written> write(Path folder, Progress progress) throws IOException {
+  public Writing write(Path folder, Progress progress) {
     var written = new ArrayList<Written>();
+    var problems = new ArrayList<Problem>();
     List<Outgoing> planned = planned();
     for (int i = 0; i < planned.size(); i++) {
       Outgoing finding = planned.get(i);
       progress.check();
       progress.at((double) i / planned.size(), "Writing " + finding.output());
-      written.add(write(finding.plan().orElseThrow(), folder.resolve(finding.output())));
+      var its = new Problems(finding.output());
+      Wall.<Optional<Written>>behind(
+              () -> write(finding, folder, its),
+              fault -> {
+                its.error("", FaultReport.keepLeftOut("Writing it", fault), "");
+                return Optional.empty();
+              })
+          .ifPresent(written::add);
+      problems.addAll(its.list());
     }
     progress.at(1, "");
-    return List.copyOf(written);
+    return new Writing(written, problems);
   }
 
-  private Written write(PlannedFile plan, Path wanted) throws IOException {
+  private Optional<Written> write(Outgoing finding, Path folder, Problems problems) {
+    PlannedFile plan = finding.plan().orElseThrow();
     try {
-      return new Written(
-          SafeFile.writeNew(wanted, part -> plan.write(outcome.end(), this::pathOf, part)),
-          plan.lost());
+      Path file =
+          SafeFile.writeNew(
+              folder.resolve(finding.output()),
+              part -> plan.write(outcome.end(), this::pathOf, part));
+      return Optional.of(new Written(file, plan.lost()));
+    } catch (IOException e) {
+      problems.error("", FileTrouble.inWords(e), "");
     } catch (UncheckedIOException e) {
-      throw e.getCause();
+      problems.error("", FileTrouble.inWords(e.getCause()), "");
     }
+    return Optional.empty();
   }
 
   private Path pathOf(String input) {

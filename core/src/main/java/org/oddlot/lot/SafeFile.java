@@ -1,5 +1,7 @@
 package org.oddlot.lot;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
@@ -14,15 +16,20 @@ import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileTime;
 import java.nio.file.attribute.PosixFileAttributeView;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.InputFile;
 import org.oddlot.problem.FileTrouble;
 import org.oddlot.text.Phrase;
 
@@ -30,17 +37,26 @@ import org.oddlot.text.Phrase;
  * Writes files completely or not at all: to a name of their own first, to the disk, and only then
  * into place. Whatever happens on the way, the file that was there before is still there.
  *
- * <p>The name on the way is {@code .oddlot-HOST-PROCESS-NUMBER.part}: no two writers share one, and
- * it is short, however long the other is. What a run that was cut off left under such a name is
- * removed by the next one that writes into the folder.
+ * <p>The name on the way is {@code .oddlot-MACHINE-PROCESS-START-NUMBER.part}: no two writers share
+ * one, and it is short, however long the other is. What a run that was cut off left under such a
+ * name is removed by the next one that writes into the folder.
  */
 public final class SafeFile {
-  /** This machine, in a few letters. */
+  /** This machine, in a few letters, the same after it was started again. */
   static final String HOST = Integer.toString(hostName().hashCode() & 0xFFFF, 36);
 
-  private static final Pattern PART = Pattern.compile("\\.oddlot-([0-9a-z]+)-(\\d+)-\\d+\\.part");
+  /** Where this process can be told from others by its number, in a few letters. */
+  static final String MACHINE = InputFile.sha256(machine().getBytes(UTF_8)).substring(0, 12);
+
+  private static final Pattern PART =
+      Pattern.compile("\\.oddlot-([0-9a-z]+)-(\\d+)-(\\d+)-\\d+\\.part");
+
+  /** Longer than anything is being written: that is left, whoever left it. */
+  private static final Duration LEFT = Duration.ofDays(7);
+
   private static final int MOST_LINKS = 40;
   private static final AtomicLong NUMBERS = new AtomicLong();
+  private static volatile Consumer<Path> told = _ -> {};
 
   private SafeFile() {}
 
@@ -51,14 +67,23 @@ public final class SafeFile {
     void write(Path path) throws IOException;
   }
 
+  /** From now on {@code listener} is told of each file that is in its place. */
+  public static void tell(Consumer<Path> listener) {
+    told = listener;
+  }
+
   /**
    * Writes {@code target}, in place of what may be there. Where that is a link, what it leads to is
-   * written; a file that was there keeps who may read and write it.
+   * written; a file that was there keeps who may read and write it. For what is kept under one
+   * name: lots, settings, journals. Whatever else is written is a {@link #create new} file.
    *
    * @throws IOException if it could not be written; {@code target} is then as it was
    */
   public static void write(Path target, Writer writer) throws IOException {
     Path real = followed(target.toAbsolutePath());
+    if (Files.exists(real) && !Files.isRegularFile(real) && !Files.isDirectory(real)) {
+      throw FileTrouble.writing(target, new IOException("it is a pipe, a socket or a device"));
+    }
     writePart(
         real,
         writer,
@@ -69,18 +94,60 @@ public final class SafeFile {
         });
   }
 
+  /** Whether something has this name, be it a link that leads nowhere. */
+  public static boolean isTaken(Path file) {
+    return Files.exists(file, LinkOption.NOFOLLOW_LINKS);
+  }
+
   /**
-   * Writes the files of one conversion, each as {@link #write}: {@code target}, and beside it those
-   * that one file does not hold.
+   * Writes a new file of exactly this name. The name is taken when the file is whole: of two that
+   * want it at once, one gets it.
+   *
+   * @throws FileAlreadyExistsException if something has that name, be it a link that leads nowhere
+   * @throws IOException if it could not be written; nothing was changed then
+   */
+  public static void create(Path target, Writer writer) throws IOException {
+    if (isTaken(target)) {
+      throw new FileAlreadyExistsException(target.toString());
+    }
+    Path absolute = target.toAbsolutePath();
+    writePart(
+        target,
+        writer,
+        part -> {
+          if (!placeNew(part, absolute)) {
+            throw new FileAlreadyExistsException(target.toString());
+          }
+          return absolute;
+        });
+  }
+
+  /**
+   * Writes the files of one conversion, each as {@link #create}: {@code target}, and beside it
+   * those that one file does not hold.
    *
    * @return the files
    */
+  public static List<Path> create(Path target, List<TimelineFormat.Part> parts) throws IOException {
+    return each(target, parts, SafeFile::create);
+  }
+
+  /** The same, each as {@link #write}: for somebody who was asked whether to replace them. */
   public static List<Path> write(Path target, List<TimelineFormat.Part> parts) throws IOException {
+    return each(target, parts, SafeFile::write);
+  }
+
+  private interface Way {
+    void put(Path file, Writer writer) throws IOException;
+  }
+
+  private static List<Path> each(Path target, List<TimelineFormat.Part> parts, Way way)
+      throws IOException {
     var files = new ArrayList<Path>();
     for (TimelineFormat.Part part : parts) {
       TimelineFormat.Writer writer = part.writer();
       Path file = part.beside(target);
-      write(file, writer::write);
+      way.put(file, writer::write);
       files.add(file);
     }
     return files;
@@ -122,10 +189,10 @@ public final class SafeFile {
         part -> {
           for (int number = 1; ; number++) {
             Path target = numbered(wanted.toAbsolutePath(), number);
-            if (!Files.exists(target, LinkOption.NOFOLLOW_LINKS) && placeNew(part, target)) {
+            if (!isTaken(target) && placeNew(part, target)) {
               return target;
             }
-            if (isSame(part, target)) {
+            if (!Files.isSymbolicLink(target) && isSame(part, target)) {
               delete(part);
               return target;
             }
@@ -148,19 +215,29 @@ public final class SafeFile {
       Path part =
           folder.resolve(
               Phrase.of(
-                  ".oddlot-%s-%d-%d.part",
-                  HOST, ProcessHandle.current().pid(), NUMBERS.incrementAndGet()));
+                  ".oddlot-%s-%d-%d-%d.part",
+                  MACHINE,
+                  ProcessHandle.current().pid(),
+                  started(ProcessHandle.current()),
+                  NUMBERS.incrementAndGet()));
       removeLitter(folder);
       try {
         writer.write(part);
+        removeOld(folder, part);
         sync(part);
-        return placing.place(part);
+        Path placed = placing.place(part);
+        told.accept(placed);
+        return placed;
       } catch (IOException | RuntimeException | Error e) {
         delete(part);
         throw e;
       }
     } catch (IOException e) {
-      throw FileTrouble.writing(target, e);
+      // That the name is taken says all; a file where the folder should be is another thing.
+      throw e instanceof FileAlreadyExistsException taken
+              && taken.getFile().equals(target.toString())
+          ? e
+          : FileTrouble.writing(target, e);
     } catch (UncheckedIOException e) {
       throw FileTrouble.writing(target, Objects.requireNonNull(e.getCause()));
     }
@@ -185,10 +262,32 @@ public final class SafeFile {
 
   /** Removes what runs of this machine left that are not running any more. */
   private static void removeLitter(Path folder) {
+    removeParts(
+        folder,
+        file -> {
+          Matcher name = PART.matcher(String.valueOf(file.getFileName()));
+          return name.matches() && isLitter(name);
+        });
+  }
+
+  /** Removes what is older than anything that is being written, whoever left it. */
+  private static void removeOld(Path folder, Path part) {
+    removeParts(
+        folder, file -> written(file).toMillis() < written(part).toMillis() - LEFT.toMillis());
+  }
+
+  private static FileTime written(Path file) throws IOException {
+    return Files.getLastModifiedTime(file, LinkOption.NOFOLLOW_LINKS);
+  }
+
+  private interface Left {
+    boolean isSo(Path file) throws IOException;
+  }
+
+  private static void removeParts(Path folder, Left left) {
     try (var files = Files.newDirectoryStream(folder, ".oddlot-*.part")) {
       for (Path file : files) {
-        Matcher name = PART.matcher(String.valueOf(file.getFileName()));
-        if (name.matches() && isLitter(name.group(1), Long.parseLong(name.group(2)))) {
+        if (left.isSo(file)) {
           delete(file);
         }
       }
@@ -198,8 +297,32 @@ public final class SafeFile {
   }
 
   /** What another machine left cannot be told from what it is writing. */
-  private static boolean isLitter(String host, long process) {
-    return host.equals(HOST) && ProcessHandle.of(process).filter(ProcessHandle::isAlive).isEmpty();
+  private static boolean isLitter(Matcher name) {
+    long start = Long.parseLong(name.group(3));
+    return name.group(1).equals(MACHINE)
+        && ProcessHandle.of(Long.parseLong(name.group(2)))
+            .filter(process -> process.isAlive() && started(process) == start)
+            .isEmpty();
+  }
+
+  /** When a process began, in milliseconds: numbers of processes are used again. */
+  private static long started(ProcessHandle process) {
+    return process.info().startInstant().map(Instant::toEpochMilli).orElse(0L);
+  }
+
+  /**
+   * The machine, its start, and what else has process numbers of its own: several containers of a
+   * machine may share folder and name.
+   */
+  private static String machine() {
+    try {
+      return hostName()
+          + Files.readString(Path.of("/proc/sys/kernel/random/boot_id"))
+          + Files.readSymbolicLink(Path.of("/proc/self/ns/pid"));
+    } catch (IOException | RuntimeException e) {
+      // Only Linux tells this, and only Linux has containers that need it.
+      return hostName();
+    }
   }
 
   private static String hostName() {
@@ -259,7 +382,7 @@ public final class SafeFile {
   }
 
   private static void delete(Path path) throws IOException {
-    if (!Files.exists(path, LinkOption.NOFOLLOW_LINKS)) {
+    if (!isTaken(path)) {
       return;
     }
     try (var files = Files.walk(path)) {

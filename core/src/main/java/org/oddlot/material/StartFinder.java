@@ -3,7 +3,7 @@ package org.oddlot.material;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.ServiceLoader;
+import org.oddlot.problem.Wall;
 import org.oddlot.progress.Progress;
 import org.oddlot.time.FrameRate;
 
@@ -23,8 +23,6 @@ public interface StartFinder {
 
   /** All that there are. */
   static List<StartFinder> all() {
-    return ServiceLoader.load(StartFinder.class, StartFinder.class.getClassLoader()).stream()
-        .map(ServiceLoader.Provider::get)
-        .toList();
+    return Wall.members(StartFinder.class);
   }
 }

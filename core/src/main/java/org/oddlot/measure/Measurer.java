@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletionService;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorCompletionService;
 import java.util.concurrent.ExecutorService;
@@ -15,8 +16,11 @@ import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.oddlot.input.FileState;
+import org.oddlot.problem.FaultReport;
+import org.oddlot.problem.Wall;
 import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
+import org.oddlot.text.Phrase;
 
 /** Measures what is wanted and not known yet, as many things at once as there are processors. */
 public final class Measurer {
@@ -26,6 +30,7 @@ public final class Measurer {
 
   private final MeasurementStore store;
   private final AtomicInteger measured = new AtomicInteger();
+  private final List<String> faults = new CopyOnWriteArrayList<>();
 
   private record Result(Measurement<?> measurement, Measured.Entry entry) {}
 
@@ -95,20 +100,37 @@ public final class Measurer {
 
   private <T> Measured.Entry entry(Measurement<T> measurement, Progress progress) {
     List<FileState> states = measurement.files().stream().map(FileState::of).toList();
-    Optional<MeasurementStore.Kept<T>> before = store.find(measurement, states);
+    Optional<MeasurementStore.Kept<T>> before =
+        Wall.behind(() -> store.find(measurement, states), _ -> Optional.empty());
     if (before.isPresent()) {
       return new Measured.Entry(states, before.get().found());
     }
-    Optional<T> result;
+    measured.incrementAndGet();
+    return Wall.behind(
+        () -> {
+          Optional<T> result = measured(measurement, progress);
+          store.keep(measurement, states, result);
+          return new Measured.Entry(states, result);
+        },
+        fault -> {
+          // What failed once for want of memory may do another time: it is not kept.
+          faults.add(FaultReport.keepLeftOut(Phrase.of("\"%s\"", measurement.title()), fault));
+          return new Measured.Entry(states, Optional.empty());
+        });
+  }
+
+  private static <T> Optional<T> measured(Measurement<T> measurement, Progress progress) {
     try {
-      measured.incrementAndGet();
-      result = measurement.measure(progress);
+      return measurement.measure(progress);
     } catch (IOException e) {
       LOG.log(System.Logger.Level.DEBUG, "{0}: {1}", measurement.title(), e.getMessage());
-      result = Optional.empty();
+      return Optional.empty();
     }
-    store.keep(measurement, states, result);
-    return new Measured.Entry(states, result);
+  }
+
+  /** What failed while it was measured, each in a sentence; the rest was measured. */
+  public List<String> faults() {
+    return List.copyOf(faults);
   }
 
   /** How many things were really measured, not found in the store. */

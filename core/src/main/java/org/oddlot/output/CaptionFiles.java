@@ -16,7 +16,7 @@ import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.format.caption.Fitting;
-import org.oddlot.input.InputFile;
+import org.oddlot.input.FileName;
 import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.CaptionsToWrite;
 import org.oddlot.material.Material;
@@ -42,7 +42,7 @@ public final class CaptionFiles implements OutputKind {
     for (Captions captions : material.all(Captions.class)) {
       Timebase programme = programme(captions, material);
       Set<String> endings = new LinkedHashSet<>();
-      String own = new InputFile(Path.of(plain(captions.name()))).extension();
+      String own = FileName.ending(plain(captions.name()));
       boolean isFile = CaptionFormat.of(own).isPresent();
       if (isFile && captions.isChanged()) {
         endings.add(own);

@@ -1,8 +1,8 @@
 package org.oddlot.output;
 
 import java.util.List;
-import java.util.ServiceLoader;
 import org.oddlot.material.Material;
+import org.oddlot.problem.Wall;
 
 /**
  * A kind of file that goes out. Found with {@link java.util.ServiceLoader}; a new one is a class, a
@@ -19,8 +19,6 @@ public interface OutputKind {
 
   /** All that there are. */
   static List<OutputKind> all() {
-    return ServiceLoader.load(OutputKind.class, OutputKind.class.getClassLoader()).stream()
-        .map(ServiceLoader.Provider::get)
-        .toList();
+    return Wall.members(OutputKind.class);
   }
 }

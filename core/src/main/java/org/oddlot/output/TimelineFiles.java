@@ -44,8 +44,7 @@ public final class TimelineFiles implements OutputKind {
 
   /** The format of a file that goes out, by its name. */
   private static TimelineFormat format(String name) {
-    return Formats.toWrite(new InputFile(Path.of(name)))
-        .orElseGet(() -> Formats.timelines().getFirst());
+    return Formats.toWrite(name).orElseGet(() -> Formats.timelines().getFirst());
   }
 
   private record Planned(

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.oddlot.caption.Transcript;
 import org.oddlot.format.transcript.TranscriptFormat;
-import org.oddlot.input.InputFile;
+import org.oddlot.input.FileName;
 import org.oddlot.material.Material;
 
 /** Transcripts that came in and were changed, in the format that they came in. */
@@ -41,7 +41,7 @@ public final class TranscriptFiles implements OutputKind {
   }
 
   private static Optional<TranscriptFormat> format(String name) {
-    return TranscriptFormat.of(new InputFile(Path.of(name)).extension());
+    return TranscriptFormat.of(FileName.ending(name));
   }
 
   private record Planned(String id, int changes) implements PlannedFile {

@@ -16,7 +16,7 @@ import org.oddlot.measure.Measurer;
 import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Outcome.UnusableAnswer;
 import org.oddlot.pass.RunSheet.Step;
-import org.oddlot.progress.CancelledException;
+import org.oddlot.problem.Wall;
 import org.oddlot.progress.Progress;
 
 /** Runs the passes of a sheet, one on what the other left; those that come last, last. */
@@ -133,13 +133,8 @@ public final class Engine {
   private <F extends Finding> StepOutcome<F> runOrLeave(
       Pass<F> pass, Request request, Optional<StepOutcome<F>> before) {
     Set<Class<?>> asked = ConcurrentHashMap.newKeySet();
-    try {
-      return run(pass, request, asked, before);
-    } catch (CancelledException e) {
-      throw e;
-    } catch (RuntimeException | StackOverflowError e) {
-      return failed(pass, request, asked, e);
-    }
+    return Wall.behind(
+        () -> run(pass, request, asked, before), fault -> failed(pass, request, asked, fault));
   }
 
   private <F extends Finding> StepOutcome<F> run(
@@ -245,12 +240,20 @@ public final class Engine {
   }
 
   private static Optional<String> problem(Codec<?> codec, List<String> words) {
-    try {
-      codec.decode(words);
-      return Optional.empty();
-    } catch (IllegalArgumentException e) {
-      return Optional.of(String.valueOf(e.getMessage()));
-    }
+    return Wall.behind(
+        () -> {
+          codec.decode(words);
+          return Optional.empty();
+        },
+        Engine::notUnderstood);
+  }
+
+  /** A codec says why it does not understand; what else it throws is no reason for a person. */
+  private static Optional<String> notUnderstood(Throwable thrown) {
+    return Optional.of(
+        thrown instanceof IllegalArgumentException
+            ? String.valueOf(thrown.getMessage())
+            : "it cannot be understood");
   }
 
   private static <F extends Finding> List<Reviewed<F>> reviewed(
@@ -266,7 +269,10 @@ public final class Engine {
       Optional<String> problem =
           said.decision()
               .filter(Decision::isAccepted)
-              .flatMap(its -> pass.problem(finding, its.chosen(), request.material()));
+              .flatMap(its ->
+                  Wall.behind(
+                      () -> pass.problem(finding, its.chosen(), request.material()),
+                      Engine::notUnderstood));
       problem.ifPresent(what -> unusable.add(new UnusableAnswer(finding.id().text(), what)));
       reviewed.add(problem.isPresent() ? new Reviewed<>(finding, Optional.empty()) : said);
     }

@@ -3,7 +3,7 @@ package org.oddlot.pass;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.ServiceLoader;
+import org.oddlot.problem.Wall;
 import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
 
@@ -13,11 +13,7 @@ public final class Passes {
 
   @SuppressWarnings({"unchecked", "rawtypes"}) // a service is found by its raw type
   private static List<Pass<?>> inOrder() {
-    List<Pass<?>> found =
-        (List)
-            ServiceLoader.load(Pass.class, Passes.class.getClassLoader()).stream()
-                .map(ServiceLoader.Provider::get)
-                .toList();
+    List<Pass<?>> found = (List) Wall.members(Pass.class);
     var order = new ArrayList<Pass<?>>();
     found.stream().filter(pass -> pass.follows().isEmpty() && !pass.isLast()).forEach(order::add);
     for (Pass<?> pass : found) {

@@ -2,8 +2,9 @@ package org.oddlot.picture;
 
 import java.nio.IntBuffer;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
-import java.util.ServiceLoader;
+import org.oddlot.problem.Wall;
 import org.oddlot.time.Rational;
 
 /**
@@ -30,8 +31,7 @@ public record StillFrame(int width, int height, IntBuffer dots) {
     Optional<StillFrame> picture(Path file, Rational seconds, int height);
   }
 
-  private static final Iterable<Opener> OPENERS =
-      ServiceLoader.load(Opener.class, StillFrame.class.getClassLoader());
+  private static final List<Opener> OPENERS = Wall.members(Opener.class);
 
   /**
    * The picture that a file has at a moment; empty where it has none that can be read.

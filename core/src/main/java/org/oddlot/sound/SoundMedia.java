@@ -5,15 +5,12 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.ServiceLoader;
 import org.oddlot.problem.Problems;
+import org.oddlot.problem.Wall;
 
 /** The sound of media files of any kind: WAVE is read here, all else by what can be found. */
 public final class SoundMedia {
-  private static final List<SoundOpener> OPENERS =
-      ServiceLoader.load(SoundOpener.class, SoundMedia.class.getClassLoader()).stream()
-          .map(ServiceLoader.Provider::get)
-          .toList();
+  private static final List<SoundOpener> OPENERS = Wall.members(SoundOpener.class);
 
   private SoundMedia() {}
 

@@ -88,7 +88,11 @@ final class JobRun {
   }
 
   private Result written(Arrival arrival, LotRunner.Ran ran) throws IOException {
-    List<Output.Written> written = ran.write(watched.out().resolve(arrival.name()), progress);
+    Output.Writing writing = ran.write(watched.out().resolve(arrival.name()), progress);
+    if (!writing.problems().isEmpty()) {
+      throw new IOException(writing.problems().getFirst().message());
+    }
+    List<Output.Written> written = writing.files();
     LotFile.save(ran.lot(), watched.writtenLot(arrival.name()));
     Files.deleteIfExists(watched.waitingLot(arrival.name()));
     var files = new ArrayList<String>();

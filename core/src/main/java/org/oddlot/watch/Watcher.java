@@ -269,7 +269,7 @@ public final class Watcher {
       its.trouble = "";
     } catch (CancelledException e) {
       throw e;
-    } catch (RuntimeException | StackOverflowError | OutOfMemoryError | LinkageError e) {
+    } catch (RuntimeException | Error e) {
       // One job must not cost the others. As it is it would only fail again.
       its.isDone = true;
       say(

@@ -199,14 +199,14 @@ class LotTest {
     var output = new Output(taken.lot(), run(taken));
     Path in = folder.resolve("in");
     byte[] before = Files.readAllBytes(in.resolve("day.otio"));
-    Path first = output.write(in, Progress.NONE).getFirst().path();
+    Path first = output.write(in, Progress.NONE).files().getFirst().path();
     assertThat(first).hasFileName("day (odd lot).otio");
     assertThat(Files.readAllBytes(in.resolve("day.otio"))).isEqualTo(before);
     // Again the same: it is there already.
-    assertThat(output.write(in, Progress.NONE).getFirst().path()).isEqualTo(first);
+    assertThat(output.write(in, Progress.NONE).files().getFirst().path()).isEqualTo(first);
     // The name is taken by something else: that stays, and a number is put behind the name.
     Files.writeString(first, "somebody's own");
-    Path second = output.write(in, Progress.NONE).getFirst().path();
+    Path second = output.write(in, Progress.NONE).files().getFirst().path();
     assertThat(second).hasFileName("day (odd lot) 2.otio");
     assertThat(first).hasContent("somebody's own");
     try (var files = Files.list(in)) {
@@ -226,6 +226,7 @@ class LotTest {
               try {
                 return new Output(taken.lot(), run(taken))
                     .write(folder.resolve(name), Progress.NONE)
+                    .files()
                     .getFirst()
                     .sha256();
               } catch (IOException e) {

@@ -107,6 +107,7 @@ class SoundIntakeTest {
     Path written =
         new Output(taken.lot(), outcome)
             .write(folder.resolve("out"), Progress.NONE)
+            .files()
             .getFirst()
             .path();
     assertThat(Files.readString(written))

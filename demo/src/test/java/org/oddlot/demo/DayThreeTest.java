@@ -171,6 +171,7 @@ class DayThreeTest {
     Path written =
         new Output(taken.lot(), outcome)
             .write(folder.resolve("out"), Progress.NONE)
+            .files()
             .getFirst()
             .path();
     Project project = DeskReader.read(written);

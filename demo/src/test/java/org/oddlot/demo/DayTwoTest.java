@@ -109,7 +109,11 @@ class DayTwoTest {
         .allMatch(reviewed -> reviewed.chosen().size() == 1);
     Lot read = LotReader.read(lot, Progress.NONE).lot();
     Path written =
-        new Output(read, outcome).write(folder.resolve("out"), Progress.NONE).getFirst().path();
+        new Output(read, outcome)
+            .write(folder.resolve("out"), Progress.NONE)
+            .files()
+            .getFirst()
+            .path();
     var project = DeskReader.read(written);
     assertThat(project.complaints()).isEmpty();
     assertThat(project.clips()).allMatch(clip -> !clip.slate().scene().isEmpty());

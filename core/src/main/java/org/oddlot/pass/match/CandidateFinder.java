@@ -3,10 +3,13 @@ package org.oddlot.pass.match;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
-import java.util.function.Consumer;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.material.DayBoundary;
 import org.oddlot.material.Source;
@@ -29,6 +32,15 @@ final class CandidateFinder {
   private final List<Source> sources;
   private @Nullable SourceNameIndex names;
   private final long tolerance;
+
+  /** Of more clips at one time nobody could say which is meant. */
+  private static final int MOST = 100;
+
+  /** As many clips may lie in one stretch. */
+  private static final int MOST_TOUCHED = 250;
+
+  /** How many clips are looked at for one entry, of whatever camera and day. */
+  private static final int MOST_LOOKED_AT = 500;
 
   private final Naming naming;
 
@@ -76,7 +88,10 @@ final class CandidateFinder {
     Optional<Diagnosis> doubt =
         endsBeforeItBegins(entry) ? Optional.of(new Diagnosis.EndsTooEarly()) : Optional.empty();
     List<Source> named = entry.clip().isEmpty() ? List.of() : named(entry);
-    var candidates = new ArrayList<Candidate>();
+    if (named.size() > MOST) {
+      return seenNone(entry, new Diagnosis.SeveralOfName(entry.clip(), named.size()));
+    }
+    var candidates = new Gathered(entry, named);
     boolean namesSound = !named.isEmpty() && named.stream().allMatch(Source::isSound);
     if (entry.in().isPresent() && !namesSound) {
       Label label = entry.in().get();
@@ -93,15 +108,14 @@ final class CandidateFinder {
       Label read = possible.isEmpty() ? label.toTheSecond() : label;
       for (FrameRate rate : possible.isEmpty() ? rates : possible) {
         read.at(rate, label.semicolon())
-            .ifPresent(timecode -> collect(entry, timecode, named, candidates));
+            .ifPresent(timecode -> collect(entry, timecode, candidates));
       }
     }
-    for (Source source : named) {
-      if (candidates.stream().noneMatch(c -> c.source().id().equals(source.id()))) {
-        candidates.add(byName(entry, source));
-      }
+    List<Candidate> all = candidates.all();
+    if (all.isEmpty() && candidates.isCrowded()) {
+      return seenNone(entry, new Diagnosis.Crowd(MOST));
     }
-    if (candidates.isEmpty()) {
+    if (all.isEmpty()) {
       return seenNone(
           entry,
           entry.in().isPresent()
@@ -110,12 +124,12 @@ final class CandidateFinder {
                   ? new Diagnosis.NoTimecode()
                   : new Diagnosis.NoSuchName(entry.clip()));
     }
-    candidates.sort(
+    all.sort(
         Comparator.comparingInt((Candidate c) -> c.isOfAnother() ? 1 : 0)
             .thenComparingInt(c -> c.sameName() == Agreement.SAME ? 0 : 1)
             .thenComparingLong(Candidate::distance)
             .thenComparing(c -> c.source().id()));
-    return new Seen(entry, candidates, doubt, Optional.empty(), tolerance);
+    return new Seen(entry, all, doubt, Optional.empty(), tolerance);
   }
 
   /** The sources that an entry names: by the clip's name, or by the card's and the clip's. */
@@ -194,30 +208,90 @@ final class CandidateFinder {
   /**
    * Adds the sources at the timecode's rate whose dates and cameras do not contradict the entry.
    */
-  private void collect(
-      LogEntry entry, Timecode at, List<Source> named, List<Candidate> candidates) {
-    int before = candidates.size();
+  private void collect(LogEntry entry, Timecode at, Gathered candidates) {
     if (entry.kind() == LogEntry.Kind.SHOT) {
       starts.startingWithin(
           at.rate(),
           entry.date(),
           at.frames() - NEAR * tolerance,
           at.frames() + NEAR * tolerance,
-          source -> add(entry, at, source, named, candidates));
+          source -> candidates.wantsMoreThan(source, at));
+      candidates.lookAtCrowd();
     }
-    long end = Math.max(at.frames() + 1, end(entry, at));
     starts.touching(
         at.rate(),
         entry.date(),
         at.frames(),
-        end,
-        source -> {
-          boolean known =
-              candidates.stream().skip(before).anyMatch(c -> c.source().id().equals(source.id()));
-          if (!known) {
-            add(entry, at, source, named, candidates);
-          }
-        });
+        Math.max(at.frames() + 1, end(entry, at)),
+        source -> candidates.wantsMoreThan(source, at));
+    if (entry.kind() != LogEntry.Kind.SHOT) {
+      candidates.lookAtCrowd();
+    }
+  }
+
+  /**
+   * The candidates of one entry. Where so many begin at its time that nobody could choose between
+   * them, as where every clip begins at one o'clock, time says nothing, and what is named is left.
+   */
+  private final class Gathered {
+    private final LogEntry entry;
+    private final List<Source> named;
+    private final Set<String> names;
+    private final Map<String, Candidate> byTime = new LinkedHashMap<>();
+    private final int most;
+    private int ofAnother;
+    private int seen;
+    private boolean crowded;
+
+    Gathered(LogEntry entry, List<Source> named) {
+      this.entry = entry;
+      this.named = named;
+      this.names = named.stream().map(Source::id).collect(Collectors.toSet());
+      this.most = entry.kind() == LogEntry.Kind.SHOT ? MOST : MOST_TOUCHED;
+    }
+
+    boolean wantsMoreThan(Source source, Timecode at) {
+      seen++;
+      Agreement date = agreement(entry, source);
+      if (date != Agreement.DIFFERENT && !byTime.containsKey(source.id())) {
+        Candidate candidate = byTime(entry, at, source, date, names);
+        // Of those of another camera some are shown; they are no reason to give up the others.
+        boolean isKept = !candidate.isOfAnother() || ++ofAnother <= most;
+        if (isKept) {
+          byTime.put(source.id(), candidate);
+        }
+      }
+      return !isFull();
+    }
+
+    private boolean isFull() {
+      return byTime.size() - Math.min(ofAnother, most) > most || seen > MOST_LOOKED_AT;
+    }
+
+    /** If there are too many by now, these are a crowd: what is looked at later only stops. */
+    void lookAtCrowd() {
+      crowded |= isFull();
+    }
+
+    boolean isCrowded() {
+      return crowded;
+    }
+
+    List<Candidate> all() {
+      var all = new ArrayList<Candidate>();
+      for (Candidate candidate : byTime.values()) {
+        if (!crowded || names.contains(candidate.source().id())) {
+          all.add(candidate);
+        }
+      }
+      for (Source source : named) {
+        Candidate known = byTime.get(source.id());
+        if (known == null) {
+          all.add(byName(entry, source));
+        }
+      }
+      return all;
+    }
   }
 
   private static long end(LogEntry entry, Timecode at) {
@@ -230,12 +304,8 @@ final class CandidateFinder {
             .orElse(at.frames());
   }
 
-  private void add(
-      LogEntry entry, Timecode at, Source source, List<Source> named, List<Candidate> candidates) {
-    Agreement date = agreement(entry, source);
-    if (date == Agreement.DIFFERENT) {
-      return;
-    }
+  private Candidate byTime(
+      LogEntry entry, Timecode at, Source source, Agreement date, Set<String> named) {
     long start = source.start().map(RationalTime::value).orElseThrow();
     long end = start + StartIndex.duration(source);
     boolean inside = at.frames() < end && Math.max(at.frames() + 1, end(entry, at)) > start;
@@ -244,21 +314,18 @@ final class CandidateFinder {
             ? Agreement.UNKNOWN
             : named.isEmpty()
                 ? naming.otherClip(entry, source)
-                : named.stream().anyMatch(n -> n.id().equals(source.id()))
-                    ? Agreement.SAME
-                    : Agreement.DIFFERENT;
-    candidates.add(
-        new Candidate(
-            source,
-            Optional.of(at),
-            start - at.frames(),
-            inside,
-            date,
-            sameCamera(entry, source),
-            naming.unit(entry, source),
-            naming.reel(entry, source),
-            name,
-            Optional.empty()));
+                : named.contains(source.id()) ? Agreement.SAME : Agreement.DIFFERENT;
+    return new Candidate(
+        source,
+        Optional.of(at),
+        start - at.frames(),
+        inside,
+        date,
+        sameCamera(entry, source),
+        naming.unit(entry, source),
+        naming.reel(entry, source),
+        name,
+        Optional.empty());
   }
 
   private static Agreement sameCamera(LogEntry entry, Source source) {
@@ -332,7 +399,9 @@ final class CandidateFinder {
       }
       long frames = at.get().frames();
       int before = found.size();
-      Consumer<Source> add = source -> found.add(nearest(source, frames));
+      // Of many that are as near one is as good as the other: it is only named as a reason.
+      StartIndex.Visitor add =
+          source -> found.add(nearest(source, frames)) && found.size() - before < MOST_LOOKED_AT;
       starts.touching(rate, Optional.empty(), frames, frames + 1, add);
       long reach = 2L * rate.nominal();
       do {

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -45,7 +46,7 @@ final class Clusters {
   }
 
   /** The source that falls to an entry among those of one camera, if it is in a cluster. */
-  Optional<String> given(Seen one, String camera) {
+  synchronized Optional<String> given(Seen one, String camera) {
     String key = one.entry().id() + "\n" + camera;
     if (done.add(key)) {
       assign(one, camera);
@@ -54,29 +55,34 @@ final class Clusters {
   }
 
   /** Whether an entry was given a source, among those that an earlier question was about. */
-  boolean hasGiven(LogEntry entry, String camera) {
+  synchronized boolean hasGiven(LogEntry entry, String camera) {
     return given.containsKey(entry.id() + "\n" + camera);
   }
 
   private void assign(Seen first, String camera) {
-    Set<Seen> entries = new LinkedHashSet<>();
+    var entries = new LinkedHashMap<String, Seen>();
     Set<String> sources = new LinkedHashSet<>();
     var open = new ArrayDeque<Seen>(List.of(first));
-    while (!open.isEmpty() && entries.size() <= LARGEST) {
+    boolean isTooLarge = false;
+    while (!open.isEmpty() && !isTooLarge) {
       Seen one = open.poll();
-      if (!entries.add(one)) {
+      if (entries.putIfAbsent(one.entry().id(), one) != null) {
         continue;
       }
       for (Candidate candidate : wanted(one, camera)) {
-        sources.add(candidate.source().id());
-        open.addAll(wanting.getOrDefault(key(one, candidate), List.of()));
+        List<Seen> others = wanting.getOrDefault(key(one, candidate), List.of());
+        isTooLarge |= others.size() > LARGEST;
+        if (!isTooLarge && sources.add(candidate.source().id())) {
+          open.addAll(others);
+        }
       }
+      isTooLarge |= entries.size() > LARGEST;
     }
-    entries.forEach(one -> done.add(one.entry().id() + "\n" + camera));
-    if (entries.size() < 2 || entries.size() > LARGEST) {
+    entries.keySet().forEach(id -> done.add(id + "\n" + camera));
+    if (entries.size() < 2 || isTooLarge) {
       return;
     }
-    List<Seen> rows = List.copyOf(entries);
+    List<Seen> rows = List.copyOf(entries.values());
     List<String> columns = List.copyOf(sources);
     long[][] cost = new long[rows.size()][columns.size()];
     for (int i = 0; i < rows.size(); i++) {

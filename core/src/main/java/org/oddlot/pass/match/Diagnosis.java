@@ -82,6 +82,9 @@ sealed interface Diagnosis {
   /** Several clips of one camera are called as it says. */
   record SeveralOfName(String name, int clips) implements Diagnosis {}
 
+  /** So many clips begin then that the time says nothing. */
+  record Crowd(int most) implements Diagnosis {}
+
   /** Found by name. */
   record ByName(List<Candidate> found) implements Diagnosis {}
 
@@ -202,6 +205,11 @@ sealed interface Diagnosis {
               against(named));
       case SeveralOfName(String name, int clips) ->
           Sentence.of("several of this name", "%s fits %,d clips", name, clips);
+      case Crowd(int most) ->
+          Sentence.of(
+              "too many at once",
+              "more than %,d clips begin or run at this time; the time does not say which is meant",
+              most);
       case ByName(List<Candidate> found) ->
           new Sentence("by name", "the log names " + names(found) + timeToo(found.getFirst()));
       case InAnother(Candidate clip) ->

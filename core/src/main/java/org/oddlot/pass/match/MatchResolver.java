@@ -3,10 +3,13 @@ package org.oddlot.pass.match;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.material.Sources;
@@ -26,13 +29,19 @@ final class MatchResolver {
   private final Sources sources;
   private final Answers answers;
 
-  /** Who wants a source, nearest first. */
-  private final Map<String, List<Claim>> claims;
+  /** Who of a paper wants a source, nearest first. */
+  private final Map<Wanted, List<Claim>> claims;
+
+  /** The sources that somebody wants. */
+  private final Set<String> claimed = new HashSet<>();
 
   /** Who gets what where several want the same. */
   private @Nullable Clusters clusters;
 
   private record Claim(LogEntry entry, long distance, boolean byHand) {}
+
+  /** Another paper may well speak of the same clip. */
+  private record Wanted(String source, String paper) {}
 
   private final CandidateFinder sight;
   private final Trust trust;
@@ -79,7 +88,10 @@ final class MatchResolver {
   }
 
   private void addClaim(String source, Claim claim) {
-    claims.computeIfAbsent(source, _ -> new ArrayList<>(1)).add(claim);
+    claims
+        .computeIfAbsent(new Wanted(source, claim.entry.paper()), _ -> new ArrayList<>(1))
+        .add(claim);
+    claimed.add(source);
   }
 
   private Optional<Decision> decision(Seen one) {
@@ -155,7 +167,14 @@ final class MatchResolver {
     List<Candidate> candidates =
         slates.of(one.entry()).stream().map(known -> sight.bySlate(one.entry(), known)).toList();
     if (candidates.isEmpty()) {
-      return finding(one, List.of(), Standing.OPEN, whyNoSlate(one));
+      OptionalInt crowd = slates.crowd(one.entry());
+      return finding(
+          one,
+          List.of(),
+          Standing.OPEN,
+          crowd.isPresent()
+              ? new Diagnosis.SeveralOfName("the scene and take", crowd.getAsInt())
+              : whyNoSlate(one));
     }
     Seen known =
         new Seen(one.entry(), candidates, Optional.empty(), Optional.empty(), one.tolerance());
@@ -395,9 +414,8 @@ final class MatchResolver {
         .allMatch(group -> {
           String nearest = group.getValue().getFirst().source().id();
           return clusters().given(one, group.getKey()).filter(nearest::equals).isPresent()
-              && claims.getOrDefault(nearest, List.of()).stream()
+              && claims.getOrDefault(new Wanted(nearest, one.entry().paper()), List.of()).stream()
                   .map(Claim::entry)
-                  .filter(rival -> rival.paper().equals(one.entry().paper()))
                   .filter(rival -> !rival.id().equals(one.entry().id()))
                   .allMatch(rival -> clusters().hasGiven(rival, group.getKey()));
         });
@@ -437,10 +455,10 @@ final class MatchResolver {
 
   /** Diagnosis another entry has as good a claim to a candidate, if one has. */
   private Optional<Diagnosis> contested(Seen one, Candidate candidate) {
-    return claims.getOrDefault(candidate.source().id(), List.of()).stream()
+    return claims
+        .getOrDefault(new Wanted(candidate.source().id(), one.entry().paper()), List.of())
+        .stream()
         .filter(rival -> !rival.entry.id().equals(one.entry().id()))
-        // Another paper may well speak of the same clip.
-        .filter(rival -> rival.entry.paper().equals(one.entry().paper()))
         .flatMap(rival -> contested(one, candidate, rival).stream())
         .findFirst();
   }
@@ -502,7 +520,7 @@ final class MatchResolver {
   private boolean isWorthALook(Seen one, Candidate candidate) {
     return !candidate.isOfAnother()
         && candidate.distance() <= CandidateFinder.NEAR * one.tolerance()
-        && !claims.containsKey(candidate.source().id())
+        && !claimed.contains(candidate.source().id())
         && trust.fits(one.entry().paper());
   }
 }

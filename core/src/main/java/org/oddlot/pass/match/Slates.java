@@ -1,10 +1,11 @@
 package org.oddlot.pass.match;
 
-import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.regex.Pattern;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
@@ -21,7 +22,10 @@ final class Slates {
   private static final Pattern WORD =
       Pattern.compile("^(SCENE|SC|SZ|TAKE|TK|T|PRISE|KLAPPE)(?=[0-9])");
 
-  private final Map<String, List<Known>> bySlate = new HashMap<>();
+  /** A scene and take that more clips have tells none of them apart. */
+  private static final int MOST = 100;
+
+  private final Map<String, Map<String, Known>> bySlate = new HashMap<>();
 
   /**
    * A source of a slate.
@@ -56,15 +60,21 @@ final class Slates {
     if (key.isEmpty()) {
       return;
     }
-    List<Known> known = bySlate.computeIfAbsent(key, _ -> new ArrayList<>());
-    if (known.stream().noneMatch(k -> k.source().id().equals(source.id()))) {
-      known.add(new Known(source, from));
-    }
+    bySlate
+        .computeIfAbsent(key, _ -> new LinkedHashMap<>())
+        .putIfAbsent(source.id(), new Known(source, from));
   }
 
   /** The sources of an entry's scene and take. */
   List<Known> of(LogEntry entry) {
-    return bySlate.getOrDefault(key(entry), List.of());
+    Map<String, Known> known = bySlate.getOrDefault(key(entry), Map.of());
+    return known.size() > MOST ? List.of() : List.copyOf(known.values());
+  }
+
+  /** How many sources an entry's scene and take have, where that is more than tells them apart. */
+  OptionalInt crowd(LogEntry entry) {
+    int known = bySlate.getOrDefault(key(entry), Map.of()).size();
+    return known > MOST ? OptionalInt.of(known) : OptionalInt.empty();
   }
 
   static String key(LogEntry entry) {

@@ -3,12 +3,12 @@ package org.oddlot.pass.match;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.oddlot.material.InOrder;
 import org.oddlot.material.Source;
@@ -25,12 +25,69 @@ final class StartIndex {
   /** What was asked for before: most entries are of few days. */
   private final Map<Near, List<Lane>> near = new ConcurrentHashMap<>();
 
-  /** The sources of one rate and day, earliest first, and how long the longest is. */
-  private record Lane(InOrder<Source> sources, long longest) {
-    static Lane of(List<Source> sources) {
-      return new Lane(
-          InOrder.of(sources, StartIndex::start),
-          sources.stream().mapToLong(StartIndex::duration).max().orElse(0));
+  /** Is given sources until it has enough. */
+  @FunctionalInterface
+  interface Visitor {
+    /** Whether there should be more. */
+    boolean wantsMoreThan(Source source);
+  }
+
+  /**
+   * The sources of one rate and day, earliest first, and the last end in each part of them: halves,
+   * halves of halves and so on. One that is very long costs those that are asked for beside it no
+   * more than any other.
+   */
+  private static final class Lane {
+    private final List<Source> sources;
+    private final long[] starts;
+    private final long[] lastEnd;
+
+    Lane(List<Source> all) {
+      sources = all.stream().sorted(Comparator.comparingLong(StartIndex::start)).toList();
+      starts = sources.stream().mapToLong(StartIndex::start).toArray();
+      lastEnd = new long[Integer.highestOneBit(Math.max(1, sources.size() - 1)) * 4];
+      fill(1, 0, starts.length);
+    }
+
+    private long fill(int part, int from, int to) {
+      if (to - from <= 1) {
+        lastEnd[part] = from == to ? Long.MIN_VALUE : starts[from] + duration(sources.get(from));
+      } else {
+        int middle = (from + to) >>> 1;
+        lastEnd[part] = Math.max(fill(2 * part, from, middle), fill(2 * part + 1, middle, to));
+      }
+      return lastEnd[part];
+    }
+
+    /** Whether all of those that start within were wanted. */
+    boolean within(long least, long most, Visitor visitor) {
+      int first = InOrder.first(starts.length, i -> starts[i] >= least);
+      for (int i = first; i < starts.length && starts[i] <= most; i++) {
+        if (!visitor.wantsMoreThan(sources.get(i))) {
+          return false;
+        }
+      }
+      return true;
+    }
+
+    /**
+     * Whether all of those that start before {@code to} and end behind {@code from} were wanted.
+     */
+    boolean touching(long from, long to, Visitor visitor) {
+      int count = InOrder.first(starts.length, i -> starts[i] >= to);
+      return touching(1, 0, starts.length, count, from, visitor);
+    }
+
+    private boolean touching(int part, int low, int high, int count, long from, Visitor visitor) {
+      if (low >= count || low >= high || lastEnd[part] <= from) {
+        return true;
+      }
+      if (high - low == 1) {
+        return visitor.wantsMoreThan(sources.get(low));
+      }
+      int middle = (low + high) >>> 1;
+      return touching(2 * part, low, middle, count, from, visitor)
+          && touching(2 * part + 1, middle, high, count, from, visitor);
     }
   }
 
@@ -47,7 +104,7 @@ final class StartIndex {
     }
     byRate.forEach((rate, days) -> {
       var lanesOfRate = new HashMap<Optional<LocalDate>, Lane>();
-      days.forEach((day, sources) -> lanesOfRate.put(day, Lane.of(sources)));
+      days.forEach((day, sources) -> lanesOfRate.put(day, new Lane(sources)));
       lanes.put(rate, lanesOfRate);
     });
     rates = lanes.keySet().stream().sorted().toList();
@@ -90,31 +147,31 @@ final class StartIndex {
   }
 
   /**
-   * Gives the sources at {@code rate} that start from {@code from} to {@code to}, both included.
+   * Gives the sources at {@code rate} that start from {@code from} to {@code to}, both included, as
+   * long as more are wanted.
    *
    * @param day only what can be of this day; of any where it is empty
    */
   void startingWithin(
-      FrameRate rate, Optional<LocalDate> day, long from, long to, Consumer<Source> action) {
-    lanes(rate, day).forEach(lane -> lane.sources.within(from, to, action));
+      FrameRate rate, Optional<LocalDate> day, long from, long to, Visitor visitor) {
+    for (Lane lane : lanes(rate, day)) {
+      if (!lane.within(from, to, visitor)) {
+        return;
+      }
+    }
   }
 
   /**
-   * Gives the sources at {@code rate} that have a frame from {@code from} up to {@code to}.
+   * Gives the sources at {@code rate} that have a frame from {@code from} up to {@code to}, as long
+   * as more are wanted.
    *
    * @param day only what can be of this day; of any where it is empty
    */
-  void touching(
-      FrameRate rate, Optional<LocalDate> day, long from, long to, Consumer<Source> action) {
+  void touching(FrameRate rate, Optional<LocalDate> day, long from, long to, Visitor visitor) {
     for (Lane lane : lanes(rate, day)) {
-      lane.sources.within(
-          from - lane.longest,
-          Math.max(from, to - 1),
-          source -> {
-            if (start(source) + duration(source) > from) {
-              action.accept(source);
-            }
-          });
+      if (!lane.touching(from, Math.max(from + 1, to), visitor)) {
+        return;
+      }
     }
   }
 }

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import org.oddlot.input.FileName;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
 
@@ -24,9 +25,7 @@ final class FileNames {
     int dot = name.lastIndexOf('.');
     String stem = dot > 0 ? name.substring(0, dot) : name;
     String ending = dot > 0 ? name.substring(dot) : "";
-    // Characters that a common file system does not take.
-    String filled =
-        filled(pattern, stem, material).replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", "-").strip();
+    String filled = FileName.of(filled(pattern, stem, material));
     String free = filled + ending;
     for (int number = 2; !taken.add(free.toLowerCase(Locale.ROOT)); number++) {
       free = filled + " " + number + ending;

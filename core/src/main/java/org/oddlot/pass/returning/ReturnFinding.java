@@ -8,6 +8,7 @@ import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Outgoing;
 import org.oddlot.pass.Standing;
+import org.oddlot.problem.FaultReport;
 
 /**
  * One file that will be written, or one in which nothing changed.
@@ -29,6 +30,17 @@ public record ReturnFinding(
     implements Finding, Outgoing {
   public ReturnFinding {
     evidence = List.copyOf(evidence);
+  }
+
+  /** Files of one kind that could not be made. */
+  static ReturnFinding failed(String what, Throwable fault) {
+    return new ReturnFinding(
+        what,
+        Optional.empty(),
+        "",
+        0,
+        FaultReport.keepLeftOut("Making a " + what, fault),
+        List.of());
   }
 
   @Override

@@ -18,7 +18,7 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
-import org.oddlot.progress.Progress;
+import org.oddlot.problem.Wall;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
@@ -76,14 +76,14 @@ public final class ReturnPass implements Pass<ReturnFinding> {
   public Analysis<ReturnFinding> analyse(Request request) {
     Material material = request.material();
     Settings settings = request.settings();
-    Progress progress = request.progress();
     var findings = new ArrayList<ReturnFinding>();
     var names = new FileNames(material, settings.get(FILE_NAME));
     for (OutputKind kind : KINDS) {
-      for (PlannedFile planned : kind.plan(material)) {
-        progress.check();
-        findings.add(finding(planned, names.of(planned.name()), material, settings));
-      }
+      List<ReturnFinding> its =
+          Wall.behind(
+              () -> findings(kind, names, request),
+              fault -> List.of(ReturnFinding.failed(kind.what(), fault)));
+      findings.addAll(its);
     }
     for (TimelineFile document : material.documents()) {
       if (!document.isChanged()) {
@@ -93,6 +93,16 @@ public final class ReturnPass implements Pass<ReturnFinding> {
       }
     }
     return Analysis.of(findings);
+  }
+
+  private static List<ReturnFinding> findings(OutputKind kind, FileNames names, Request request) {
+    var findings = new ArrayList<ReturnFinding>();
+    for (PlannedFile planned : kind.plan(request.material())) {
+      request.progress().check();
+      findings.add(
+          finding(planned, names.of(planned.name()), request.material(), request.settings()));
+    }
+    return findings;
   }
 
   private static ReturnFinding finding(

@@ -22,7 +22,6 @@ import org.oddlot.format.Formats;
 import org.oddlot.format.TimelineFormat;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
-import org.oddlot.input.InputFile;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.material.CutSpot;
 import org.oddlot.material.Material;
@@ -237,7 +236,7 @@ public final class CompareBench extends FindingsBench<ChangeFinding> {
       if (format.isPresent()) {
         SafeFile.write(file, path -> format.get().write(ChangeBook.of(comparisons), path));
       } else if (ending.equals("edl")) {
-        TimelineFormat list = Formats.toWrite(new InputFile(file)).orElseThrow();
+        TimelineFormat list = Formats.toWrite(file.toString()).orElseThrow();
         SafeFile.write(
             file,
             list.parts(

@@ -3,10 +3,10 @@ package org.oddlot.window.kit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.ServiceLoader;
 import org.oddlot.material.Material;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Passes;
+import org.oddlot.problem.Wall;
 
 /**
  * A place in the window where one kind of work is done: that of a pass, or another. Found with
@@ -42,10 +42,7 @@ public interface Station {
 
   /** All that there are: those of passes in the order of a new run sheet, then the others. */
   static List<Station> all() {
-    List<Station> found =
-        ServiceLoader.load(Station.class, Station.class.getClassLoader()).stream()
-            .map(ServiceLoader.Provider::get)
-            .toList();
+    List<Station> found = Wall.members(Station.class);
     var all = new ArrayList<Station>();
     for (Pass<?> pass : Passes.all()) {
       all.add(

@@ -77,7 +77,7 @@ final class Lane {
               say.accept(Notice.of("Stopped."));
               otherwise.run();
             };
-      } catch (IOException | RuntimeException | OutOfMemoryError e) {
+      } catch (IOException | RuntimeException | Error e) {
         after =
             () -> {
               say.accept(Notice.of(e));
@@ -96,7 +96,7 @@ final class Lane {
       Runnable after;
       try {
         after = task.run(Progress.NONE);
-      } catch (IOException | RuntimeException | OutOfMemoryError e) {
+      } catch (IOException | RuntimeException | Error e) {
         after = () -> say.accept(Notice.of(e));
       }
       interfaceThread.execute(after);

@@ -2,10 +2,12 @@ package org.oddlot.window.session;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.oddlot.input.UserFolder;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
@@ -41,9 +43,21 @@ public final class Preferences {
     return parent == null ? Path.of("").toAbsolutePath() : parent;
   }
 
+  /** A name that no file can have is as good as none. */
+  private static Stream<Path> path(String text) {
+    try {
+      return Stream.of(Path.of(text));
+    } catch (InvalidPathException e) {
+      return Stream.empty();
+    }
+  }
+
   /** The lots that were open last, the latest first; some may not be there any more. */
   public List<Path> recentLots() {
-    return values.array("recent").stream().map(JsonValue::display).map(Path::of).toList();
+    return values.array("recent").stream()
+        .map(JsonValue::display)
+        .flatMap(Preferences::path)
+        .toList();
   }
 
   /** Puts a lot first among the recent ones. */
@@ -71,7 +85,10 @@ public final class Preferences {
 
   /** The folder that files were last chosen from. */
   public Optional<Path> lastFolder() {
-    return values.string("last_folder").map(Path::of).filter(Files::isDirectory);
+    return values.string("last_folder").stream()
+        .flatMap(Preferences::path)
+        .filter(Files::isDirectory)
+        .findFirst();
   }
 
   /** Remembers the folder that files were chosen from. */
@@ -111,12 +128,12 @@ public final class Preferences {
   /** What was watched last; empty where nothing was yet. */
   public Optional<LastWatched> watched() {
     JsonObject its = values.object("watched");
-    return its.string("in")
-        .flatMap(in ->
-            its.string("out")
-                .map(out ->
-                    new LastWatched(
-                        Path.of(in), Path.of(out), its.string("sheet").orElse("everything"))));
+    Optional<Path> out = its.string("out").stream().flatMap(Preferences::path).findFirst();
+    return its.string("in").stream()
+        .flatMap(Preferences::path)
+        .findFirst()
+        .flatMap(
+            in -> out.map(to -> new LastWatched(in, to, its.string("sheet").orElse("everything"))));
   }
 
   /** Remembers what is watched. */

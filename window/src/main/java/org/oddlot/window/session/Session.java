@@ -70,6 +70,7 @@ import org.oddlot.pass.RunSheet;
 import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problem;
+import org.oddlot.problem.Wall;
 import org.oddlot.profile.Profiles;
 import org.oddlot.sheet.Book;
 import org.oddlot.text.Phrase;
@@ -919,8 +920,11 @@ public final class Session {
     // One that fails on what came in may do so here too; it is to be seen that it does.
     boolean failed = step.filter(its -> its.fault().isPresent()).isPresent();
     return !failed
-        && !pass.concerns(
-            step.<Material>map(Outcome.StepOutcome::before).orElseGet(outcome::start));
+        && !Wall.behind(
+            () ->
+                pass.concerns(
+                    step.<Material>map(Outcome.StepOutcome::before).orElseGet(outcome::start)),
+            _ -> true);
   }
 
   private void settle() {
@@ -940,8 +944,11 @@ public final class Session {
     measuring.start(
         "Measuring",
         progress -> {
+          int faultsBefore = measurer.faults().size();
           Measured more = measurer.measure(wanted, known, progress);
+          List<String> faults = measurer.faults();
           return () -> {
+            faults.subList(faultsBefore, faults.size()).forEach(each -> say(Notice.trouble(each)));
             read.ifPresent(its -> know(its, more));
             // What is being read will be run with it.
             if (!reading.isBusy() && read.isPresent()) {
@@ -978,17 +985,19 @@ public final class Session {
     writing.start(
         "Write",
         progress -> {
-          try {
-            var output = new Output(lot, outcome.get());
-            List<Output.Written> written = output.write(folder, progress);
+          var output = new Output(lot, outcome.get());
+          Output.Writing writing = output.write(folder, progress);
+          List<Output.Written> written = writing.files();
+          if (!written.isEmpty()) {
             note(lot, outcome.get(), written);
-            return () -> {
-              state.set(state().withWritten(written));
-              say(writtenNotice(written, output.leftOut()));
-            };
-          } catch (IOException e) {
-            throw new IOException("It could not be written: " + e.getMessage(), e);
           }
+          return () -> {
+            state.set(state().withWritten(written));
+            say(
+                writing.problems().isEmpty()
+                    ? writtenNotice(written, output.leftOut())
+                    : notAllWritten(writing));
+          };
         });
   }
 
@@ -1078,6 +1087,16 @@ public final class Session {
     Path first = written.getFirst().path();
     String more = written.size() == 1 ? "" : " and " + (written.size() - 1) + " more";
     return new Notice("Written " + first.getFileName() + more + ".", false, Optional.of(first));
+  }
+
+  private static Notice notAllWritten(Output.Writing writing) {
+    String why = inWords(writing.problems());
+    return Notice.trouble(
+        writing.files().isEmpty()
+            ? "It could not be written: " + why
+            : Phrase.of(
+                "%s written, %d could not be: %s",
+                Phrase.count(writing.files().size(), "file"), writing.problems().size(), why));
   }
 
   /** Where output is written unless another folder is chosen. */
