@@ -87,7 +87,12 @@ public final class Growth {
       failures++;
     }
     System.out.print(
-        Phrase.of("%-20s %8.2f s  %s%n", name, all, slow.isEmpty() ? "ok" : "GROWS: " + slow));
+        Phrase.of(
+            "%-20s %8.2f s, most of it %-10s %s%n",
+            name,
+            all,
+            many.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey(),
+            slow.isEmpty() ? "ok" : "GROWS: " + slow));
   }
 
   private boolean isTooSlow(double few, double many) {

@@ -2,7 +2,6 @@ package org.oddlot.rights;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.oddlot.paper.Table;
 
@@ -17,14 +16,15 @@ public record SourcePattern(String text) {
 
   /** Whether something that is known by these names is meant. */
   public boolean means(List<String> names) {
-    return Stream.of(text.split(";", -1))
+    List<String> theirs =
+        names.stream()
+            .flatMap(name -> Stream.of(name, withoutEnding(name)))
+            .map(name -> name.toLowerCase(Locale.ROOT))
+            .toList();
+    return Stream.of(text.toLowerCase(Locale.ROOT).split(";", -1))
         .map(String::strip)
         .filter(each -> !each.isEmpty())
-        .map(SourcePattern::compiled)
-        .anyMatch(pattern ->
-            names.stream()
-                .flatMap(name -> Stream.of(name, withoutEnding(name)))
-                .anyMatch(name -> pattern.matcher(name.toLowerCase(Locale.ROOT)).matches()));
+        .anyMatch(each -> theirs.stream().anyMatch(name -> matches(each, name)));
   }
 
   /** Whether it is one name and nothing else. */
@@ -32,17 +32,34 @@ public record SourcePattern(String text) {
     return text.indexOf('*') < 0 && text.indexOf('?') < 0;
   }
 
-  private static Pattern compiled(String each) {
-    var regex = new StringBuilder();
-    for (char c : each.toLowerCase(Locale.ROOT).toCharArray()) {
-      regex.append(
-          switch (c) {
-            case '*' -> ".*+";
-            case '?' -> ".";
-            default -> Pattern.quote(String.valueOf(c));
-          });
+  /**
+   * Whether a pattern means a name. Of several stars only the last one that was come to is tried
+   * further on, so that a pattern of many takes no longer than its length times the name's.
+   */
+  private static boolean matches(String pattern, String name) {
+    int at = 0;
+    int of = 0;
+    int star = -1;
+    int from = 0;
+    while (of < name.length()) {
+      char wanted = at < pattern.length() ? pattern.charAt(at) : '\0';
+      if (at < pattern.length() && wanted == '*') {
+        star = at++;
+        from = of;
+      } else if (at < pattern.length() && (wanted == '?' || wanted == name.charAt(of))) {
+        at++;
+        of++;
+      } else if (star >= 0) {
+        at = star + 1;
+        of = ++from;
+      } else {
+        return false;
+      }
     }
-    return Pattern.compile(regex.toString().replace(".*+", ".*"), Pattern.DOTALL);
+    while (at < pattern.length() && pattern.charAt(at) == '*') {
+      at++;
+    }
+    return at == pattern.length();
   }
 
   private static String withoutEnding(String name) {

@@ -37,13 +37,19 @@ public record Mark(
     return value.isEmpty() ? metadata : profile.with(metadata, field, value);
   }
 
-  /** Whether {@code marker} says this already. */
-  boolean isSaidBy(Marker marker, Profile profile) {
-    String theirKind =
+  /** What a marker says: two that say the same are one. */
+  record Said(String name, TimeRange range, String kind) {}
+
+  /** What {@code marker} says. */
+  static Said said(Marker marker, Profile profile) {
+    String kind =
         profile.place(Field.MARKER_KIND).flatMap(p -> p.text(marker.metadata())).orElse("");
-    return marker.name().equals(name)
-        && range.filter(marker.markedRange()::equals).isPresent()
-        && theirKind.equals(profile.word(kind));
+    return new Said(marker.name(), marker.markedRange(), kind);
+  }
+
+  /** What the marker of this would say. */
+  Said said(Profile profile) {
+    return new Said(name, range.orElseThrow(), profile.word(kind));
   }
 
   /** The keyword as an element of a clip's list of keywords. */

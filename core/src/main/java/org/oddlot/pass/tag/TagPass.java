@@ -3,13 +3,16 @@ package org.oddlot.pass.tag;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
+import org.oddlot.json.JsonValue;
 import org.oddlot.material.Material;
 import org.oddlot.material.Pairing;
 import org.oddlot.material.PlacedClip;
@@ -143,19 +146,17 @@ public final class TagPass implements Pass<TagFinding> {
     Source source = about.source();
     List<LogEntry> entries = about.entries();
     Tags tags = about.tags();
-    var conflicts = new ArrayList<Evidence>(tags.contradictions());
+    var conflicting = new LinkedHashSet<Evidence>(tags.contradictions());
     for (PlacedClip placed : clips(source, settings)) {
       JsonObject metadata = placed.clip().metadata();
       for (Note note : tags.notes()) {
         String there = note.there(metadata, placed.profile());
         if (!there.isEmpty() && !there.equals(note.words())) {
-          var conflict = new Evidence(note.title(), there, "would become " + note.words());
-          if (!conflicts.contains(conflict)) {
-            conflicts.add(conflict);
-          }
+          conflicting.add(new Evidence(note.title(), there, "would become " + note.words()));
         }
       }
     }
+    var conflicts = new ArrayList<Evidence>(conflicting);
     String rows =
         entries.stream().map(e -> Integer.toString(e.row())).collect(Collectors.joining(", "));
     String reason =
@@ -228,14 +229,17 @@ public final class TagPass implements Pass<TagFinding> {
       }
     }
     var markers = new ArrayList<Marker>(clip.markers());
+    Set<Mark.Said> said =
+        markers.stream().map(marker -> Mark.said(marker, profile)).collect(Collectors.toSet());
+    var keywords = new LinkedHashSet<JsonObject>();
     for (Mark mark : finding.marks()) {
       if (mark.range().isEmpty()) {
-        metadata = withKeyword(metadata, mark, profile);
-      } else if (isWithin(clip, mark)
-          && markers.stream().noneMatch(marker -> mark.isSaidBy(marker, profile))) {
+        keywords.add(mark.toKeyword(profile));
+      } else if (isWithin(clip, mark) && said.add(mark.said(profile))) {
         markers.add(mark.toMarker(profile));
       }
     }
+    metadata = withKeywords(metadata, keywords, profile);
     String name = finding.newName().orElse(clip.name());
     if (!name.equals(clip.name())) {
       metadata = withOriginalName(metadata, clip.name(), profile);
@@ -264,14 +268,21 @@ public final class TagPass implements Pass<TagFinding> {
         .orElse(true);
   }
 
-  private static JsonObject withKeyword(JsonObject metadata, Mark mark, Profile profile) {
+  private static JsonObject withKeywords(
+      JsonObject metadata, Set<JsonObject> keywords, Profile profile) {
     Optional<Pointer> place = profile.place(Field.KEYWORDS);
-    JsonObject keyword = mark.toKeyword(profile);
-    if (place.isEmpty() || place.get().all(metadata).contains(keyword)) {
+    if (place.isEmpty() || keywords.isEmpty()) {
       return metadata;
     }
-    var keywords = new ArrayList<>(place.get().all(metadata));
-    keywords.add(keyword);
-    return place.get().setAll(metadata, keywords);
+    var all = new LinkedHashSet<JsonValue>(place.get().all(metadata));
+    int before = all.size();
+    all.addAll(keywords);
+    if (all.size() == before) {
+      return metadata;
+    }
+    // What is there twice stays there twice.
+    var list = new ArrayList<JsonValue>(place.get().all(metadata));
+    all.stream().skip(before).forEach(list::add);
+    return place.get().setAll(metadata, list);
   }
 }
