@@ -240,14 +240,15 @@ public final class Growth {
         n ->
             Shape.of(
                 "day.otio",
-                stacked(n, i -> clip(i, "A" + i, 90_000, 200)),
+                stacked(n / 5, i -> clip(i, "A" + i, 90_000, 200)),
                 "log.csv",
                 log(n, i -> row(i, 90_000))));
     shapes.put(
         "stacked in time",
         n ->
             Shape.of(
-                "day.otio", stacked(n, i -> gap(200L * i) + "," + clip(i, "A" + i, 90_000, 200))));
+                "day.otio",
+                stacked(n / 5, i -> gap(200L * i) + "," + clip(i, "A" + i, 90_000, 200))));
     shapes.put(
         "sounds",
         n ->

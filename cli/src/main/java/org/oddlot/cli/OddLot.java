@@ -123,8 +123,6 @@ public final class OddLot implements Callable<Integer> {
     if (List.of(arguments).contains(JSON)) {
       line.setOut(new PrintWriter(System.out, false, StandardCharsets.UTF_8));
     }
-    WRITTEN.clear();
-    SafeFile.tell(WRITTEN::add);
     int ending;
     try {
       ending = line.execute(arguments);
@@ -151,6 +149,12 @@ public final class OddLot implements Callable<Integer> {
   /** Picocli sets these for the commands that are there when they are set. */
   private static CommandLine configured(CommandLine line) {
     line.setCaseInsensitiveEnumValuesAllowed(true);
+    var strategy = line.getExecutionStrategy();
+    line.setExecutionStrategy(parsed -> {
+      WRITTEN.clear();
+      SafeFile.tell(WRITTEN::add);
+      return strategy.execute(parsed);
+    });
     line.registerConverter(Path.class, OddLot::path);
     line.setParameterExceptionHandler((exception, arguments) -> {
       CommandLine command = exception.getCommandLine();

@@ -11,6 +11,8 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.oddlot.caption.Captions;
+import org.oddlot.caption.Transcript;
 import org.oddlot.input.FileState;
 import org.oddlot.input.InputFile;
 import org.oddlot.json.JsonException;
@@ -18,6 +20,7 @@ import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
+import org.oddlot.problem.Severity;
 import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
@@ -33,6 +36,7 @@ public final class CaptionService {
       new LocalService.Terms(
           "captioning service", "is the service on?", Duration.ofSeconds(30), 5, 64_000_000);
   private static final Duration PAUSE = Duration.ofMillis(250);
+  private static final Duration LONGEST_STANDSTILL = Duration.ofMinutes(30);
 
   private final URI address;
   private final Path sound;
@@ -101,15 +105,45 @@ public final class CaptionService {
     JsonObject words = service.json("words", () -> get(its + "/words"));
     var written = new ArrayList<Path>();
     String tag = language.isEmpty() ? "" : "." + language;
+    byte[] spoken = JsonFile.text(words).getBytes(StandardCharsets.UTF_8);
+    refuseUnlessRead(captions, ".srt", "captions");
+    refuseUnlessRead(spoken, ".json", "words");
     written.add(
         SafeFile.writeNew(
             folder.resolve(stem() + tag + ".srt"), path -> Files.write(path, captions)));
     written.add(
         SafeFile.writeNew(
-            folder.resolve(stem() + "-words.json"),
-            path -> Files.writeString(path, JsonFile.text(words))));
+            folder.resolve(stem() + "-words.json"), path -> Files.write(path, spoken)));
     Files.deleteIfExists(note);
     return written;
+  }
+
+  /** What is called captions and cannot be read as such is an answer to something else. */
+  private void refuseUnlessRead(byte[] content, String ending, String what) throws IOException {
+    Path file = Files.createTempFile("oddlot-answer-", ending);
+    try {
+      Files.write(file, content);
+      boolean isRead =
+          LotReader.inputs(Lot.of(List.of(file)), progress).stream()
+              .anyMatch(input ->
+                  input.value().filter(CaptionService::hasSomething).isPresent()
+                      && input.problems().stream()
+                          .noneMatch(problem -> problem.severity() == Severity.ERROR));
+      if (!isRead) {
+        throw new IOException(
+            Phrase.of("What %s gave as %s is none; nothing was written.", address, what));
+      }
+    } finally {
+      Files.deleteIfExists(file);
+    }
+  }
+
+  private static boolean hasSomething(Object read) {
+    return switch (read) {
+      case Captions captions -> !captions.captions().isEmpty();
+      case Transcript transcript -> !transcript.turns().isEmpty();
+      default -> false;
+    };
   }
 
   private String stem() {
@@ -141,6 +175,8 @@ public final class CaptionService {
   }
 
   private void await(String job, Path note) throws IOException {
+    double before = -1;
+    long since = System.nanoTime();
     while (true) {
       progress.check();
       JsonObject state = service.json("state", () -> get(job));
@@ -163,6 +199,13 @@ public final class CaptionService {
                   + ".");
         }
         default -> {
+          if (done != before) {
+            before = done;
+            since = System.nanoTime();
+          } else if (System.nanoTime() - since > LONGEST_STANDSTILL.toNanos()) {
+            throw new IOException(
+                "The service has been at the same place for half an hour; ask it again later.");
+          }
           progress.at(done, Phrase.of("Being captioned, %.0f %%", 100 * done));
           LocalService.pause(PAUSE);
         }

@@ -1,16 +1,21 @@
 package org.oddlot.lot;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.net.ConnectException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.net.http.HttpTimeoutException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
@@ -26,6 +31,9 @@ import org.oddlot.text.Phrase;
 final class LocalService implements AutoCloseable {
   private static final Set<String> HERE = Set.of("127.0.0.1", "localhost", "[::1]");
   private static final Duration PAUSE = Duration.ofMillis(100);
+
+  /** How many times as long the whole of an answer may take as its beginning. */
+  private static final int WHOLE = 4;
 
   private final HttpClient client;
   private final URI address;
@@ -137,30 +145,59 @@ final class LocalService implements AutoCloseable {
   }
 
   private byte[] ask(Asking asking) throws IOException {
+    HttpResponse<byte[]> answer =
+        awaited(
+            client.sendAsync(
+                asking.request().timeout(terms.patience).build(),
+                BodyHandlers.limiting(BodyHandlers.ofByteArray(), terms.mostBytes)));
+    if (answer.statusCode() / 100 != 2) {
+      throw new IOException(
+          answer.statusCode() / 100 == 5
+              ? Phrase.of("the %s answers with an error (%d).", terms.name, answer.statusCode())
+              : Phrase.of(
+                  "what answers at %s is no %s (%d).", address, terms.name, answer.statusCode()));
+    }
+    return answer.body();
+  }
+
+  /**
+   * The whole answer. The time that a request is given ends with the answer's head; what comes in
+   * drops behind it has its own end here.
+   */
+  private <T> T awaited(CompletableFuture<T> answer) throws IOException {
+    long end = System.nanoTime() + terms.patience.multipliedBy(WHOLE).toNanos();
     try {
-      HttpResponse<InputStream> answer =
-          client.send(
-              asking.request().timeout(terms.patience).build(),
-              HttpResponse.BodyHandlers.ofInputStream());
-      byte[] body;
-      try (InputStream in = answer.body()) {
-        body = in.readNBytes(terms.mostBytes + 1);
+      while (true) {
+        try {
+          return answer.get(PAUSE.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (TimeoutException e) {
+          progress.check();
+          if (System.nanoTime() > end) {
+            throw new IOException("the answer does not end.", e);
+          }
+        }
       }
-      if (answer.statusCode() / 100 != 2) {
-        throw new IOException(
-            answer.statusCode() / 100 == 5
-                ? Phrase.of("the %s answers with an error (%d).", terms.name, answer.statusCode())
-                : Phrase.of(
-                    "what answers at %s is no %s (%d).", address, terms.name, answer.statusCode()));
-      }
-      if (body.length > terms.mostBytes) {
-        throw new IOException("the answer is too long.");
-      }
-      return body;
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       throw new CancelledException();
+    } catch (ExecutionException e) {
+      throw e.getCause() instanceof IOException cause ? inWords(cause) : new IOException(e);
+    } finally {
+      answer.cancel(true);
     }
+  }
+
+  private static IOException inWords(IOException trouble) {
+    return switch (trouble) {
+      case ConnectException e -> e;
+      case HttpTimeoutException e -> new IOException("no answer came in time.", e);
+      default -> {
+        String said = String.valueOf(trouble.getMessage());
+        yield said.contains("capacity")
+            ? new IOException("the answer is too long.", trouble)
+            : new IOException("the connection broke off.", trouble);
+      }
+    };
   }
 
   /** Waits a moment. */
@@ -175,6 +212,7 @@ final class LocalService implements AutoCloseable {
 
   @Override
   public void close() {
-    client.close();
+    // What is under way is not waited for.
+    client.shutdownNow();
   }
 }

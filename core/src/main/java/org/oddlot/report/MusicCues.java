@@ -12,6 +12,7 @@ import java.util.Set;
 import org.oddlot.material.Source;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
+import org.oddlot.rights.MaterialIndex;
 import org.oddlot.rights.Music;
 import org.oddlot.rights.MusicPaper;
 import org.oddlot.rights.SourcePattern;
@@ -81,10 +82,11 @@ final class MusicCues implements Report {
 
   @Override
   public List<Line> lines(Scope scope) {
-    List<Music> pieces =
-        scope.material().all(MusicPaper.class).stream()
-            .flatMap(paper -> paper.pieces().stream())
-            .toList();
+    var pieces =
+        new Pieces(
+            scope.material().all(MusicPaper.class).stream()
+                .flatMap(paper -> paper.pieces().stream())
+                .toList());
     Map<String, MusicTags> tags = new HashMap<>();
     scope.material().sounds().forEach(sound -> tags.put(sound.id(), sound.tags()));
     var lines = new ArrayList<Line>();
@@ -97,7 +99,7 @@ final class MusicCues implements Report {
     return lines;
   }
 
-  private static List<Cue> cues(TimelineUsage of, List<Music> pieces, Map<String, MusicTags> tags) {
+  private static List<Cue> cues(TimelineUsage of, Pieces pieces, Map<String, MusicTags> tags) {
     Map<String, List<Use>> byWork = new LinkedHashMap<>();
     Map<String, Optional<Music>> works = new LinkedHashMap<>();
     Map<String, Optional<Music>> known = new LinkedHashMap<>();
@@ -139,27 +141,43 @@ final class MusicCues implements Report {
     }
   }
 
+  /** The pieces of papers: one that names a source goes before one that names many. */
+  private static final class Pieces {
+    private final MaterialIndex<Music> exact;
+    private final MaterialIndex<Music> all;
+
+    Pieces(List<Music> pieces) {
+      exact =
+          new MaterialIndex<>(
+              pieces.stream().filter(piece -> piece.material().isExact()).toList(),
+              Music::material);
+      all = new MaterialIndex<>(pieces, Music::material);
+    }
+
+    Optional<Music> of(Source source) {
+      List<String> names = source.names();
+      return exact.meaning(names).stream()
+          .findFirst()
+          .or(() -> all.meaning(names).stream().findFirst());
+    }
+  }
+
   /** Which piece a source is: as a paper says, else as the file itself says. */
-  private static Optional<Music> music(
-      Source source, Clip clip, Profile profile, List<Music> pieces) {
-    List<String> names = source.names();
-    Optional<Music> ofPaper =
-        pieces.stream()
-            .filter(piece -> piece.material().isExact() && piece.material().means(names))
-            .findFirst()
-            .or(() -> pieces.stream().filter(piece -> piece.material().means(names)).findFirst());
-    return ofPaper.or(() ->
-        profile
-            .text(clip, Field.MUSIC_TITLE)
-            .map(title ->
-                new Music(
-                    "its own data",
-                    new SourcePattern(source.name()),
-                    title,
-                    profile.text(clip, Field.COMPOSER).stream().toList(),
-                    profile.text(clip, Field.PUBLISHER).orElse(""),
-                    "",
-                    "")));
+  private static Optional<Music> music(Source source, Clip clip, Profile profile, Pieces pieces) {
+    return pieces
+        .of(source)
+        .or(() ->
+            profile
+                .text(clip, Field.MUSIC_TITLE)
+                .map(title ->
+                    new Music(
+                        "its own data",
+                        new SourcePattern(source.name()),
+                        title,
+                        profile.text(clip, Field.COMPOSER).stream().toList(),
+                        profile.text(clip, Field.PUBLISHER).orElse(""),
+                        "",
+                        "")));
   }
 
   private static Optional<Music> tagged(Source source, Map<String, MusicTags> tags) {

@@ -16,15 +16,35 @@ public record SourcePattern(String text) {
 
   /** Whether something that is known by these names is meant. */
   public boolean means(List<String> names) {
-    List<String> theirs =
-        names.stream()
-            .flatMap(name -> Stream.of(name, withoutEnding(name)))
-            .map(name -> name.toLowerCase(Locale.ROOT))
-            .toList();
+    List<String> theirs = plain(names);
+    return patterns().stream()
+        .anyMatch(each -> theirs.stream().anyMatch(name -> matches(each, name)));
+  }
+
+  /** What it is for, one by one, in small letters. */
+  List<String> patterns() {
     return Stream.of(text.toLowerCase(Locale.ROOT).split(";", -1))
         .map(String::strip)
         .filter(each -> !each.isEmpty())
-        .anyMatch(each -> theirs.stream().anyMatch(name -> matches(each, name)));
+        .toList();
+  }
+
+  /** Names as they are compared: in small letters, and without a file's ending as well. */
+  static List<String> plain(List<String> names) {
+    return names.stream()
+        .flatMap(name -> Stream.of(name, withoutEnding(name)))
+        .map(name -> name.toLowerCase(Locale.ROOT))
+        .distinct()
+        .toList();
+  }
+
+  /** How many letters of a pattern stand before the first that means any. */
+  static int literal(String pattern) {
+    int at = 0;
+    while (at < pattern.length() && pattern.charAt(at) != '*' && pattern.charAt(at) != '?') {
+      at++;
+    }
+    return at;
   }
 
   /** Whether it is one name and nothing else. */
@@ -36,7 +56,7 @@ public record SourcePattern(String text) {
    * Whether a pattern means a name. Of several stars only the last one that was come to is tried
    * further on, so that a pattern of many takes no longer than its length times the name's.
    */
-  private static boolean matches(String pattern, String name) {
+  static boolean matches(String pattern, String name) {
     int at = 0;
     int of = 0;
     int star = -1;

@@ -26,6 +26,9 @@ public final class Placed {
   /** What its children are known by, once somebody asked; whoever asks works out the same. */
   private String @Nullable [] steps;
 
+  /** Which of its kind it is, once somebody asked. */
+  private long ordinal = -1;
+
   private Placed(TimelineObject object, @Nullable Placed parent, int index) {
     this.object = object;
     this.parent = parent;
@@ -181,13 +184,18 @@ public final class Placed {
     return object instanceof Track track ? Math.toIntExact(ordinalOfItsKind(track)) : 0;
   }
 
+  /** Asked by everything that lies on a track, so it is counted once. */
   private long ordinalOfItsKind(Track track) {
-    return parent == null
-        ? 0
-        : parent.object.children().stream()
-            .limit(index)
-            .filter(each -> each instanceof Track other && other.kind().equals(track.kind()))
-            .count();
+    if (ordinal < 0) {
+      ordinal =
+          parent == null
+              ? 0
+              : parent.object.children().stream()
+                  .limit(index)
+                  .filter(each -> each instanceof Track other && other.kind().equals(track.kind()))
+                  .count();
+    }
+    return ordinal;
   }
 
   /**

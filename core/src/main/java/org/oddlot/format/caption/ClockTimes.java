@@ -13,6 +13,7 @@ final class ClockTimes {
   private final String text;
   private final int end;
   private int at;
+  private boolean isUsual = true;
 
   private ClockTimes(String text, int from, int end) {
     this.text = text;
@@ -25,8 +26,11 @@ final class ClockTimes {
    *
    * @param span from one to the other
    * @param rest where on the line the second one ends
+   * @param isUsual whether three digits or more, or none, stand behind both seconds, and a point or
+   *     a comma before them: of others it is not known whether {@code 1,5} is five thousandths or a
+   *     half, nor whether {@code 1:12} are frames
    */
-  record Line(Span span, int rest) {}
+  record Line(Span span, int rest, boolean isUsual) {}
 
   /** Whether an arrow stands somewhere from {@code from} to {@code end}. */
   static boolean hasArrow(String text, int from, int end) {
@@ -58,7 +62,7 @@ final class ClockTimes {
     Rational stop = reader.time();
     return stop == null
         ? Optional.empty()
-        : Optional.of(new Line(new Span(start, stop), reader.at));
+        : Optional.of(new Line(new Span(start, stop), reader.at, reader.isUsual));
   }
 
   /** A time by itself. */
@@ -140,7 +144,9 @@ final class ClockTimes {
     if (!isPoint) {
       return Rational.of(seconds);
     }
+    isUsual &= text.charAt(at) != ':';
     at++;
+    int first = at;
     long value = 0;
     long scale = 1;
     for (; at < end && isDigit(text.charAt(at)); at++) {
@@ -149,6 +155,7 @@ final class ClockTimes {
         scale *= 10;
       }
     }
+    isUsual &= at - first >= 3;
     return Rational.of(seconds * scale + value, scale);
   }
 

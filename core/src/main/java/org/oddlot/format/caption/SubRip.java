@@ -116,6 +116,8 @@ public final class SubRip implements CaptionFormat {
     private final List<Aside> asides = new ArrayList<>();
     private boolean numbered = true;
     private long lastNumber;
+    private int unusual;
+    private int firstUnusual;
     private ClockTimes.@Nullable Line found;
 
     Reader(TextFile file, Problems problems) {
@@ -143,6 +145,15 @@ public final class SubRip implements CaptionFormat {
         caption(first, timing, wordsEnd, times);
         behind = wordsEnd;
         timing = next;
+      }
+      if (unusual > 0) {
+        problems.warning(
+            TextLines.place(firstUnusual),
+            Phrase.of(
+                "Fewer than three digits, or a colon, stand behind the seconds of %s: read as"
+                    + " decimals, 1,5 as a second and a half.",
+                Phrase.count(unusual, "caption")),
+            "If frames or thousandths are meant, export them with three digits.");
       }
       Order.check(captions, problems, Timebase.Ticks.MILLISECONDS);
       return Optional.of(
@@ -245,6 +256,9 @@ public final class SubRip implements CaptionFormat {
       captions.add(
           new Caption(
               Integer.toString(captions.size() + 1), times.span(), words, "", place(words)));
+      if (!times.isUsual() && unusual++ == 0) {
+        firstUnusual = timing;
+      }
       if (times.span().start().signum() < 0) {
         problems.warning(
             TextLines.place(timing), "The caption begins before zero.", "Shift the captions.");

@@ -128,10 +128,19 @@ public final class EdlFormat implements TimelineFormat {
     }
     String reels = how.get(REELS);
     int longest = reels.equals(ANY) ? 1000 : Integer.parseInt(reels);
-    var parts = new ArrayList<Part>();
-    EdlWriter.all(timeline.get(), longest)
-        .forEach((suffix, list) -> parts.add(new Part(suffix, file -> Files.write(file, list))));
-    return parts;
+    try {
+      var parts = new ArrayList<Part>();
+      EdlWriter.all(timeline.get(), longest)
+          .forEach((suffix, list) -> parts.add(new Part(suffix, file -> Files.write(file, list))));
+      return parts;
+    } catch (IOException e) {
+      return List.of(
+          new Part(
+              "",
+              _ -> {
+                throw e;
+              }));
+    }
   }
 
   @Override

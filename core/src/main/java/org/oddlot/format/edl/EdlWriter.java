@@ -1,5 +1,6 @@
 package org.oddlot.format.edl;
 
+import java.io.IOException;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -57,6 +58,10 @@ final class EdlWriter {
   private final FrameRate rate;
   private final boolean drop;
   private final int longestReel;
+
+  /** A file for each track of pictures; of more than that nobody imports the lists. */
+  private static final int MOST_LISTS = 200;
+
   private final int picture;
   private final String lineEnd;
   private final Map<String, String> reels = new LinkedHashMap<>();
@@ -97,7 +102,7 @@ final class EdlWriter {
    *
    * @return the bytes of each by what its file's name has more than that of the first
    */
-  static Map<String, byte[]> all(Timeline timeline, int longestReel) {
+  static Map<String, byte[]> all(Timeline timeline, int longestReel) throws IOException {
     if (EdlOriginal.of(timeline).isPresent()) {
       var writer = new EdlWriter(timeline, longestReel, ALL_PICTURES);
       EdlOriginal its = writer.original.orElseThrow();
@@ -109,6 +114,12 @@ final class EdlWriter {
             .filter(each -> each instanceof Track track && track.enabled())
             .filter(each -> ((Track) each).kind().equals(Track.VIDEO))
             .count();
+    if (pictures > MOST_LISTS) {
+      throw new IOException(
+          Phrase.of(
+              "It has %,d tracks of pictures, and each would be a list of its own: more than %d.",
+              pictures, MOST_LISTS));
+    }
     var all = new LinkedHashMap<String, byte[]>();
     for (int picture = 1; picture <= Math.max(1, pictures); picture++) {
       String track = picture == 1 ? "" : " V" + picture;

@@ -21,6 +21,9 @@ import org.oddlot.sheet.Sheet;
  * @param hasMark whether a byte order mark goes before them, which some spreadsheets need
  */
 record Csv(boolean hasMark) implements BookFormat {
+  /** Signs that begin a formula, and the full-width ones, which some programs take for them. */
+  private static final String FORMULA = "=+-@＝＋－＠";
+
   @Override
   public String key() {
     return hasMark ? "csv-bom" : "csv";
@@ -62,7 +65,22 @@ record Csv(boolean hasMark) implements BookFormat {
     return cell instanceof Cell.Text(String text) ? harmless(text) : cell.plain();
   }
 
+  /** What a spreadsheet skips before it looks for a formula is skipped here as well. */
   private static String harmless(String text) {
-    return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+    int at = 0;
+    while (at < text.length() && isSkipped(text.charAt(at))) {
+      at++;
+    }
+    boolean isLike =
+        at < text.length() && FORMULA.indexOf(text.charAt(at)) >= 0
+            || !text.isEmpty() && "\t\r\n".indexOf(text.charAt(0)) >= 0;
+    return isLike ? "'" + text : text;
+  }
+
+  private static boolean isSkipped(char letter) {
+    return Character.isWhitespace(letter)
+        || Character.isSpaceChar(letter)
+        || Character.isISOControl(letter)
+        || Character.getType(letter) == Character.FORMAT;
   }
 }

@@ -61,6 +61,13 @@ final class MarkedCells {
     return cells;
   }
 
+  /** Whether a sheet has days that are no numbers. */
+  boolean hasIsoDates() {
+    return parts.entrySet().stream()
+        .anyMatch(
+            part -> part.getKey().startsWith("xl/worksheets/") && IsoDates.isIn(part.getValue()));
+  }
+
   /** Whether the workbook says at all how its cells look; it need not. */
   boolean hasStyles() {
     return parts.containsKey(STYLES);

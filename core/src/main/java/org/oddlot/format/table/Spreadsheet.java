@@ -80,7 +80,8 @@ public final class Spreadsheet implements TableKind {
     MarkedCells marked = MarkedCells.of(bytes);
     try (var workbook =
         new ReadableWorkbook(
-            new ByteArrayInputStream(bytes), new ReadingOptions(marked.hasStyles(), true))) {
+            new ByteArrayInputStream(marked.hasIsoDates() ? IsoDates.asTexts(bytes) : bytes),
+            new ReadingOptions(marked.hasStyles(), true))) {
       return new Reading(workbook, marked, problems).read(options.get(TableOptions.SHEET));
     } catch (IOException | RuntimeException e) {
       problems.error(
@@ -215,7 +216,7 @@ public final class Spreadsheet implements TableKind {
     return switch (cell.getType()) {
       case NUMBER -> number(cell);
       case BOOLEAN -> cell.asBoolean() ? "yes" : "";
-      case STRING -> cell.getText();
+      case STRING -> IsoDates.tidy(cell.getText());
       case FORMULA -> formula(cell);
       case ERROR, EMPTY -> "";
     };

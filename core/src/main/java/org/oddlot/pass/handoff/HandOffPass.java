@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import org.oddlot.handoff.Extraction;
 import org.oddlot.handoff.HandOff;
 import org.oddlot.handoff.Target;
 import org.oddlot.handoff.Travel;
+import org.oddlot.input.FileName;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.TimelineFile;
@@ -99,6 +101,7 @@ public final class HandOffPass implements Pass<CarryFinding> {
                 Settings.INITIAL.with(EdlFormat.REELS, settings.get(EdlFormat.REELS)))
             .orElseThrow();
     var sends = new ArrayList<HandOff.Send>();
+    var taken = new HashSet<String>();
     for (TimelineFile document : material.documents()) {
       Set<String> names = new LinkedHashSet<>(Extraction.names(document.root()));
       Set<String> wanted = wanted(settings);
@@ -111,7 +114,7 @@ public final class HandOffPass implements Pass<CarryFinding> {
               : names.stream().map(List::of).toList();
       for (List<String> each : files) {
         if (!each.isEmpty()) {
-          sends.add(send(material, settings, document, each, target));
+          sends.add(send(material, settings, document, each, target, taken));
         }
       }
     }
@@ -132,7 +135,8 @@ public final class HandOffPass implements Pass<CarryFinding> {
       Settings settings,
       TimelineFile document,
       List<String> names,
-      Target target) {
+      Target target,
+      Set<String> taken) {
     Extraction extraction = Extraction.of(document, names);
     MediaAtHand media = MediaAtHand.of(material);
     Travel travel =
@@ -153,8 +157,12 @@ public final class HandOffPass implements Pass<CarryFinding> {
         names.size() == 1
             ? names.getFirst()
             : document.name().substring(0, Math.max(1, document.name().lastIndexOf('.')));
+    String title = FileName.of(name);
+    // Two timelines of one name are told apart by the files that they are in.
+    String apart =
+        taken.add(title) ? title : Phrase.of("%s of %s", title, FileName.of(document.name()));
     return new HandOff.Send(
-        plain(name) + ", handed on",
+        apart + ", handed on",
         document.name(),
         extraction.root(),
         target,
@@ -167,11 +175,6 @@ public final class HandOffPass implements Pass<CarryFinding> {
   /** The media that must travel, of each file that goes out. */
   public static List<Travel> travels(Material material, Settings settings) {
     return sends(material, settings).stream().map(HandOff.Send::travel).toList();
-  }
-
-  /** A name that every system can give to a file. */
-  private static String plain(String name) {
-    return name.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", "_");
   }
 
   @Override

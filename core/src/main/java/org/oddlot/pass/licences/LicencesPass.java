@@ -3,14 +3,16 @@ package org.oddlot.pass.licences;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
@@ -32,6 +34,7 @@ import org.oddlot.report.LicenceUse;
 import org.oddlot.report.Scope;
 import org.oddlot.rights.Licence;
 import org.oddlot.rights.LicencePaper;
+import org.oddlot.rights.MaterialIndex;
 import org.oddlot.rights.Music;
 import org.oddlot.rights.MusicPaper;
 import org.oddlot.rights.SourcePattern;
@@ -47,6 +50,9 @@ import org.oddlot.time.Rational;
  * two, or more seconds than its licence allows, is for a person.
  */
 public final class LicencesPass implements Pass<LicenceFinding> {
+  /** Of more licences for one source nobody picks one from a list. */
+  private static final int MOST_CHOICES = 50;
+
   /** What is the production's own, beside what has a camera, a card or a day. */
   public static final Setting<String> OWN =
       Setting.textOrNothing(
@@ -174,30 +180,62 @@ public final class LicencesPass implements Pass<LicenceFinding> {
 
   private static Sorted sorted(Material material, Settings settings, List<Licence> licences) {
     var own = new SourcePattern(settings.get(OWN));
-    List<Music> music =
-        material.all(MusicPaper.class).stream().flatMap(paper -> paper.pieces().stream()).toList();
+    var music =
+        new MaterialIndex<>(
+            material.all(MusicPaper.class).stream()
+                .flatMap(paper -> paper.pieces().stream())
+                .toList(),
+            Music::material);
+    var papers = new Licensed(licences);
     var findings = new ArrayList<LicenceFinding.OfSource>();
     var ours = new ArrayList<String>();
-    var used = new HashSet<Licence>();
+    Set<List<Licence>> used = Collections.newSetFromMap(new IdentityHashMap<>());
     int played = 0;
     for (Source source : material.sources().all()) {
       if (source.uses().isEmpty()) {
         continue;
       }
       List<String> names = source.names();
-      List<Licence> its =
-          licences.stream().filter(licence -> licence.material().means(names)).toList();
-      used.addAll(its);
+      List<Licence> its = papers.of(names);
+      used.add(its);
       Optional<Origin> origin = origin(source, own, names);
       if (its.isEmpty() && origin.isPresent()) {
         ours.add(source.id());
-      } else if (its.isEmpty() && music.stream().anyMatch(piece -> piece.material().means(names))) {
+      } else if (its.isEmpty() && !music.meaning(names).isEmpty()) {
         played++;
       } else {
-        findings.add(finding(source, its, origin, licences));
+        findings.add(finding(source, its, origin, papers));
       }
     }
-    return new Sorted(findings, ours, played, used);
+    return new Sorted(
+        findings, ours, played, used.stream().flatMap(List::stream).collect(Collectors.toSet()));
+  }
+
+  /** The licences of all papers, by what each is for and by their numbers. */
+  private static final class Licensed {
+    private final MaterialIndex<Licence> byMaterial;
+    private final Map<String, List<Licence>> byNumber = new HashMap<>();
+    private final Map<List<Licence>, List<Licence>> exact = new IdentityHashMap<>();
+
+    Licensed(List<Licence> all) {
+      byMaterial = new MaterialIndex<>(all, Licence::material);
+      all.forEach(licence ->
+          byNumber.computeIfAbsent(licence.number(), _ -> new ArrayList<>(1)).add(licence));
+    }
+
+    List<Licence> of(List<String> names) {
+      return byMaterial.meaning(names);
+    }
+
+    List<Licence> ofNumber(String number) {
+      return byNumber.getOrDefault(number, List.of());
+    }
+
+    /** Those of one list that name what they are for and mean nothing else. */
+    List<Licence> exactOf(List<Licence> licences) {
+      return exact.computeIfAbsent(
+          licences, its -> its.stream().filter(licence -> licence.material().isExact()).toList());
+    }
   }
 
   /** Why a source is the production's own; empty where nothing says so. */
@@ -222,21 +260,23 @@ public final class LicencesPass implements Pass<LicenceFinding> {
   }
 
   private static LicenceFinding.OfSource finding(
-      Source source, List<Licence> its, Optional<Origin> origin, List<Licence> all) {
+      Source source, List<Licence> its, Optional<Origin> origin, Licensed papers) {
     Optional<String> says =
         source
             .clips()
             .flatMap(placed -> placed.profile().text(placed.clip(), Field.LICENCE).stream())
             .findFirst();
-    List<Licence> named =
-        says.map(number -> all.stream().filter(l -> l.number().equals(number)).toList())
-            .orElse(List.of());
-    List<Licence> meant = its.isEmpty() ? named : its;
+    List<Licence> meant = its.isEmpty() ? says.map(papers::ofNumber).orElse(List.of()) : its;
     // One that names it is meant rather than one that names many.
-    List<Licence> exact = meant.stream().filter(l -> l.material().isExact()).toList();
+    List<Licence> exact = papers.exactOf(meant);
     List<Licence> nearest = exact.isEmpty() ? meant : exact;
     var choices = new ArrayList<Choice>();
-    meant.forEach(licence -> choices.add(choice(licence)));
+    nearest.stream().limit(MOST_CHOICES).forEach(licence -> choices.add(choice(licence)));
+    meant.stream()
+        .limit(MOST_CHOICES)
+        .map(LicencesPass::choice)
+        .filter(choice -> !choices.contains(choice))
+        .forEach(choices::add);
     choices.add(OWN_CHOICE);
     choices.add(NONE_CHOICE);
     LicenceDiagnosis diagnosis = diagnosis(nearest, says, origin);
@@ -306,6 +346,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
                 .map(finding -> new Reviewed<>(finding, request.answers().decision(finding.id())))
                 .toList());
     Material with = material.with(Rights.class, List.of(rights));
+    Map<Licence, String> sources = sourcesUnder(rights);
     Optional<LocalDate> delivery = day(request.settings().get(DELIVERY));
     var terms = new ArrayList<LicenceFinding>();
     Map<String, Licence> inUse = new LinkedHashMap<>();
@@ -319,7 +360,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
         var diagnosis =
             new LicenceDiagnosis.Over(
                 used.timeline(), used.over(), used.once(), licence.allowed().orElse(Rational.ZERO));
-        terms.add(ofTerms(licence, used.timeline(), LicenceFinding.Term.LIMIT, rights, diagnosis));
+        terms.add(ofTerms(licence, used.timeline(), LicenceFinding.Term.LIMIT, sources, diagnosis));
       }
     }
     if (delivery.isPresent()) {
@@ -330,13 +371,13 @@ public final class LicencesPass implements Pass<LicenceFinding> {
             .filter(day::isAfter)
             .map(end -> new LicenceDiagnosis.Ended(end, day))
             .ifPresent(
-                its -> terms.add(ofTerms(licence, "", LicenceFinding.Term.ENDED, rights, its)));
+                its -> terms.add(ofTerms(licence, "", LicenceFinding.Term.ENDED, sources, its)));
         licence
             .from()
             .filter(day::isBefore)
             .map(begin -> new LicenceDiagnosis.NotBegun(begin, day))
-            .ifPresent(
-                its -> terms.add(ofTerms(licence, "", LicenceFinding.Term.NOT_BEGUN, rights, its)));
+            .ifPresent(its ->
+                terms.add(ofTerms(licence, "", LicenceFinding.Term.NOT_BEGUN, sources, its)));
       }
     }
     return terms;
@@ -346,25 +387,26 @@ public final class LicencesPass implements Pass<LicenceFinding> {
       Licence licence,
       String timeline,
       LicenceFinding.Term term,
-      Rights rights,
+      Map<Licence, String> sources,
       LicenceDiagnosis diagnosis) {
     return new LicenceFinding.OfTerms(
         key(licence),
         timeline,
         term,
-        sourceUnder(rights, licence),
+        sources.getOrDefault(licence, ""),
         licence.title(),
         diagnosis.inWords(),
         evidence(licence));
   }
 
-  /** The first of the sources that are used under a licence. */
-  private static String sourceUnder(Rights rights, Licence licence) {
-    return rights.licences().entrySet().stream()
-        .filter(each -> each.getValue().equals(licence))
-        .map(Map.Entry::getKey)
-        .min(Comparator.naturalOrder())
-        .orElse("");
+  /** The first of the sources that are used under each licence. */
+  private static Map<Licence, String> sourcesUnder(Rights rights) {
+    var sources = new HashMap<Licence, String>();
+    rights
+        .licences()
+        .forEach((source, licence) ->
+            sources.merge(licence, source, (one, other) -> one.compareTo(other) < 0 ? one : other));
+    return sources;
   }
 
   private static Rights rights(

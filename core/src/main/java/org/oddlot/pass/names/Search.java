@@ -42,6 +42,13 @@ final class Search {
     }
   }
 
+  /** Of more texts at one time each says less. */
+  private static final int MOST_AT_ONCE = 50;
+
+  private static final int MOST_LOOKED_AT = 2000;
+
+  private final Map<Integer, Set<String>> termsOf = new HashMap<>();
+
   Search(Terms terms, List<Witness> witnesses) {
     this.terms = terms;
     this.witnesses = witnesses;
@@ -263,19 +270,33 @@ final class Search {
   /** Names that other texts of another language have at that time, and this one has not. */
   private Set<String> nearby(String file, String text, double from, double to) {
     var nearby = new LinkedHashSet<String>();
-    String own = text.toLowerCase(Locale.ROOT);
-    for (int i = firstWitness(from); i < witnesses.size() && witnesses.get(i).at() < to; i++) {
+    for (int witness : witnessesAt(file, from, to)) {
+      nearby.addAll(termsOf(witness));
+    }
+    nearby.removeAll(terms.in(text));
+    return nearby;
+  }
+
+  private Set<String> termsOf(int witness) {
+    return termsOf.computeIfAbsent(witness, at -> terms.in(witnesses.get(at).text()));
+  }
+
+  /** What stands or is said in other files at that time. */
+  private List<Integer> witnessesAt(String file, double from, double to) {
+    var all = new ArrayList<Integer>();
+    int first = firstWitness(from);
+    for (int i = first;
+        i < witnesses.size()
+            && witnesses.get(i).at() < to
+            && i < first + MOST_LOOKED_AT
+            && all.size() < MOST_AT_ONCE;
+        i++) {
       Witness witness = witnesses.get(i);
       if (witness.isAt(from, to) && !witness.name().equals(file)) {
-        for (String term : terms.all()) {
-          String small = term.toLowerCase(Locale.ROOT);
-          if (witness.text().contains(small) && !own.contains(small)) {
-            nearby.add(term);
-          }
-        }
+        all.add(i);
       }
     }
-    return nearby;
+    return all;
   }
 
   /** The first of those that may still go on: none stands for longer than a minute. */
@@ -285,13 +306,9 @@ final class Search {
 
   /** Another file in which the name stands at that time; −1 for none. */
   private int witness(String file, String term, double from, double to) {
-    String small = term.toLowerCase(Locale.ROOT);
-    for (int i = firstWitness(from); i < witnesses.size() && witnesses.get(i).at() < to; i++) {
-      Witness witness = witnesses.get(i);
-      if (witness.isAt(from, to)
-          && !witness.name().equals(file)
-          && witness.text().contains(small)) {
-        return i;
+    for (int witness : witnessesAt(file, from, to)) {
+      if (termsOf(witness).contains(term)) {
+        return witness;
       }
     }
     return -1;

@@ -22,8 +22,13 @@ final class Terms {
   private final Map<String, String> byFolded = new HashMap<>();
   private final Map<String, String> byHeard = new HashMap<>();
   private final Map<String, String> elsewhere = new HashMap<>();
+  private static final int MOST_ALIKE = 200;
+
   private final Map<String, Set<String>> bySound = new HashMap<>();
   private int longest = 1;
+
+  private @Nullable TermTrie trie;
+  private @Nullable NearSpellings spellings;
 
   /** How likely it is that words are a name that was misheard. */
   enum Kind {
@@ -121,8 +126,23 @@ final class Terms {
     return bySpelling.isEmpty();
   }
 
-  List<String> all() {
-    return List.copyOf(bySpelling.values());
+  /** The names that stand in a text, be it within a word. */
+  Set<String> in(String text) {
+    TermTrie its = trie;
+    if (its == null) {
+      its = new TermTrie(bySpelling.values());
+      trie = its;
+    }
+    return its.in(text);
+  }
+
+  private NearSpellings spellings() {
+    NearSpellings its = spellings;
+    if (its == null) {
+      its = new NearSpellings(bySpelling.values());
+      spellings = its;
+    }
+    return its;
   }
 
   /** How many words a misheard name may be at the most. */
@@ -189,7 +209,13 @@ final class Terms {
     }
     Guess best = null;
     var sounding = new LinkedHashSet<String>();
-    Sounds.keys(words).forEach(key -> sounding.addAll(bySound.getOrDefault(key, Set.of())));
+    for (String key : Sounds.keys(words)) {
+      Set<String> alike = bySound.getOrDefault(key, Set.of());
+      // Where hundreds of names sound alike, the sound says nothing.
+      if (alike.size() <= MOST_ALIKE) {
+        sounding.addAll(alike);
+      }
+    }
     for (String term : sounding) {
       String its = Sounds.letters(term);
       int distance = LETTERS.apply(letters, its);
@@ -206,14 +232,11 @@ final class Terms {
       }
     }
     if (allCapital) {
-      for (String term : bySpelling.values()) {
+      for (String term : spellings().near(letters)) {
         String its = Sounds.letters(term);
-        int most = its.length() >= 8 ? 2 : its.length() >= 5 ? 1 : 0;
-        if (Math.abs(its.length() - letters.length()) <= most) {
-          int distance = LETTERS.apply(letters, its);
-          if (distance <= most) {
-            best = better(best, Guess.of(term, Kind.SPELLING, distance, its.length()));
-          }
+        int distance = LETTERS.apply(letters, its);
+        if (distance <= NearSpellings.most(its.length())) {
+          best = better(best, Guess.of(term, Kind.SPELLING, distance, its.length()));
         }
       }
     }

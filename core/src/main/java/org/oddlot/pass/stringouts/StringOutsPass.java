@@ -499,13 +499,12 @@ public final class StringOutsPass implements Pass<StringOutFinding> {
       return;
     }
     // A timeline by itself has room for no other.
-    Bin bin = with(Bin.of("", List.of()), byCategory, claims);
     String title = (document.root().name() + " " + BIN).strip();
+    Bin bin = with(Bin.of(title, List.of()), byCategory, claims);
+    claims.add(new Applied.Claim(bin.identity(), "", "a file for string-outs"));
     documents.add(
         TimelineFile.made(
-            TimelineFile.freeName(title, document.name(), documents),
-            bin.withName(title),
-            List.of(document)));
+            TimelineFile.freeName(title, document.name(), documents), bin, List.of(document)));
   }
 
   private static Bin with(

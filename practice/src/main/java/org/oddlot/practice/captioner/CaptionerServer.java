@@ -1,10 +1,7 @@
 package org.oddlot.practice.captioner;
 
 import com.sun.net.httpserver.HttpExchange;
-import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
-import java.net.InetAddress;
-import java.net.InetSocketAddress;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -14,6 +11,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.oddlot.practice.Loopback;
 
 /**
  * Takes jobs on the loopback network only. {@code POST /jobs} with a sound as its body answers with
@@ -21,7 +19,7 @@ import java.util.concurrent.atomic.AtomicInteger;
  * is, {@code GET /jobs/ID/captions} and {@code /words} give what came of it.
  */
 public final class CaptionerServer implements AutoCloseable {
-  private final HttpServer server;
+  private final Loopback loopback;
   private final SpokenScript script;
   private final Habits habits;
   private final Map<String, String> jobs = new ConcurrentHashMap<>();
@@ -42,10 +40,10 @@ public final class CaptionerServer implements AutoCloseable {
     public static final Habits GOOD = new Habits(1, 0, 0);
   }
 
-  private CaptionerServer(HttpServer server, SpokenScript script, Habits habits) {
-    this.server = server;
+  private CaptionerServer(SpokenScript script, int port, Habits habits) throws IOException {
     this.script = script;
     this.habits = habits;
+    this.loopback = Loopback.start(port, "/jobs", this::answer);
   }
 
   /**
@@ -56,16 +54,12 @@ public final class CaptionerServer implements AutoCloseable {
    */
   public static CaptionerServer start(SpokenScript script, int port, Habits habits)
       throws IOException {
-    var address = new InetSocketAddress(InetAddress.getLoopbackAddress(), port);
-    var captioner = new CaptionerServer(HttpServer.create(address, 0), script, habits);
-    captioner.server.createContext("/jobs", captioner::answer);
-    captioner.server.start();
-    return captioner;
+    return new CaptionerServer(script, port, habits);
   }
 
   /** Where it can be asked. */
   public URI address() {
-    return URI.create("http://127.0.0.1:" + server.getAddress().getPort() + "/jobs");
+    return loopback.address();
   }
 
   /** How many bytes each sound had that was sent. */
@@ -144,6 +138,6 @@ public final class CaptionerServer implements AutoCloseable {
 
   @Override
   public void close() {
-    server.stop(0);
+    loopback.close();
   }
 }

@@ -1,16 +1,14 @@
 package org.oddlot.practice.slate;
 
 import com.sun.net.httpserver.HttpExchange;
-import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
-import java.net.InetAddress;
-import java.net.InetSocketAddress;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.oddlot.practice.Loopback;
 
 /**
  * Hands a log out in pieces, on the loopback network only: {@code GET /log?from=N} answers with the
@@ -20,18 +18,18 @@ import java.util.regex.Pattern;
 public final class SlateServer implements AutoCloseable {
   private static final Pattern FROM = Pattern.compile("from=(\\d{1,7})");
 
-  private final HttpServer server;
+  private final Loopback loopback;
   private final SlateLog log;
   private final int piece;
   private final int breakEvery;
   private final AtomicInteger answered = new AtomicInteger();
   private final CountDownLatch done = new CountDownLatch(1);
 
-  private SlateServer(HttpServer server, SlateLog log, int piece, int breakEvery) {
-    this.server = server;
+  private SlateServer(SlateLog log, int port, int piece, int breakEvery) throws IOException {
     this.log = log;
     this.piece = piece;
     this.breakEvery = breakEvery;
+    this.loopback = Loopback.start(port, "/log", this::answer);
   }
 
   /**
@@ -44,16 +42,12 @@ public final class SlateServer implements AutoCloseable {
    */
   public static SlateServer start(SlateLog log, int port, int piece, int breakEvery)
       throws IOException {
-    var address = new InetSocketAddress(InetAddress.getLoopbackAddress(), port);
-    var server = new SlateServer(HttpServer.create(address, 0), log, piece, breakEvery);
-    server.server.createContext("/log", server::answer);
-    server.server.start();
-    return server;
+    return new SlateServer(log, port, piece, breakEvery);
   }
 
   /** Where it can be asked. */
   public URI address() {
-    return URI.create("http://127.0.0.1:" + server.getAddress().getPort() + "/log");
+    return loopback.address();
   }
 
   /** Waits until the last entry was handed out. */
@@ -83,6 +77,6 @@ public final class SlateServer implements AutoCloseable {
 
   @Override
   public void close() {
-    server.stop(0);
+    loopback.close();
   }
 }
