@@ -2,9 +2,10 @@
 """Runs hostile and damaged files of every kind through `check`, `run` and `convert` in batches, each inside a limit of
 time and memory that the operating system keeps, and beside good files that must not be lost to them.
 
-    hostile.py TOP OUT [--seed N] [--batch N] [--short] [--only TEXT]
+    hostile.py TOP OUT [--seed N] [--batch N] [--short] [--only TEXT] [--values N]
 
---short takes a quarter of the files for `check`, and fewer for `run` and `convert`.
+--short takes a quarter of the files for `check`, and fewer for `run` and `convert`. --values says how many files have
+hostile values in a sound form (1000; 160 in short).
 """
 import argparse
 import json
@@ -15,17 +16,20 @@ import shutil
 import subprocess
 import sys
 import time
+from collections import Counter
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 from common import Checks
 from hostile_files import Maker, csv, dump, log_rows, timeline
+from hostile_values import values
 
 HEAP = "1g"
 # Beside the heap: code, classes, threads and what the garbage collector keeps. The system stops whatever asks for more.
 MEMORY = 2 << 30
 SECONDS = 90
-TRACE = re.compile(r"^\s+at [\w.$/]+\(|Exception in thread|\b[a-z]+(\.[a-z]+)+\.\w+(Exception|Error)\b", re.MULTILINE)
+TRACE = re.compile(r"^\s+at [\w.$/]+\(|Exception in thread|\b[a-z]+(\.[a-z]+)+\.\w+(Exception|Error)\b"
+                   r"|\b(java|javax|sun|com|org)\.(?!otio)[a-z]\w*\.[\w.]*[A-Z]\w+|hit a bug|was left out\. Odd", re.MULTILINE)
 
 parser = argparse.ArgumentParser()
 parser.add_argument("top", type=Path)
@@ -34,6 +38,7 @@ parser.add_argument("--seed", type=int, default=1)
 parser.add_argument("--batch", type=int, default=24)
 parser.add_argument("--short", action="store_true", help="a part of the files")
 parser.add_argument("--only", default="", help="files whose names contain this")
+parser.add_argument("--values", type=int, default=-1, help="how many files with hostile values")
 parser.add_argument("--program", type=Path, help="another way to start Odd Lot")
 asked = parser.parse_args()
 check = Checks()
@@ -129,7 +134,12 @@ def converted(path):
 def main():
     files = asked.out / "files"
     shutil.rmtree(asked.out, ignore_errors=True)
-    made = Maker(files, asked.seed).all()
+    maker = Maker(files, asked.seed)
+    made = maker.all()
+    kinds = Counter()
+    for kind, name, content in values(asked.values if asked.values >= 0 else 160 if asked.short else 1000, asked.seed):
+        kinds[kind] += 1
+        maker.put(name, content, harmless=True)
     # Neighbours of other kinds, and the same ones every time.
     made.sort(key=lambda each: (hash_of(each[0].name), each[0].name))
     made = [each for each in made if asked.only in each[0].name]
@@ -148,6 +158,7 @@ def main():
             slowest = max(slowest, job.result())
     print(f"{len(made)} files, {len(batches)} calls of check, {len(part)} of run, {len(single)} of convert; "
           f"the slowest took {slowest:.1f} s of {SECONDS}, heap {HEAP}, {MEMORY >> 20} MB in all")
+    print("hostile values: " + ", ".join(f"{kind} {count}" for kind, count in sorted(kinds.items())))
     shutil.rmtree(files, ignore_errors=True)
     return check.result()
 

@@ -13,6 +13,7 @@ public final class Main {
 
   /** Runs one command and ends with its exit code; without any it opens the window. */
   public static void main(String[] arguments) {
+    NativeFolder.use();
     System.exit(OddLot.run(arguments.length == 0 ? new String[] {"open"} : arguments, COMMANDS));
   }
 }

@@ -1,5 +1,6 @@
 package org.oddlot.handoff;
 
+import com.ctc.wstx.stax.WstxInputFactory;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.StringWriter;
@@ -180,7 +181,7 @@ final class MediaManifest {
     if (!Files.exists(chain)) {
       return entries;
     }
-    XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
+    XMLInputFactory factory = new WstxInputFactory();
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     try (InputStream in = Files.newInputStream(chain)) {

@@ -31,6 +31,9 @@ public record Programme(
   public static final Derived<List<Programme>> ALL =
       Derived.of(Set.of(TimelineFile.class), Programme::all);
 
+  /** A hundred days, in seconds. */
+  private static final double LONGEST = 8_640_000;
+
   public Programme {
     cuts = List.copyOf(cuts);
   }
@@ -70,6 +73,10 @@ public record Programme(
     return timeline.metadata().object("oddlot").string("kind").filter("titles"::equals).isPresent();
   }
 
+  private static boolean isAbsurd(Rational seconds) {
+    return Math.abs(seconds.toDouble()) > LONGEST;
+  }
+
   private static Optional<Programme> of(Address address, Placed placed, Timeline timeline) {
     List<Cut.Event> events = Cut.of(placed).events();
     Optional<FrameRate> rate =
@@ -81,10 +88,11 @@ public record Programme(
             .filter(event -> !event.kind().equals("Caption"))
             .map(event -> event.record().endExclusive())
             .max(RationalTime::compareTo);
-    if (rate.isEmpty() || end.isEmpty()) {
+    Rational start = timeline.globalStart().map(RationalTime::seconds).orElse(Rational.ZERO);
+    // One that begins before all time, or never ends, is none that anything is laid at.
+    if (rate.isEmpty() || end.isEmpty() || isAbsurd(start) || isAbsurd(end.get().seconds())) {
       return Optional.empty();
     }
-    Rational start = timeline.globalStart().map(RationalTime::seconds).orElse(Rational.ZERO);
     var cuts = new TreeSet<Rational>();
     cuts.add(start);
     cuts.add(start.plus(end.get().seconds()));

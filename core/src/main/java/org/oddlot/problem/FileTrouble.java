@@ -93,7 +93,7 @@ public final class FileTrouble {
   private static String sentence(IOException exception) {
     String message = exception.getMessage();
     if (message == null || message.isBlank()) {
-      return exception.getClass().getSimpleName() + ".";
+      return "The file or its disk cannot be used.";
     }
     return message.endsWith(".") ? message : message + ".";
   }

@@ -22,6 +22,7 @@ import org.oddlot.caption.Captions;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
+import org.oddlot.caption.Original;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Timebase;
 import org.oddlot.format.text.TextFile;
@@ -62,6 +63,23 @@ final class TtmlReader {
     this.problems = problems;
   }
 
+  /** Says what is wrong and where; whether something was read before. */
+  private boolean isWorthKeeping(XMLStreamException e) {
+    var where = e.getLocation();
+    String place = where == null ? "" : "line " + where.getLineNumber();
+    String what = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+    if (captions.isEmpty()) {
+      problems.error(
+          place, "The document is no well-formed XML: " + what + ".", "Export it again.");
+      return false;
+    }
+    problems.error(
+        place,
+        "From here on the document is no well-formed XML: " + what + ".",
+        "What stands before it is read; export it again.");
+    return true;
+  }
+
   private static WstxInputFactory factory() {
     var factory = new WstxInputFactory();
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
@@ -81,34 +99,41 @@ final class TtmlReader {
         reader.closeCompletely();
       }
     } catch (XMLStreamException e) {
-      var where = e.getLocation();
-      String place = where == null ? "" : "line " + where.getLineNumber();
-      String what = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
-      if (captions.isEmpty()) {
-        problems.error(
-            place, "The document is no well-formed XML: " + what + ".", "Export it again.");
+      if (!isWorthKeeping(e)) {
         return Optional.empty();
       }
-      problems.error(
-          place,
-          "From here on the document is no well-formed XML: " + what + ".",
-          "What stands before it is read; export it again.");
-    } catch (com.ctc.wstx.exc.WstxLazyException | IllegalStateException e) {
-      problems.error(
-          "", "The document cannot be read: " + e.getMessage() + ".", "Export it again.");
+    } catch (com.ctc.wstx.exc.WstxLazyException e) {
+      // What is looked at late is thrown late, around what is wrong.
+      boolean isKept = e.getCause() instanceof XMLStreamException cause && isWorthKeeping(cause);
+      if (!isKept) {
+        return Optional.empty();
+      }
+    } catch (IllegalStateException e) {
+      problems.error("", "The document cannot be read as captions.", "Export it again.");
       return Optional.empty();
     }
     Timebase grid = times.grid(example);
     Order.check(captions, problems, grid);
-    return Optional.of(
-        new Captions(
-            problems.file(),
-            language,
-            grid,
-            captions,
-            asides,
-            Optional.of(
-                new TtmlOriginal(file, List.copyOf(captions), List.copyOf(elements), times))));
+    return Optional.of(new Captions(problems.file(), language, grid, captions, asides, original()));
+  }
+
+  /**
+   * The document, to be written back in its own letters. Where captions lie within captions, as
+   * where words stand beside timed spans, one cannot be replaced without the other.
+   */
+  private Optional<Original> original() {
+    int behind = 0;
+    for (TtmlOriginal.Element element : elements) {
+      if (element.from() < behind) {
+        problems.warning(
+            TextLines.place(file.line(element.from()) - 1),
+            "Words with times stand within a paragraph that has words of its own.",
+            "They are read; a changed file is written anew, with what Odd Lot reads of it.");
+        return Optional.empty();
+      }
+      behind = element.to();
+    }
+    return Optional.of(new TtmlOriginal(file, List.copyOf(captions), List.copyOf(elements), times));
   }
 
   private void walk(XMLStreamReader2 reader) throws XMLStreamException {
@@ -205,11 +230,19 @@ final class TtmlReader {
     }
     TtmlAttributes attributes = TtmlAttributes.of(reader, names);
     names = attributes.names();
-    var element = new TtmlElement(name, attributes, outer);
+    boolean isNested = name.equals("p") && paragraph != null;
+    var element = new TtmlElement(isNested ? "span" : name, attributes, outer);
     var info = reader.getLocationInfo();
     element.from = (int) info.getStartingCharOffset();
     element.content = (int) info.getEndingCharOffset();
     element.isEmpty = reader.isEmptyElement();
+    if (isNested) {
+      // TTML2, 8.1.3, has no paragraph in a paragraph.
+      problems.warning(
+          TextLines.place(file.line(element.from) - 1),
+          "A paragraph stands within another one.",
+          "Its words are read as words of the outer one.");
+    }
     if (outer != null) {
       inherit(element, outer);
     }

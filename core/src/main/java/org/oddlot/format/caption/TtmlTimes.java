@@ -22,6 +22,8 @@ record TtmlTimes(
     FrameRate frameRate, long subFrames, long tickRate, boolean dropFrame, boolean isTimecode) {
   private static final Pattern CLOCK =
       Pattern.compile("(\\d{2,}):(\\d{2}):(\\d{2})(?:\\.(\\d{1,9})\\d*|:(\\d{2,})(?:\\.(\\d+))?)?");
+  private static final double LONGEST = 8_640_000;
+
   private static final Pattern OFFSET =
       Pattern.compile("(\\d{1,12})(?:\\.(\\d{1,9})\\d*)?(h|m|s|ms|f|t)");
 
@@ -30,9 +32,19 @@ record TtmlTimes(
    */
   static final TtmlTimes INITIAL = new TtmlTimes(FrameRate.FPS_30, 1, 1, false, false);
 
-  /** The moment that {@code expression} names, in seconds; empty where it names none. */
+  /**
+   * The moment that {@code expression} names, in seconds; empty where it names none within the
+   * first hundred days.
+   */
   Optional<Rational> read(String expression) {
-    String text = expression.strip();
+    try {
+      return moment(expression.strip()).filter(moment -> moment.toDouble() < LONGEST);
+    } catch (ArithmeticException e) {
+      return Optional.empty();
+    }
+  }
+
+  private Optional<Rational> moment(String text) {
     Optional<Rational> count = count(text);
     if (count.isPresent()) {
       return count;

@@ -1,5 +1,6 @@
 package org.oddlot.format.table;
 
+import com.ctc.wstx.stax.WstxInputFactory;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -180,7 +181,7 @@ final class MarkedCells {
     if (part.length == 0) {
       return;
     }
-    XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
+    XMLInputFactory factory = new WstxInputFactory();
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     InputStream bytes = new ByteArrayInputStream(part);
