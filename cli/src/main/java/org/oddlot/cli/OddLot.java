@@ -16,6 +16,7 @@ import org.oddlot.lot.SafeFile;
 import org.oddlot.problem.FaultReport;
 import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problems;
+import org.oddlot.problem.Wall;
 import picocli.AutoComplete.GenerateCompletion;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -133,6 +134,9 @@ public final class OddLot implements Callable<Integer> {
       tell(line, arguments, message);
       ending = ExitCode.FAULT;
     }
+    // Without a part of itself what it says may be wrong in ways that it does not know.
+    Wall.absent().stream().limit(3).forEach(what -> line.getErr().println("oddlot: " + what));
+    line.getErr().flush();
     if (line.getOut().checkError()) {
       line.getErr().println("oddlot: What was to be said could not be written to the output.");
       line.getErr().flush();

@@ -5,17 +5,24 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.oddlot.cli.Ended.run;
 
 import java.io.IOException;
+import java.net.Socket;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.demo.Demo;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
 import org.oddlot.lot.CaptionService;
+import org.oddlot.practice.Loopback;
 import org.oddlot.practice.captioner.CaptionerServer;
 import org.oddlot.practice.captioner.CaptionerServer.Habits;
 import org.oddlot.practice.captioner.SpokenScript;
@@ -169,6 +176,98 @@ class WordsCommandsTest {
           .hasSize(2)
           .allSatisfy(file ->
               assertThat(Path.of(((JsonObject) file).string("file").orElseThrow())).exists());
+    }
+  }
+
+  /**
+   * A service that answers everything, captions with {@code captions}, asked by its own name only.
+   */
+  private static Loopback answering(String captions) throws IOException {
+    return Loopback.start(
+        0,
+        "/jobs",
+        exchange -> {
+          String path = exchange.getRequestURI().getPath();
+          exchange.getRequestBody().readAllBytes();
+          String said =
+              path.endsWith("/captions")
+                  ? captions
+                  : path.endsWith("/words")
+                      ? "{\"words\": []}"
+                      : "{\"job\": \"j1\", \"state\": \"done\"}";
+          byte[] body = said.getBytes(StandardCharsets.UTF_8);
+          try (exchange) {
+            exchange.sendResponseHeaders(200, body.length);
+            exchange.getResponseBody().write(body);
+          }
+        });
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"<html><body>Please log in</body></html>", "", "1\n2\n3\n"})
+  void whatIsNoCaptionsIsRefusedAndNothingIsWritten(String captions) throws IOException {
+    Path sound = Files.write(folder.resolve("talk.wav"), new byte[100]);
+    try (var service = answering(captions)) {
+      IOException refused =
+          assertThrows(
+              IOException.class,
+              () -> CaptionService.caption(service.address(), sound, "", folder, Progress.NONE));
+      assertThat(refused).hasMessageContaining("gave as captions is none");
+    }
+    assertThat(folder.resolve("talk.srt")).doesNotExist();
+    assertThat(folder.resolve("talk-words.json")).doesNotExist();
+  }
+
+  @Test
+  void anAnswerThatDripsIsStoppedWhenSomebodyStops() throws IOException {
+    Path sound = Files.write(folder.resolve("talk.wav"), new byte[100]);
+    var asked = new AtomicInteger();
+    try (var service =
+        Loopback.start(
+            0,
+            "/jobs",
+            exchange -> {
+              exchange.getRequestBody().readAllBytes();
+              exchange.sendResponseHeaders(200, 0);
+              for (int i = 0; i < 100_000 && asked.get() < 20; i++) {
+                exchange.getResponseBody().write(' ');
+                exchange.getResponseBody().flush();
+                LockSupport.parkNanos(20_000_000);
+              }
+              exchange.close();
+            })) {
+      Progress stopping = Progress.untold(() -> asked.incrementAndGet() > 8);
+      assertThrows(
+          CancelledException.class,
+          () -> CaptionService.caption(service.address(), sound, "", folder, stopping));
+    } finally {
+      asked.set(1000);
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "localhost:8421,'',200",
+    "127.0.0.1:8421,http://localhost:3000,200",
+    "pages.example,'',403",
+    "127.0.0.1:8421,https://pages.example,403"
+  })
+  void aStandInAnswersOnlyThoseWhoAskForThisMachine(String host, String origin, int status)
+      throws IOException {
+    try (var service = answering("");
+        var socket = new Socket("127.0.0.1", service.address().getPort())) {
+      String head =
+          "GET /jobs HTTP/1.1\r\nHost: "
+              + host
+              + (origin.isEmpty() ? "" : "\r\nOrigin: " + origin)
+              + "\r\nConnection: close\r\n\r\n";
+      socket.getOutputStream().write(head.getBytes(StandardCharsets.US_ASCII));
+      String answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.US_ASCII);
+      assertThat(answer).startsWith("HTTP/1.1 " + status);
+      int port = service.address().getPort();
+      IOException taken =
+          assertThrows(IOException.class, () -> Loopback.start(port, "/jobs", _ -> {}));
+      assertThat(taken).hasMessageContaining("Port " + port + " is taken");
     }
   }
 

@@ -15,6 +15,7 @@ import java.util.Set;
 import org.oddlot.format.Content;
 import org.oddlot.format.Facts;
 import org.oddlot.format.TimelineFormat;
+import org.oddlot.input.Temporary;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Placed;
 import org.oddlot.timeline.TimelineObject;
@@ -97,7 +98,7 @@ public record CarryReport(String format, List<Row> rows, List<String> notes) {
    * @throws IOException if the trial cannot be written
    */
   public static CarryReport of(TimelineObject root, Target target) throws IOException {
-    Path folder = Files.createTempDirectory("oddlot-trial");
+    Path folder = Temporary.folder("oddlot-trial");
     var files = new ArrayList<Path>();
     try {
       for (TimelineFormat.Part part : target.parts(root, Optional.empty())) {

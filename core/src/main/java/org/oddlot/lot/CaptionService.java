@@ -15,6 +15,7 @@ import org.oddlot.caption.Captions;
 import org.oddlot.caption.Transcript;
 import org.oddlot.input.FileState;
 import org.oddlot.input.InputFile;
+import org.oddlot.input.Temporary;
 import org.oddlot.json.JsonException;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
@@ -120,7 +121,7 @@ public final class CaptionService {
 
   /** What is called captions and cannot be read as such is an answer to something else. */
   private void refuseUnlessRead(byte[] content, String ending, String what) throws IOException {
-    Path file = Files.createTempFile("oddlot-answer-", ending);
+    Path file = Temporary.file("oddlot-answer-", ending);
     try {
       Files.write(file, content);
       boolean isRead =

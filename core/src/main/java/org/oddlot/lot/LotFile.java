@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -27,6 +28,7 @@ import org.oddlot.pass.Decision;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Instruction;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.problem.FileTrouble;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
@@ -70,11 +72,16 @@ public final class LotFile {
   }
 
   /**
-   * Saves a lot.
+   * Saves a lot. Its folder has to be there: where a disk was unplugged, a folder of its name on
+   * another one would look like a lot that is saved.
    *
    * @throws IOException if it cannot be written; what was there before is still there
    */
   public static void save(Lot lot, Path file) throws IOException {
+    Path folder = SafeFile.followed(file.toAbsolutePath()).getParent();
+    if (folder != null && !Files.isDirectory(folder)) {
+      throw FileTrouble.writing(file, new NoSuchFileException(folder.toString()));
+    }
     JsonFile.write(file, toJson(lot, folderOf(file)));
   }
 

@@ -192,7 +192,7 @@ public final class SafeFile {
             if (!isTaken(target) && placeNew(part, target)) {
               return target;
             }
-            if (!Files.isSymbolicLink(target) && isSame(part, target)) {
+            if (isFileOrFolder(target) && isSame(part, target)) {
               delete(part);
               return target;
             }
@@ -339,6 +339,12 @@ public final class SafeFile {
     String stem = dot > 0 ? name.substring(0, dot) : name;
     String ending = dot > 0 ? name.substring(dot) : "";
     return number == 1 ? wanted : wanted.resolveSibling(stem + " " + number + ending);
+  }
+
+  /** A link may lead anywhere, and a pipe would be waited for. */
+  private static boolean isFileOrFolder(Path path) {
+    return Files.isRegularFile(path, LinkOption.NOFOLLOW_LINKS)
+        || Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS);
   }
 
   private static boolean isSame(Path first, Path second) throws IOException {

@@ -75,12 +75,12 @@ public final class Wall {
     return List.copyOf(members);
   }
 
-  /** A name that means no class is told where the next one is looked for. */
+  /** A name that means no class, or one that is damaged, is told where the next is looked for. */
   private static boolean isOneMore(Iterator<?> found, Class<?> family) {
     while (true) {
       try {
         return found.hasNext();
-      } catch (ServiceConfigurationError e) {
+      } catch (ServiceConfigurationError | LinkageError e) {
         leaveOut(family, e);
       }
     }

@@ -244,7 +244,12 @@ class CarryReportTest {
       part.writer().write(file);
       files.add(file);
     }
-    return CarryReport.proof(root, format, files);
+    CarryReport report = CarryReport.proof(root, format, files);
+    for (Path file : files) {
+      Files.delete(file);
+    }
+    Files.delete(folder);
+    return report;
   }
 
   @Test

@@ -2,10 +2,14 @@ package org.oddlot.lot;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -51,8 +55,10 @@ class SafeFileTest {
     String ofMine = own.getFirst();
     String dead = ofMine.replace("-" + ProcessHandle.current().pid() + "-", "-999999999-");
     String living = ofMine.replaceFirst("-\\d+\\.part", "-77777.part");
+    // The number of this process, which another one had before.
+    String former = ofMine.replaceFirst("-\\d+(-\\d+\\.part)", "-1$1");
     String elsewhere = ".oddlot-zz0-999999999-1.part";
-    for (String name : List.of(dead, living, elsewhere)) {
+    for (String name : List.of(dead, living, elsewhere, former)) {
       Files.writeString(folder.resolve(name), "half");
     }
     SafeFile.write(folder.resolve("second"), part -> Files.writeString(part, "x"));
@@ -112,5 +118,69 @@ class SafeFileTest {
     assertThat(SafeFile.writeNew(wanted, part -> Files.writeString(part, "other")))
         .isEqualTo(folder.resolve("day 2.otio"));
     assertThat(inFolder()).containsExactly("day 2.otio", "day.otio");
+  }
+
+  @Test
+  void aNewFileIsNeverWrittenOverAnythingNotEvenALinkThatLeadsNowhere() throws IOException {
+    Path target = folder.resolve("new.otio");
+    SafeFile.create(target, part -> Files.writeString(part, "first"));
+    Path link = Files.createSymbolicLink(folder.resolve("link.otio"), folder.resolve("gone"));
+    for (Path taken : List.of(target, link)) {
+      assertThatThrownBy(() -> SafeFile.create(taken, part -> Files.writeString(part, "second")))
+          .isInstanceOf(FileAlreadyExistsException.class);
+    }
+    assertThat(target).hasContent("first");
+    assertThat(folder.resolve("gone")).doesNotExist();
+    // What comes there while it is being written is not written over either.
+    Path late = folder.resolve("late.otio");
+    assertThatThrownBy(() ->
+            SafeFile.create(
+                late,
+                part -> {
+                  Files.writeString(part, "ours");
+                  Files.writeString(late, "theirs");
+                }))
+        .isInstanceOf(FileAlreadyExistsException.class);
+    assertThat(late).hasContent("theirs");
+    assertThat(inFolder()).noneMatch(name -> name.endsWith(".part"));
+  }
+
+  @Test
+  void ofManyThatWantExactlyOneNameOneGetsIt() {
+    Path target = folder.resolve("one.otio");
+    long written =
+        IntStream.range(0, 24)
+            .parallel()
+            .filter(i -> {
+              try {
+                SafeFile.create(target, part -> Files.writeString(part, "of " + i));
+                return true;
+              } catch (IOException e) {
+                return false;
+              }
+            })
+            .count();
+    assertThat(written).isEqualTo(1);
+  }
+
+  @Test
+  void aPipeIsNotWrittenInto() throws IOException, InterruptedException {
+    Path pipe = folder.resolve("pipe");
+    assumeTrue(new ProcessBuilder("mkfifo", pipe.toString()).start().waitFor() == 0);
+    assertThatThrownBy(() -> SafeFile.write(pipe, part -> Files.writeString(part, "x")))
+        .hasMessageContaining("it is a pipe, a socket or a device");
+    assertThatThrownBy(() -> SafeFile.create(pipe, part -> Files.writeString(part, "x")))
+        .isInstanceOf(FileAlreadyExistsException.class);
+    // Nor is it waited for where a number can be put behind the name.
+    Path other = SafeFile.writeNew(pipe, part -> Files.writeString(part, "x"));
+    assertThat(other).hasFileName("pipe 2").hasContent("x");
+  }
+
+  @Test
+  void partsOfAWeekAgoAreClearedAwayWhoeverLeftThem() throws IOException {
+    Path old = Files.writeString(folder.resolve(".oddlot-elsewhere-1-2-3.part"), "half");
+    Files.setLastModifiedTime(old, FileTime.from(Instant.parse("2020-01-01T00:00:00Z")));
+    SafeFile.write(folder.resolve("x"), part -> Files.writeString(part, "x"));
+    assertThat(inFolder()).containsExactly("x");
   }
 }

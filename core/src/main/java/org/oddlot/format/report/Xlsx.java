@@ -18,6 +18,7 @@ import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.dhatim.fastexcel.Position;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
+import org.oddlot.input.Temporary;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
@@ -54,7 +55,7 @@ final class Xlsx implements BookFormat {
 
   @Override
   public void write(Book book, OutputStream out) throws IOException {
-    Path dated = Files.createTempFile("oddlot", ".xlsx");
+    Path dated = Temporary.file("oddlot", ".xlsx");
     try {
       try (var to = new BufferedOutputStream(Files.newOutputStream(dated), 1 << 16)) {
         var workbook = new Workbook(to, "Odd Lot", "0.1");

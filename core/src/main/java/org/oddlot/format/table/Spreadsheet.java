@@ -225,7 +225,7 @@ public final class Spreadsheet implements TableKind {
   /** What a formula came to; where that is a number it is shown in its format as well. */
   private static String formula(Cell cell) {
     String raw = Optional.ofNullable(cell.getRawValue()).orElse("");
-    return raw.matches("-?\\d+(\\.\\d+)?([eE][+-]?\\d+)?") ? number(cell) : raw;
+    return raw.matches("-?\\d+(\\.\\d+)?([eE][+-]?\\d+)?") ? number(cell) : IsoDates.tidy(raw);
   }
 
   private static String number(Cell cell) {

@@ -149,6 +149,33 @@ class SubRipTest {
     assertVerbatim(SRT, text.getBytes(StandardCharsets.UTF_8));
   }
 
+  /** The format has thousandths; what {@code 1,5} or {@code 1:12} means nobody can know. */
+  @Test
+  void fractionsThatCanBeReadTwoWaysAreSaidWithCountAndPlace() {
+    var problems = new Problems("a.srt");
+    String text =
+        """
+        1
+        00:00:01,5 --> 00:00:02,500
+        one
+
+        2
+        00:00:03,500 --> 00:00:04:12
+        two
+
+        3
+        00:00:05,1234 --> 00:00:06
+        three
+        """;
+    assertThat(read(SRT, text.getBytes(StandardCharsets.UTF_8), problems).captions()).hasSize(3);
+    assertThat(problems.list())
+        .singleElement()
+        .satisfies(problem -> {
+          assertThat(problem.place()).isEqualTo("line 2");
+          assertThat(problem.message()).contains("of 2 captions: read as decimals");
+        });
+  }
+
   @Test
   void aNumberInTheWordsIsNoNumberOfACaption() {
     Captions captions =

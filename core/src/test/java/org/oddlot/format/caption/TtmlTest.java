@@ -124,6 +124,29 @@ class TtmlTest {
                 .replace("begin=\"1s\" dur=\"2s\"", "begin=\"2.000s\" dur=\"3.000s\""));
   }
 
+  /**
+   * TTML2, 8.1.3: no paragraph stands in another; what does is one caption, and is written back.
+   */
+  @Test
+  void aParagraphInAParagraphIsReadAsItsWordsAndWrittenBack() {
+    String nested =
+        FILE.replace("Up &amp; away", "Up <p begin=\"1s\" end=\"2s\">rope</p> &amp; away");
+    Captions captions = read(TTML, nested);
+    var changed = new ArrayList<>(captions.captions());
+    changed.set(0, changed.getFirst().withPlain("Cast off"));
+    String written = CaptionSamples.written(TTML, captions.withCaptions(changed));
+    Captions again = read(TTML, written);
+    assertThat(again.captions()).hasSameSizeAs(captions.captions());
+    assertThat(again.captions().getFirst().text().plain()).isEqualTo("Cast off");
+  }
+
+  @Test
+  void timesThatNoProgrammeHasAreNone() {
+    assertThat(TtmlTimes.INITIAL.read("99999999999h")).isEmpty();
+    assertThat(TtmlTimes.INITIAL.read("999999999999.999999999f")).isEmpty();
+    assertThat(TtmlTimes.INITIAL.read("100h")).contains(Rational.of(360_000));
+  }
+
   @Test
   void aCaptionMoreAndOneLess() {
     Captions captions = read(TTML, FILE);

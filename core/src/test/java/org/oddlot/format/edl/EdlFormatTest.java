@@ -50,7 +50,11 @@ class EdlFormatTest {
   }
 
   private static String written(Timeline timeline) {
-    return new String(EdlWriter.all(timeline, 8).get(""), StandardCharsets.UTF_8);
+    try {
+      return new String(EdlWriter.all(timeline, 8).get(""), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new AssertionError(e);
+    }
   }
 
   private static Track track(Timeline timeline, String name) {

@@ -138,6 +138,23 @@ class BookFormatsTest {
     assertThat(marked).startsWith(0xEF, 0xBB, 0xBF);
   }
 
+  @ParameterizedTest
+  @ValueSource(strings = {"\u00a0=1+1", "\n=1+1", "\uff1dA1", "\u200b@x", "  +1", "\u3000-2"})
+  void whatASpreadsheetSkipsBeforeAFormulaHidesNone(String words) throws IOException {
+    Sheet sheet =
+        new Sheet(
+            "x",
+            "X",
+            "",
+            List.of(Column.text("words", "Words", 20)),
+            List.of(Line.of(List.of(Cell.of(words)))),
+            -1,
+            List.of());
+    String text = new String(written("csv", book(sheet)), StandardCharsets.UTF_8);
+    assertThat(CSVFormat.RFC4180.parse(new StringReader(text)).getRecords().get(1).get(0))
+        .isEqualTo("'" + words);
+  }
+
   @Test
   void aPageHasNothingInItThatIsFetchedOrRun() throws IOException {
     String page = new String(written("html", book(sheet(16, 0))), StandardCharsets.UTF_8);

@@ -8,9 +8,15 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.dhatim.fastexcel.Workbook;
 import org.junit.jupiter.api.Test;
 import org.oddlot.input.ReadingOptions;
@@ -155,5 +161,39 @@ class SpreadsheetTest {
     assertThat(ColumnMapping.guess(table).notUnderstood()).hasSize(1);
     assertThat(JsonRows.read("{\"a\":1}".getBytes(StandardCharsets.UTF_8), problems)).isEmpty();
     assertThat(JsonRows.read("[{".getBytes(StandardCharsets.UTF_8), problems)).isEmpty();
+  }
+
+  /** Some programs keep days as ISO 8601 has them: ECMA-376 part 1, 18.18.11, from memory. */
+  @Test
+  void daysThatAreTextsAreDays() throws IOException {
+    byte[] plain =
+        workbook(book -> {
+          var sheet = book.newWorksheet("Log");
+          List<List<String>> rows =
+              List.of(
+                  List.of("Scene", "Take", "Date"),
+                  List.of("12", "1", "2026-03-15T00:00:00"),
+                  List.of("12", "2", "2026-03-15T10:14:09"));
+          for (int r = 0; r < rows.size(); r++) {
+            for (int c = 0; c < rows.get(r).size(); c++) {
+              sheet.inlineString(r, c, rows.get(r).get(c));
+            }
+          }
+        });
+    var out = new ByteArrayOutputStream();
+    try (var zip =
+            ZipFile.builder().setSeekableByteChannel(new SeekableInMemoryByteChannel(plain)).get();
+        var copy = new ZipOutputStream(out)) {
+      for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
+        String part = new String(zip.getInputStream(entry).readAllBytes(), StandardCharsets.UTF_8);
+        copy.putNextEntry(new ZipEntry(entry.getName()));
+        copy.write(
+            part.replaceAll("t=\"inlineStr\"><is><t>(2026-[^<]*)</t></is>", "t=\"d\"><v>$1</v>")
+                .getBytes(StandardCharsets.UTF_8));
+      }
+    }
+    assertThat(read(out.toByteArray()).rows())
+        .extracting(row -> row.cells().get(2))
+        .containsExactly("2026-03-15", "2026-03-15 10:14:09");
   }
 }

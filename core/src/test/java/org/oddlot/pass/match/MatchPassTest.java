@@ -347,4 +347,36 @@ class MatchPassTest {
     assertThat(sample.run().step("match").map(Outcome.StepOutcome::reviewed).map(Object::toString))
         .isEqualTo(Optional.of(sample.run().step("match").orElseThrow().reviewed().toString()));
   }
+
+  /** Many cameras begin each clip at one o'clock: then the time says nothing, and names do. */
+  @Test
+  void whereEveryClipBeginsAtOneHourOnlyNamesSayWhichIsMeant() {
+    Sample day = Sample.at(FrameRate.FPS_25).log("Row;Clip;Scene;Take;TC In");
+    for (int i = 0; i < 150; i++) {
+      day = day.clip("B%03d 01:00:00:00 960 B 2026-03-14".formatted(i));
+    }
+    var outcome = day.log("2;;12;1;01:00:00:00").log("3;B007;12;2;01:00:00:00").run();
+    MatchFinding byTime = finding(outcome, 2);
+    assertThat(byTime.standing()).isEqualTo(Standing.OPEN);
+    assertThat(byTime.reason()).contains("more than 100 clips begin or run at this time");
+    assertThat(byTime.candidates()).isEmpty();
+    MatchFinding byName = finding(outcome, 3);
+    assertThat(byName.standing()).isEqualTo(Standing.SETTLED);
+    assertThat(names(byName)).containsExactly("B007");
+  }
+
+  /** One very long clip beside short ones: what runs at a time is found all the same. */
+  @Test
+  void aStretchTouchesTheLongClipAndTheShortOneAtItsTime() {
+    Sample day = Sample.at(FrameRate.FPS_25).log(HEADER);
+    day = day.clip("L000 09:00:00:00 900000 A 2026-03-14");
+    for (int i = 0; i < 40; i++) {
+      day = day.clip("S%03d 10:%02d:00:00 250 B 2026-03-14".formatted(i, i));
+    }
+    var outcome = day.log("2;12;1;;10:07:03:00;10:07:04:00;14.03.2026;25;gulls").run();
+    assertThat(finding(outcome, 2).candidates())
+        .filteredOn(candidate -> candidate.inside())
+        .extracting(candidate -> candidate.source().name())
+        .containsExactlyInAnyOrder("L000", "S007");
+  }
 }
