@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -245,10 +246,11 @@ class CarryReportTest {
       files.add(file);
     }
     CarryReport report = CarryReport.proof(root, format, files);
-    for (Path file : files) {
-      Files.delete(file);
+    try (var all = Files.walk(folder)) {
+      for (Path file : all.sorted(Comparator.reverseOrder()).toList()) {
+        Files.delete(file);
+      }
     }
-    Files.delete(folder);
     return report;
   }
 
