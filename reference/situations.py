@@ -172,7 +172,7 @@ def zone(place, value):
     place.env["TZ"] = value
 
 
-@situation(variants=["/dev/full", "closed"], commands=COMMANDS, ends=(1, 2))
+@situation(variants=["/dev/full", "closed"], commands=[run, convert, titles, looked], ends=(1, 2))
 def standard_output(place, value):
     place.how["stdout"] = value
 
@@ -187,7 +187,7 @@ def standard_input(place, value):
     place.how["stdin"] = value
 
 
-@situation(variants=[64, 40], ends=(0, 1, 2))
+@situation(variants=[64, 40], ends=(0, 1, 2, 3))
 def open_files(place, value):
     place.how["limits"] = [(resource.RLIMIT_NOFILE, value)]
 
@@ -252,7 +252,7 @@ def full_disk(place, value):
     place.target = place.target and small / place.target.name
 
 
-@situation(commands=WRITING, ends=(1, 2), variants=[0, 1000])
+@situation(commands=WRITING, ends=(0, 1, 2), variants=[0, 1000])
 def file_size(place, value):
     # The system stops whoever writes more into one file.
     place.how["limits"] = [(resource.RLIMIT_FSIZE, value)]

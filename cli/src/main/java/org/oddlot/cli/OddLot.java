@@ -128,7 +128,7 @@ public final class OddLot implements Callable<Integer> {
     try {
       ending = line.execute(arguments);
     } catch (Error e) {
-      String message = FaultReport.keep(e);
+      String message = inWords(e);
       line.getErr().println("oddlot: " + message);
       line.getErr().flush();
       tell(line, arguments, message);
@@ -143,6 +143,17 @@ public final class OddLot implements Callable<Integer> {
       return ending == ExitCode.DONE ? wrong() : ending;
     }
     return ending;
+  }
+
+  /**
+   * What went wrong; where not even that can be kept, as with no file left to open, the word of it.
+   */
+  private static String inWords(Error fault) {
+    try {
+      return FaultReport.keep(fault);
+    } catch (Error another) {
+      return "The program cannot go on, and cannot say more: " + fault.getMessage() + ".";
+    }
   }
 
   /** That something went wrong: if something was written before, that is there. */

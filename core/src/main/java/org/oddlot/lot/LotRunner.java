@@ -4,8 +4,14 @@ import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import org.oddlot.input.FileState;
+import org.oddlot.input.Memory;
 import org.oddlot.material.ReadInput;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
@@ -64,6 +70,21 @@ public final class LotRunner {
       problems = List.copyOf(problems);
     }
 
+    /** This of {@code lot}, of which some files were more than the memory holds. */
+    private Ran without(List<Lot.Input> left, Lot lot) {
+      var problems = new ArrayList<>(this.problems);
+      for (Lot.Input input : left) {
+        var its = new Problems(input.name());
+        its.error("", Memory.tooSmall("Working with it"), Memory.REMEDY);
+        problems.addAll(its.list());
+      }
+      Map<String, Lot.Input> known = new HashMap<>();
+      this.lot.inputs().forEach(input -> known.put(input.name(), input));
+      List<Lot.Input> all =
+          lot.inputs().stream().map(input -> known.getOrDefault(input.name(), input)).toList();
+      return new Ran(this.lot.withInputs(all), read, outcome, missing, problems);
+    }
+
     /** Whether nothing at all could be read. */
     public boolean isNothingRead() {
       return read.material().all(ReadInput.class).stream().noneMatch(ReadInput::isRead);
@@ -88,7 +109,8 @@ public final class LotRunner {
       if (isRefused(goesOn)) {
         return Ending.WRONG_INPUT;
       }
-      return needsAPerson || !missing.isEmpty() || !outcome.failed().isEmpty()
+      boolean isLeft = lot.inputs().size() > read.lot().inputs().size();
+      return needsAPerson || isLeft || !missing.isEmpty() || !outcome.failed().isEmpty()
           ? Ending.NEEDS_A_PERSON
           : Ending.DONE;
     }
@@ -108,11 +130,39 @@ public final class LotRunner {
   }
 
   /**
-   * Runs a lot; all that may keep somebody waiting says how far it is.
+   * Runs a lot; all that may keep somebody waiting says how far it is. Where the memory is not
+   * enough for all of it, it is run without its largest file, which stays in the lot.
    *
    * @throws org.oddlot.progress.CancelledException if {@code progress} asks to stop
    */
   public Ran run(LotFile.Opened opened, Progress progress) {
+    Lot lot = opened.lot();
+    var left = new ArrayList<Lot.Input>();
+    while (true) {
+      List<Lot.Input> inputs =
+          lot.inputs().stream().filter(input -> !left.contains(input)).toList();
+      try {
+        Ran ran = once(opened.withLot(lot.withInputs(inputs)), progress);
+        boolean isEnough =
+            inputs.size() < 2
+                || ran.outcome.failed().stream()
+                    .noneMatch(step -> step.fault().orElseThrow() instanceof OutOfMemoryError);
+        if (isEnough) {
+          return left.isEmpty() ? ran : ran.without(left, lot);
+        }
+      } catch (OutOfMemoryError e) {
+        if (inputs.size() < 2) {
+          throw e;
+        }
+      }
+      left.add(
+          Collections.max(
+              inputs,
+              Comparator.comparingLong((Lot.Input input) -> FileState.of(input.path()).size())));
+    }
+  }
+
+  private Ran once(LotFile.Opened opened, Progress progress) {
     Lot lot = opened.lot();
     List<Path> missing =
         lot.inputs().stream()

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -126,7 +127,7 @@ public final class Output {
     } catch (IOException e) {
       problems.error("", FileTrouble.inWords(e), "");
     } catch (UncheckedIOException e) {
-      problems.error("", FileTrouble.inWords(e.getCause()), "");
+      problems.error("", FileTrouble.inWords(Objects.requireNonNull(e.getCause())), "");
     }
     return Optional.empty();
   }

@@ -71,10 +71,9 @@ record Csv(boolean hasMark) implements BookFormat {
     while (at < text.length() && isSkipped(text.charAt(at))) {
       at++;
     }
-    boolean isLike =
-        at < text.length() && FORMULA.indexOf(text.charAt(at)) >= 0
-            || !text.isEmpty() && "\t\r\n".indexOf(text.charAt(0)) >= 0;
-    return isLike ? "'" + text : text;
+    boolean isLike = at < text.length() && FORMULA.indexOf(text.charAt(at)) >= 0;
+    boolean isBroken = !text.isEmpty() && "\t\r\n".indexOf(text.charAt(0)) >= 0;
+    return isLike || isBroken ? "'" + text : text;
   }
 
   private static boolean isSkipped(char letter) {

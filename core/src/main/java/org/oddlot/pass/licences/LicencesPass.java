@@ -215,7 +215,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
   private static final class Licensed {
     private final MaterialIndex<Licence> byMaterial;
     private final Map<String, List<Licence>> byNumber = new HashMap<>();
-    private final Map<List<Licence>, List<Licence>> exact = new IdentityHashMap<>();
+    private final IdentityHashMap<List<Licence>, List<Licence>> exact = new IdentityHashMap<>();
 
     Licensed(List<Licence> all) {
       byMaterial = new MaterialIndex<>(all, Licence::material);
