@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
@@ -26,6 +27,8 @@ import picocli.CommandLine;
 
 /** Whatever a member of a family throws, wherever: the good timeline and its log come out. */
 class WallTest {
+  private static final List<Wreck.Door> DOORS = List.of(Wreck.Door.values());
+
   private static final Map<String, Supplier<Throwable>> THROWN =
       Map.of(
           "fault", () -> new IllegalStateException("flotsam"),
@@ -44,12 +47,12 @@ class WallTest {
   /** All that can be thrown through the first doors; through the others two of them in turn. */
   static Stream<Arguments> everything() {
     List<String> kinds = THROWN.keySet().stream().sorted().toList();
-    return Stream.of(Wreck.Door.values())
+    return DOORS.stream()
         .flatMap(door ->
             door == Wreck.Door.READ || door == Wreck.Door.WRITE
                 ? kinds.stream().map(what -> Arguments.of(door, what))
                 : Stream.of(0, 3)
-                    .map(i -> kinds.get((door.ordinal() + i) % kinds.size()))
+                    .map(i -> kinds.get((DOORS.indexOf(door) + i) % kinds.size()))
                     .map(what -> Arguments.of(door, what)));
   }
 
@@ -79,7 +82,7 @@ class WallTest {
         Files.writeString(
             folder.resolve("answers.json"),
             "[{\"finding\": \"wreck:it\", \"decision\": \"accept\", \"choices\": [\"x\"]}]");
-    Wreck.arm(door, THROWN.get(what));
+    Wreck.arm(door, Objects.requireNonNull(THROWN.get(what)));
     var out = new StringWriter();
     var err = new StringWriter();
     CommandLine line = OddLot.commandLine();

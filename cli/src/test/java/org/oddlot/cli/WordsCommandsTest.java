@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.oddlot.cli.Ended.run;
 
 import java.io.IOException;
+import java.net.InetAddress;
 import java.net.Socket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
@@ -255,7 +256,7 @@ class WordsCommandsTest {
   void aStandInAnswersOnlyThoseWhoAskForThisMachine(String host, String origin, int status)
       throws IOException {
     try (var service = answering("");
-        var socket = new Socket("127.0.0.1", service.address().getPort())) {
+        var socket = new Socket(InetAddress.getLoopbackAddress(), service.address().getPort())) {
       String head =
           "GET /jobs HTTP/1.1\r\nHost: "
               + host
