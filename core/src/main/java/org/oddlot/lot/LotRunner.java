@@ -31,6 +31,9 @@ import org.oddlot.text.Phrase;
  * here.
  */
 public final class LotRunner {
+  /** How many of the largest files a lot is tried without. */
+  private static final int MOST_LEFT_OUT = 3;
+
   private final MeasurementStore store;
   private final Engine.Acceptance acceptance;
 
@@ -137,22 +140,27 @@ public final class LotRunner {
    */
   public Ran run(LotFile.Opened opened, Progress progress) {
     Lot lot = opened.lot();
+    Optional<Ran> whole = Optional.empty();
     var left = new ArrayList<Lot.Input>();
     while (true) {
       List<Lot.Input> inputs =
           lot.inputs().stream().filter(input -> !left.contains(input)).toList();
+      // Where leaving out what is large does not help, what is large is not the reason.
+      boolean isLast = inputs.size() < 2 || left.size() == MOST_LEFT_OUT;
       try {
         Ran ran = once(opened.withLot(lot.withInputs(inputs)), progress);
-        boolean isEnough =
-            inputs.size() < 2
-                || ran.outcome.failed().stream()
-                    .noneMatch(step -> step.fault().orElseThrow() instanceof OutOfMemoryError);
-        if (isEnough) {
+        if (left.isEmpty()) {
+          whole = Optional.of(ran);
+        }
+        if (!lacksMemory(ran)) {
           return left.isEmpty() ? ran : ran.without(left, lot);
         }
+        if (isLast) {
+          return whole.orElseGet(() -> ran.without(left, lot));
+        }
       } catch (OutOfMemoryError e) {
-        if (inputs.size() < 2) {
-          throw e;
+        if (isLast) {
+          return whole.orElseThrow(() -> e);
         }
       }
       left.add(
@@ -160,6 +168,11 @@ public final class LotRunner {
               inputs,
               Comparator.comparingLong((Lot.Input input) -> FileState.of(input.path()).size())));
     }
+  }
+
+  private static boolean lacksMemory(Ran ran) {
+    return ran.outcome.failed().stream()
+        .anyMatch(step -> step.fault().orElseThrow() instanceof OutOfMemoryError);
   }
 
   private Ran once(LotFile.Opened opened, Progress progress) {
