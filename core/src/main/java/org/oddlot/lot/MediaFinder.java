@@ -14,12 +14,15 @@ import org.oddlot.material.MediaAddress;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.Source;
 import org.oddlot.problem.Problems;
+import org.oddlot.problem.Wall;
 import org.oddlot.progress.Progress;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.sound.SoundMedia;
 
 /** Finds the media of a lot where its timelines say that it lies. */
 final class MediaFinder {
+  private static final System.Logger LOG = System.getLogger(MediaFinder.class.getName());
+
   private final Map<String, Path> folders;
   private final Map<FileState, Optional<SoundFile>> known;
   private final Map<FileState, Optional<SoundFile>> heads = new HashMap<>();
@@ -87,7 +90,13 @@ final class MediaFinder {
     FileState state = FileState.of(file);
     Optional<SoundFile> before = known.get(state);
     if (before == null) {
-      before = SoundMedia.head(file, new Problems(String.valueOf(file.getFileName())));
+      before =
+          Wall.behind(
+              () -> SoundMedia.head(file, new Problems(String.valueOf(file.getFileName()))),
+              fault -> {
+                LOG.log(System.Logger.Level.WARNING, file.toString(), fault);
+                return Optional.empty();
+              });
     }
     heads.put(state, before);
     return before;

@@ -102,7 +102,10 @@ public final class MediaFile implements Closeable {
 
   /** The broadcast extension's time reference, in samples since midnight. */
   public Optional<Long> timeReference() {
-    return value(format.metadata(), "time_reference").map(Long::parseLong);
+    // What is no number, or none that a day of samples comes to, says nothing.
+    return value(format.metadata(), "time_reference")
+        .filter(text -> text.matches("\\d{1,15}"))
+        .map(Long::parseLong);
   }
 
   /** What the file says of the music in it, by the names that FFmpeg gives to tags of all kinds. */
