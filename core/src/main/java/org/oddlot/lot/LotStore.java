@@ -148,7 +148,7 @@ public final class LotStore implements AutoCloseable {
 
   private Path unsaved(int number) {
     return lotFile.resolveSibling(
-        "." + lotFile.getFileName() + ".unsaved-" + SafeFile.HOST + "-" + number);
+        "." + lotFile.getFileName() + ".unsaved-" + SafeFile.host() + "-" + number);
   }
 
   private Path lock(int number) {

@@ -42,11 +42,12 @@ import org.oddlot.text.Phrase;
  * name is removed by the next one that writes into the folder.
  */
 public final class SafeFile {
-  /** This machine, in a few letters, the same after it was started again. */
-  static final String HOST = Integer.toString(hostName().hashCode() & 0xFFFF, 36);
-
-  /** Where this process can be told from others by its number, in a few letters. */
-  static final String MACHINE = InputFile.sha256(machine().getBytes(UTF_8)).substring(0, 12);
+  /** Asked for where something is written: what a machine is called may have to be looked up. */
+  private static final class Here {
+    private static final String HOST = Integer.toString(hostName().hashCode() & 0xFFFF, 36);
+    private static final String MACHINE =
+        InputFile.sha256(machine().getBytes(UTF_8)).substring(0, 12);
+  }
 
   private static final Pattern PART =
       Pattern.compile("\\.oddlot-([0-9a-z]+)-(\\d+)-(\\d+)-\\d+\\.part");
@@ -216,7 +217,7 @@ public final class SafeFile {
           folder.resolve(
               Phrase.of(
                   ".oddlot-%s-%d-%d-%d.part",
-                  MACHINE,
+                  Here.MACHINE,
                   ProcessHandle.current().pid(),
                   started(ProcessHandle.current()),
                   NUMBERS.incrementAndGet()));
@@ -299,7 +300,7 @@ public final class SafeFile {
   /** What another machine left cannot be told from what it is writing. */
   private static boolean isLitter(Matcher name) {
     long start = Long.parseLong(name.group(3));
-    return name.group(1).equals(MACHINE)
+    return name.group(1).equals(Here.MACHINE)
         && ProcessHandle.of(Long.parseLong(name.group(2)))
             .filter(process -> process.isAlive() && started(process) == start)
             .isEmpty();
@@ -323,6 +324,11 @@ public final class SafeFile {
       // Only Linux tells this, and only Linux has containers that need it.
       return hostName();
     }
+  }
+
+  /** This machine, in a few letters, the same after it was started again. */
+  static String host() {
+    return Here.HOST;
   }
 
   private static String hostName() {
