@@ -164,7 +164,7 @@ public final class OddLot implements Callable<Integer> {
   }
 
   /** A watch goes on for weeks: of what it writes the first is enough to know that it did. */
-  private static void isWritten(Path file) {
+  private static void remember(Path file) {
     if (WRITTEN.size() < MOST_TOLD) {
       WRITTEN.add(file);
     }
@@ -176,7 +176,7 @@ public final class OddLot implements Callable<Integer> {
     var strategy = line.getExecutionStrategy();
     line.setExecutionStrategy(parsed -> {
       WRITTEN.clear();
-      SafeFile.tell(OddLot::isWritten);
+      SafeFile.tell(OddLot::remember);
       return strategy.execute(parsed);
     });
     line.registerConverter(Path.class, OddLot::path);
