@@ -164,6 +164,7 @@ class ExtensionTest {
     FxToolkit.setupApplication(OddLotApp.class, timeline.toString(), tides.toString());
     var robot = new FxRobot();
     until(() -> words(robot, "#run-sheet").contains("Lookout"));
+    until(() -> words(robot, "#intake-rows").contains("3 hours"));
     assertThat(words(robot, "#intake-rows")).contains("orrin.tide", "tide table", "3 hours");
     robot.clickOn("Lookout");
     until(() -> words(robot, "#highest").equals("52 dm at most"));
