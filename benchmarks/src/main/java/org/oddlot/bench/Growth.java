@@ -16,8 +16,10 @@ import org.oddlot.pass.Answers;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.FindingId;
+import org.oddlot.pass.Outcome.StepOutcome;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Passes;
+import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.RunSheet;
 import org.oddlot.progress.Progress;
 import org.oddlot.text.Phrase;
@@ -115,13 +117,14 @@ public final class Growth {
     }
     var outcome = new Engine().run(read.material(), sheet, made.answers, Optional.empty(), watch);
     watch.next("changes");
-    int changes = outcome.changes();
+    outcome.changes();
     watch.next("words");
-    long words =
-        outcome.steps().stream()
-            .flatMap(step -> step.reviewed().stream())
-            .mapToLong(each -> each.finding().title().length() + each.finding().evidence().size())
-            .sum();
+    for (StepOutcome<?> step : outcome.steps()) {
+      for (Reviewed<?> each : step.reviewed()) {
+        each.finding().title();
+        each.finding().evidence();
+      }
+    }
     watch.next("end");
     outcome
         .failed()
@@ -129,7 +132,6 @@ public final class Growth {
           failures++;
           System.out.println(step.pass().id() + " failed: " + step.fault().orElseThrow());
         });
-    watch.times.put("findings and changes", (words + changes) * 1e-15);
     for (Path file : files) {
       Files.delete(file);
     }

@@ -7,6 +7,7 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -93,7 +94,7 @@ class WallTest {
     line.setOut(new PrintWriter(out));
     line.setErr(new PrintWriter(err));
     var arguments =
-        new java.util.ArrayList<>(
+        new ArrayList<>(
             List.of("run", "--json", "--accept", "all", "--out", folder + "/out", lot.toString()));
     arguments.addAll(List.of(lot + "/it.wreck", lot + "/it"));
     boolean isAnswered = door == Wreck.Door.DECODE || door == Wreck.Door.PROBLEM;

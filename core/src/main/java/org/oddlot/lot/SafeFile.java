@@ -47,6 +47,9 @@ public final class SafeFile {
     private static final String HOST = Integer.toString(hostName().hashCode() & 0xFFFF, 36);
     private static final String MACHINE =
         InputFile.sha256(machine().getBytes(UTF_8)).substring(0, 12);
+    private static final String PROCESS =
+        Phrase.of(
+            "%s-%d-%d", MACHINE, ProcessHandle.current().pid(), started(ProcessHandle.current()));
   }
 
   private static final Pattern PART =
@@ -214,17 +217,11 @@ public final class SafeFile {
     try {
       Files.createDirectories(folder);
       Path part =
-          folder.resolve(
-              Phrase.of(
-                  ".oddlot-%s-%d-%d-%d.part",
-                  Here.MACHINE,
-                  ProcessHandle.current().pid(),
-                  started(ProcessHandle.current()),
-                  NUMBERS.incrementAndGet()));
-      removeLitter(folder);
+          folder.resolve(Phrase.of(".oddlot-%s-%d.part", Here.PROCESS, NUMBERS.incrementAndGet()));
+      List<Path> others = withoutLitter(folder);
       try {
         writer.write(part);
-        removeOld(folder, part);
+        removeOld(others, part);
         sync(part);
         Path placed = placing.place(part);
         told.accept(placed);
@@ -261,40 +258,39 @@ public final class SafeFile {
     return true;
   }
 
-  /** Removes what runs of this machine left that are not running any more. */
-  private static void removeLitter(Path folder) {
-    removeParts(
-        folder,
-        file -> {
-          Matcher name = PART.matcher(String.valueOf(file.getFileName()));
-          return name.matches() && isLitter(name);
-        });
-  }
-
-  /** Removes what is older than anything that is being written, whoever left it. */
-  private static void removeOld(Path folder, Path part) {
-    removeParts(
-        folder, file -> written(file).toMillis() < written(part).toMillis() - LEFT.toMillis());
-  }
-
-  private static FileTime written(Path file) throws IOException {
-    return Files.getLastModifiedTime(file, LinkOption.NOFOLLOW_LINKS);
-  }
-
-  private interface Left {
-    boolean isSo(Path file) throws IOException;
-  }
-
-  private static void removeParts(Path folder, Left left) {
+  /** The parts in a folder, once those are gone that runs of this machine left and do not need. */
+  private static List<Path> withoutLitter(Path folder) {
+    var others = new ArrayList<Path>();
     try (var files = Files.newDirectoryStream(folder, ".oddlot-*.part")) {
       for (Path file : files) {
-        if (left.isSo(file)) {
+        Matcher name = PART.matcher(String.valueOf(file.getFileName()));
+        if (name.matches() && isLitter(name)) {
           delete(file);
+        } else {
+          others.add(file);
         }
       }
     } catch (IOException | DirectoryIteratorException | NumberFormatException e) {
       // It harms nobody; whoever writes has other things to say.
     }
+    return others;
+  }
+
+  /** Removes what is older than anything that is being written, whoever left it. */
+  private static void removeOld(List<Path> others, Path part) {
+    for (Path file : others) {
+      try {
+        if (written(file).toMillis() < written(part).toMillis() - LEFT.toMillis()) {
+          delete(file);
+        }
+      } catch (IOException e) {
+        // Somebody may have taken it away meanwhile.
+      }
+    }
+  }
+
+  private static FileTime written(Path file) throws IOException {
+    return Files.getLastModifiedTime(file, LinkOption.NOFOLLOW_LINKS);
   }
 
   /** What another machine left cannot be told from what it is writing. */

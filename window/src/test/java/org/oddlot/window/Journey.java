@@ -65,7 +65,8 @@ abstract class Journey extends ApplicationTest {
     session.end();
   }
 
-  private final class Answers implements FilePicker {
+  /** The person, who answers what the journey says. */
+  protected final class Answers implements FilePicker {
     @Override
     public Optional<Path> reportToSave(String name, Optional<Path> startingIn) {
       return report;

@@ -19,8 +19,8 @@ import org.junit.jupiter.api.Test;
 import org.oddlot.demo.Demo;
 import org.oddlot.lot.LotFile;
 import org.oddlot.measure.MeasurementStore;
+import org.oddlot.pass.Decision;
 import org.oddlot.pass.FindingId;
-import org.oddlot.window.session.FilePicker;
 import org.oddlot.window.session.Preferences;
 import org.oddlot.window.session.Session;
 
@@ -60,46 +60,13 @@ class TroubleJourneyTest extends Journey {
         };
     interact(() -> {
       var second = new Stage();
-      second.setScene(new MainWindow(other[0], new NoFiles(), _ -> {}).scene());
+      second.setScene(new MainWindow(other[0], new Answers(), _ -> {}).scene());
       second.show();
       other[0].open(List.of(lot));
     });
     until(() -> other[0].state().outcome().isPresent());
     until(() -> !other[0].workProperty().get().running());
     return other[0];
-  }
-
-  /** Somebody who is never asked for files. */
-  private static final class NoFiles implements FilePicker {
-    @Override
-    public List<Path> filesToOpen(Optional<Path> startingIn) {
-      return List.of();
-    }
-
-    @Override
-    public Optional<Path> lotToSave(String name, Optional<Path> startingIn) {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<Path> reportToSave(String name, Optional<Path> startingIn) {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<Path> sheetToOpen(Optional<Path> startingIn) {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<Path> sheetToSave(String name, Optional<Path> startingIn) {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<Path> folderToWriteTo(Optional<Path> startingIn) {
-      return Optional.empty();
-    }
   }
 
   @Test
@@ -117,7 +84,7 @@ class TroubleJourneyTest extends Journey {
               .orElseThrow()
               .finding()
               .id();
-      other.decide(List.of(second), Optional.of(org.oddlot.pass.Decision.decline()), "declined it");
+      other.decide(List.of(second), Optional.of(Decision.decline()), "declined it");
       other.save();
     });
     until(() -> !other.state().unsaved());

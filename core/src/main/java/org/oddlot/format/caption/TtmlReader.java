@@ -63,23 +63,6 @@ final class TtmlReader {
     this.problems = problems;
   }
 
-  /** Says what is wrong and where; whether something was read before. */
-  private boolean isWorthKeeping(XMLStreamException e) {
-    var where = e.getLocation();
-    String place = where == null ? "" : "line " + where.getLineNumber();
-    String what = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
-    if (captions.isEmpty()) {
-      problems.error(
-          place, "The document is no well-formed XML: " + what + ".", "Export it again.");
-      return false;
-    }
-    problems.error(
-        place,
-        "From here on the document is no well-formed XML: " + what + ".",
-        "What stands before it is read; export it again.");
-    return true;
-  }
-
   private static WstxInputFactory factory() {
     var factory = new WstxInputFactory();
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
@@ -115,6 +98,23 @@ final class TtmlReader {
     Timebase grid = times.grid(example);
     Order.check(captions, problems, grid);
     return Optional.of(new Captions(problems.file(), language, grid, captions, asides, original()));
+  }
+
+  /** Says what is wrong and where; whether something was read before. */
+  private boolean isWorthKeeping(XMLStreamException e) {
+    var where = e.getLocation();
+    String place = where == null ? "" : "line " + where.getLineNumber();
+    String what = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+    if (captions.isEmpty()) {
+      problems.error(
+          place, "The document is no well-formed XML: " + what + ".", "Export it again.");
+      return false;
+    }
+    problems.error(
+        place,
+        "From here on the document is no well-formed XML: " + what + ".",
+        "What stands before it is read; export it again.");
+    return true;
   }
 
   /**

@@ -20,10 +20,11 @@ import org.oddlot.time.Timecode;
  */
 record TtmlTimes(
     FrameRate frameRate, long subFrames, long tickRate, boolean dropFrame, boolean isTimecode) {
-  private static final Pattern CLOCK =
-      Pattern.compile("(\\d{2,}):(\\d{2}):(\\d{2})(?:\\.(\\d{1,9})\\d*|:(\\d{2,})(?:\\.(\\d+))?)?");
+  /** A hundred days, in seconds. */
   private static final double LONGEST = 8_640_000;
 
+  private static final Pattern CLOCK =
+      Pattern.compile("(\\d{2,}):(\\d{2}):(\\d{2})(?:\\.(\\d{1,9})\\d*|:(\\d{2,})(?:\\.(\\d+))?)?");
   private static final Pattern OFFSET =
       Pattern.compile("(\\d{1,12})(?:\\.(\\d{1,9})\\d*)?(h|m|s|ms|f|t)");
 

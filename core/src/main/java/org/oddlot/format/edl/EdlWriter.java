@@ -44,6 +44,9 @@ final class EdlWriter {
   /** An event's number has three digits; SMPTE ST 258, from memory. */
   private static final int MOST_EVENTS = 999;
 
+  /** A file for each track of pictures; of more than that nobody imports the lists. */
+  private static final int MOST_LISTS = 200;
+
   private static final int ALL_PICTURES = 0;
   private static final String BLACK = "BL";
 
@@ -58,9 +61,6 @@ final class EdlWriter {
   private final FrameRate rate;
   private final boolean drop;
   private final int longestReel;
-
-  /** A file for each track of pictures; of more than that nobody imports the lists. */
-  private static final int MOST_LISTS = 200;
 
   private final int picture;
   private final String lineEnd;

@@ -27,9 +27,17 @@ final class IsoDates {
 
   private IsoDates() {}
 
-  /** Whether a part of a workbook has such cells. */
-  static boolean isIn(byte[] part) {
-    return CELL.matcher(new String(part, StandardCharsets.ISO_8859_1)).find();
+  /** Whether a part of a workbook may have such cells; most have none, and it is said soon. */
+  static boolean mayBeIn(byte[] part) {
+    for (int i = 3; i + 1 < part.length; i++) {
+      if (part[i] == 'd'
+          && part[i - 2] == '='
+          && part[i - 3] == 't'
+          && part[i + 1] == part[i - 1]) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** The same workbook with texts in their place. */

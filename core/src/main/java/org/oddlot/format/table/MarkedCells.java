@@ -62,11 +62,11 @@ final class MarkedCells {
     return cells;
   }
 
-  /** Whether a sheet has days that are no numbers. */
+  /** Whether a sheet may have days that are no numbers. */
   boolean hasIsoDates() {
     return parts.entrySet().stream()
-        .anyMatch(
-            part -> part.getKey().startsWith("xl/worksheets/") && IsoDates.isIn(part.getValue()));
+        .anyMatch(part ->
+            part.getKey().startsWith("xl/worksheets/") && IsoDates.mayBeIn(part.getValue()));
   }
 
   /** Whether the workbook says at all how its cells look; it need not. */

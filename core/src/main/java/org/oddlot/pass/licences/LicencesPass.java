@@ -271,12 +271,8 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     List<Licence> exact = papers.exactOf(meant);
     List<Licence> nearest = exact.isEmpty() ? meant : exact;
     var choices = new ArrayList<Choice>();
-    nearest.stream().limit(MOST_CHOICES).forEach(licence -> choices.add(choice(licence)));
-    meant.stream()
-        .limit(MOST_CHOICES)
-        .map(LicencesPass::choice)
-        .filter(choice -> !choices.contains(choice))
-        .forEach(choices::add);
+    (meant.size() > MOST_CHOICES ? nearest : meant)
+        .stream().limit(MOST_CHOICES).forEach(licence -> choices.add(choice(licence)));
     choices.add(OWN_CHOICE);
     choices.add(NONE_CHOICE);
     LicenceDiagnosis diagnosis = diagnosis(nearest, says, origin);

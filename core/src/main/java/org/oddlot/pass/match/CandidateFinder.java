@@ -22,6 +22,15 @@ import org.oddlot.time.Timecode;
 
 /** Sees, for one entry by itself, which sources it may belong to, or why it fits none. */
 final class CandidateFinder {
+  /** Of more clips at one time nobody could say which is meant. */
+  private static final int MOST = 100;
+
+  /** As many clips may lie in one stretch. */
+  private static final int MOST_TOUCHED = 250;
+
+  /** How many clips are looked at for one entry, of whatever camera and day. */
+  private static final int MOST_LOOKED_AT = 500;
+
   /** Starts up to this many tolerances away are shown, though never settled. */
   static final long NEAR = 3;
 
@@ -32,15 +41,6 @@ final class CandidateFinder {
   private final List<Source> sources;
   private @Nullable SourceNameIndex names;
   private final long tolerance;
-
-  /** Of more clips at one time nobody could say which is meant. */
-  private static final int MOST = 100;
-
-  /** As many clips may lie in one stretch. */
-  private static final int MOST_TOUCHED = 250;
-
-  /** How many clips are looked at for one entry, of whatever camera and day. */
-  private static final int MOST_LOOKED_AT = 500;
 
   private final Naming naming;
 
