@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
@@ -64,7 +65,7 @@ public final class Growth {
     String only = arguments.length > 3 ? arguments[3] : "";
     var growth = new Growth(Files.createDirectories(Path.of(arguments[0])), count, limit);
     // Once with everything, so that the first shape is not held up by classes that are loaded.
-    growth.times(shapes().get("takes"), 50);
+    growth.times(Objects.requireNonNull(shapes().get("takes")), 50);
     for (Map.Entry<String, IntFunction<Shape>> shape : shapes().entrySet()) {
       if (only.isEmpty() || shape.getKey().contains(only)) {
         growth.run(shape.getKey(), shape.getValue());
