@@ -320,7 +320,7 @@ public final class IntakePass implements Pass<IntakeFinding> {
   }
 
   private static String dates(Stream<LocalDate> dates) {
-    return span(dates.map(LocalDate::toString));
+    return span(dates.distinct().map(LocalDate::toString));
   }
 
   private static String timecodes(Sources sources) {

@@ -293,9 +293,10 @@ sealed interface Diagnosis {
   private static String starts(Candidate candidate) {
     return candidate.frames() == 0
         ? name(candidate) + " starts on it"
-        : Phrase.of(
-            "%s starts %,d f %s it",
-            name(candidate), candidate.distance(), candidate.frames() < 0 ? "before" : "after");
+        : name(candidate)
+            + " starts "
+            + Phrase.number(candidate.distance())
+            + (candidate.frames() < 0 ? " f before it" : " f after it");
   }
 
   private static String timeToo(Candidate candidate) {

@@ -128,8 +128,12 @@ final class Spellings {
   }
 
   private static String tidy(String name) {
-    boolean maybe = name.chars().anyMatch(c -> c <= ' ' || c > '~');
-    return maybe ? STRAY.matcher(name).replaceAll(" ").strip() : name;
+    for (int at = 0; at < name.length(); at++) {
+      if (name.charAt(at) <= ' ' || name.charAt(at) > '~') {
+        return STRAY.matcher(name).replaceAll(" ").strip();
+      }
+    }
+    return name;
   }
 
   /** Clips of the same name that are not the same. */

@@ -35,10 +35,10 @@ final class FileNames {
 
   /** {@code pattern} with the name, the lot and the date put in. */
   static String filled(String pattern, String name, Material material) {
-    return pattern
-        .replace("{name}", name)
-        .replace("{lot}", material.lot())
-        .replace("{date}", day(material).map(LocalDate::toString).orElse("undated"));
+    String named = pattern.replace("{name}", name).replace("{lot}", material.lot());
+    return named.contains("{date}")
+        ? named.replace("{date}", day(material).map(LocalDate::toString).orElse("undated"))
+        : named;
   }
 
   /** The lot's own day: the first on which its material was recorded. Never today's. */
