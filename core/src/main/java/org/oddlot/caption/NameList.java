@@ -7,10 +7,17 @@ import java.util.List;
  *
  * @param name what it is known by in the lot, unlike any other
  * @param terms in the order of the list
+ * @param rightAsTheyAre words that are none of the names, however like one they are
  */
-public record NameList(String name, List<Term> terms) {
+public record NameList(String name, List<Term> terms, List<String> rightAsTheyAre) {
   public NameList {
     terms = List.copyOf(terms);
+    rightAsTheyAre = List.copyOf(rightAsTheyAre);
+  }
+
+  /** A list that says of no words that they are right as they are. */
+  public NameList(String name, List<Term> terms) {
+    this(name, terms, List.of());
   }
 
   /**

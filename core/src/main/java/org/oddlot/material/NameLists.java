@@ -51,6 +51,8 @@ public final class NameLists {
           "gehört als",
           "falsch",
           "entendu");
+  private static final Set<String> RIGHT =
+      Set.of("not", "not heard as", "never", "right as it is", "not this name", "nicht", "leave");
   private static final Set<String> ABOUT =
       Set.of(
           "about",
@@ -96,14 +98,23 @@ public final class NameLists {
     boolean onlyThose =
         header.stream()
             .filter(cell -> !cell.isEmpty())
-            .allMatch(cell -> NAMES.contains(cell) || HEARD.contains(cell) || ABOUT.contains(cell));
+            .allMatch(cell ->
+                NAMES.contains(cell)
+                    || HEARD.contains(cell)
+                    || RIGHT.contains(cell)
+                    || ABOUT.contains(cell));
     if (names < 0 || !(heard >= 0 || (onlyThose && isCalledSo))) {
       return Optional.empty();
     }
     int about = first(header, ABOUT);
+    int right = first(header, RIGHT);
+    var rightAsTheyAre = new ArrayList<String>();
     var terms = new ArrayList<Term>();
     for (Table.Row row : table.rows()) {
       String term = row.cell(names);
+      if (right >= 0) {
+        rightAsTheyAre.addAll(heard(row.cell(right)));
+      }
       if (!term.isEmpty()) {
         terms.add(
             new Term(
@@ -112,7 +123,7 @@ public final class NameLists {
                 about < 0 ? "" : row.cell(about)));
       }
     }
-    return Optional.of(new NameList(name, terms));
+    return Optional.of(new NameList(name, terms, rightAsTheyAre));
   }
 
   /** One name a line, without a header; {@code Inés = in as, Ines} says what was heard as well. */

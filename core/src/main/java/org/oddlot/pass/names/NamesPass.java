@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
@@ -66,11 +67,19 @@ public final class NamesPass implements Pass<NamesFinding> {
 
   private static Terms terms(Material material, Answers answers) {
     Map<String, String> learned = new LinkedHashMap<>();
-    answers
-        .instructions(Learned.CODEC)
-        .values()
-        .forEach(each -> learned.put(each.heard(), each.right()));
-    return new Terms(material.all(NameList.class), learned);
+    var right = new ArrayList<String>();
+    for (Learned each : answers.instructions(Learned.CODEC).values()) {
+      if (each.isRightAsItIs()) {
+        right.add(each.heard());
+      } else {
+        learned.put(each.heard(), each.right());
+      }
+    }
+    material.all(NameList.class).forEach(list -> right.addAll(list.rightAsTheyAre()));
+    var languages = new TreeSet<String>();
+    material.all(Captions.class).forEach(each -> languages.add(each.language()));
+    material.all(Transcript.class).forEach(each -> languages.add(each.language()));
+    return new Terms(material.all(NameList.class), learned, right, languages);
   }
 
   @Override
@@ -83,13 +92,15 @@ public final class NamesPass implements Pass<NamesFinding> {
     List<Captions> captions = material.all(Captions.class);
     List<Transcript> transcripts = material.all(Transcript.class);
     List<Search.Witness> witnesses = Search.witnesses(captions, transcripts);
+    Words words = material.derive(Words.OF_TEXTS);
     List<Search.Found> found =
-        found(new Search(terms, witnesses), captions, transcripts, request.progress());
+        found(new Search(terms, witnesses, words), captions, transcripts, request.progress());
     // What is a name at some places, as another text says, may be it at the others.
     Map<String, Search.Found> first = new HashMap<>();
     boolean any = false;
     for (Search.Found each : found) {
-      if (!each.hit().witness().isEmpty() && each.guess().kind() != Terms.Kind.CAPITAL) {
+      boolean isSaid = !each.hit().witness().isEmpty() && !each.isDoubtful();
+      if (isSaid && each.guess().kind() != Terms.Kind.CAPITAL) {
         terms.heardElsewhere(each.hit().heard(), each.guess().term());
         any = true;
       }
@@ -98,7 +109,8 @@ public final class NamesPass implements Pass<NamesFinding> {
     if (any) {
       // What was found before is no surer for being found again.
       found =
-          found(new Search(terms, witnesses), captions, transcripts, request.progress()).stream()
+          found(new Search(terms, witnesses, words), captions, transcripts, request.progress())
+              .stream()
               .map(each -> first.getOrDefault(each.hit().id(), each))
               .toList();
     }
@@ -121,9 +133,8 @@ public final class NamesPass implements Pass<NamesFinding> {
 
   private static Set<String> learned(Answers answers) {
     var learned = new HashSet<String>();
-    answers
-        .instructions(Learned.CODEC)
-        .values()
+    answers.instructions(Learned.CODEC).values().stream()
+        .filter(each -> !each.isRightAsItIs())
         .forEach(each -> learned.add(key(each.heard(), each.right())));
     return learned;
   }
@@ -136,11 +147,12 @@ public final class NamesPass implements Pass<NamesFinding> {
     Map<String, List<Search.Found>> groups = new LinkedHashMap<>();
     for (Search.Found each : found) {
       String heard = each.hit().heard();
+      boolean isSaid = !each.hit().witness().isEmpty() && each.guess().kind() != Terms.Kind.INSTEAD;
+      boolean isAccent =
+          each.guess().kind() == Terms.Kind.ACCENT && Character.isUpperCase(heard.codePointAt(0));
       boolean sure =
-          (!each.hit().witness().isEmpty() && each.guess().kind() != Terms.Kind.INSTEAD)
-              || learned.contains(key(heard, each.guess().term()))
-              || (each.guess().kind() == Terms.Kind.ACCENT
-                  && Character.isUpperCase(heard.codePointAt(0)));
+          learned.contains(key(heard, each.guess().term()))
+              || (!each.isDoubtful() && (isSaid || isAccent));
       groups
           .computeIfAbsent(sure + key(heard, each.guess().term()), _ -> new ArrayList<>())
           .add(each);

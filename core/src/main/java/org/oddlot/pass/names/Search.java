@@ -4,9 +4,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Predicate;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Letters;
@@ -23,8 +24,13 @@ final class Search {
   private final List<Witness> witnesses;
   private final Map<String, Integer> sameContext = new HashMap<>();
 
-  /** Words, what they may be, and where they stand. */
-  record Found(Terms.Guess guess, Hit hit, String claim) {}
+  /**
+   * Words, what they may be, and where they stand.
+   *
+   * @param isDoubtful whether something speaks against it: it is a word of the language as it
+   *     stands, or another text has it as well
+   */
+  record Found(Terms.Guess guess, Hit hit, String claim, boolean isDoubtful) {}
 
   /**
    * A text that says something at some time.
@@ -32,13 +38,25 @@ final class Search {
    * @param name the file
    * @param at when
    * @param until until when
-   * @param text what, in small letters
+   * @param text what
    */
   record Witness(String name, double at, double until, String text) {
     /** Whether it is said at that time, for half of the shorter of both. */
     boolean isAt(double from, double to) {
       double shared = Math.min(until, to) - Math.max(at, from);
       return shared > 0 && 2 * shared >= Math.min(until - at, to - from);
+    }
+
+    /** Whether it has some words in the very same form, by themselves. */
+    boolean says(String words) {
+      for (int at = text.indexOf(words); at >= 0; at = text.indexOf(words, at + 1)) {
+        int end = at + words.length();
+        boolean begins = at == 0 || !Character.isLetter(text.codePointBefore(at));
+        if (begins && (end == text.length() || !Character.isLetter(text.codePointAt(end)))) {
+          return true;
+        }
+      }
+      return false;
     }
   }
 
@@ -47,11 +65,13 @@ final class Search {
 
   private static final int MOST_LOOKED_AT = 2000;
 
-  private final Map<Integer, Set<String>> termsOf = new HashMap<>();
+  private final Map<Integer, Map<String, Integer>> termsOf = new HashMap<>();
+  private final Words words;
 
-  Search(Terms terms, List<Witness> witnesses) {
+  Search(Terms terms, List<Witness> witnesses, Words words) {
     this.terms = terms;
     this.witnesses = witnesses;
+    this.words = words;
   }
 
   static List<Witness> witnesses(List<Captions> captions, List<Transcript> transcripts) {
@@ -63,7 +83,7 @@ final class Search {
                 each.name(),
                 caption.start().toDouble(),
                 caption.end().toDouble(),
-                caption.text().inOneLine().toLowerCase(Locale.ROOT)));
+                caption.text().inOneLine()));
       }
     }
     for (Transcript each : transcripts) {
@@ -73,7 +93,7 @@ final class Search {
                 each.name(),
                 turn.span().start().toDouble(),
                 turn.span().end().toDouble(),
-                turn.text().toLowerCase(Locale.ROOT)));
+                turn.text()));
       }
     }
     all.sort(java.util.Comparator.comparingDouble(Witness::at));
@@ -84,19 +104,19 @@ final class Search {
     var found = new ArrayList<Found>();
     for (Caption caption : captions.captions()) {
       String text = caption.text().plain();
-      Set<String> nearby =
-          nearby(captions.name(), text, caption.start().toDouble(), caption.end().toDouble());
-      for (Match match : matches(text, nearby)) {
-        found.add(
-            found(
+      double from = caption.start().toDouble();
+      double to = caption.end().toDouble();
+      for (Match match : matches(text, around(captions.name(), captions.language(), from, to))) {
+        found(
                 captions.name(),
                 caption.id(),
                 match,
                 text,
                 caption.start(),
                 captions.grid().label(caption.start()),
-                caption.start().toDouble(),
-                caption.end().toDouble()));
+                from,
+                to)
+            .ifPresent(found::add);
       }
     }
     return withoutDisputed(found);
@@ -107,20 +127,19 @@ final class Search {
     int number = 0;
     for (Turn turn : transcript.turns()) {
       String text = turn.text();
-      Set<String> nearby =
-          nearby(
+      Terms.Around around =
+          around(
               transcript.name(),
-              text,
+              transcript.language(),
               turn.span().start().toDouble(),
               turn.span().end().toDouble());
-      for (Match match : matches(text, nearby)) {
+      for (Match match : matches(text, around)) {
         int word = (int) text.substring(0, match.from).chars().filter(c -> c == ' ').count();
         Rational at =
             word < turn.words().size()
                 ? turn.words().get(word).span().orElse(turn.span()).start()
                 : turn.span().start();
-        found.add(
-            found(
+        found(
                 transcript.name(),
                 Integer.toString(number),
                 match,
@@ -128,20 +147,21 @@ final class Search {
                 at,
                 transcript.grid().label(at),
                 at.toDouble(),
-                at.toDouble() + 0.8));
+                at.toDouble() + 0.8)
+            .ifPresent(found::add);
       }
       number++;
     }
     return withoutDisputed(found);
   }
 
-  private record Match(int from, int to, Terms.Guess guess) {}
+  private record Match(int from, int to, Terms.Guess guess, boolean areWords) {}
 
   /** Where names may be: of guesses that overlap, the best. */
-  private List<Match> matches(String text, Set<String> nearby) {
+  private List<Match> matches(String text, Terms.Around around) {
     List<Tokens> tokens = Tokens.of(text);
     var all = new ArrayList<Match>();
-    boolean[] right = new boolean[tokens.size()];
+    int[] right = new int[tokens.size()];
     for (int i = 0; i < tokens.size(); i++) {
       for (int length = 1; length <= Math.min(terms.longest(), tokens.size() - i); length++) {
         List<Tokens> its = tokens.subList(i, i + length);
@@ -152,11 +172,11 @@ final class Search {
         int to = its.getLast().to();
         String words = text.substring(from, to).replaceAll("\\s+", " ");
         if (terms.isRight(words)) {
-          java.util.Arrays.fill(right, i, i + length, true);
+          java.util.Arrays.fill(right, i, i + length, length);
         } else {
           terms
-              .guess(words, its, startsSentence(text, from), nearby)
-              .ifPresent(guess -> all.add(new Match(from, to, guess)));
+              .guess(words, its, startsSentence(text, from), around)
+              .ifPresent(guess -> all.add(new Match(from, to, guess, around.areWords(its))));
         }
       }
     }
@@ -179,10 +199,23 @@ final class Search {
     return chosen;
   }
 
-  /** Whether some of the words are a name as it is spelled: then they are not another one. */
-  private static boolean touchesRight(Match match, List<Tokens> tokens, boolean[] right) {
+  /**
+   * Whether some of the words are a name as it is spelled: then they are not another one, but for
+   * that of which they are a part.
+   *
+   * @param right of how many words the name is that each word belongs to; 0 for none
+   */
+  private static boolean touchesRight(Match match, List<Tokens> tokens, int[] right) {
+    List<String> its = Tokens.of(match.guess.term()).stream().map(Tokens::bare).toList();
     for (int i = 0; i < tokens.size(); i++) {
-      if (right[i] && tokens.get(i).from() < match.to && tokens.get(i).to() > match.from) {
+      Tokens token = tokens.get(i);
+      boolean isIn = token.from() < match.to && token.to() > match.from;
+      boolean isBefore =
+          token.to() < match.from
+              && i + 1 < tokens.size()
+              && tokens.get(i + 1).from() == match.from;
+      boolean isPart = its.size() > right[i] && its.contains(token.bare());
+      if (right[i] > 0 && ((isIn && !isPart) || (isBefore && isPart))) {
         return true;
       }
     }
@@ -210,27 +243,22 @@ final class Search {
     found.forEach(each -> claims.merge(each.claim, 1, Integer::sum));
     return found.stream()
         .map(each -> {
+          if (each.claim.isEmpty()) {
+            return each;
+          }
+          int witness = Integer.parseInt(each.claim.split(" ", 2)[0]);
           boolean disputed =
-              !each.claim.isEmpty()
-                  && claims.getOrDefault(each.claim, 0)
-                      > occurrences(each.claim, each.guess.term());
-          return disputed ? new Found(each.guess, each.hit.withWitness(""), "") : each;
+              claims.getOrDefault(each.claim, 0)
+                  > free(witness, each.hit.file()).getOrDefault(terms.base(each.guess.term()), 0);
+          return disputed
+              ? new Found(each.guess, each.hit.withWitness(""), "", each.isDoubtful)
+              : each;
         })
         .toList();
   }
 
-  private int occurrences(String claim, String term) {
-    Witness witness = witnesses.get(Integer.parseInt(claim.split(" ", 2)[0]));
-    String text = witness.text();
-    String small = term.toLowerCase(Locale.ROOT);
-    int count = 0;
-    for (int at = text.indexOf(small); at >= 0; at = text.indexOf(small, at + 1)) {
-      count++;
-    }
-    return count;
-  }
-
-  private Found found(
+  /** Empty where it is a word of the language, and another text has the same there. */
+  private Optional<Found> found(
       String file,
       String place,
       Match match,
@@ -263,26 +291,53 @@ final class Search {
             at,
             label,
             witness < 0 ? "" : witnesses.get(witness).name());
-    return new Found(
-        match.guess, hit, witness < 0 ? "" : witness + " " + match.guess.term() + " " + file);
+    boolean isSaidSo =
+        witnessesAt(file, from, to).stream()
+            .anyMatch(other -> witnesses.get(other).says(hit.heard()));
+    if (isSaidSo && match.areWords && !match.guess.isKnown()) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        new Found(
+            match.guess,
+            hit,
+            witness < 0 ? "" : witness + " " + terms.base(match.guess.term()) + " " + file,
+            isSaidSo || (match.areWords && (witness < 0 || !match.guess.isKnown()))));
   }
 
-  /** Names that other texts of another language have at that time, and this one has not. */
-  private Set<String> nearby(String file, String text, double from, double to) {
+  private Terms.Around around(String file, String language, double from, double to) {
     var nearby = new LinkedHashSet<String>();
     for (int witness : witnessesAt(file, from, to)) {
-      nearby.addAll(termsOf(witness));
+      nearby.addAll(free(witness, file).keySet());
     }
-    nearby.removeAll(terms.in(text));
-    return nearby;
+    return new Terms.Around(nearby, language, words.of(file));
   }
 
-  private Set<String> termsOf(int witness) {
+  /** The names that another text has, as often as it has them and this one has not at that time. */
+  private Map<String, Integer> free(int at, String file) {
+    Map<String, Integer> has = termsOf(at);
+    if (has.isEmpty()) {
+      return has;
+    }
+    Witness witness = witnesses.get(at);
+    var free = new TreeMap<>(has);
+    for (int own : at(witness.at(), witness.until(), name -> name.equals(file))) {
+      termsOf(own).forEach((term, times) -> free.merge(term, -times, Integer::sum));
+    }
+    free.values().removeIf(times -> times <= 0);
+    return free;
+  }
+
+  private Map<String, Integer> termsOf(int witness) {
     return termsOf.computeIfAbsent(witness, at -> terms.in(witnesses.get(at).text()));
   }
 
   /** What stands or is said in other files at that time. */
   private List<Integer> witnessesAt(String file, double from, double to) {
+    return at(from, to, name -> !name.equals(file));
+  }
+
+  private List<Integer> at(double from, double to, Predicate<String> file) {
     var all = new ArrayList<Integer>();
     int first = firstWitness(from);
     for (int i = first;
@@ -292,7 +347,7 @@ final class Search {
             && all.size() < MOST_AT_ONCE;
         i++) {
       Witness witness = witnesses.get(i);
-      if (witness.isAt(from, to) && !witness.name().equals(file)) {
+      if (file.test(witness.name()) && witness.isAt(from, to)) {
         all.add(i);
       }
     }
@@ -307,7 +362,7 @@ final class Search {
   /** Another file in which the name stands at that time; −1 for none. */
   private int witness(String file, String term, double from, double to) {
     for (int witness : witnessesAt(file, from, to)) {
-      if (termsOf(witness).contains(term)) {
+      if (free(witness, file).containsKey(terms.base(term))) {
         return witness;
       }
     }

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -14,6 +15,16 @@ import org.oddlot.caption.NameList;
 /** How words sound, and how far apart they are spelled. */
 final class Sounds {
   private static final Set<String> COMMON = load();
+
+  private static final String ALPHABETS =
+      "абвгдежзийклмнопрстуфхцчшщъыьэюяіїєґјљњћђџѓќѕў" + "αβγδεζηθικλμνξοπρσςτυφχψω";
+
+  private static final List<String> LATIN =
+      List.of(
+          ("a b v g d e zh z i i k l m n o p r s t u f kh ts ch sh shch  y  e yu ya i i ye g j l"
+                  + " n c d j g k dz u"
+                  + " a v g d e z i th i k l m n x o p r s s t i f kh ps o")
+              .split(" ", -1));
 
   private Sounds() {}
 
@@ -57,7 +68,7 @@ final class Sounds {
 
   /** Letters alone, without accents, those that are compositions in other alphabets taken apart. */
   static String letters(String words) {
-    return Letters.folded(words)
+    return latin(Letters.folded(words))
         .replace("ø", "o")
         .replace("æ", "ae")
         .replace("å", "a")
@@ -65,5 +76,18 @@ final class Sounds {
         .replace("đ", "d")
         .replace("ł", "l")
         .replaceAll("[^a-z]", "");
+  }
+
+  /**
+   * Cyrillic and Greek letters as Latin ones that sound like them, one letter of an alphabet as
+   * always the same: for comparing, not for reading. Common practice, no source.
+   */
+  private static String latin(String folded) {
+    var latin = new StringBuilder(folded.length());
+    for (int i = 0; i < folded.length(); i++) {
+      int at = ALPHABETS.indexOf(folded.charAt(i));
+      latin.append(at < 0 ? String.valueOf(folded.charAt(i)) : LATIN.get(at));
+    }
+    return latin.toString();
   }
 }

@@ -1,11 +1,14 @@
 package org.oddlot.pass.names;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** Names letter by letter, so that all that stand in a text are found in one walk through it. */
@@ -27,10 +30,25 @@ final class TermTrie {
     }
   }
 
+  /**
+   * A name where it stands.
+   *
+   * @param from its first letter
+   * @param to behind its last
+   */
+  record Place(String term, int from, int to) {}
+
   /** The names that stand in {@code text}, be it within a word; case does not matter. */
   Set<String> in(String text) {
+    return places(text).stream()
+        .map(Place::term)
+        .collect(Collectors.toCollection(LinkedHashSet::new));
+  }
+
+  /** Where they stand. */
+  List<Place> places(String text) {
     String small = text.toLowerCase(Locale.ROOT);
-    var found = new LinkedHashSet<String>();
+    var found = new ArrayList<Place>();
     for (int from = 0; from < small.length(); from++) {
       Node at = root;
       for (int i = from; i < small.length(); i++) {
@@ -39,7 +57,7 @@ final class TermTrie {
           break;
         }
         if (at.term != null) {
-          found.add(at.term);
+          found.add(new Place(at.term, from, i + 1));
         }
       }
     }

@@ -86,7 +86,7 @@ class NamesPassTest {
   @Test
   void anotherLanguageIsTheSecondWitness() {
     Talk talk =
-        talk("and in as went forward", "was good in as far as it went", "Nobody on Oren")
+        talk("and in as went forward", "was good in as far as it went", "Nobody on Orren")
             .srt(
                 "talk.nn.srt",
                 "nn",
