@@ -99,7 +99,8 @@ public final class NamesPass implements Pass<NamesFinding> {
     Map<String, Search.Found> first = new HashMap<>();
     boolean any = false;
     for (Search.Found each : found) {
-      boolean isSaid = !each.hit().witness().isEmpty() && !each.isDoubtful();
+      boolean hasCapital = each.hit().heard().chars().anyMatch(Character::isUpperCase);
+      boolean isSaid = !each.hit().witness().isEmpty() && (hasCapital || !each.isDoubtful());
       if (isSaid && each.guess().kind() != Terms.Kind.CAPITAL) {
         terms.heardElsewhere(each.hit().heard(), each.guess().term());
         any = true;

@@ -294,7 +294,9 @@ final class Search {
     boolean isSaidSo =
         witnessesAt(file, from, to).stream()
             .anyMatch(other -> witnesses.get(other).says(hit.heard()));
-    if (isSaidSo && match.areWords && !match.guess.isKnown()) {
+    boolean isKnown = match.guess.isKnown();
+    boolean isOne = heard.chars().noneMatch(Character::isWhitespace);
+    if (isSaidSo && match.areWords && isOne && !isKnown) {
       return Optional.empty();
     }
     return Optional.of(
@@ -302,7 +304,7 @@ final class Search {
             match.guess,
             hit,
             witness < 0 ? "" : witness + " " + terms.base(match.guess.term()) + " " + file,
-            isSaidSo || (match.areWords && (witness < 0 || !match.guess.isKnown()))));
+            isKnown ? match.areWords && witness < 0 : isSaidSo || match.areWords));
   }
 
   private Terms.Around around(String file, String language, double from, double to) {

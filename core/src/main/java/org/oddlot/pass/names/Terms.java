@@ -309,7 +309,8 @@ final class Terms {
     }
     boolean areWords = around.areWords(tokens);
     String other = elsewhere.get(key);
-    if (other != null && (!areWords || around.nearby().contains(base(other)))) {
+    boolean isPlain = areWords && tokens.stream().noneMatch(Tokens::isCapital);
+    if (other != null && (!isPlain || around.nearby().contains(base(other)))) {
       return Optional.of(new Guess(other, Kind.ELSEWHERE, 0));
     }
     String same = bySpelling.get(key);
@@ -318,11 +319,9 @@ final class Terms {
       return isJustAWord ? Optional.empty() : capital(words, same, startsSentence);
     }
     String accented = byFolded.get(Letters.folded(key));
-    boolean isOrdinary =
-        areWords
-            && !around.nearby().contains(base(Optional.ofNullable(accented).orElse("")))
-            && tokens.stream().noneMatch(Tokens::isCapital);
-    if (accented != null && !isOrdinary && mayStand(accented, words, around)) {
+    boolean mayBeAccented =
+        !isPlain || around.nearby().contains(base(Optional.ofNullable(accented).orElse("")));
+    if (accented != null && mayBeAccented && mayStand(accented, words, around)) {
       return Optional.of(new Guess(accented, Kind.ACCENT, 0));
     }
     return alike(words, tokens, startsSentence, around);
@@ -383,7 +382,9 @@ final class Terms {
         }
       }
     }
-    if (best == null && !isPlain && tokens.stream().anyMatch(Tokens::isCapital)) {
+    boolean hasCapital =
+        tokens.stream().skip(areWords && startsSentence ? 1 : 0).anyMatch(Tokens::isCapital);
+    if (best == null && hasCapital && !(isPlain && tokens.size() == 1)) {
       for (String term : around.nearby()) {
         String its = Sounds.letters(term);
         int distance = LETTERS.apply(letters, its);

@@ -16,6 +16,7 @@ import org.oddlot.pass.Choice;
 import org.oddlot.pass.Decision;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.names.Hit;
+import org.oddlot.pass.names.Learned;
 import org.oddlot.pass.names.NamesFinding;
 import org.oddlot.pass.names.NamesPass;
 import org.oddlot.text.Phrase;
@@ -52,7 +53,21 @@ public final class NamesBench extends FindingsBench<NamesFinding> {
     layOut(
         List.of(),
         Actions.button("hear-name", "Hear it", "Space", this::play),
-        Actions.button("new-term", "Words that are a name…", "N", () -> NewTerm.ask(place)));
+        Actions.button("new-term", "Words that are a name…", "N", () -> NewTerm.ask(place)),
+        Actions.button("no-name", "Right as it is", "R", this::noName));
+  }
+
+  /** What is written is none of the names, wherever it stands; the lot keeps it. */
+  private void noName() {
+    table
+        .current()
+        .map(reviewed -> reviewed.finding().heard())
+        .ifPresent(words ->
+            session.order(
+                "names",
+                Learned.CODEC,
+                Learned.rightAsItIs(words),
+                "“" + words + "” is right as it is from now on"));
   }
 
   @Override
@@ -156,6 +171,10 @@ public final class NamesBench extends FindingsBench<NamesFinding> {
       play();
       return true;
     }
+    if (event.getCode() == KeyCode.R) {
+      noName();
+      return true;
+    }
     if (event.getCode() == KeyCode.N) {
       NewTerm.ask(place);
       return true;
@@ -169,6 +188,7 @@ public final class NamesBench extends FindingsBench<NamesFinding> {
     keys.add(new KeyHint("1 … 9", "leave a place out, or take it again"));
     keys.add(new KeyHint("Space", "hear the next of its places"));
     keys.add(new KeyHint("N", "say which words are always a name"));
+    keys.add(new KeyHint("R", "what is written is right, and none of the names"));
     return keys;
   }
 }
