@@ -48,13 +48,19 @@ public final class LineBreaker {
   /**
    * What breaks lines in a language.
    *
-   * @param language as BCP 47 has it; English where it is empty or not known
+   * @param language as BCP 47 has it; English where it is empty
    * @param names whose words are not parted
    */
   public LineBreaker(String language, List<String> names) {
     String base = language.split("-", 2)[0].toLowerCase(Locale.ROOT);
     this.language = base;
-    String known = WORDS.containsKey(base + " holds") ? base : base.equals("no") ? "nb" : "en";
+    String known =
+        switch (base) {
+          case "" -> "en";
+          case "no" -> "nb";
+          case "hr", "sr", "bs" -> "sh";
+          default -> base;
+        };
     holds = WORDS.getOrDefault(known + " holds", Set.of());
     begins = WORDS.getOrDefault(known + " begins", Set.of());
     for (String name : names) {
@@ -89,6 +95,11 @@ public final class LineBreaker {
     return new java.util.LinkedHashSet<>(List.of(words)).toArray(String[]::new);
   }
 
+  /** Whether a word, in small letters, begins a clause or holds to what follows it. */
+  public boolean isJoint(String word) {
+    return begins.contains(word) || holds.contains(word);
+  }
+
   /**
    * A place where a text may be broken.
    *
@@ -99,7 +110,11 @@ public final class LineBreaker {
 
   /** Where {@code line}, which has no line breaks, may be broken, in order. */
   public List<Break> breaks(String line) {
-    BreakIterator places = BreakIterator.getLineInstance(new ULocale(language));
+    // In Japanese and Korean between phrases: a particle stays with its word.
+    boolean byPhrase = language.equals("ja") || language.equals("ko");
+    BreakIterator places =
+        BreakIterator.getLineInstance(
+            ULocale.forLanguageTag(byPhrase ? language + "-u-lw-phrase" : language));
     places.setText(line);
     var breaks = new ArrayList<Break>();
     places.first();

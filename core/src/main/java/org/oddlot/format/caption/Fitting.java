@@ -18,6 +18,7 @@ import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
+import org.oddlot.caption.MeantLines;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Timebase;
 import org.oddlot.format.Losses;
@@ -302,13 +303,42 @@ public final class Fitting {
   }
 
   private Caption narrow(Caption caption) {
-    CaptionText joined = LineBreaker.joined(caption.text());
     var sense = new LineBreaker(captions.language(), List.of());
+    if (MeantLines.are(caption, sense::isJoint)) {
+      Optional<Caption> narrow = lineByLine(caption, sense);
+      if (narrow.isPresent()) {
+        return narrow.get();
+      }
+    }
+    CaptionText joined = LineBreaker.joined(caption.text());
     Optional<List<Integer>> ends = Optional.empty();
     for (int lines = 2; lines <= 4 && ends.isEmpty(); lines++) {
       ends = sense.lines(joined.plain(), Cea608.COLUMNS, lines);
     }
     return caption.withText(LineBreaker.broken(joined, ends.orElseGet(() -> cut(joined.plain()))));
+  }
+
+  /** Where lines mean something only those that are too long are broken, each by itself. */
+  private static Optional<Caption> lineByLine(Caption caption, LineBreaker sense) {
+    CaptionText text = caption.text();
+    int from = 0;
+    int rows = 0;
+    for (String line : caption.text().lines()) {
+      Optional<List<Integer>> ends = sense.lines(line, Cea608.COLUMNS, Cea608.ROWS);
+      if (ends.isEmpty()) {
+        return Optional.empty();
+      }
+      int longer = 0;
+      for (int end : ends.get()) {
+        int at = from + longer + end;
+        boolean hasSpace = text.plain().charAt(at - 1) == ' ';
+        text = text.replace(hasSpace ? at - 1 : at, at, "\n");
+        longer += hasSpace ? 0 : 1;
+      }
+      from += line.length() + longer + 1;
+      rows += 1 + ends.get().size();
+    }
+    return rows <= Cea608.ROWS ? Optional.of(caption.withText(text)) : Optional.empty();
   }
 
   /** Full lines, where sense finds no way: a very long caption, or a very long word. */

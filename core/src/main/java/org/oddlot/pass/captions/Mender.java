@@ -8,6 +8,7 @@ import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Guideline;
 import org.oddlot.caption.LineBreaker;
+import org.oddlot.caption.MeantLines;
 import org.oddlot.caption.Timebase;
 import org.oddlot.time.Rational;
 
@@ -64,8 +65,7 @@ final class Mender {
 
   /** Set anew in lines where it needs it, and in several captions where lines are too few. */
   private List<Caption> inLines(Caption caption) {
-    boolean severalSpeak = caption.text().lines().stream().filter(Checker::isSpoken).count() > 1;
-    if (!hasFaultyWords(caption) || severalSpeak) {
+    if (!hasFaultyWords(caption) || MeantLines.are(caption, sense::isJoint)) {
       return List.of(caption);
     }
     CaptionText joined = LineBreaker.joined(caption.text());
