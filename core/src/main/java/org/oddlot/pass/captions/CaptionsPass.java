@@ -188,6 +188,9 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
             checker,
             new LineBreaker(file.language(), NameLists.spellings(material)),
             new WordTimes(transcripts(file, material)));
+    // Where nobody knows yet when they are shown, nothing is moved to a cut or away from another.
+    boolean isInDoubt =
+        programme(file.name(), material).isEmpty() && !material.derive(Programme.ALL).isEmpty();
     List<Caption> all = file.captions();
     var findings = new ArrayList<CaptionFinding>(all.size());
     long before = Long.MIN_VALUE;
@@ -215,7 +218,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
               faults,
               mended,
               left,
-              standing(caption, faults, mended, left, frames, request));
+              standing(caption, faults, mended, left, frames, isInDoubt, request));
       findings.add(finding);
       // The one after may not begin before this is over, whether it is mended or not.
       before = frames.count(caption.end());
@@ -258,6 +261,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       List<Caption> mended,
       List<Fault> left,
       Timebase.Frames frames,
+      boolean isInDoubt,
       Request request) {
     if (faults.isEmpty()) {
       return Standing.SETTLED;
@@ -270,7 +274,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
         mended.size() == 1
             && moved(caption.start(), mended.getFirst().start(), frames, request)
             && moved(caption.end(), mended.getFirst().end(), frames, request);
-    return left.isEmpty() && small ? Standing.SETTLED : Standing.TO_LOOK_AT;
+    return left.isEmpty() && small && !isInDoubt ? Standing.SETTLED : Standing.TO_LOOK_AT;
   }
 
   private static boolean moved(

@@ -87,7 +87,7 @@ public final class TimesPass implements Pass<TimesFinding> {
   }
 
   /** A file of words, as far as its times are concerned. */
-  private record Words(
+  record Words(
       String name, String language, List<Span> spans, Supplier<Map<String, Rational>> moments) {
     /** The moments of its words, worked out where another file is there to compare them with. */
     Map<String, Rational> said() {
@@ -138,11 +138,18 @@ public final class TimesPass implements Pass<TimesFinding> {
     }
     material.all(Transcript.class).forEach(transcript -> files.add(Words.of(transcript)));
     var findings = new ArrayList<TimesFinding>();
+    var verdicts = new ArrayList<Reels.Laid>();
     for (Words file : files) {
       request.progress().check();
-      boolean isInTimeline = CaptionsInTimelines.of(material, file.name()).isPresent();
-      findings.add(isInTimeline ? inTimeline(file) : lies(file, files, programmes));
+      if (CaptionsInTimelines.of(material, file.name()).isPresent()) {
+        findings.add(inTimeline(file));
+      } else if (programmes.isEmpty()) {
+        findings.add(nowhere(file));
+      } else {
+        verdicts.add(lies(file, files, programmes));
+      }
     }
+    findings.addAll(Reels.heeded(verdicts));
     for (Transcript transcript : material.all(Transcript.class)) {
       makes(transcript, material, request.settings()).ifPresent(findings::add);
     }
@@ -161,29 +168,41 @@ public final class TimesPass implements Pass<TimesFinding> {
         List.of());
   }
 
-  private static TimesFinding lies(Words file, List<Words> files, List<Programme> programmes) {
-    int count = file.spans().size();
-    if (programmes.isEmpty() || count == 0) {
-      return new TimesFinding.Lies(
-          file.name(),
-          count,
-          Standing.SETTLED,
-          "no timeline to lie at",
-          "there is no timeline in the lot; times stay as they are",
-          List.of(),
-          List.of(),
-          List.of());
-    }
+  private static TimesFinding nowhere(Words file) {
+    return new TimesFinding.Lies(
+        file.name(),
+        file.spans().size(),
+        Standing.SETTLED,
+        "no timeline to lie at",
+        "there is no timeline in the lot; times stay as they are",
+        List.of(),
+        List.of(),
+        List.of());
+  }
+
+  private static Reels.Laid lies(Words file, List<Words> files, List<Programme> programmes) {
     var trials = new ArrayList<Trial>();
+    Map<Programme, Optional<Heard>> heard = new HashMap<>();
     for (Programme programme : programmes) {
-      trials.addAll(Trial.all(file.spans(), programme).stream().limit(24).toList());
+      Optional<Heard> its = heard(file, files, programme);
+      heard.put(programme, its);
+      Optional<Rational> said =
+          its.filter(h -> h.lies() && h.found().stretch().equals(Rational.ONE))
+              .map(h -> h.found().shift());
+      trials.addAll(Trial.all(file.spans(), programme, said).stream().limit(24).toList());
     }
     trials.sort(order(file));
     Trial best = trials.getFirst();
-    List<Trial> others = byCuts(trials, best);
-    Optional<Heard> heard = heard(file, files, best.programme());
-    return new Verdict(file.name(), count, best, others, heard, programmes, coverage(file, best))
-        .finding();
+    var verdict =
+        new Verdict(
+            file.name(),
+            file.spans().size(),
+            best,
+            byCuts(trials, best),
+            heard.getOrDefault(best.programme(), Optional.empty()),
+            programmes,
+            coverage(file, best));
+    return new Reels.Laid(file, verdict.finding(), verdict.laid());
   }
 
   /** A file of another language or kind that says the same, and lies in the programme as it is. */

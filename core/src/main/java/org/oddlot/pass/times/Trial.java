@@ -67,11 +67,25 @@ record Trial(
     return new Fit(Optional.of(programme.id()), stretch, shift);
   }
 
-  /** The ways in which {@code spans} may lie at a programme, the likeliest first. */
-  static List<Trial> all(List<Span> spans, Programme programme) {
+  /**
+   * The ways in which {@code spans} may lie at a programme, the likeliest first.
+   *
+   * @param said a shift that another text speaks for
+   */
+  static List<Trial> all(List<Span> spans, Programme programme, Optional<Rational> said) {
     Rational first = spans.getFirst().start();
     Rational start = programme.span().start();
     var trials = new ArrayList<Trial>();
+    double earliest = spans.stream().mapToDouble(span -> span.start().toDouble()).min().orElse(0);
+    double latest = spans.stream().mapToDouble(span -> span.end().toDouble()).max().orElse(0);
+    double least = start.toDouble() - 0.5 - earliest;
+    double most = programme.span().end().toDouble() + 0.5 - latest;
+    Optional<Rational> voted = CutVotes.shift(spans, programme, least, most);
+    // Another text knows it to about half a second; the cuts near that to the frame.
+    Optional<Rational> saidByFrame =
+        said.map(shift ->
+            CutVotes.shift(spans, programme, shift.toDouble() - 1, shift.toDouble() + 1)
+                .orElseGet(() -> programme.grid().nearest(shift)));
     for (Rational stretch : Rates.all()) {
       Set<Rational> shifts = new LinkedHashSet<>();
       // As it is; from zero; from the hour that its labels begin with; from one hour and ten.
@@ -79,6 +93,10 @@ record Trial(
       shifts.add(start);
       for (Rational hour : hours(first, programme.grid().rate())) {
         shifts.add(start.minus(hour.times(stretch)));
+      }
+      if (stretch.equals(Rational.ONE)) {
+        voted.ifPresent(shifts::add);
+        saidByFrame.ifPresent(shifts::add);
       }
       for (Rational shift : shifts) {
         trials.add(of(spans, programme, stretch, shift));

@@ -32,7 +32,18 @@ record Verdict(
     double coverage) {
   private static final int OFFERED = 4;
 
-  TimesFinding finding() {
+  /** So few cuts say nothing about any captions. */
+  private static final int FEW_CUTS = 6;
+
+  /** How many deviations from chance cuts alone must speak for a shift to settle it. */
+  private static final double CLEAR = 10;
+
+  /** The way that is proposed. */
+  Trial laid() {
+    return otherRate().or(this::otherShift).orElse(best);
+  }
+
+  TimesFinding.Lies finding() {
     if (best.inside() * 10 < count * 9) {
       return nothingFits();
     }
@@ -42,15 +53,19 @@ record Verdict(
     if (byRate.isPresent()) {
       return otherRate(byRate.get());
     }
+    Optional<Trial> byShift = otherShift();
+    if (byShift.isPresent()) {
+      return otherShift(byShift.get());
+    }
     boolean sameNames = TimesPass.isCalledLike(name, best.programme());
     boolean alone = programmes.size() == 1;
     boolean asItIs = best.fit().isNone();
-    boolean heardSo =
-        heard
-            .filter(h -> h.lies() && asItIs && h.found().shift().abs().compareTo(Rational.ONE) < 0)
-            .isPresent();
+    boolean heardSo = isHeardSo(best);
     boolean covers = coverage > 0.5 && coverage <= 1.02;
     boolean cuts = best.sureness() >= 4;
+    // That all lie inside is what chance makes of any short file; something has to speak for it.
+    boolean hasNoCuts = best.programme().cuts().size() < FEW_CUTS;
+    boolean isWitnessed = cuts || heardSo || sameNames || (asItIs && covers && hasNoCuts);
     int witnesses =
         (sameNames ? 1 : 0)
             + (covers ? 1 : 0)
@@ -58,7 +73,7 @@ record Verdict(
             + (heardSo ? 1 : 0)
             + (asItIs ? 1 : 0);
     boolean all = best.inside() == count;
-    boolean sure = all && (alone || sameNames) && witnesses >= 2;
+    boolean sure = all && (alone || sameNames) && witnesses >= 2 && isWitnessed;
     String fit = best.fit().inWords();
     String reason =
         asItIs
@@ -77,6 +92,61 @@ record Verdict(
         sure ? Standing.SETTLED : Standing.TO_LOOK_AT,
         asItIs ? "lies where it is" : fit,
         reason + doubt(sure, all, alone || sameNames));
+  }
+
+  /** Whether another text, which lies where it is, says the same at these times. */
+  private boolean isHeardSo(Trial trial) {
+    return heard
+        .filter(h -> h.lies() && h.found().stretch().equals(trial.stretch()))
+        .filter(h -> h.found().shift().minus(trial.shift()).abs().compareTo(Rational.ONE) < 0)
+        .isPresent();
+  }
+
+  /** A way at the same rate for which cuts or another text speak, and not for the likeliest. */
+  private Optional<Trial> otherShift() {
+    if (isHeardSo(best)) {
+      return Optional.empty();
+    }
+    Optional<Trial> byText =
+        others.stream()
+            .filter(trial -> trial.stretch().equals(Rational.ONE))
+            .filter(this::isHeardSo)
+            .findFirst();
+    return byText.or(() ->
+        others.stream()
+            .filter(trial -> trial.stretch().equals(Rational.ONE))
+            .filter(trial -> trial.isClearlyLikelierThan(best))
+            .findFirst());
+  }
+
+  private TimesFinding.Lies otherShift(Trial trial) {
+    boolean alone = programmes.size() == 1 || TimesPass.isCalledLike(name, best.programme());
+    boolean byCuts = trial.isClearlyLikelierThan(best);
+    boolean byText = isHeardSo(trial);
+    boolean spokenAgainst = heard.filter(TimesPass.Heard::lies).isPresent() && !byText;
+    boolean sure =
+        alone
+            && trial.inside() == count
+            && !spokenAgainst
+            && byCuts
+            && (byText || trial.sureness() >= CLEAR);
+    String reason =
+        Phrase.of(
+            "%s lies within %s %s: %s begin at a cut, %s as it is",
+            name,
+            trial.programme().title(),
+            trial.fit().inWords(),
+            Phrase.count(trial.atCuts(), "caption"),
+            Phrase.number(best.atCuts()));
+    return new TimesFinding.Lies(
+        name,
+        count,
+        sure ? Standing.SETTLED : Standing.TO_LOOK_AT,
+        trial.fit().inWords(),
+        reason + (byText ? Phrase.of("; %s says the same there", heard.orElseThrow().name()) : ""),
+        choices(trial),
+        List.of(trial.fit().inOneWord()),
+        evidence(trial));
   }
 
   private String doubt(boolean sure, boolean all, boolean clear) {
@@ -112,7 +182,7 @@ record Verdict(
                     .findFirst()));
   }
 
-  private TimesFinding otherRate(Trial trial) {
+  private TimesFinding.Lies otherRate(Trial trial) {
     boolean bothSay =
         heard.filter(h -> h.lies() && h.found().stretch().equals(trial.stretch())).isPresent()
             && (trial.equals(best) || trial.isClearlyLikelierThan(best));
@@ -135,7 +205,7 @@ record Verdict(
         evidence(trial));
   }
 
-  private TimesFinding nothingFits() {
+  private TimesFinding.Lies nothingFits() {
     return new TimesFinding.Lies(
         name,
         count,
@@ -149,7 +219,7 @@ record Verdict(
         evidence(best));
   }
 
-  private TimesFinding lies(Standing standing, String headline, String reason) {
+  private TimesFinding.Lies lies(Standing standing, String headline, String reason) {
     return new TimesFinding.Lies(
         name,
         count,
