@@ -21,10 +21,12 @@ import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
 import org.oddlot.caption.Timebase;
+import org.oddlot.format.text.Charsets;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.input.Probe;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
+import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
 
 /**
@@ -48,6 +50,11 @@ public final class SubRip implements CaptionFormat {
   @Override
   public List<String> extensions() {
     return List.of(".srt");
+  }
+
+  @Override
+  public List<Setting<?>> options() {
+    return List.of(LANGUAGE, Charsets.SETTING);
   }
 
   @Override
@@ -101,7 +108,7 @@ public final class SubRip implements CaptionFormat {
 
   @Override
   public Optional<Captions> read(byte[] bytes, ReadingOptions options, Problems problems) {
-    return TextFile.of(bytes, Optional.empty(), problems)
+    return TextFile.of(bytes, Charsets.said(options), problems)
         .flatMap(file -> new Reader(file, problems).read());
   }
 

@@ -20,10 +20,12 @@ import org.oddlot.caption.Mark;
 import org.oddlot.caption.Markup;
 import org.oddlot.caption.Markup.Look;
 import org.oddlot.caption.Timebase;
+import org.oddlot.format.text.Charsets;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.input.Probe;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.problem.Problems;
+import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
 
 /**
@@ -54,6 +56,11 @@ public final class WebVtt implements CaptionFormat {
   @Override
   public List<String> extensions() {
     return List.of(".vtt");
+  }
+
+  @Override
+  public List<Setting<?>> options() {
+    return List.of(LANGUAGE, Charsets.SETTING);
   }
 
   @Override
@@ -88,7 +95,7 @@ public final class WebVtt implements CaptionFormat {
 
   @Override
   public Optional<Captions> read(byte[] bytes, ReadingOptions options, Problems problems) {
-    return TextFile.of(bytes, Optional.empty(), problems)
+    return TextFile.of(bytes, Charsets.said(options), problems)
         .flatMap(file -> new Reader(file, problems).read());
   }
 

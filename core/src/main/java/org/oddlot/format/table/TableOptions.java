@@ -4,6 +4,7 @@ import java.nio.charset.Charset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.oddlot.format.text.Charsets;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.paper.DateReader;
 import org.oddlot.setting.Setting;
@@ -12,12 +13,7 @@ import org.oddlot.setting.SettingKind;
 /** What can be said about how a table is read, where seeing it from the file went wrong. */
 public final class TableOptions {
   /** The charset of the text. */
-  public static final Setting<String> CHARSET =
-      Setting.oneOf(
-          "charset",
-          "Charset",
-          "UTF-8",
-          List.of("UTF-8", "windows-1252", "ISO-8859-2", "x-MacRoman", "UTF-16LE", "UTF-16BE"));
+  public static final Setting<String> CHARSET = Charsets.SETTING;
 
   /** What stands between two values. */
   public static final Setting<String> SEPARATOR =
@@ -50,7 +46,7 @@ public final class TableOptions {
   private TableOptions() {}
 
   static Optional<Charset> charset(ReadingOptions options) {
-    return options.get(CHARSET).map(Charset::forName);
+    return Charsets.said(options);
   }
 
   static Optional<Character> separator(ReadingOptions options) {

@@ -13,9 +13,12 @@ import java.nio.charset.StandardCharsets;
 import java.nio.charset.UnsupportedCharsetException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Pattern;
 import org.mozilla.universalchardet.UniversalDetector;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.paper.HeaderCells;
+import org.oddlot.setting.Setting;
 
 /** Finds the charset of a text file. */
 public final class Charsets {
@@ -36,41 +39,96 @@ public final class Charsets {
   private static final Pattern RIGHT =
       Pattern.compile("(?<=\\p{L})[äöüßéèêëàâçñóòôíìîïúùûåøæœ]|(?<=\\p{L}|\\p{L} )[ãõ](?=[oe])");
 
+  /** The charset that a person says a text is in. */
+  public static final Setting<String> SETTING =
+      Setting.oneOf(
+          "charset",
+          "Charset",
+          "UTF-8",
+          List.of(
+              "UTF-8",
+              "windows-1252",
+              "windows-1250",
+              "windows-1251",
+              "windows-1253",
+              "windows-1254",
+              "windows-1255",
+              "windows-1256",
+              "windows-1257",
+              "ISO-8859-2",
+              "ISO-8859-15",
+              "KOI8-R",
+              "KOI8-U",
+              "IBM866",
+              "x-MacRoman",
+              "Shift_JIS",
+              "EUC-JP",
+              "Big5",
+              "GB18030",
+              "EUC-KR",
+              "UTF-16LE",
+              "UTF-16BE"));
+
   private Charsets() {}
+
+  /** The charset that options say; empty where they do not. */
+  public static Optional<Charset> said(ReadingOptions options) {
+    return options.get(SETTING).map(Charset::forName);
+  }
 
   /**
    * By its mark; else UTF-8 if it is valid as such; else UTF-16 if every other byte is zero; else
    * what its letters suggest; else the usual one of spreadsheets.
    */
   public static Charset detect(byte[] bytes) {
+    return detected(bytes).charset;
+  }
+
+  /**
+   * A charset that was found.
+   *
+   * @param isSure whether the bytes or the words say so; else it is the likeliest
+   */
+  record Detected(Charset charset, boolean isSure) {}
+
+  static Detected detected(byte[] bytes) {
     if (startsWith(bytes, 0xEF, 0xBB, 0xBF)) {
-      return StandardCharsets.UTF_8;
+      return new Detected(StandardCharsets.UTF_8, true);
     }
     if (startsWith(bytes, 0xFF, 0xFE)) {
-      return StandardCharsets.UTF_16LE;
+      return new Detected(StandardCharsets.UTF_16LE, true);
     }
     if (startsWith(bytes, 0xFE, 0xFF)) {
-      return StandardCharsets.UTF_16BE;
+      return new Detected(StandardCharsets.UTF_16BE, true);
     }
     if (bytes.length >= 4 && bytes[1] == 0 && bytes[3] == 0) {
-      return StandardCharsets.UTF_16LE;
+      return new Detected(StandardCharsets.UTF_16LE, true);
     }
     if (bytes.length >= 4 && bytes[0] == 0 && bytes[2] == 0) {
-      return StandardCharsets.UTF_16BE;
+      return new Detected(StandardCharsets.UTF_16BE, true);
     }
     if (isUtf8(bytes)) {
-      return StandardCharsets.UTF_8;
+      return new Detected(StandardCharsets.UTF_8, true);
     }
     return suggested(bytes);
   }
 
   /**
-   * Of the charsets with one byte for each letter, that in which the headers mean most; where they
-   * mean as much in several, what the letters suggest. Letters alone mislead: in a short table the
-   * few that are not English can be anything.
+   * That of which the letters are of eastern Asia; of those with one byte for each letter, that in
+   * which the words are words of a language, or the headers mean most; where they mean as much in
+   * several, what the letters suggest. Letters alone mislead: in a short table the few that are not
+   * English can be anything.
    */
-  private static Charset suggested(byte[] bytes) {
+  private static Detected suggested(byte[] bytes) {
     Charset byLetters = byLetters(bytes);
+    if (byLetters.newEncoder().maxBytesPerChar() > 1
+        && WordCharsets.isEastAsian(bytes, byLetters)) {
+      return new Detected(byLetters, true);
+    }
+    Optional<Charset> byWords = WordCharsets.of(bytes);
+    if (byWords.isPresent()) {
+      return new Detected(byWords.get(), true);
+    }
     Charset best = byLetters;
     int most = quality(bytes, byLetters);
     for (Charset candidate : List.of(WINDOWS_LATIN, MAC, Charset.forName("ISO-8859-2"))) {
@@ -80,7 +138,7 @@ public final class Charsets {
         most = quality;
       }
     }
-    return best;
+    return new Detected(best, false);
   }
 
   /** How many headers are known, less the letters that stand where no word has them. */

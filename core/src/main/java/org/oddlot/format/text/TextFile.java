@@ -35,7 +35,10 @@ public final class TextFile {
       return Optional.empty();
     }
     int mark = markLength(bytes);
-    Charset charset = said.orElseGet(() -> Charsets.detect(bytes));
+    Charsets.Detected detected =
+        said.map(charset -> new Charsets.Detected(charset, true))
+            .orElseGet(() -> Charsets.detected(bytes));
+    Charset charset = detected.charset();
     var file = new TextFile(bytes, charset, mark);
     if (file.text.indexOf('\0') >= 0) {
       problems.error("", "This is not a text file.", "Choose the file that was exported as text.");
@@ -49,7 +52,28 @@ public final class TextFile {
       // In this one each byte is a letter, so that at least nothing is lost when it is written.
       file = new TextFile(bytes, StandardCharsets.ISO_8859_1, 0);
     }
+    if (!detected.isSure()) {
+      problems.warning(
+          "",
+          Phrase.of(
+              "Its charset is not sure; it is read as %s: “%s”.",
+              charset.name(), file.firstBeyondAscii()),
+          "If letters look wrong, say another one: --read \"FILE:charset=windows-1250\", or in"
+              + " Intake.");
+    }
     return Optional.of(file);
+  }
+
+  /** A piece of the text in which charsets differ. */
+  private String firstBeyondAscii() {
+    for (int at = 0; at < text.length(); at++) {
+      if (text.charAt(at) > '~') {
+        int from = Math.max(text.lastIndexOf('\n', at) + 1, at - 20);
+        int end = text.indexOf('\n', at);
+        return text.substring(from, Math.min(end < 0 ? text.length() : end, at + 20)).strip();
+      }
+    }
+    return "";
   }
 
   private static int markLength(byte[] bytes) {

@@ -11,6 +11,7 @@ import org.oddlot.caption.Transcript.AsRead;
 import org.oddlot.caption.Turn;
 import org.oddlot.caption.Word;
 import org.oddlot.format.caption.CaptionFormat;
+import org.oddlot.format.text.Charsets;
 import org.oddlot.format.text.TextFile;
 import org.oddlot.input.Contents;
 import org.oddlot.input.InputFile;
@@ -37,7 +38,7 @@ public interface TranscriptFormat extends InputKind<Transcript> {
 
   @Override
   default List<Setting<?>> options() {
-    return List.of(CaptionFormat.LANGUAGE);
+    return List.of(CaptionFormat.LANGUAGE, Charsets.SETTING);
   }
 
   @Override
@@ -50,7 +51,7 @@ public interface TranscriptFormat extends InputKind<Transcript> {
 
   /** The transcript in {@code bytes}; empty where there is none; {@code problems} then says why. */
   default Optional<Transcript> read(byte[] bytes, ReadingOptions options, Problems problems) {
-    return TextFile.of(bytes, Optional.empty(), problems)
+    return TextFile.of(bytes, Charsets.said(options), problems)
         .flatMap(file -> read(file, options, problems))
         .map(read ->
             new Transcript(

@@ -1,0 +1,182 @@
+package org.oddlot.format.text;
+
+import com.ibm.icu.lang.UScript;
+import java.nio.ByteBuffer;
+import java.nio.CharBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.Charset;
+import java.nio.charset.CodingErrorAction;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.oddlot.caption.Lexicon;
+
+/**
+ * Finds the charset of a text by its words: of those that have letters beyond ASCII, in which
+ * charset and language most are words that the language has.
+ */
+final class WordCharsets {
+  /** Enough to tell charsets apart; large files are not gone through whole. */
+  private static final int SAMPLE = 1 << 18;
+
+  private static final int MOST_WORDS = 400;
+  private static final int FEWEST = 2;
+  private static final int SHORTEST = 3;
+
+  /** Which part of the words has to be known. */
+  private static final double KNOWN = 0.5;
+
+  private static final Pattern WORD = Pattern.compile("(?U)\\p{L}[\\p{L}'’-]*");
+
+  /**
+   * A charset with the languages that are written in it. Where two read a text alike the first is
+   * taken.
+   */
+  private record Candidate(Charset charset, List<String> languages) {
+    static Candidate of(String charset, String languages) {
+      return new Candidate(Charset.forName(charset), List.of(languages.split(" ", -1)));
+    }
+  }
+
+  private static final String WESTERN = "en de fr es it nl nb sv da pt fi is";
+  private static final String CENTRAL = "pl cs sk hu sl sh ro de";
+  private static final String CYRILLIC = "ru uk bg";
+
+  private static final List<Candidate> CANDIDATES =
+      List.of(
+          Candidate.of("windows-1252", WESTERN),
+          Candidate.of("windows-1250", CENTRAL),
+          Candidate.of("ISO-8859-2", CENTRAL),
+          Candidate.of("windows-1251", CYRILLIC),
+          Candidate.of("KOI8-R", "ru"),
+          Candidate.of("KOI8-U", "uk"),
+          Candidate.of("ISO-8859-5", CYRILLIC),
+          Candidate.of("IBM866", "ru bg"),
+          Candidate.of("windows-1253", "el"),
+          Candidate.of("ISO-8859-7", "el"),
+          Candidate.of("windows-1254", "tr"),
+          Candidate.of("ISO-8859-9", "tr"),
+          Candidate.of("windows-1257", "lt lv"),
+          Candidate.of("ISO-8859-15", WESTERN),
+          Candidate.of("x-MacRoman", WESTERN),
+          Candidate.of("x-MacCentralEurope", CENTRAL),
+          Candidate.of("IBM850", WESTERN),
+          Candidate.of("IBM852", CENTRAL));
+
+  private record Score(Charset charset, int known, int of, Set<String> words) {
+    double share() {
+      return (double) known / Math.max(1, of);
+    }
+  }
+
+  private WordCharsets() {}
+
+  /** The charset that words speak for; empty where they do not, or for several. */
+  static Optional<Charset> of(byte[] bytes) {
+    byte[] sample = java.util.Arrays.copyOf(bytes, Math.min(bytes.length, SAMPLE));
+    var decoded = new ArrayList<Map.Entry<Candidate, Set<String>>>();
+    Map<String, Set<String>> asked = new TreeMap<>();
+    for (Candidate each : CANDIDATES) {
+      Set<String> words = words(sample, each.charset);
+      if (words.size() >= FEWEST) {
+        decoded.add(Map.entry(each, words));
+        each.languages.forEach(
+            language -> asked.computeIfAbsent(language, _ -> new HashSet<>()).addAll(words));
+      }
+    }
+    Map<String, Set<String>> known = new TreeMap<>();
+    asked.forEach((language, words) -> known.put(language, Lexicon.known(language, words).all()));
+    var scores = new ArrayList<Score>();
+    decoded.forEach(entry -> {
+      Set<String> words = entry.getValue();
+      int most =
+          entry.getKey().languages.stream()
+              .mapToInt(language ->
+                  (int)
+                      words.stream()
+                          .filter(known.getOrDefault(language, Set.of())::contains)
+                          .count())
+              .max()
+              .orElse(0);
+      scores.add(new Score(entry.getKey().charset, most, words.size(), words));
+    });
+    // The first of those that are alike stays in front.
+    scores.sort(
+        Comparator.comparingInt((Score score) -> -score.known)
+            .thenComparingDouble(score -> -score.share()));
+    if (scores.isEmpty() || scores.getFirst().known < FEWEST || scores.getFirst().share() < KNOWN) {
+      return Optional.empty();
+    }
+    Score best = scores.getFirst();
+    boolean isClear =
+        scores.stream()
+            .skip(1)
+            .allMatch(other ->
+                other.words.equals(best.words)
+                    || other.known < best.known
+                    || other.share() < best.share());
+    return isClear ? Optional.of(best.charset) : Optional.empty();
+  }
+
+  /** The words with letters beyond ASCII, in small letters; none where bytes mean nothing. */
+  private static Set<String> words(byte[] sample, Charset charset) {
+    CharBuffer text;
+    try {
+      text =
+          charset
+              .newDecoder()
+              .onMalformedInput(CodingErrorAction.REPORT)
+              .onUnmappableCharacter(CodingErrorAction.REPORT)
+              .decode(ByteBuffer.wrap(sample));
+    } catch (CharacterCodingException e) {
+      return Set.of();
+    }
+    // No text has the control signs that lie there where a charset has no letters.
+    if (text.chars().anyMatch(letter -> letter >= 0x80 && letter < 0xA0)) {
+      return Set.of();
+    }
+    var words = new LinkedHashSet<String>();
+    Matcher word = WORD.matcher(text);
+    while (words.size() < MOST_WORDS && word.find()) {
+      String its = word.group().toLowerCase(java.util.Locale.ROOT);
+      if (its.length() >= SHORTEST
+          && its.chars().anyMatch(letter -> letter > 0x7F && Character.isLetter(letter))) {
+        words.add(its);
+      }
+    }
+    return words;
+  }
+
+  /**
+   * Whether a text in a charset of several bytes a letter is of the scripts that it is made for:
+   * all of its bytes mean something, and nearly all of its other letters are of those scripts.
+   */
+  static boolean isEastAsian(byte[] bytes, Charset charset) {
+    byte[] sample = java.util.Arrays.copyOf(bytes, Math.min(bytes.length, SAMPLE));
+    String text = new String(sample, charset);
+    int beyond = 0;
+    int east = 0;
+    for (int letter : text.codePoints().filter(c -> c > 0x7F).limit(4000).toArray()) {
+      int script = UScript.getScript(letter);
+      beyond++;
+      east +=
+          script == UScript.HAN
+                  || script == UScript.HIRAGANA
+                  || script == UScript.KATAKANA
+                  || script == UScript.HANGUL
+                  || (script == UScript.COMMON && letter >= 0x3000 && letter < 0xFFF0)
+                  || (letter >= 0x2010 && letter < 0x2040)
+              ? 1
+              : 0;
+    }
+    return beyond >= 4 && east >= beyond * 0.97;
+  }
+}
