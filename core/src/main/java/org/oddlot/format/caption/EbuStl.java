@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Timebase;
@@ -120,7 +121,8 @@ public final class EbuStl implements CaptionFormat {
                   .filter(letter -> !StlLetters.canEncode(letter, table))
                   .distinct()
                   .limit(5)
-                  .reduce("", String::concat);
+                  .map(letter -> letter + " becomes " + StlLetters.becomes(letter, table))
+                  .collect(Collectors.joining(", "));
     };
   }
 

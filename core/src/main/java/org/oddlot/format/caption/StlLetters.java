@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * The character code tables of EBU Tech 3264: table 00 is ISO 6937, where an accent stands before
@@ -64,15 +65,30 @@ final class StlLetters {
     };
   }
 
-  /** The table that has all of these letters; 00 where none has. */
+  /** The table that has most of the letters of all these texts; the first of those that do. */
   static String tableFor(List<String> texts) {
-    if (texts.stream().allMatch(text -> canEncode(text, "00"))) {
-      return "00";
+    Map<Integer, Integer> letters = new HashMap<>();
+    texts.forEach(
+        text -> text.codePoints().forEach(letter -> letters.merge(letter, 1, Integer::sum)));
+    String best = "00";
+    long least = Long.MAX_VALUE;
+    for (String table : List.of("00", "01", "02", "03", "04")) {
+      long lost =
+          letters.entrySet().stream()
+              .filter(entry -> !canEncode(Character.toString(entry.getKey()), table))
+              .mapToLong(Map.Entry::getValue)
+              .sum();
+      if (lost < least) {
+        best = table;
+        least = lost;
+      }
     }
-    return List.of("01", "02", "03", "04").stream()
-        .filter(table -> texts.stream().allMatch(text -> canEncode(text, table)))
-        .findFirst()
-        .orElse("00");
+    return best;
+  }
+
+  /** What a letter becomes in a table: itself, something plainer, or a question mark. */
+  static String becomes(String letter, String table) {
+    return decode(encode(letter, table), table);
   }
 
   static boolean canEncode(String text, String table) {
@@ -123,10 +139,13 @@ final class StlLetters {
   static byte[] encode(String text, String table) {
     Optional<Charset> charset = charset(table);
     if (charset.isPresent()) {
-      return text.getBytes(charset.get());
+      return text.codePoints()
+          .mapToObj(letter -> plain(letter, charset.get().newEncoder()))
+          .collect(Collectors.joining())
+          .getBytes(charset.get());
     }
     var out = new ArrayList<Byte>(text.length() + 8);
-    int[] letters = text.codePoints().toArray();
+    int[] letters = text.replace("…", "...").codePoints().toArray();
     for (int letter : letters) {
       Byte code = letter == '\n' ? Byte.valueOf((byte) '\n') : CODES.get(letter);
       if (code != null) {
@@ -140,6 +159,22 @@ final class StlLetters {
       bytes[i] = out.get(i);
     }
     return bytes;
+  }
+
+  /** A letter, or something plainer where a charset has it not. */
+  private static String plain(int letter, CharsetEncoder encoder) {
+    String its = Character.toString(letter);
+    if (encoder.canEncode(its)) {
+      return its;
+    }
+    if (letter == '…') {
+      return "...";
+    }
+    String parts = DECOMPOSED.normalize(its);
+    String base = parts.substring(0, Character.charCount(parts.codePointAt(0)));
+    return !base.equals(its) && encoder.canEncode(base)
+        ? base
+        : Character.toString(LineLetters.plainer(letter));
   }
 
   private static void accented(int letter, List<Byte> out) {

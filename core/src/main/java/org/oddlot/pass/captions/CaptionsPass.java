@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
+import org.oddlot.caption.FrameGuess;
 import org.oddlot.caption.Guideline;
 import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.Timebase;
@@ -33,6 +34,7 @@ import org.oddlot.setting.Setting;
 import org.oddlot.setting.SettingKind;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.timeline.Edits;
 import org.oddlot.timeline.Stack;
@@ -163,11 +165,21 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
     return CaptionPlace.programme(material, captions);
   }
 
-  /** The frames in which captions are counted: those of their programme, else their own. */
+  /** No more captions than this are looked at for the next at the same place. */
+  private static final int AT_ONCE = 8;
+
+  /** So many parts of a second where nobody knows which frames there are. */
+  private static final FrameRate THOUSANDTHS = FrameRate.of(1000);
+
+  /**
+   * The frames in which captions are counted: those of their programme, else their own, else those
+   * at which their times lie, else thousandths of a second.
+   */
   public static Timebase.Frames frames(Captions captions, Material material) {
     return programme(captions.name(), material)
         .map(Programme::grid)
-        .orElseGet(() -> captions.grid().frames());
+        .or(() -> FrameGuess.of(captions))
+        .orElseGet(() -> new Timebase.Frames(THOUSANDTHS, false));
   }
 
   private static List<CaptionFinding> findings(
@@ -196,7 +208,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
     long before = Long.MIN_VALUE;
     for (int i = 0; i < all.size(); i++) {
       Caption caption = all.get(i);
-      long next = i + 1 < all.size() ? frames.count(all.get(i + 1).start()) : Long.MAX_VALUE;
+      long next = nextAtItsPlace(all, i, frames);
       List<Fault> faults = checker.faults(caption, next);
       List<Caption> mended =
           faults.isEmpty() ? List.of(caption) : mender.mended(caption, before, next);
@@ -229,6 +241,16 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       }
     }
     return findings;
+  }
+
+  /** When the next one begins where this one stands; two at different places may be at once. */
+  private static long nextAtItsPlace(List<Caption> all, int index, Timebase.Frames frames) {
+    for (int i = index + 1; i < Math.min(all.size(), index + 1 + AT_ONCE); i++) {
+      if (all.get(i).place().equals(all.get(index).place())) {
+        return frames.count(all.get(i).start());
+      }
+    }
+    return Long.MAX_VALUE;
   }
 
   private static String label(

@@ -13,6 +13,8 @@ import org.oddlot.time.Rational;
 
 /** Holds captions against a guideline. Lengths and distances are counted in frames. */
 final class Checker {
+  private static final int THOUSANDTHS = 1000;
+
   private final Guideline guideline;
   private final Timebase.Frames frames;
   private final long[] cuts;
@@ -164,15 +166,16 @@ final class Checker {
       faults.add(
           new Fault(
               Fault.Kind.OVERLAP,
-              Phrase.of("overlaps the next caption by %,d f", end - next),
+              Phrase.of("overlaps the next caption by %,d %s", end - next, unit()),
               "none"));
     } else if (next - end > 0 && next - end < guideline.gap()) {
       faults.add(
           new Fault(
               Fault.Kind.GAP,
               Phrase.of(
-                  "ends %,d f before the next caption (minimum %d)", next - end, guideline.gap()),
-              Phrase.of("none, or %d f", guideline.gap())));
+                  "ends %,d %s before the next caption (minimum %d)",
+                  next - end, unit(), guideline.gap()),
+              Phrase.of("none, or %d %s", guideline.gap(), unit())));
     }
     int letters = letters(caption.text().plain());
     if (needed(letters) > end - start) {
@@ -207,9 +210,17 @@ final class Checker {
         Phrase.of("on it, or %d f away", guideline.cut() + 1));
   }
 
-  /** Seconds and frames: {@code 3:11}. */
+  /** What lengths are counted in: frames, or thousandths of a second where there are none. */
+  private String unit() {
+    return frames.rate().nominal() >= THOUSANDTHS ? "ms" : "f";
+  }
+
+  /** Seconds and frames: {@code 3:11}; with a point where there are no frames: {@code 3.440}. */
   String length(long count) {
     long nominal = frames.rate().nominal();
+    if (nominal >= THOUSANDTHS) {
+      return Phrase.of("%d.%03d", count / nominal, count % nominal);
+    }
     return Phrase.of("%d:%02d", count / nominal, count % nominal);
   }
 }

@@ -17,6 +17,8 @@ final class Mender {
   /** A caption begins at the most this much before it is said. */
   private static final Rational EARLIER = Rational.of(1, 2);
 
+  private static final int ROUNDS = 4;
+
   private final Captions file;
   private final Checker checker;
   private final Guideline guideline;
@@ -40,6 +42,32 @@ final class Mender {
    * @param next when the next one begins; {@link Long#MAX_VALUE} for the last
    */
   List<Caption> mended(Caption caption, long before, long next) {
+    List<Caption> parts = List.of(caption);
+    // What got more time may have room for two; so that nothing is left for a second mending.
+    for (int round = 0; round < ROUNDS; round++) {
+      List<Caption> again = each(parts, before, next);
+      if (again.equals(parts)) {
+        break;
+      }
+      parts = again;
+    }
+    return parts;
+  }
+
+  private List<Caption> each(List<Caption> parts, long before, long next) {
+    var mended = new ArrayList<Caption>();
+    long from = before;
+    for (int i = 0; i < parts.size(); i++) {
+      long until = i + 1 < parts.size() ? frames.count(parts.get(i + 1).start()) : next;
+      Caption part = parts.get(i);
+      mended.addAll(
+          checker.faults(part, until).isEmpty() ? List.of(part) : once(part, from, until));
+      from = mended.isEmpty() ? from : frames.count(mended.getLast().end());
+    }
+    return mended;
+  }
+
+  private List<Caption> once(Caption caption, long before, long next) {
     if (caption.text().isBlank()) {
       return List.of();
     }
@@ -80,7 +108,8 @@ final class Mender {
     if (place.isEmpty()) {
       return List.of(caption);
     }
-    List<Caption> halves = onCut(Edited.split(caption.withText(joined), place.get(), words, file));
+    List<Caption> halves =
+        onCut(onFrame(Edited.split(caption.withText(joined), place.get(), words, file)));
     long middle = frames.count(halves.getLast().start());
     if (middle <= frames.count(caption.start()) || middle >= frames.count(caption.end())) {
       return List.of(caption);
@@ -88,6 +117,14 @@ final class Mender {
     var all = new ArrayList<Caption>();
     halves.forEach(half -> all.addAll(inLines(half)));
     return all;
+  }
+
+  /** The one is over and the other begins with a frame, as everything that is mended does. */
+  private List<Caption> onFrame(List<Caption> halves) {
+    Rational middle = onGrid(frames.at(frames.count(halves.getLast().start())));
+    return List.of(
+        halves.getFirst().withSpan(halves.getFirst().start(), middle),
+        halves.getLast().withSpan(middle, halves.getLast().end()));
   }
 
   /** Where a cut is near, one picture has the first and the next has the second. */
@@ -159,10 +196,9 @@ final class Mender {
     }
     if (end - start < needed && first) {
       long least = before == Long.MIN_VALUE ? 0 : before;
-      long earlier =
-          Math.max(
-              Math.max(least, end - needed),
-              start - EARLIER.dividedBy(frames.step()).rounded(java.math.RoundingMode.FLOOR));
+      // So far that it helps, or not at all: else each time it is mended it would begin earlier.
+      long most = EARLIER.dividedBy(frames.step()).rounded(java.math.RoundingMode.FLOOR);
+      long earlier = end - needed < start - most ? start : Math.max(least, end - needed);
       if (earlier > least && earlier - least < guideline.gap()) {
         earlier = least;
       }

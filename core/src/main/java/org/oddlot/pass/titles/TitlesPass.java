@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
+import org.oddlot.caption.FrameGuess;
 import org.oddlot.caption.Letters;
 import org.oddlot.caption.LineBreaker;
 import org.oddlot.caption.Timebase;
@@ -236,7 +237,10 @@ public final class TitlesPass implements Pass<TitleFinding> {
             })
             .toList();
     Timebase.Frames frames =
-        programme.map(Programme::grid).orElseGet(() -> captions.grid().frames());
+        programme
+            .map(Programme::grid)
+            .or(() -> FrameGuess.of(captions))
+            .orElseGet(() -> captions.grid().frames());
     var findings = new ArrayList<TitleFinding>();
     for (int i = 0; i < captions.captions().size(); i++) {
       Caption caption = captions.captions().get(i);
@@ -268,6 +272,7 @@ public final class TitlesPass implements Pass<TitleFinding> {
     return shape
         .frames()
         .or(() -> programme.map(Programme::grid))
+        .or(() -> FrameGuess.of(captions))
         .orElseGet(() -> captions.grid().frames());
   }
 

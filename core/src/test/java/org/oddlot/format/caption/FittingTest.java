@@ -33,7 +33,7 @@ class FittingTest {
         .containsExactly(
             "names of speakers, in 2 places: 00:00:01.000, 00:00:03.010",
             "times are rounded to timecode at 25",
-            "letters that are not in its table: 夜, at 00:00:05.000");
+            "letters that are not in its table: 夜 becomes ?, at 00:00:05.000");
     assertThat(Fitting.to(new WebVtt(), talk, PAL).losses()).isEmpty();
   }
 

@@ -9,6 +9,8 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Letters;
@@ -338,5 +340,65 @@ class CaptionsPassTest {
         .children()
         .forEach(track -> tracks.add((org.oddlot.timeline.Track) track));
     return Timeline.of("talk", captioned.globalStart(), tracks);
+  }
+
+  /** What was mended has nothing left that would be mended otherwise the second time. */
+  @Property(tries = 60)
+  void mendingTwiceIsMendingOnce(@ForAll long seed) {
+    var random = new java.util.Random(seed);
+    var captions = new ArrayList<Caption>();
+    double at = 1;
+    for (int i = 1; i <= 12; i++) {
+      double length = 0.3 + random.nextInt(80) / 10.0;
+      int words = 1 + random.nextInt(22);
+      var text = new StringBuilder();
+      for (int k = 0; k < words; k++) {
+        text.append(k == 0 ? "" : random.nextInt(7) == 0 ? "\n" : " ")
+            .append("harbour light at sea".split(" ")[random.nextInt(4)]);
+      }
+      double from = Math.round(at * 25) / 25.0;
+      captions.add(at(i, from, Math.round((at + length) * 25) / 25.0, text.toString()));
+      at += length + (random.nextInt(40) - 6) / 25.0;
+    }
+    Captions once = mended(file(captions.toArray(Caption[]::new)));
+    Captions twice = mended(once);
+    for (int i = 0; i < once.captions().size(); i++) {
+      assertThat(twice.captions().get(i)).isEqualTo(once.captions().get(i));
+    }
+    assertThat(twice.captions()).hasSameSizeAs(once.captions());
+  }
+
+  private static Captions mended(Captions captions) {
+    Outcome outcome = new Talk().captions(captions).run(Engine.Acceptance.ALL);
+    return Talk.captions(Talk.after(outcome, new CaptionsPass()), captions.name());
+  }
+
+  @Test
+  void twoAtDifferentPlacesMayBeThereAtOnce() {
+    Caption above =
+        at(2, 3, 5, "three")
+            .withPlace(new Caption.Placement(Caption.Height.TOP, Caption.Side.CENTRE));
+    assertThat(faults(only(at(1, 1, 3.2, "one two"), above))).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "– Did you see the light at the harbour last night?\n– No.",
+        "Did you see the light at the harbour last night?\n- No.",
+        ">> Did you see the light at the harbour?\n>> No.",
+        "IDA: Did you see the light at the harbour?\nBRAM: No.",
+        "Ida (O.S.): Did you see the light at the harbour?\nNo.",
+        "[the wind howls around the house all night]\nListen.",
+        "♪ We sailed away from Orrin on a Monday ♪\n♪ alone ♪",
+        "We sailed away from Orrin on a grey old Monday\nAnd alone",
+        "1. the rope that was left on the quay at night\n2. bread",
+        "ORRIN HARBOUR ON THE EASTERN SIDE OF IT ALL\n12 May 1951"
+      })
+  void linesThatMeanSomethingAreLeft(String words) {
+    Caption caption = at(1, 1, 7, words);
+    assertThat(only(caption).mended())
+        .extracting(each -> each.text().plain())
+        .containsExactly(words);
   }
 }
