@@ -47,6 +47,7 @@ public final class OddLot implements Callable<Integer> {
           CheckCommand.class,
           RunCommand.class,
           PassesCommand.class,
+          CaptionsCommand.class,
           ConvertCommand.class,
           CompareCommand.class,
           ExtractCommand.class,

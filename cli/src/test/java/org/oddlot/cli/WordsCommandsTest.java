@@ -40,6 +40,43 @@ class WordsCommandsTest {
 
   @TempDir private Path folder;
 
+  private String timed(String... words) throws IOException {
+    Path file = folder.resolve("timed.srt");
+    if (!Files.exists(file)) {
+      Files.writeString(
+          file,
+          "1\n00:00:10,000 --> 00:00:12,000\nOne\n\n2\n00:00:20,000 --> 00:00:22,000\n<i>Two</i>\n\n"
+              + "3\n00:01:00,000 --> 00:01:02,000 X1:2\nThree\n\n");
+    }
+    Path out = folder.resolve("out" + String.join("", words).replaceAll("\\W", "") + ".srt");
+    var all = new java.util.ArrayList<>(List.of("captions", file.toString()));
+    all.addAll(List.of(words));
+    all.addAll(List.of("--out", out.toString()));
+    Ended ended = run(all.toArray(String[]::new));
+    return ended.code() == 0 ? Files.readString(out) : ended.err() + ended.out();
+  }
+
+  @Test
+  void timesAreChangedByHand() throws IOException {
+    assertThat(timed("--shift", "-1.5s"))
+        .isEqualTo(
+            "1\n00:00:08,500 --> 00:00:10,500\nOne\n\n2\n00:00:18,500 --> 00:00:20,500\n<i>Two</i>\n\n"
+                + "3\n00:00:58,500 --> 00:01:00,500 X1:2\nThree\n\n");
+    // 25 frames a second shown at 24: each second takes 25/24 of one.
+    assertThat(timed("--rate", "25:24")).contains("00:00:10,417 --> 00:00:12,500");
+    assertThat(timed("--from", "2", "--to", "2", "--shift", "00:00:05"))
+        .contains("00:00:10,000", "00:00:25,000 --> 00:00:27,000", "00:01:00,000");
+    assertThat(timed("--from", "00:00:15", "--to", "00:00:40", "--cut"))
+        .contains("00:00:05,000 --> 00:00:07,000\n<i>Two</i>")
+        .doesNotContain("One", "Three");
+    assertThat(timed("--shift", "-11s")).contains("Caption 1 (“One”) would begin before zero");
+    assertThat(timed("--shift", "soon")).contains("is no time");
+    assertThat(timed("--shift", "12f")).contains("00:00:10,480");
+    assertThat(timed("--from", "9", "--shift", "1s")).contains("no caption");
+    String second = folder.resolve("timed.srt").toString();
+    assertThat(timed(second, "--at", "0,00:02:00")).contains("00:03:00,000 --> 00:03:02,000");
+  }
+
   @Test
   void everyPairOfFormatsIsConverted() throws IOException {
     Path first =

@@ -142,4 +142,20 @@ class EbuStlTest {
     assertThat(captions.captions()).hasSize(1);
     assertThat(problems.list().toString()).contains("block 2").contains("cut off");
   }
+
+  /** One letter that no table has does not decide over all the others. */
+  @Test
+  void theTableIsThatOfMostLetters() {
+    Captions captions =
+        Captions.made(
+            "a.stl",
+            "ru",
+            new Timebase.Frames(org.oddlot.time.FrameRate.FPS_25, false),
+            List.of(
+                Caption.of("1", Rational.of(1), Rational.of(3), "♪ Ветер… ♪"),
+                Caption.of("2", Rational.of(4), Rational.of(6), "Лодка вернулась")));
+    assertThat(EbuStl.table(captions)).isEqualTo("01");
+    assertThat(new EbuStl().lost(captions).apply(captions.captions().getFirst()))
+        .contains("♪ becomes ?", "… becomes ...");
+  }
 }

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.caption.NameList.Term;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Timebase;
@@ -203,5 +205,62 @@ class NamesPassTest {
     assertThat(turn.text()).isEqualTo("and Inés, went");
     assertThat(turn.words().get(1).span()).contains(new Span(Rational.of(1), Rational.of(3)));
     assertThat(turn.words().get(2).span()).contains(new Span(Rational.of(3), Rational.of(4)));
+  }
+
+  private static List<String> alone(Talk talk, Engine.Acceptance acceptance, String file) {
+    return words(talk.run(acceptance), file);
+  }
+
+  /** What is a word, a name of somebody else, or a form of the name is changed by nobody. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Martin|Martina met Martin outside.|Martina traff Martin ute.",
+        "Smith|The Smiths are here.|Familien Smith er her.",
+        "Liv|Live music till late, Liv said.|Livemusikk til seint, sa Liv.",
+        "Pål|He is a pal of mine.|Pål er ein venn av meg.",
+        "Will|She will come back.|Will, ho kjem attende.",
+        "Rosé|A rose for her.|Rosé til ho.",
+        "Stein|Steiner called, not Stein.|Steiner ringde, ikkje Stein.",
+        "Jones|The Joneses have moved.|Jones-familien har flytta."
+      })
+  void whatIsRightIsLeft(String name, String text, String other) {
+    Talk talk =
+        new Talk()
+            .names(new Term(name, List.of(), ""))
+            .srt("talk.srt", "en", srt(text))
+            .srt("talk.nn.srt", "nn", srt(other));
+    assertThat(alone(talk, Engine.Acceptance.SETTLED, "talk.srt")).containsExactly(text);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "pl|Tomek|Nie ma Tomka w domu.|Nie ma Tomka w domu.",
+        "pl|Tomek|Nie ma Tommka w domu.|Nie ma Tomka w domu.",
+        "pl|Radosław|To Radoslawa widziałem.|To Radosława widziałem.",
+        "ru|Святослав|Тогда Святаслав взял канат.|Тогда Святослав взял канат.",
+        "ru|Святослав|Я видел Святослава.|Я видел Святослава.",
+        "el|Ευστάθιος|Τότε ο Ευσστάθιος πήρε το σχοινί.|Τότε ο Ευστάθιος πήρε το σχοινί."
+      })
+  void namesKeepTheirEndingsInEveryAlphabet(
+      String language, String name, String heard, String right) {
+    Talk talk =
+        new Talk().names(new Term(name, List.of(), "")).srt("talk.srt", language, srt(heard));
+    assertThat(alone(talk, Engine.Acceptance.ALL, "talk.srt")).containsExactly(right);
+  }
+
+  @Test
+  void whatIsRightAsItIsIsRemembered() {
+    Talk talk =
+        new Talk()
+            .names(new Term("Orrin", List.of(), ""))
+            .srt("talk.srt", "en", srt("Nobody on Oren"))
+            .order("names", Learned.CODEC, Learned.rightAsItIs("Oren"));
+    assertThat(found(talk.run())).isEmpty();
+    assertThat(Learned.CODEC.decode(Learned.CODEC.encode(Learned.rightAsItIs("Oren"))))
+        .isEqualTo(Learned.rightAsItIs("Oren"));
   }
 }

@@ -2,6 +2,7 @@ package org.oddlot.pass.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import net.jqwik.api.ForAll;
@@ -11,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlot.caption.Caption;
+import org.oddlot.caption.CaptionTimes;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Timebase;
 import org.oddlot.caption.Transcript;
@@ -207,5 +209,67 @@ class TimesPassTest {
     assertThat(waiting.end().all(Captions.class)).isEmpty();
     Outcome made = truth.talk().transcript(transcript).run(Engine.Acceptance.ALL);
     assertThat(Talk.captions(made, "talk (captions)").captions()).hasSize(truth.captions().size());
+  }
+
+  private static Talk.Programme withHeadsAtCuts(Random random, FrameRate rate, long start) {
+    var lengths = new ArrayList<Long>();
+    var captions = new ArrayList<Caption>();
+    long at = 0;
+    for (int i = 0; i < 160; i++) {
+      long length = 40L + random.nextInt(200);
+      long from = at + (random.nextInt(100) < 40 ? 0 : 5 + random.nextInt(25));
+      captions.add(
+          Caption.of(
+              Integer.toString(i + 1),
+              rate.frameDuration().times(from),
+              rate.frameDuration().times(at + length - 3),
+              "rope " + random.nextInt(9999)));
+      lengths.add(length);
+      at += length;
+    }
+    return new Talk.Programme(rate, start, lengths, captions);
+  }
+
+  /** Any whole number of frames, up to two hours either way, where two of five begin at a cut. */
+  @Property(tries = 30)
+  void aShiftThatIsNoHourIsFoundToTheFrame(@ForAll long seed) {
+    var random = new Random(seed);
+    FrameRate rate = RATES.get(random.nextInt(RATES.size()));
+    var truth = withHeadsAtCuts(random, rate, 2 * 3600L * rate.nominal());
+    long frames = random.nextInt(2 * 7000 * (int) rate.nominal()) - 7000 * rate.nominal();
+    Rational shift = rate.frameDuration().times(frames);
+    Captions file = truth.file("talk.srt", Rational.ONE, truth.startSeconds().plus(shift));
+    Outcome outcome = truth.talk().captions(file).run(Engine.Acceptance.ALL);
+    assertTimes(laid(outcome, "talk.srt"), truth);
+  }
+
+  /** Two reels that each begin at zero are never laid over each other by themselves. */
+  @Property(tries = 30)
+  void reelsAreAskedForOrLieOneAfterTheOther(@ForAll long seed) {
+    var random = new Random(seed);
+    var truth = Talk.Programme.random(random, FrameRate.FPS_25, 10 * 3600L * 25);
+    List<Caption> all = truth.captions();
+    Caption middle = all.get(all.size() / 2);
+    Captions whole = truth.file("whole.srt", Rational.ONE, Rational.ZERO);
+    Captions first =
+        whole.withName("talk r1.srt").withCaptions(whole.captions().subList(0, all.size() / 2));
+    Captions second =
+        CaptionTimes.cut(
+            whole.withName("talk r2.srt"),
+            caption -> caption.start().compareTo(middle.start()) >= 0,
+            middle.start().minus(Rational.of(1)));
+    Outcome outcome = truth.talk().captions(first).captions(second).run();
+    for (Captions reel : List.of(first, second)) {
+      Captions is = laid(outcome, reel.name());
+      boolean isLeft = is.captions().equals(reel.captions());
+      if (!isLeft) {
+        Rational shift = is.captions().getFirst().start().minus(reel.captions().getFirst().start());
+        Rational right =
+            truth
+                .startSeconds()
+                .plus(reel == first ? Rational.ZERO : middle.start().minus(Rational.of(1)));
+        assertThat(shift.minus(right).abs().toDouble()).as(reel.name()).isLessThan(0.05);
+      }
+    }
   }
 }
