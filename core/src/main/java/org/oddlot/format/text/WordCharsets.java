@@ -7,6 +7,7 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.CodingErrorAction;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -31,6 +32,11 @@ final class WordCharsets {
   private static final int FEWEST = 2;
   private static final int SHORTEST = 3;
 
+  /** So many words, nearly all of them known, are no chance; others are not tried. */
+  private static final int PLENTY = 8;
+
+  private static final double NEARLY_ALL = 0.9;
+
   /** Which part of the words has to be known. */
   private static final double KNOWN = 0.5;
 
@@ -40,13 +46,18 @@ final class WordCharsets {
    * A charset with the languages that are written in it. Where two read a text alike the first is
    * taken.
    */
-  private record Candidate(Charset charset, List<String> languages) {
+  private record Candidate(Charset charset, boolean isOtherAlphabet, List<String> languages) {
     static Candidate of(String charset, String languages) {
-      return new Candidate(Charset.forName(charset), List.of(languages.split(" ", -1)));
+      return new Candidate(
+          Charset.forName(charset),
+          OTHER_ALPHABETS.contains(languages.substring(0, 2)),
+          List.of(languages.split(" ", -1)));
     }
   }
 
-  private static final String WESTERN = "en de fr es it nl nb sv da pt fi is";
+  private static final Set<String> OTHER_ALPHABETS = Set.of("ru", "uk", "bg", "el");
+
+  private static final String WESTERN = "de fr es nb sv da it nl pt fi is en";
   private static final String CENTRAL = "pl cs sk hu sl sh ro de";
   private static final String CYRILLIC = "ru uk bg";
 
@@ -81,33 +92,34 @@ final class WordCharsets {
 
   /** The charset that words speak for; empty where they do not, or for several. */
   static Optional<Charset> of(byte[] bytes) {
-    byte[] sample = java.util.Arrays.copyOf(bytes, Math.min(bytes.length, SAMPLE));
+    byte[] sample = Arrays.copyOf(bytes, Math.min(bytes.length, SAMPLE));
+    boolean isOfOtherAlphabet = isMostlyBeyondAscii(sample);
     var decoded = new ArrayList<Map.Entry<Candidate, Set<String>>>();
-    Map<String, Set<String>> asked = new TreeMap<>();
     for (Candidate each : CANDIDATES) {
-      Set<String> words = words(sample, each.charset);
-      if (words.size() >= FEWEST) {
-        decoded.add(Map.entry(each, words));
-        each.languages.forEach(
-            language -> asked.computeIfAbsent(language, _ -> new HashSet<>()).addAll(words));
+      if (each.isOtherAlphabet == isOfOtherAlphabet) {
+        Set<String> words = words(sample, each.charset);
+        if (words.size() >= FEWEST) {
+          decoded.add(Map.entry(each, words));
+        }
       }
     }
+    Set<String> all = new HashSet<>();
+    decoded.forEach(entry -> all.addAll(entry.getValue()));
     Map<String, Set<String>> known = new TreeMap<>();
-    asked.forEach((language, words) -> known.put(language, Lexicon.known(language, words).all()));
     var scores = new ArrayList<Score>();
-    decoded.forEach(entry -> {
+    for (Map.Entry<Candidate, Set<String>> entry : decoded) {
       Set<String> words = entry.getValue();
-      int most =
-          entry.getKey().languages.stream()
-              .mapToInt(language ->
-                  (int)
-                      words.stream()
-                          .filter(known.getOrDefault(language, Set.of())::contains)
-                          .count())
-              .max()
-              .orElse(0);
-      scores.add(new Score(entry.getKey().charset, most, words.size(), words));
-    });
+      int most = 0;
+      for (String language : entry.getKey().languages) {
+        Set<String> its = known.computeIfAbsent(language, of -> Lexicon.known(of, all).all());
+        most = Math.max(most, (int) words.stream().filter(its::contains).count());
+      }
+      var score = new Score(entry.getKey().charset, most, words.size(), words);
+      if (most >= PLENTY && score.share() >= NEARLY_ALL) {
+        return Optional.of(score.charset);
+      }
+      scores.add(score);
+    }
     // The first of those that are alike stays in front.
     scores.sort(
         Comparator.comparingInt((Score score) -> -score.known)
@@ -124,6 +136,17 @@ final class WordCharsets {
                     || other.known < best.known
                     || other.share() < best.share());
     return isClear ? Optional.of(best.charset) : Optional.empty();
+  }
+
+  /** Whether more letters lie beyond ASCII than in it: of words of Latin letters only some do. */
+  private static boolean isMostlyBeyondAscii(byte[] sample) {
+    int beyond = 0;
+    int within = 0;
+    for (byte each : sample) {
+      beyond += each < 0 ? 1 : 0;
+      within += Character.isLetter(each & 0xFF) && each > 0 ? 1 : 0;
+    }
+    return beyond > within;
   }
 
   /** The words with letters beyond ASCII, in small letters; none where bytes mean nothing. */
@@ -160,7 +183,7 @@ final class WordCharsets {
    * all of its bytes mean something, and nearly all of its other letters are of those scripts.
    */
   static boolean isEastAsian(byte[] bytes, Charset charset) {
-    byte[] sample = java.util.Arrays.copyOf(bytes, Math.min(bytes.length, SAMPLE));
+    byte[] sample = Arrays.copyOf(bytes, Math.min(bytes.length, SAMPLE));
     String text = new String(sample, charset);
     int beyond = 0;
     int east = 0;
