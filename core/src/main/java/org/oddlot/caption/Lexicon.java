@@ -1,11 +1,10 @@
 package org.oddlot.caption;
 
-import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.BitSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -77,32 +76,74 @@ public final class Lexicon {
     if (!LANGUAGES.contains(list) || words.isEmpty()) {
       return Known.NOTHING;
     }
-    var known = new HashSet<String>();
-    var ordinary = new HashSet<String>();
+    return new Walk(packed(list)).among(words);
+  }
+
+  private static byte[] packed(String list) {
     try (InputStream packed = Lexicon.class.getResourceAsStream("words/" + list + ".gz")) {
       if (packed == null) {
         throw new IllegalStateException("the words of " + list + " are not shipped");
       }
-      var lines =
-          new BufferedReader(
-              new InputStreamReader(new GZIPInputStream(packed), StandardCharsets.UTF_8));
-      var word = new StringBuilder();
-      for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-        word.setLength(Character.digit(line.charAt(0), FIGURES));
-        boolean isOrdinary = line.endsWith(".");
-        word.append(line, 1, line.length() - (isOrdinary ? 1 : 0));
-        String whole = word.toString();
-        if (words.contains(whole)) {
-          known.add(whole);
-          if (isOrdinary) {
-            ordinary.add(whole);
-          }
-        }
-      }
+      return new GZIPInputStream(packed).readAllBytes();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    return new Known(known, ordinary);
+  }
+
+  /** Goes through the words of a list; a word is made only of what may be one that is asked for. */
+  private static final class Walk {
+    private static final int LONGEST = 256;
+
+    private final byte[] list;
+    private final byte[] word = new byte[LONGEST];
+
+    /** Behind how many bytes each letter of the word ends. */
+    private final int[] ends = new int[LONGEST];
+
+    Walk(byte[] list) {
+      this.list = list;
+    }
+
+    Known among(Set<String> words) {
+      // By the first byte and the length: few of the words of a language are like one of these.
+      var mayBe = new BitSet();
+      for (String each : words) {
+        byte[] bytes = each.getBytes(StandardCharsets.UTF_8);
+        if (bytes.length > 0 && bytes.length < LONGEST) {
+          mayBe.set(kind(bytes[0], bytes.length));
+        }
+      }
+      var known = new HashSet<String>();
+      var ordinary = new HashSet<String>();
+      int at = 0;
+      while (at < list.length) {
+        int letters = Character.digit(list[at++], FIGURES);
+        int length = letters == 0 ? 0 : ends[letters - 1];
+        while (at < list.length && list[at] != '\n' && list[at] != '.') {
+          word[length++] = list[at++];
+          boolean isLetterOver = at == list.length || (list[at] & 0xC0) != 0x80;
+          if (isLetterOver) {
+            ends[letters++] = length;
+          }
+        }
+        boolean isOrdinary = at < list.length && list[at] == '.';
+        at += isOrdinary ? 2 : 1;
+        if (length > 0 && mayBe.get(kind(word[0], length))) {
+          String whole = new String(word, 0, length, StandardCharsets.UTF_8);
+          if (words.contains(whole)) {
+            known.add(whole);
+            if (isOrdinary) {
+              ordinary.add(whole);
+            }
+          }
+        }
+      }
+      return new Known(known, ordinary);
+    }
+
+    private static int kind(byte first, int length) {
+      return (first & 0xFF) * LONGEST + length;
+    }
   }
 
   /**

@@ -15,6 +15,7 @@ import org.oddlot.caption.Transcripts;
 import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.format.caption.CaptionTracks;
 import org.oddlot.format.caption.Fitting;
+import org.oddlot.format.caption.ReadBack;
 import org.oddlot.format.transcript.TranscriptFormat;
 import org.oddlot.input.Bounds;
 import org.oddlot.input.InputFile;
@@ -200,7 +201,11 @@ public record Conversion(
     Optional<CaptionFormat> format = CaptionFormat.of(out.extension());
     if (format.isPresent()) {
       Fitting.Fitted fitted = Fitting.to(format.get(), captions, programme);
-      return bytes(fitted.losses(), format.get().write(fitted.captions()));
+      byte[] bytes = format.get().write(fitted.captions());
+      List<String> lost = fitted.losses();
+      // What nothing is said to be lost of is looked at again, so that it is true.
+      return bytes(
+          lost.isEmpty() ? ReadBack.differences(format.get(), bytes, captions) : lost, bytes);
     }
     Optional<TranscriptFormat> words = TranscriptFormat.of(out.extension());
     if (words.isPresent()) {

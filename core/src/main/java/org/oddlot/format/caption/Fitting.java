@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -156,6 +157,8 @@ public final class Fitting {
 
   private CaptionText marks(Caption caption) {
     var kept = new ArrayList<Mark>();
+    // Told once of each caption, however many tags of it there are.
+    var lost = new LinkedHashSet<String>();
     for (Mark mark : caption.text().marks()) {
       boolean keeps =
           switch (mark.what()) {
@@ -168,17 +171,17 @@ public final class Fitting {
         continue;
       }
       switch (mark.what()) {
-        case Markup.Style(Look look, boolean begins) when begins ->
-            lose(feature(look).words(), place(caption));
+        case Markup.Style(Look look, boolean begins) when begins -> lost.add(feature(look).words());
         case Markup.Other(String what) -> {
           // Where it stands is carried, the spelling of it need not be.
           if (!what.equals("places") && !what.equals("ends of voices")) {
-            lose(what, place(caption));
+            lost.add(what);
           }
         }
         default -> {}
       }
     }
+    lost.forEach(what -> lose(what, place(caption)));
     return new CaptionText(caption.text().plain(), kept);
   }
 

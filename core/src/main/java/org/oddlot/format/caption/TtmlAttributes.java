@@ -10,7 +10,18 @@ import org.jspecify.annotations.Nullable;
 final class TtmlAttributes {
   /** Names of attributes that a style may be inherited through, with what they say. */
   private static final List<String> STYLES =
-      List.of("fontStyle", "fontWeight", "textDecoration", "textAlign", "displayAlign", "color");
+      List.of(
+          "fontStyle",
+          "fontWeight",
+          "textDecoration",
+          "textAlign",
+          "displayAlign",
+          "color",
+          "backgroundColor",
+          "fontSize",
+          "fontFamily",
+          "writingMode",
+          "textOutline");
 
   /** What the attributes of an element are called. Most elements of a document share one. */
   static final class Names {

@@ -5,8 +5,11 @@ import java.io.StringReader;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.events.XMLEvent;
@@ -41,6 +44,38 @@ final class TtmlReader {
 
   private final TextFile file;
   private final Problems problems;
+
+  /** The spelling of a mark that the paragraph as a whole says: it has none within it. */
+  static final String OF_PARAGRAPH = "<p>";
+
+  /** What captions have no word for, by its attribute. */
+  private static final Map<String, String> OTHER_LOOKS =
+      Map.of(
+          "color", "colours",
+          "backgroundColor", "backgrounds",
+          "fontSize", "sizes of letters",
+          "fontFamily", "fonts",
+          "writingMode", "writing direction",
+          "textOutline", "outlines");
+
+  /** Looks that captions have where nothing is said. */
+  private static final Set<String> USUAL_LOOKS =
+      Set.of(
+          "",
+          "white",
+          "#ffffff",
+          "#ffffffff",
+          "transparent",
+          "black",
+          "#000000",
+          "#000000ff",
+          "100%",
+          "1c",
+          "default",
+          "lrtb",
+          "lr",
+          "none");
+
   private final Map<String, Map<String, String>> styles = new HashMap<>();
   private final Map<String, Map<String, String>> regions = new HashMap<>();
   private final Map<String, String> agents = new HashMap<>();
@@ -346,6 +381,26 @@ final class TtmlReader {
     }
     element.becomesCaption(isFree ? paragraphs : new StringBuilder());
     paragraph = element;
+    for (Look look : LOOKS) {
+      if (isOn(element, look) || isOnByRegion(element, look)) {
+        element.marks = element.marks.isEmpty() ? new ArrayList<>() : element.marks;
+        element.marks.add(new Mark(0, new Markup.Style(look, true), OF_PARAGRAPH));
+      }
+    }
+    Set<String> more = new TreeSet<>();
+    for (Map.Entry<String, String> said : OTHER_LOOKS.entrySet()) {
+      String its =
+          element.looks.getOrDefault(
+              said.getKey(),
+              regions.getOrDefault(element.region, Map.of()).getOrDefault(said.getKey(), ""));
+      if (!USUAL_LOOKS.contains(its.toLowerCase(Locale.ROOT))) {
+        more.add(said.getValue());
+      }
+    }
+    for (String what : more) {
+      element.marks = element.marks.isEmpty() ? new ArrayList<>() : element.marks;
+      element.marks.add(new Mark(0, new Markup.Other(what), OF_PARAGRAPH));
+    }
   }
 
   private void span(TtmlElement element) {
@@ -374,13 +429,31 @@ final class TtmlReader {
   }
 
   private static boolean isOn(TtmlElement element, Look look) {
+    return isOn(element.looks, look);
+  }
+
+  /**
+   * What a region says is inherited by what stands in it and says nothing else (TTML2, 8.4.4.3).
+   */
+  private boolean isOnByRegion(TtmlElement element, Look look) {
+    return !element.looks.containsKey(attribute(look))
+        && isOn(regions.getOrDefault(element.region, Map.of()), look);
+  }
+
+  private static String attribute(Look look) {
     return switch (look) {
-      case ITALIC ->
-          List.of("italic", "oblique").contains(element.looks.getOrDefault("fontStyle", ""));
-      case BOLD -> element.looks.getOrDefault("fontWeight", "").equals("bold");
-      case UNDERLINE ->
-          List.of(element.looks.getOrDefault("textDecoration", "").split(" ", -1))
-              .contains("underline");
+      case ITALIC -> "fontStyle";
+      case BOLD -> "fontWeight";
+      case UNDERLINE -> "textDecoration";
+    };
+  }
+
+  private static boolean isOn(Map<String, String> looks, Look look) {
+    String said = looks.getOrDefault(attribute(look), "");
+    return switch (look) {
+      case ITALIC -> List.of("italic", "oblique").contains(said);
+      case BOLD -> said.equals("bold");
+      case UNDERLINE -> List.of(said.split(" ", -1)).contains("underline");
     };
   }
 
@@ -490,6 +563,13 @@ final class TtmlReader {
             "It is kept in the document, and is no caption.");
       }
       return;
+    }
+    if (element.words == paragraphs || element.name.equals("p")) {
+      for (Look look : LOOKS) {
+        if (element.marks.contains(new Mark(0, new Markup.Style(look, true), OF_PARAGRAPH))) {
+          element.marks.add(new Mark(words.length(), new Markup.Style(look, false), OF_PARAGRAPH));
+        }
+      }
     }
     CaptionText text = trimmed(words, element);
     elements.add(

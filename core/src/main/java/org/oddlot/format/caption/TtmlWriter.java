@@ -41,7 +41,7 @@ final class TtmlWriter {
     return ILLEGAL.matcher(text).replaceAll("");
   }
 
-  private static String escaped(String text) {
+  static String escaped(String text) {
     return legal(text).replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
   }
 
@@ -136,9 +136,37 @@ final class TtmlWriter {
     } else {
       String prefix = tag.substring(1).split("[\\s:>]", 2)[0];
       boolean prefixed = tag.matches("(?s)<[A-Za-z0-9_]+:.*");
-      content(out, caption.text(), prefixed ? prefix + ":" : "");
+      String its = prefixed ? prefix + ":" : "";
+      Optional<String> patched =
+          sameMarks(was, caption)
+              ? TtmlContent.of(
+                      text.substring(element.content(), element.contentEnd()), was.text().plain())
+                  .flatMap(content -> content.with(caption.text().plain(), its))
+              : Optional.empty();
+      if (patched.isPresent()) {
+        out.append(patched.get());
+      } else {
+        content(out, withoutParagraphLooks(caption.text()), its);
+      }
     }
     out.append(text, element.contentEnd(), element.to());
+  }
+
+  /** Whether what stands between the letters is what it was, wherever they moved to. */
+  private static boolean sameMarks(Caption was, Caption now) {
+    return was.text().marks().stream()
+        .map(Mark::what)
+        .toList()
+        .equals(now.text().marks().stream().map(Mark::what).toList());
+  }
+
+  /** What the paragraph itself says need not be said again within it. */
+  private static CaptionText withoutParagraphLooks(CaptionText text) {
+    return new CaptionText(
+        text.plain(),
+        text.marks().stream()
+            .filter(mark -> !mark.spelling().equals(TtmlReader.OF_PARAGRAPH))
+            .toList());
   }
 
   private static String withTimes(

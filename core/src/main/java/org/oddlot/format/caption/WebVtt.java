@@ -235,6 +235,8 @@ public final class WebVtt implements CaptionFormat {
               .map(mark -> ((Markup.Speaker) mark.what()).name())
               .findFirst()
               .orElse("");
+      String settings = text.substring(times.rest(), lines.end(timing));
+      words = withOther(words, settings);
       pieces.caption(lines.start(first), lines.start(behind), captions.size(), 0);
       captions.add(
           new Caption(
@@ -242,12 +244,43 @@ public final class WebVtt implements CaptionFormat {
               times.span(),
               words,
               speaker,
-              place(text.substring(times.rest(), lines.end(timing)))));
+              place(settings)));
       if (times.span().start().signum() < 0) {
         problems.warning(
             TextLines.place(timing), "The caption begins before zero.", "Shift the captions.");
       }
     }
+  }
+
+  /** What a cue's settings say that captions have no word for, before its first letter. */
+  private static CaptionText withOther(CaptionText words, String settings) {
+    if (settings.isBlank()) {
+      return words;
+    }
+    var marks = new ArrayList<Mark>();
+    Matcher setting = SETTING.matcher(settings);
+    while (setting.find()) {
+      String what =
+          switch (setting.group(1)) {
+            case "vertical" -> "writing direction";
+            case "size" -> setting.group(2).equals("100%") ? "" : "width of the box";
+            case "line" ->
+                List.of("0", "50%", "-1", "auto", "100%").contains(setting.group(2))
+                    ? ""
+                    : "exact places";
+            case "position" ->
+                List.of("50%", "auto").contains(setting.group(2)) ? "" : "exact places";
+            default -> "";
+          };
+      if (!what.isEmpty()) {
+        marks.add(Mark.of(0, new Markup.Other(what)));
+      }
+    }
+    if (marks.isEmpty()) {
+      return words;
+    }
+    marks.addAll(words.marks());
+    return new CaptionText(words.plain(), marks);
   }
 
   private static Placement place(String settings) {

@@ -125,7 +125,7 @@ public final class Charsets {
         && WordCharsets.isEastAsian(bytes, byLetters)) {
       return new Detected(byLetters, true);
     }
-    Optional<Charset> byWords = WordCharsets.of(bytes);
+    Optional<Charset> byWords = isDamagedUtf8(bytes) ? Optional.empty() : WordCharsets.of(bytes);
     if (byWords.isPresent()) {
       return new Detected(byWords.get(), true);
     }
@@ -213,6 +213,30 @@ public final class Charsets {
         return result.isUnderflow();
       }
     }
+  }
+
+  /** Whether far more bytes are letters of UTF-8 than are not: some were lost on the way. */
+  private static boolean isDamagedUtf8(byte[] bytes) {
+    int right = 0;
+    int wrong = 0;
+    int at = 0;
+    while (at < Math.min(bytes.length, SAMPLE)) {
+      int first = bytes[at++] & 0xFF;
+      if (first < 0x80) {
+        continue;
+      }
+      int more = first >= 0xF0 ? 3 : first >= 0xE0 ? 2 : first >= 0xC2 ? 1 : 0;
+      int begin = at;
+      while (at < bytes.length && at - begin < more && (bytes[at] & 0xC0) == 0x80) {
+        at++;
+      }
+      if (more > 0 && at - begin == more) {
+        right++;
+      } else {
+        wrong++;
+      }
+    }
+    return right > 3 * wrong;
   }
 
   private static boolean startsWith(byte[] bytes, int... mark) {

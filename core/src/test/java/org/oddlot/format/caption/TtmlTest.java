@@ -206,4 +206,43 @@ class TtmlTest {
         .hasSize(1);
     assertThat(broken.list().toString()).contains("cut.ttml, line").contains("no well-formed XML");
   }
+
+  private static final String STYLED =
+      """
+      <tt xmlns="http://www.w3.org/ns/ttml" xmlns:tts="http://www.w3.org/ns/ttml#styling" xml:lang="en">
+      <head><styling><style xml:id="it" tts:fontStyle="italic"/></styling>
+      <layout><region xml:id="ri" tts:fontStyle="italic" tts:displayAlign="after"/></layout></head>
+      <body><div><p begin="1s" end="3s" style="it">By style</p>
+      <p begin="4s" end="6s" region="ri">By region</p>
+      <p begin="7s" end="9s" tts:writingMode="tbrl">Oren &amp; <span tts:color="#f00">red</span><br/>
+        and  so on</p></div></body></tt>
+      """;
+
+  /** What a paragraph has by its style or its region is seen, and carried where it can be. */
+  @Test
+  void looksAreInherited() {
+    Captions captions = read(new Ttml(), STYLED);
+    assertThat(captions.captions().get(0).text().isOn(Look.ITALIC, 3)).isTrue();
+    assertThat(captions.captions().get(1).text().isOn(Look.ITALIC, 3)).isTrue();
+    Fitting.Fitted fitted = Fitting.to(new SubRip(), captions, captions.grid());
+    assertThat(new String(new SubRip().write(fitted.captions()), StandardCharsets.UTF_8))
+        .contains("<i>By style</i>", "<i>By region</i>");
+    assertThat(fitted.losses()).anyMatch(line -> line.startsWith("writing direction, at"));
+  }
+
+  /** A word is put right, and everything around it stays as it was spelled. */
+  @Test
+  void aCorrectedWordKeepsTheSpansBesideIt() {
+    Captions captions = read(new Ttml(), STYLED);
+    Captions changed =
+        captions.withEach(
+            caption -> caption.withPlain(caption.text().plain().replace("Oren", "Orrin")));
+    assertThat(new String(new Ttml().write(changed), StandardCharsets.UTF_8))
+        .isEqualTo(STYLED.replace("Oren", "Orrin"));
+    Captions first =
+        captions.withEach(
+            caption -> caption.withPlain(caption.text().plain().replace("By style", "By <style>")));
+    assertThat(new String(new Ttml().write(first), StandardCharsets.UTF_8))
+        .isEqualTo(STYLED.replace("By style", "By &lt;style&gt;"));
+  }
 }
