@@ -10,11 +10,17 @@ import java.util.stream.Stream;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
+import org.oddlot.caption.CaptionTimes;
+import org.oddlot.caption.Captions;
 import org.oddlot.demo.Demo;
+import org.oddlot.format.caption.SubRip;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.captions.CaptionFinding;
 import org.oddlot.practice.captioner.CaptionerServer;
 import org.oddlot.practice.captioner.SpokenScript;
+import org.oddlot.problem.Problems;
+import org.oddlot.time.Rational;
 
 /** Captions from a service until they can be sent: laid, corrected, mended, edited, written. */
 class WordsJourneyTest extends Journey {
@@ -216,6 +222,60 @@ class WordsJourneyTest extends Journey {
             .findFirst()
             .orElseThrow();
     assertThat(out).contains("01:00:18,000 --> 01:00:24,000\nNobody on Oren");
+  }
+
+  /** Two reels of the talk, each from zero, the second cut out at its twenty-sixth caption. */
+  @Test
+  void reelsAreLaidOneAfterTheOtherAndTakenByKeys() throws IOException {
+    Demo.makeTalk(folder.resolve("talk"));
+    Path timeline = folder.resolve("talk/ferry-talk.otio");
+    Captions all =
+        new SubRip()
+            .read(
+                Files.readAllBytes(folder.resolve("talk/ferry-talk.en.srt")),
+                ReadingOptions.DETECTED,
+                new Problems("talk"))
+            .orElseThrow();
+    Rational middle = all.captions().get(25).start();
+    Captions first = all.withCaptions(all.captions().subList(0, 25));
+    Captions second =
+        CaptionTimes.cut(all, caption -> caption.start().compareTo(middle) >= 0, middle);
+    Path one = Files.write(folder.resolve("part 1.en.srt"), new SubRip().write(first));
+    Path two = Files.write(folder.resolve("part 2.en.srt"), new SubRip().write(second));
+    open(timeline, one, two);
+    go("times");
+    // By the cuts the second is known to lie behind the first, though both begin at zero.
+    clickOn("part 2.en.srt");
+    assertThat(words("times-evidence")).contains("later by 01:04:25.1");
+    choose("times-rows", "part 1.en.srt");
+    hit(KeyCode.ENTER);
+    assertThat(tally("times").toLookAt()).isZero();
+    writeOut();
+    List<String> written =
+        session.state().written().stream()
+            .map(each -> each.path())
+            .filter(path -> path.toString().endsWith(".srt"))
+            .map(Journey::read)
+            .toList();
+    assertThat(written).hasSize(2);
+    assertThat(written).anyMatch(text -> text.startsWith("1\n01:00:02,"));
+    assertThat(written).anyMatch(text -> text.startsWith("1\n01:04:25,1"));
+  }
+
+  @Test
+  void aWrongProposalIsRememberedAsNoName() throws IOException {
+    Path names = put("names.csv", "Name;Heard as\nOrrin;\nInés;in as\n");
+    open(put("talk.en.srt", CAPTIONS), names);
+    go("names");
+    choose("names-rows", "Oren");
+    int before = tally("names").toLookAt();
+    hit(KeyCode.R);
+    settle();
+    assertThat(tally("names").toLookAt()).isEqualTo(before - 1);
+    assertThat(status()).contains("“Oren” is right as it is from now on");
+    assertThat(session.state().lot().answers().instructions().toString()).contains("right", "Oren");
+    shortcut(KeyCode.Z);
+    assertThat(tally("names").toLookAt()).isEqualTo(before);
   }
 
   @Test
