@@ -1,7 +1,9 @@
 package org.oddlot.caption;
 
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 
@@ -116,15 +118,15 @@ public final class MeantLines {
       return true;
     }
     int from = 0;
-    Boolean[] first = new Boolean[Markup.Look.values().length];
+    Map<Markup.Look, Boolean> first = new EnumMap<>(Markup.Look.class);
     for (String line : text.lines()) {
       if (!line.isBlank()) {
         for (Markup.Look look : Markup.Look.values()) {
           boolean isOn = text.isOn(look, from + line.length() / 2);
-          if (first[look.ordinal()] != null && first[look.ordinal()] != isOn) {
+          if (first.getOrDefault(look, isOn) != isOn) {
             return true;
           }
-          first[look.ordinal()] = isOn;
+          first.put(look, isOn);
         }
       }
       from += line.length() + 1;

@@ -296,7 +296,7 @@ final class Search {
             .anyMatch(other -> witnesses.get(other).says(hit.heard()));
     boolean isKnown = match.guess.isKnown();
     boolean isOne = heard.chars().noneMatch(Character::isWhitespace);
-    if (isSaidSo && match.areWords && isOne && !isKnown) {
+    if (isSaidSo && match.areWords && isOne && !isKnown && witness < 0) {
       return Optional.empty();
     }
     return Optional.of(
