@@ -40,13 +40,26 @@ class WordsCommandsTest {
 
   @TempDir private Path folder;
 
+  private static final String THREE =
+      """
+      1
+      00:00:10,000 --> 00:00:12,000
+      One
+
+      2
+      00:00:20,000 --> 00:00:22,000
+      <i>Two</i>
+
+      3
+      00:01:00,000 --> 00:01:02,000 X1:2
+      Three
+
+      """;
+
   private String timed(String... words) throws IOException {
     Path file = folder.resolve("timed.srt");
     if (!Files.exists(file)) {
-      Files.writeString(
-          file,
-          "1\n00:00:10,000 --> 00:00:12,000\nOne\n\n2\n00:00:20,000 --> 00:00:22,000\n<i>Two</i>\n\n"
-              + "3\n00:01:00,000 --> 00:01:02,000 X1:2\nThree\n\n");
+      Files.writeString(file, THREE);
     }
     Path out = folder.resolve("out" + String.join("", words).replaceAll("\\W", "") + ".srt");
     var all = new java.util.ArrayList<>(List.of("captions", file.toString()));
@@ -60,8 +73,10 @@ class WordsCommandsTest {
   void timesAreChangedByHand() throws IOException {
     assertThat(timed("--shift", "-1.5s"))
         .isEqualTo(
-            "1\n00:00:08,500 --> 00:00:10,500\nOne\n\n2\n00:00:18,500 --> 00:00:20,500\n<i>Two</i>\n\n"
-                + "3\n00:00:58,500 --> 00:01:00,500 X1:2\nThree\n\n");
+            THREE
+                .replace("00:00:10,000 --> 00:00:12,000", "00:00:08,500 --> 00:00:10,500")
+                .replace("00:00:20,000 --> 00:00:22,000", "00:00:18,500 --> 00:00:20,500")
+                .replace("00:01:00,000 --> 00:01:02,000", "00:00:58,500 --> 00:01:00,500"));
     // 25 frames a second shown at 24: each second takes 25/24 of one.
     assertThat(timed("--rate", "25:24")).contains("00:00:10,417 --> 00:00:12,500");
     assertThat(timed("--from", "2", "--to", "2", "--shift", "00:00:05"))

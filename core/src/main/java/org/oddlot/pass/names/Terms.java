@@ -91,8 +91,9 @@ final class Terms {
     }
 
     boolean isBetterThan(Guess other) {
-      if (rank() != other.rank()) {
-        return rank() < other.rank();
+      int order = rank().compareTo(other.rank());
+      if (order != 0) {
+        return order < 0;
       }
       return distance != other.distance
           ? distance < other.distance
@@ -100,8 +101,8 @@ final class Terms {
     }
 
     /** A likeness is as good as another; which is nearer decides between them. */
-    private int rank() {
-      return kind == Kind.SPELLING ? Kind.SOUND.ordinal() : kind.ordinal();
+    private Kind rank() {
+      return kind == Kind.SPELLING ? Kind.SOUND : kind;
     }
   }
 

@@ -85,8 +85,10 @@ final class Reels {
         its.stream()
             .filter(one ->
                 its.stream()
-                    .anyMatch(
-                        other -> other != one && one.isOver(other) && !one.saysTheSameAs(other)))
+                    .anyMatch(other ->
+                        !other.file.name().equals(one.file.name())
+                            && one.isOver(other)
+                            && !one.saysTheSameAs(other)))
             .sorted(Comparator.comparing(laid -> laid.file.name(), NaturalOrder::compare))
             .toList();
     if (reels.size() < 2) {

@@ -354,7 +354,7 @@ class CaptionsPassTest {
       var text = new StringBuilder();
       for (int k = 0; k < words; k++) {
         text.append(k == 0 ? "" : random.nextInt(7) == 0 ? "\n" : " ")
-            .append("harbour light at sea".split(" ")[random.nextInt(4)]);
+            .append("harbour light at sea".split(" ", -1)[random.nextInt(4)]);
       }
       double from = Math.round(at * 25) / 25.0;
       captions.add(at(i, from, Math.round((at + length) * 25) / 25.0, text.toString()));

@@ -267,7 +267,7 @@ class TimesPassTest {
         Rational right =
             truth
                 .startSeconds()
-                .plus(reel == first ? Rational.ZERO : middle.start().minus(Rational.of(1)));
+                .plus(reel.equals(first) ? Rational.ZERO : middle.start().minus(Rational.of(1)));
         assertThat(shift.minus(right).abs().toDouble()).as(reel.name()).isLessThan(0.05);
       }
     }
