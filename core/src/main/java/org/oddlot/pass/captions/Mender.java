@@ -19,6 +19,9 @@ final class Mender {
 
   private static final int ROUNDS = 4;
 
+  /** Nobody sees what is there for less than this part of the shortest that is allowed. */
+  private static final int LEAST_SEEN = 4;
+
   private final Captions file;
   private final Checker checker;
   private final Guideline guideline;
@@ -111,7 +114,9 @@ final class Mender {
     List<Caption> halves =
         onCut(onFrame(Edited.split(caption.withText(joined), place.get(), words, file)));
     long middle = frames.count(halves.getLast().start());
-    if (middle <= frames.count(caption.start()) || middle >= frames.count(caption.end())) {
+    long least = Math.max(1, checker.shortest() / LEAST_SEEN);
+    if (middle - frames.count(caption.start()) < least
+        || frames.count(caption.end()) - middle < least) {
       return List.of(caption);
     }
     var all = new ArrayList<Caption>();
@@ -148,6 +153,9 @@ final class Mender {
     int least = Integer.MAX_VALUE;
     for (LineBreaker.Break each : sense.breaks(line)) {
       int head = Checker.letters(line.substring(0, each.at()).strip());
+      if (head > most) {
+        break;
+      }
       int tail = Checker.letters(line.substring(each.at()).strip());
       boolean fits =
           head <= most

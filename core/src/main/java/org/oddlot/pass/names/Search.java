@@ -66,7 +66,11 @@ final class Search {
   private static final int MOST_LOOKED_AT = 2000;
 
   private final Map<Integer, Map<String, Integer>> termsOf = new HashMap<>();
+  private final Map<FreeOf, Map<String, Integer>> freeOf = new HashMap<>();
   private final Words words;
+
+  /** What a witness has and a file has not. */
+  private record FreeOf(int witness, String file) {}
 
   Search(Terms terms, List<Witness> witnesses, Words words) {
     this.terms = terms;
@@ -317,6 +321,10 @@ final class Search {
 
   /** The names that another text has, as often as it has them and this one has not at that time. */
   private Map<String, Integer> free(int at, String file) {
+    return freeOf.computeIfAbsent(new FreeOf(at, file), _ -> freeAnew(at, file));
+  }
+
+  private Map<String, Integer> freeAnew(int at, String file) {
     Map<String, Integer> has = termsOf(at);
     if (has.isEmpty()) {
       return has;
