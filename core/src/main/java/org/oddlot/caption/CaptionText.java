@@ -2,6 +2,7 @@ package org.oddlot.caption;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.oddlot.text.SameEnds;
 
 /**
  * The words of a caption, with marks between the letters. Whoever looks for words looks at {@link
@@ -60,17 +61,11 @@ public record CaptionText(String plain, List<Mark> marks) {
     if (changed.equals(plain)) {
       return this;
     }
-    int head = 0;
-    int most = Math.min(plain.length(), changed.length());
-    while (head < most && plain.charAt(head) == changed.charAt(head)) {
-      head++;
-    }
-    int tail = 0;
-    while (tail < most - head
-        && plain.charAt(plain.length() - 1 - tail) == changed.charAt(changed.length() - 1 - tail)) {
-      tail++;
-    }
-    return replace(head, plain.length() - tail, changed.substring(head, changed.length() - tail));
+    var same = SameEnds.of(plain, changed);
+    return replace(
+        same.head(),
+        plain.length() - same.tail(),
+        changed.substring(same.head(), changed.length() - same.tail()));
   }
 
   /** The letters from {@code from} to {@code to}, with the marks there and styles that go on. */

@@ -18,16 +18,9 @@ public record Changed(String before, String after) {
     if (before.isEmpty() || after.isEmpty() || before.equals(after)) {
       return new Changed(before, after);
     }
-    int most = Math.min(before.length(), after.length());
-    int head = 0;
-    while (head < most && before.charAt(head) == after.charAt(head)) {
-      head++;
-    }
-    int tail = 0;
-    while (tail < most - head
-        && before.charAt(before.length() - 1 - tail) == after.charAt(after.length() - 1 - tail)) {
-      tail++;
-    }
+    var same = SameEnds.of(before, after);
+    int head = same.head();
+    int tail = same.tail();
     while (head > 0 && !Character.isWhitespace(before.charAt(head - 1))) {
       head--;
     }

@@ -3,6 +3,7 @@ package org.oddlot.format.caption;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.oddlot.text.SameEnds;
 
 /**
  * The content of a paragraph as it is spelled, with the place of each of its letters: so that a
@@ -98,16 +99,9 @@ final class TtmlContent {
    * @param prefix of the names of elements, with its colon
    */
   Optional<String> with(String changed, String prefix) {
-    int head = 0;
-    int most = Math.min(plain.length(), changed.length());
-    while (head < most && plain.charAt(head) == changed.charAt(head)) {
-      head++;
-    }
-    int tail = 0;
-    while (tail < most - head
-        && plain.charAt(plain.length() - 1 - tail) == changed.charAt(changed.length() - 1 - tail)) {
-      tail++;
-    }
+    var same = SameEnds.of(plain, changed);
+    int head = same.head();
+    int tail = same.tail();
     int last = plain.length() - tail;
     int begin = head < plain.length() ? from[head] : plain.isEmpty() ? 0 : to[plain.length() - 1];
     int end = last > head ? to[last - 1] : begin;
