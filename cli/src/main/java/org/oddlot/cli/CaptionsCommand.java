@@ -5,10 +5,13 @@ import java.io.PrintWriter;
 import java.math.BigDecimal;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
+import java.util.function.BiPredicate;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -159,8 +162,8 @@ final class CaptionsCommand implements Callable<Integer> {
     Fitting.Fitted fitted = Fitting.to(format, changed, changed.grid());
     byte[] bytes = format.write(fitted.captions());
     SafeFile.create(out, path -> java.nio.file.Files.write(path, bytes));
-    long moved =
-        changed.captions().stream().filter(caption -> !before.captions().contains(caption)).count();
+    Set<Caption> unmoved = new HashSet<>(before.captions());
+    long moved = changed.captions().stream().filter(caption -> !unmoved.contains(caption)).count();
     say(
         problems,
         fitted.losses(),
@@ -171,64 +174,64 @@ final class CaptionsCommand implements Callable<Integer> {
   }
 
   private Captions changed(Captions captions) {
-    Predicate<Caption> which = which(captions);
-    if (captions.captions().stream().noneMatch(which)) {
-      throw wrong("There is no caption from " + from + " to " + to + ".");
-    }
+    Set<String> chosen = chosen(captions.captions());
+    Predicate<Caption> which = caption -> chosen.contains(caption.id());
+    Rational first =
+        captions.captions().stream()
+            .filter(which)
+            .map(Caption::start)
+            .min(Rational::compareTo)
+            .orElseThrow(() -> wrong("There is no caption from " + from + " to " + to + "."));
     Captions changed = captions;
     if (rate != null) {
-      Rational first =
-          captions.captions().stream()
-              .filter(which)
-              .map(Caption::start)
-              .min(Rational::compareTo)
-              .orElseThrow();
       long hours = first.rounded(java.math.RoundingMode.FLOOR) / 3600;
       changed =
           CaptionTimes.stretched(
               changed, which, factor(rate), from == null ? Rational.of(hours * 3600) : first);
     }
     if (cut) {
-      changed = CaptionTimes.cut(changed, which, begin(captions));
+      changed = CaptionTimes.cut(changed, which, begin(first));
     }
     if (shift != null) {
       Rational seconds = time(shift, captions);
-      changed = CaptionTimes.shifted(changed, cut ? _ -> true : which(changed), seconds);
+      changed = CaptionTimes.shifted(changed, which, seconds);
     }
     return changed;
   }
 
-  /** Those from one to another; a number is the place in the file, counted from one. */
-  private Predicate<Caption> which(Captions captions) {
-    List<Caption> all = captions.captions();
-    Predicate<Caption> behind = side(from, all, true);
-    Predicate<Caption> before = side(to, all, false);
-    return behind.and(before);
+  /** The ids of those from one to another; a number is the place in the file, from one. */
+  private Set<String> chosen(List<Caption> all) {
+    BiPredicate<Integer, Caption> behind = side(from, true);
+    BiPredicate<Integer, Caption> before = side(to, false);
+    var chosen = new HashSet<String>();
+    for (int i = 0; i < all.size(); i++) {
+      Caption caption = all.get(i);
+      if (behind.test(i + 1, caption) && before.test(i + 1, caption)) {
+        chosen.add(caption.id());
+      }
+    }
+    return chosen;
   }
 
-  private Predicate<Caption> side(@Nullable String said, List<Caption> all, boolean isFrom) {
+  private BiPredicate<Integer, Caption> side(@Nullable String said, boolean isFrom) {
     if (said == null) {
-      return _ -> true;
+      return (_, _) -> true;
     }
-    if (said.matches("\\d{1,7}")) {
+    if (isNumber(said)) {
       int number = Integer.parseInt(said);
-      return caption -> isFrom ? all.indexOf(caption) + 1 >= number : all.indexOf(caption) < number;
+      return (place, _) -> isFrom ? place >= number : place <= number;
     }
     Rational moment = time(said);
-    return caption ->
-        isFrom ? caption.start().compareTo(moment) >= 0 : caption.start().compareTo(moment) < 0;
+    return (_, caption) -> (caption.start().compareTo(moment) >= 0) == isFrom;
+  }
+
+  private static boolean isNumber(String said) {
+    return said.matches("\\d{1,7}");
   }
 
   /** Where a part that is cut out is counted from: the time that was said, or its first caption. */
-  private Rational begin(Captions captions) {
-    String said = from == null ? "" : from;
-    return said.matches("\\d{1,7}")
-        ? captions.captions().stream()
-            .filter(which(captions))
-            .map(Caption::start)
-            .min(Rational::compareTo)
-            .orElse(Rational.ZERO)
-        : time(said);
+  private Rational begin(Rational first) {
+    return from == null || isNumber(from) ? first : time(from);
   }
 
   private Optional<Captions> read(Path file, List<Problem> problems) {
