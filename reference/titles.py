@@ -44,6 +44,19 @@ FACES = [
     ("IBM Plex Sans Arabic", 400, "IBMPlexSansArabic_400Regular", ["Arabic"]),
     ("IBM Plex Sans Arabic", 600, "IBMPlexSansArabic_600SemiBold", ["Arabic"]),
 ]
+ITALICS = [
+    ("IBM Plex Sans", 400, "IBMPlexSans_400Regular_Italic", ["Latin", "Cyrillic"]),
+    ("IBM Plex Sans", 600, "IBMPlexSans_600SemiBold_Italic", ["Latin", "Cyrillic"]),
+    ("IBM Plex Serif", 400, "IBMPlexSerif_400Regular_Italic", ["Latin", "Cyrillic"]),
+    ("IBM Plex Serif", 600, "IBMPlexSerif_600SemiBold_Italic", ["Latin", "Cyrillic"]),
+]
+# What the first font has not is drawn with the second; full-width letters that none has are one size wide each.
+FALLBACK = [
+    ("IBM Plex Sans", 400, [("Mara: ", "IBMPlexSans_400Regular"), ("שלום", "IBMPlexSansHebrew_400Regular")]),
+    ("IBM Plex Sans", 600, [("Orrin ", "IBMPlexSans_600SemiBold"), ("مرحبا", "IBMPlexSansArabic_600SemiBold")]),
+    ("IBM Plex Serif", 400, [("No ", "IBMPlexSerif_400Regular"), ("灯台", None), (" here", "IBMPlexSerif_400Regular")]),
+    ("IBM Plex Sans", 400, [("ＡＢ渡し船", None)]),
+]
 SIZES = [23, 46, 87.5]
 
 
@@ -64,13 +77,14 @@ def shaped(face, words, size):
     return sum(position.x_advance for position in buffer.glyph_positions) * size / face.upem
 
 
-def title(words, font, weight, size):
+def title(words, font, weight, size, italic=False):
     clip = otio.schema.Clip(name=words[:20])
     clip.media_reference = otio.schema.GeneratorReference(
         generator_kind="oddlot.title",
         parameters={
             "text": words,
-            "lines": [{"font": font, "weight": weight, "size": size, "case": "typed", "colour": "#ffffff"}],
+            "lines": [{"font": font, "weight": weight, "size": size, "case": "typed", "colour": "#ffffff"}
+                      | ({"italic": True} if italic else {})],
         },
     )
     clip.source_range = otio.opentime.TimeRange(otio.opentime.RationalTime(0, 25), otio.opentime.RationalTime(50, 25))
@@ -80,13 +94,22 @@ def title(words, font, weight, size):
 def widths():
     track = otio.schema.Track(name="V2", kind="Video")
     expected = []
-    for font, weight, file, kinds in FACES:
+    for font, weight, file, kinds in FACES + ITALICS:
+        italic = file.endswith("Italic")
         face = hb.Face(hb.Blob.from_file_path(str(FONTS / (file + ".ttf"))))
         for kind in kinds:
             for words in WORDS[kind]:
                 for size in SIZES:
-                    track.append(title(words, font, weight, size))
-                    expected.append((f"{font} {weight}, {kind}, {words!r} at {size}", shaped(face, words, size)))
+                    track.append(title(words, font, weight, size, italic))
+                    expected.append((f"{font} {weight}{' italic' if italic else ''}, {kind}, {words!r} at {size}", shaped(face, words, size)))
+    for font, weight, parts in FALLBACK:
+        for size in SIZES:
+            words = "".join(part for part, _ in parts)
+            width = sum(
+                shaped(hb.Face(hb.Blob.from_file_path(str(FONTS / (file + ".ttf")))), part, size) if file else len(part) * size
+                for part, file in parts)
+            track.append(title(words, font, weight, size))
+            expected.append((f"{font} {weight} and others, {words!r} at {size}", width))
     timeline = otio.schema.Timeline(name="Widths")
     timeline.tracks.append(track)
     path = OUT / "widths.otio"

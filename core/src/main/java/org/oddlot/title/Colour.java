@@ -15,12 +15,16 @@ public record Colour(int red, int green, int blue) {
   public static final Colour BLACK = new Colour(0, 0, 0);
 
   /**
-   * Reads {@code #rrggbb}, the number sign left out or not.
+   * Reads {@code #rrggbb}, or {@code #rgb} with each digit standing for two (CSS Color Level 4,
+   * 5.2), the number sign left out or not.
    *
    * @throws IllegalArgumentException if it is none
    */
   public static Colour parse(String text) {
     String digits = text.strip().toLowerCase(Locale.ROOT).replaceFirst("^#", "");
+    if (digits.matches("[0-9a-f]{3}")) {
+      digits = digits.replaceAll(".", "$0$0");
+    }
     if (!digits.matches("[0-9a-f]{6}")) {
       throw new IllegalArgumentException(
           Phrase.of("\"%s\" is no colour; it is written like #ffd27a", text));

@@ -56,9 +56,14 @@ public final class Fitter {
     return place(words, look, room, style.inBand() && frame.band().isPresent());
   }
 
-  /** A title that was put somewhere by hand. */
+  /** A title that is put somewhere. */
   public SetTitle set(String words, double factor, double x, double y) {
     return place(words, scaled(style.at(x, y), factor), room, false);
+  }
+
+  /** What sets titles of another style in the same picture. */
+  public Fitter in(Style other) {
+    return other.equals(style) ? this : new Fitter(setter, sense, other, frame);
   }
 
   /** A style in pixels of the picture. */
@@ -75,7 +80,16 @@ public final class Fitter {
         .withOutline(
             scaled
                 .outline()
-                .map(outline -> new Style.Outline(outline.width() * scale, outline.colour())));
+                .map(outline -> new Style.Outline(outline.width() * scale, outline.colour())))
+        .withShadow(
+            scaled
+                .shadow()
+                .map(shadow ->
+                    new Style.Shadow(
+                        shadow.x() * scale,
+                        shadow.y() * scale,
+                        shadow.colour(),
+                        shadow.opacity())));
   }
 
   private SetTitle place(String words, Style look, Area into, boolean inBand) {

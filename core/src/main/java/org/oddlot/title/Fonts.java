@@ -3,6 +3,7 @@ package org.oddlot.title;
 import java.awt.Font;
 import java.awt.FontFormatException;
 import java.awt.font.TextAttribute;
+import java.awt.geom.AffineTransform;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -27,10 +28,17 @@ public final class Fonts {
           TextAttribute.KERNING, TextAttribute.KERNING_ON,
           TextAttribute.LIGATURES, TextAttribute.LIGATURES_ON);
 
+  /** Twelve degrees, the slant of most italics; common practice, no source. */
+  private static final AffineTransform SLANT = AffineTransform.getShearInstance(-0.21, 0);
+
   private static final Fonts SHIPPED =
       new Fonts(
           List.of(
               shipped("IBMPlexSans_400Regular", "IBM Plex Sans", 400),
+              italic("IBMPlexSans_400Regular_Italic", "IBM Plex Sans", 400),
+              italic("IBMPlexSans_600SemiBold_Italic", "IBM Plex Sans", 600),
+              italic("IBMPlexSerif_400Regular_Italic", "IBM Plex Serif", 400),
+              italic("IBMPlexSerif_600SemiBold_Italic", "IBM Plex Serif", 600),
               shipped("IBMPlexSans_500Medium", "IBM Plex Sans", 500),
               shipped("IBMPlexSans_600SemiBold", "IBM Plex Sans", 600),
               shipped("IBMPlexSerif_400Regular", "IBM Plex Serif", 400),
@@ -45,16 +53,17 @@ public final class Fonts {
   private final List<Face> faces;
   private final Map<Asked, Face> found = new ConcurrentHashMap<>();
 
-  private record Asked(String family, int weight) {}
+  private record Asked(String family, int weight, boolean italic) {}
 
   /**
    * One weight of a font.
    *
    * @param family what the family is called
    * @param weight 100 to 900
+   * @param italic whether it is the italic one
    * @param font the font, a pixel high, with kerning and ligatures
    */
-  public record Face(String family, int weight, Font font) {}
+  public record Face(String family, int weight, boolean italic, Font font) {}
 
   private Fonts(List<Face> faces) {
     this.faces = List.copyOf(faces);
@@ -76,11 +85,19 @@ public final class Fonts {
   }
 
   private static Face shipped(String file, String family, int weight) {
+    return shipped(file, family, weight, false);
+  }
+
+  private static Face italic(String file, String family, int weight) {
+    return shipped(file, family, weight, true);
+  }
+
+  private static Face shipped(String file, String family, int weight, boolean italic) {
     try (InputStream in = Fonts.class.getResourceAsStream("fonts/" + file + ".ttf")) {
       if (in == null) {
         throw new IllegalStateException(file + " is not shipped");
       }
-      return new Face(family, weight, read(in.readAllBytes()));
+      return new Face(family, weight, italic, read(in.readAllBytes()));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (FontFormatException e) {
@@ -104,7 +121,8 @@ public final class Fonts {
       Font font = read(bytes);
       String family = font.getFamily(Locale.ROOT);
       String name = font.getFontName(Locale.ROOT).toLowerCase(Locale.ROOT);
-      return new Face(family, weightOf(name), font);
+      boolean italic = name.contains("italic") || name.contains("oblique");
+      return new Face(family, weightOf(name), italic, font);
     } catch (IOException | FontFormatException | RuntimeException e) {
       throw new IllegalArgumentException("it is no font, or one that is cut off or damaged", e);
     }
@@ -138,7 +156,7 @@ public final class Fonts {
 
   /** The weights of a family, from light to heavy; none where it is not there. */
   public List<Integer> weights(String family) {
-    return of(family).stream().map(Face::weight).sorted().toList();
+    return of(family).stream().map(Face::weight).distinct().sorted().toList();
   }
 
   private List<Face> of(String family) {
@@ -158,15 +176,31 @@ public final class Fonts {
 
   /** The face of a family whose weight is nearest; the first family where there is none such. */
   public Face nearest(String family, int weight) {
-    return found.computeIfAbsent(new Asked(family, weight), _ -> search(family, weight));
+    return nearest(family, weight, false);
   }
 
-  private Face search(String family, int weight) {
-    List<Face> its = of(family);
-    return (its.isEmpty() ? of(standIn()) : its)
-        .stream()
-            .min(Comparator.comparingInt(face -> Math.abs(face.weight - weight)))
-            .orElse(faces.getFirst());
+  /**
+   * The same, in italics or upright. A family without italics is slanted, as editing programs do.
+   */
+  Face nearest(String family, int weight, boolean italic) {
+    return found.computeIfAbsent(new Asked(family, weight, italic), this::search);
+  }
+
+  private Face search(Asked asked) {
+    List<Face> its = of(asked.family);
+    List<Face> all = its.isEmpty() ? of(standIn()) : its;
+    Comparator<Face> near =
+        Comparator.comparingInt((Face face) -> Math.abs(face.weight - asked.weight));
+    return all.stream()
+        .filter(face -> face.italic == asked.italic)
+        .min(near)
+        .or(() ->
+            all.stream().min(near).map(face -> asked.italic && !face.italic ? slanted(face) : face))
+        .orElse(faces.getFirst());
+  }
+
+  private static Face slanted(Face face) {
+    return new Face(face.family, face.weight, true, face.font.deriveFont(SLANT));
   }
 
   /** The family that stands in for one that is not there. */
@@ -189,6 +223,19 @@ public final class Fonts {
                 family, weight, nearest.weight));
   }
 
+  /** What is said of italics that are not there; empty where they are. */
+  public Optional<String> problem(Style.Line line) {
+    boolean isSlanted =
+        line.italic()
+            && of(line.font()).stream().noneMatch(Face::italic)
+            && !of(line.font()).isEmpty();
+    return problem(line.font(), line.weight())
+        .or(() ->
+            isSlanted
+                ? Optional.of(Phrase.of("%s has no italics here; it is slanted", line.font()))
+                : Optional.empty());
+  }
+
   /** A face that has a letter which {@code face} has not; the same where none has. */
   Face having(int letter, Face face) {
     if (face.font.canDisplay(letter)) {
@@ -196,7 +243,9 @@ public final class Fonts {
     }
     return faces.stream()
         .filter(each -> each.font.canDisplay(letter))
-        .min(Comparator.comparingInt(each -> Math.abs(each.weight - face.weight)))
+        .min(
+            Comparator.comparing((Face each) -> each.italic)
+                .thenComparingInt(each -> Math.abs(each.weight - face.weight)))
         .orElse(face);
   }
 }

@@ -10,11 +10,24 @@ package org.oddlot.title;
 public record Misfit(Kind kind, String text, String limit) {
   /** What can be wrong. */
   public enum Kind {
-    WIDE,
-    HIGH,
-    OUTSIDE,
-    OVER_ANOTHER,
-    SHORT,
-    FAST
+    WIDE(false),
+    HIGH(false),
+    OUTSIDE(false),
+    OVER_ANOTHER(false),
+    SHORT(true),
+    FAST(true),
+    /** It has letters that no font here has, so nobody knows how wide it is. */
+    LETTERS(true);
+
+    private final boolean canBeTaken;
+
+    Kind(boolean canBeTaken) {
+      this.canBeTaken = canBeTaken;
+    }
+
+    /** Whether all of it is seen even so. */
+    public boolean canBeTaken() {
+      return canBeTaken;
+    }
   }
 }

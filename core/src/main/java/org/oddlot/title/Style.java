@@ -26,6 +26,7 @@ import org.oddlot.time.Rational;
  * @param mostLines how many lines it may have without asking
  * @param speed letters a second at the most, spaces with them
  * @param shortest seconds at the least
+ * @param speakers whose words look so, where a lot has a style for somebody; none for everybody's
  */
 public record Style(
     String name,
@@ -44,8 +45,10 @@ public record Style(
     double smallest,
     int mostLines,
     Rational speed,
-    Rational shortest) {
+    Rational shortest,
+    List<String> speakers) {
   public Style {
+    speakers = List.copyOf(speakers);
     lines = List.copyOf(lines);
     if (lines.isEmpty()) {
       throw new IllegalArgumentException("A style has at least one line");
@@ -61,27 +64,53 @@ public record Style(
    * @param letters which letters are capitals
    * @param capitals the size of small capitals, in parts of {@code size}
    * @param colour of the letters
+   * @param italic whether they are set in italics
    */
   public record Line(
-      String font, int weight, double size, Letters letters, double capitals, Colour colour) {
+      String font,
+      int weight,
+      double size,
+      Letters letters,
+      double capitals,
+      Colour colour,
+      boolean italic) {
+
+    /** An upright line. */
+    public Line(
+        String font, int weight, double size, Letters letters, double capitals, Colour colour) {
+      this(font, weight, size, letters, capitals, colour, false);
+    }
+
     /** This in another font. */
     public Line withFont(String newFont) {
-      return new Line(newFont, weight, size, letters, capitals, colour);
+      return new Line(newFont, weight, size, letters, capitals, colour, italic);
+    }
+
+    /** This in another weight. */
+    public Line withWeight(int newWeight) {
+      return new Line(font, newWeight, size, letters, capitals, colour, italic);
+    }
+
+    /** This in italics, or upright. */
+    public Line withItalic(boolean newItalic) {
+      return newItalic == italic
+          ? this
+          : new Line(font, weight, size, letters, capitals, colour, newItalic);
     }
 
     /** This in another size. */
     public Line withSize(double newSize) {
-      return new Line(font, weight, newSize, letters, capitals, colour);
+      return new Line(font, weight, newSize, letters, capitals, colour, italic);
     }
 
     /** This with other capitals. */
     public Line withLetters(Letters newLetters) {
-      return new Line(font, weight, size, newLetters, capitals, colour);
+      return new Line(font, weight, size, newLetters, capitals, colour, italic);
     }
 
     /** This in another colour. */
     public Line withColour(Colour newColour) {
-      return new Line(font, weight, size, letters, capitals, newColour);
+      return new Line(font, weight, size, letters, capitals, newColour, italic);
     }
   }
 
@@ -145,65 +174,86 @@ public record Style(
     return with(lines.stream().map(change).toList());
   }
 
-  /** This with other lines. */
-  public Style with(List<Line> newLines) {
-    return new Style(
-        name, title, newLines, spacing, outline, shadow, box, x, y, hold, align, width, inBand,
-        smallest, mostLines, speed, shortest);
-  }
-
   /** This with all its letters larger or smaller by a factor. */
   public Style scaled(double factor) {
     return withLines(line -> line.withSize(line.size() * factor));
   }
 
+  /** This with other lines. */
+  public Style with(List<Line> newLines) {
+    return new Style(
+        name, title, newLines, spacing, outline, shadow, box, x, y, hold, align, width, inBand,
+        smallest, mostLines, speed, shortest, speakers);
+  }
+
   /** This somewhere else in the picture, and not in the band under it. */
   public Style at(double newX, double newY) {
-    return new Style(
-        name, title, lines, spacing, outline, shadow, box, newX, newY, hold, align, width, false,
-        smallest, mostLines, speed, shortest);
+    return placed(newX, newY, hold, align, false);
   }
 
   /** This held at a part of it at a height, in the band or not. */
   public Style at(double newY, Hold newHold, boolean newInBand) {
-    return new Style(
-        name, title, lines, spacing, outline, shadow, box, x, newY, newHold, align, width,
-        newInBand, smallest, mostLines, speed, shortest);
+    return placed(x, newY, newHold, align, newInBand);
   }
 
-  /** This with a box, or without one. */
-  public Style withBox(Optional<Box> newBox) {
-    return new Style(
-        name, title, lines, spacing, outline, shadow, newBox, x, y, hold, align, width, inBand,
-        smallest, mostLines, speed, shortest);
+  /** This with its lines set to a side, which stands at {@code newX}. */
+  public Style at(double newX, Align newAlign) {
+    return placed(newX, y, hold, newAlign, inBand);
   }
 
-  /** This with an outline, or without one. */
-  public Style withOutline(Optional<Outline> newOutline) {
+  private Style placed(double newX, double newY, Hold newHold, Align newAlign, boolean newInBand) {
+    return new Style(
+        name, title, lines, spacing, outline, shadow, box, newX, newY, newHold, newAlign, width,
+        newInBand, smallest, mostLines, speed, shortest, speakers);
+  }
+
+  /** This with other things around and behind the letters. */
+  public Style with(
+      double newSpacing,
+      Optional<Outline> newOutline,
+      Optional<Shadow> newShadow,
+      Optional<Box> newBox,
+      double newWidth) {
     return new Style(
         name,
         title,
         lines,
-        spacing,
+        newSpacing,
         newOutline,
-        shadow,
-        box,
+        newShadow,
+        newBox,
         x,
         y,
         hold,
         align,
-        width,
+        newWidth,
         inBand,
         smallest,
         mostLines,
         speed,
-        shortest);
+        shortest,
+        speakers);
+  }
+
+  /** This with a box, or without one. */
+  public Style withBox(Optional<Box> newBox) {
+    return with(spacing, outline, shadow, newBox, width);
+  }
+
+  /** This with an outline, or without one. */
+  public Style withOutline(Optional<Outline> newOutline) {
+    return with(spacing, newOutline, shadow, box, width);
+  }
+
+  /** This with a shadow, or without one. */
+  public Style withShadow(Optional<Shadow> newShadow) {
+    return with(spacing, outline, newShadow, box, width);
   }
 
   /** This under another name. */
   public Style named(String newName, String newTitle) {
     return new Style(
         newName, newTitle, lines, spacing, outline, shadow, box, x, y, hold, align, width, inBand,
-        smallest, mostLines, speed, shortest);
+        smallest, mostLines, speed, shortest, speakers);
   }
 }

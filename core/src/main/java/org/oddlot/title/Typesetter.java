@@ -12,11 +12,13 @@ import java.awt.geom.Rectangle2D;
 import java.text.AttributedString;
 import java.text.Bidi;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.oddlot.title.Style.Letters;
 import org.oddlot.title.Style.Line;
 
@@ -39,7 +41,8 @@ public final class Typesetter {
   private final Map<Key, Double> widths = new ConcurrentHashMap<>();
   private final Map<Fonts.Face, Metrics> metrics = new ConcurrentHashMap<>();
 
-  private record Key(String font, int weight, Letters letters, double capitals, String text) {}
+  private record Key(
+      String font, int weight, boolean italic, Letters letters, double capitals, String text) {}
 
   /**
    * How far a font's letters reach, in sizes: as it promises above and below the base line, and at
@@ -53,8 +56,14 @@ public final class Typesetter {
    * @param size in parts of the line's
    */
   private record Run(String text, Fonts.Face face, double size) {
+    /** Whether its font has its letters. */
+    boolean isDrawn() {
+      return face.font().canDisplayUpTo(text) < 0
+          || text.codePoints().allMatch(each -> isUnseen(each) || face.font().canDisplay(each));
+    }
+
     boolean isLike(Run other) {
-      return size == other.size && face.equals(other.face);
+      return size == other.size && face.equals(other.face) && isDrawn() == other.isDrawn();
     }
   }
 
@@ -69,7 +78,8 @@ public final class Typesetter {
 
   /** How wide a line is, from where it begins to where the next letter would stand, in pixels. */
   public double width(String text, Line line) {
-    var key = new Key(line.font(), line.weight(), line.letters(), line.capitals(), text);
+    var key =
+        new Key(line.font(), line.weight(), line.italic(), line.letters(), line.capitals(), text);
     Double known = widths.get(key);
     if (known == null) {
       if (widths.size() > MOST_KEPT) {
@@ -93,7 +103,7 @@ public final class Typesetter {
 
   private Metrics metrics(Line line) {
     return metrics.computeIfAbsent(
-        fonts.nearest(line.font(), line.weight()),
+        fonts.nearest(line.font(), line.weight(), line.italic()),
         face -> {
           Font font = face.font().deriveFont(MEASURED_AT);
           LineMetrics its = font.getLineMetrics("Hg", EXACT);
@@ -139,7 +149,7 @@ public final class Typesetter {
       }
     }
     Metrics its = metrics(line);
-    Fonts.Face face = fonts.nearest(line.font(), line.weight());
+    Fonts.Face face = fonts.nearest(line.font(), line.weight(), line.italic());
     if (face.font().canDisplayUpTo(text) >= 0) {
       return Optional.empty();
     }
@@ -157,11 +167,66 @@ public final class Typesetter {
       return 0;
     }
     List<Run> runs = runs(text, line);
+    if (runs.stream().anyMatch(run -> !run.isDrawn())) {
+      // What no font here has, another one draws: as wide as such letters usually are.
+      return runs.stream().mapToDouble(Typesetter::likelyWidth).sum();
+    }
     if (runs.size() == 1 && isPlain(text)) {
       GlyphVector glyphs = glyphs(runs.getFirst());
       return glyphs.getGlyphPosition(glyphs.getNumGlyphs()).getX();
     }
     return layout(runs).getAdvance();
+  }
+
+  private static double likelyWidth(Run run) {
+    return run.isDrawn()
+        ? layout(List.of(run)).getAdvance()
+        : org.oddlot.caption.Letters.columns(run.text) * run.size * MEASURED_AT / 2;
+  }
+
+  /**
+   * What of a text a line's font does not have.
+   *
+   * @param letters which, each once, in the order in which they come
+   * @param font what the line's font is called
+   * @param others the families that have them instead; empty for letters that none has
+   */
+  public record Lacking(String letters, String font, List<String> others) {}
+
+  /** What of a text a line's font does not have: first what others have, then what none has. */
+  public List<Lacking> lacking(String text, Line line) {
+    Fonts.Face face = fonts.nearest(line.font(), line.weight(), line.italic());
+    if (face.font().canDisplayUpTo(text) < 0) {
+      return List.of();
+    }
+    var elsewhere = new StringBuilder();
+    var nowhere = new StringBuilder();
+    var others = new LinkedHashSet<String>();
+    text.codePoints()
+        .distinct()
+        .filter(letter -> !face.font().canDisplay(letter) && !isUnseen(letter))
+        .forEach(letter -> {
+          Fonts.Face having = fonts.having(letter, face);
+          if (having.font().canDisplay(letter)) {
+            others.add(having.family());
+            elsewhere.appendCodePoint(letter);
+          } else {
+            nowhere.appendCodePoint(letter);
+          }
+        });
+    return Stream.of(
+            new Lacking(elsewhere.toString(), face.family(), List.copyOf(others)),
+            new Lacking(nowhere.toString(), face.family(), List.of()))
+        .filter(each -> !each.letters.isEmpty())
+        .toList();
+  }
+
+  /** Signs that say how others are set, and are drawn by no font. */
+  private static boolean isUnseen(int letter) {
+    return switch (Character.getType(letter)) {
+      case Character.FORMAT, Character.CONTROL, Character.LINE_SEPARATOR -> true;
+      default -> letter >= 0xFE00 && letter <= 0xFE0F;
+    };
   }
 
   private static GlyphVector glyphs(Run run) {
@@ -194,7 +259,7 @@ public final class Typesetter {
 
   /** A line as letters of one font and size each; what the font has not, another has. */
   private List<Run> runs(String text, Line line) {
-    Fonts.Face face = fonts.nearest(line.font(), line.weight());
+    Fonts.Face face = fonts.nearest(line.font(), line.weight(), line.italic());
     if (line.letters() != Letters.SMALL_CAPITALS && face.font().canDisplayUpTo(text) < 0) {
       return List.of(new Run(cased(text, line.letters()), face, 1));
     }

@@ -180,7 +180,8 @@ class FitterTest {
         20,
         3,
         Rational.of(20),
-        Rational.ONE);
+        Rational.ONE,
+        List.of());
   }
 
   private static String words(Random random) {

@@ -56,6 +56,9 @@ public final class StyleFiles extends YamlKind<Style> {
     var yaml = new LinkedHashMap<String, Object>();
     yaml.put("style", style.name());
     yaml.put("title", style.title());
+    if (!style.speakers().isEmpty()) {
+      yaml.put("speakers", String.join(", ", style.speakers()));
+    }
     yaml.put("lines", style.lines().stream().map(StyleFiles::line).toList());
     yaml.put(Measure.SPACING.key(), decimal(style.spacing()));
     style
@@ -126,6 +129,14 @@ public final class StyleFiles extends YamlKind<Style> {
   }
 
   private static Map<String, Object> line(Style.Line line) {
+    Map<String, Object> its = upright(line);
+    if (line.italic()) {
+      its.put("italic", "yes");
+    }
+    return its;
+  }
+
+  private static Map<String, Object> upright(Style.Line line) {
     return map(
         "font",
         line.font(),

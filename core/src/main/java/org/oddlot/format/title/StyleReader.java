@@ -202,11 +202,20 @@ final class StyleReader {
             fit.number(Measure.SMALLEST, Math.max(8, Math.floor(lines.getFirst().size() * 0.75))),
             (int) fit.number(Measure.LINES),
             fit.read("speed", Rational.of(20), StyleReader::rational),
-            fit.read("shortest", Rational.of(4, 5), StyleReader::rational));
+            fit.read("shortest", Rational.of(4, 5), StyleReader::rational),
+            speakers(keys.text("speakers", "")));
     place.sayUnknown();
     fit.sayUnknown();
     keys.sayUnknown();
     return Optional.of(style);
+  }
+
+  /** Names with commas between them. */
+  private static List<String> speakers(String text) {
+    return Arrays.stream(text.split(",", -1))
+        .map(String::strip)
+        .filter(name -> !name.isEmpty())
+        .toList();
   }
 
   private Optional<Keys> part(Keys keys, String key) {
@@ -236,7 +245,8 @@ final class StyleReader {
               keys.number(Measure.SIZE, above.size()),
               keys.word("case", above.letters(), Style.Letters.class),
               keys.number(Measure.CAPITALS, above.capitals()),
-              keys.read("colour", above.colour(), Colour::parse));
+              keys.read("colour", above.colour(), Colour::parse),
+              keys.text("italic", above.italic() ? "yes" : "no").equals("yes"));
       keys.sayUnknown();
       lines.add(above);
     }

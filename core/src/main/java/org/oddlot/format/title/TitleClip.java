@@ -100,6 +100,17 @@ public final class TitleClip {
     };
   }
 
+  /** Whether a look is set in italics; empty where nothing is said of it, or not by us. */
+  Optional<Boolean> isItalic(int look) {
+    return look < lines.size() && lines.get(look) instanceof JsonObject line
+        ? line.get("italic").map(value -> value.display().equals("true")).or(() -> ours(false))
+        : Optional.empty();
+  }
+
+  private Optional<Boolean> ours(boolean value) {
+    return profile.equals(Profiles.own()) ? Optional.of(value) : Optional.empty();
+  }
+
   private Optional<JsonValue> raw(TitleProperty property, int look) {
     Optional<Pointer> inLine = property.ofLine().flatMap(profile::place);
     if (look < lines.size() && inLine.isPresent() && lines.get(look) instanceof JsonObject line) {

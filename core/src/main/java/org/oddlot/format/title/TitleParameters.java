@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.oddlot.json.JsonArray;
+import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
@@ -135,6 +136,9 @@ public final class TitleParameters {
             "weight", JsonNumber.of(line.weight()),
             "case", JsonString.of(StyleFiles.word(line.letters())),
             "colour", JsonString.of(line.colour().toString()));
+    if (line.italic()) {
+      all = all.with("italic", JsonLiteral.of(true));
+    }
     return line.letters() == Style.Letters.SMALL_CAPITALS
         ? all.with("capitals", number(line.capitals()))
         : all;
@@ -215,7 +219,8 @@ public final class TitleParameters {
         Math.min(Math.floor(size * 0.75), size),
         usual.mostLines(),
         usual.speed(),
-        usual.shortest());
+        usual.shortest(),
+        usual.speakers());
   }
 
   private static Style.Line line(TitleClip title, int look, double scale, Style.Line usual) {
@@ -249,7 +254,8 @@ public final class TitleParameters {
                     .orElse(Style.Letters.TYPED))
             .orElse(usual.letters()),
         usual.capitals(),
-        colour);
+        colour,
+        title.isItalic(look).orElse(usual.italic()));
   }
 
   private static JsonObject parameters(Clip clip) {

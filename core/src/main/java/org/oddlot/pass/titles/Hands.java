@@ -10,6 +10,7 @@ import org.oddlot.caption.Caption;
 import org.oddlot.material.Material;
 import org.oddlot.pass.titles.CameBack.Came;
 import org.oddlot.pass.titles.CameBack.Spot;
+import org.oddlot.timeline.Marker;
 
 /**
  * What was changed by hand about titles: what a person ordered here, and what was changed in titles
@@ -36,6 +37,16 @@ final class Hands {
   /** What happened elsewhere to whole timelines of titles, and is not kept. */
   List<String> said() {
     return cameBack.said();
+  }
+
+  /** What was laid elsewhere between the titles of captions in a shape. */
+  List<CameBack.Added> added(String file, String shape) {
+    return cameBack.added(file, shape);
+  }
+
+  /** Markers that were set elsewhere on tracks of titles, and on their timeline. */
+  List<Marker> markers(String file, String shape) {
+    return cameBack.markers(file, shape);
   }
 
   /** How a title came back; one that was ordered about here is not gone. */

@@ -4,18 +4,20 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlot.title.Frame;
 import org.oddlot.title.Misfit;
+import org.oddlot.title.Style;
 
 /**
  * A caption in a picture of one shape.
  *
  * @param frame the picture
+ * @param style how it looks there
  * @param ways in which it can stand there, the one that is proposed first
  * @param misfits what does not fit if nothing is done; nothing where it needs nobody
  * @param byHand what a person changed about it: {@code words}, {@code place}, {@code size}, {@code
- *     time}, {@code taken out}
+ *     time}, {@code look}, {@code markers}, {@code switched off}, {@code taken out}
  */
 public record InShape(
-    Frame frame, List<TitleOption> ways, List<Misfit> misfits, List<String> byHand) {
+    Frame frame, Style style, List<TitleOption> ways, List<Misfit> misfits, List<String> byHand) {
   public InShape {
     ways = List.copyOf(ways);
     misfits = List.copyOf(misfits);
@@ -27,9 +29,14 @@ public record InShape(
     return misfits.isEmpty();
   }
 
-  /** Whether some way makes it fit. */
+  /**
+   * Whether some way makes it fit the picture. That it is read too fast, or drawn with a font that
+   * is not here, can be taken as it is.
+   */
   public boolean canFit() {
-    return fits() || ways.getFirst().left().isEmpty();
+    return fits()
+        || ways.stream()
+            .anyMatch(way -> way.left().stream().allMatch(left -> left.kind().canBeTaken()));
   }
 
   /** The way that is proposed. */

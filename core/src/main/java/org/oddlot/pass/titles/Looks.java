@@ -3,6 +3,12 @@ package org.oddlot.pass.titles;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.oddlot.caption.Caption;
+import org.oddlot.caption.CaptionText;
+import org.oddlot.caption.Letters;
+import org.oddlot.caption.Markup.Look;
 import org.oddlot.format.title.StyleFiles;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.format.title.TitleParameters;
@@ -13,19 +19,110 @@ import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
 import org.oddlot.timeline.Gap;
 import org.oddlot.timeline.Item;
+import org.oddlot.title.Area;
 import org.oddlot.title.Colour;
 import org.oddlot.title.Fonts;
 import org.oddlot.title.Shape;
 import org.oddlot.title.Style;
+import org.oddlot.title.Style.Hold;
 
 /**
  * Which style titles are made in, and from which title, if from one.
  *
  * @param style the style
+ * @param ofSpeakers the styles of those who have one of their own
  * @param template the title that it was taken from
+ * @param isForAll whether a place is set for all titles, wherever captions stand
  * @param said what is worth saying about it
  */
-record Looks(Style style, Optional<TitleClip> template, List<String> said) {
+record Looks(
+    Style style,
+    List<Style> ofSpeakers,
+    Optional<TitleClip> template,
+    boolean isForAll,
+    List<String> said) {
+
+  /**
+   * How a caption looks: as the one who speaks, in italics where the caption is, and at the place
+   * where it stands if that is not the usual one.
+   */
+  Style style(Caption caption) {
+    Style its =
+        ofSpeakers.stream()
+            .filter(each ->
+                each.speakers().stream().anyMatch(name -> isCalled(name, caption.speaker())))
+            .findFirst()
+            .orElse(style);
+    its = italics(its, caption.text());
+    return isForAll ? its : placed(its, caption.place());
+  }
+
+  private static boolean isCalled(String name, String speaker) {
+    return Letters.folded(name.strip()).equals(Letters.folded(speaker.strip()));
+  }
+
+  /** Lines that are in italics from end to end. */
+  private static Style italics(Style style, CaptionText text) {
+    if (text.marks().isEmpty()) {
+      return style;
+    }
+    var lines = new ArrayList<Style.Line>();
+    int from = 0;
+    for (String line : text.lines()) {
+      Style.Line look = style.line(lines.size());
+      lines.add(look.withItalic(look.italic() || isItalic(text, from, from + line.length())));
+      from += line.length() + 1;
+    }
+    boolean isAll = lines.stream().allMatch(Style.Line::italic);
+    if (lines.stream().noneMatch(Style.Line::italic)) {
+      return style;
+    }
+    return isAll ? style.withLines(line -> line.withItalic(true)) : style.with(lines);
+  }
+
+  private static boolean isItalic(CaptionText text, int from, int to) {
+    for (int i = from; i < to; i++) {
+      if (Character.isLetterOrDigit(text.plain().charAt(i)) && !text.isOn(Look.ITALIC, i)) {
+        return false;
+      }
+    }
+    return to > from && text.isOn(Look.ITALIC, from + (to - from) / 2);
+  }
+
+  /** Whether some words within a line are in italics, and others are not. */
+  static boolean hasMixedItalics(CaptionText text) {
+    int from = 0;
+    for (String line : text.lines()) {
+      int to = from + line.length();
+      int start = from;
+      if (!isItalic(text, from, to)
+          && IntStream.range(start, to)
+              .anyMatch(i ->
+                  Character.isLetterOrDigit(text.plain().charAt(i)) && text.isOn(Look.ITALIC, i))) {
+        return true;
+      }
+      from = to + 1;
+    }
+    return false;
+  }
+
+  /** Where a caption stands if not at the bottom in the middle: as far from the edges as others. */
+  private static Style placed(Style style, Caption.Placement place) {
+    Style its =
+        switch (place.height()) {
+          case TOP ->
+              style.at(style.hold() == Style.Hold.BOTTOM ? 1 - style.y() : 0.1, Hold.TOP, false);
+          case MIDDLE -> style.at(0.5, Hold.MIDDLE, false);
+          case BOTTOM -> style;
+        };
+    double beside = (1 - Math.min(its.width(), Area.TITLE_SAFE)) / 2;
+    double padding = its.box().map(Style.Box::padding).orElse(0.0) / 1080;
+    return switch (place.side()) {
+      case LEFT -> its.at(beside + padding, Style.Align.LEFT);
+      case RIGHT -> its.at(1 - beside - padding, Style.Align.RIGHT);
+      case CENTRE -> its;
+    };
+  }
 
   /** Whether nothing but gaps lies on a title's track beside it. */
   private static boolean isAlone(LaidTitle title) {
@@ -63,6 +160,7 @@ record Looks(Style style, Optional<TitleClip> template, List<String> said) {
         orders.stream()
             .filter(TitleOrder.Look.class::isInstance)
             .map(order -> ((TitleOrder.Look) order).style())
+            .filter(style -> style.speakers().isEmpty())
             .reduce((_, last) -> last);
     var said = new ArrayList<String>();
     String named = settings.get(TitlesPass.STYLE);
@@ -70,7 +168,7 @@ record Looks(Style style, Optional<TitleClip> template, List<String> said) {
     Optional<TitleClip> template = Optional.empty();
     Style style = StyleFiles.byName(named).orElse(usual);
     if (named.equals(TitlesPass.OWN)) {
-      Optional<Style> own = ordered.or(() -> material.one(Style.class));
+      Optional<Style> own = ordered.or(() -> forAll(material));
       if (own.isEmpty()) {
         said.add("there is no style file in the lot; " + usual.title() + " is taken");
       }
@@ -85,8 +183,27 @@ record Looks(Style style, Optional<TitleClip> template, List<String> said) {
         said.add("there is no title in the timelines; " + usual.title() + " is taken");
       }
     }
-    style = placed(style, settings.get(TitlesPass.PLACE));
-    return new Looks(style, template, List.copyOf(said));
+    String place = settings.get(TitlesPass.PLACE);
+    return new Looks(
+        placed(style, place),
+        ofSpeakers(material, orders).map(each -> placed(each, place)).toList(),
+        template,
+        !place.equals("style"),
+        List.copyOf(said));
+  }
+
+  private static Optional<Style> forAll(Material material) {
+    return material.all(Style.class).stream().filter(each -> each.speakers().isEmpty()).findFirst();
+  }
+
+  /** What a person ordered for somebody comes before what a file says. */
+  private static Stream<Style> ofSpeakers(Material material, List<TitleOrder> orders) {
+    return Stream.concat(
+            orders.reversed().stream()
+                .filter(TitleOrder.Look.class::isInstance)
+                .map(order -> ((TitleOrder.Look) order).style()),
+            material.all(Style.class).stream())
+        .filter(style -> !style.speakers().isEmpty());
   }
 
   private static Style placed(Style style, String place) {
@@ -153,10 +270,7 @@ record Looks(Style style, Optional<TitleClip> template, List<String> said) {
   static List<String> problems(Style style, Fonts fonts) {
     var problems = new ArrayList<String>();
     for (Style.Line line : style.lines()) {
-      fonts
-          .problem(line.font(), line.weight())
-          .filter(p -> !problems.contains(p))
-          .ifPresent(problems::add);
+      fonts.problem(line).filter(p -> !problems.contains(p)).ifPresent(problems::add);
       style
           .box()
           .ifPresent(box -> {

@@ -114,6 +114,7 @@ public record TitleFinding(
       case OVER_ANOTHER -> "over another";
       case SHORT -> "too short";
       case FAST -> "too fast";
+      case LETTERS -> "letters no font here has";
     };
   }
 
@@ -130,7 +131,14 @@ public record TitleFinding(
                     + ": "
                     + shape.misfits().stream().map(Misfit::text).collect(Collectors.joining(", ")))
             .collect(Collectors.joining("; "));
-    return standing() == Standing.OPEN ? what + "; nothing here makes it fit" : what;
+    if (standing() == Standing.OPEN) {
+      return what + "; nothing here makes it fit";
+    }
+    boolean isMended =
+        shapes.stream()
+            .filter(shape -> !shape.fits())
+            .allMatch(shape -> shape.ways().stream().anyMatch(way -> way.left().isEmpty()));
+    return isMended ? what : what + "; it can be taken as it is";
   }
 
   @Override

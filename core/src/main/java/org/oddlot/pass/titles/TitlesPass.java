@@ -210,8 +210,9 @@ public final class TitlesPass implements Pass<TitleFinding> {
     var findings = new ArrayList<TitleFinding>();
     for (Captions captions : material.all(Captions.class)) {
       request.progress().check();
-      findings.addAll(findings(captions, material, settings, looks.style(), setter, hands));
+      findings.addAll(findings(captions, material, settings, looks, setter, hands));
     }
+    remarks.addAll(new Lacks(looks, setter).of(material.all(Captions.class)));
     return Analysis.of(findings, remarks);
   }
 
@@ -219,7 +220,7 @@ public final class TitlesPass implements Pass<TitleFinding> {
       Captions captions,
       Material material,
       Settings settings,
-      Style style,
+      Looks looks,
       Typesetter setter,
       Hands hands) {
     var sense = new LineBreaker(captions.language(), NameLists.spellings(material));
@@ -230,9 +231,14 @@ public final class TitlesPass implements Pass<TitleFinding> {
         Shape.parseAll(settings.get(SHAPES)).parallelStream()
             .map(shape -> {
               Frame frame = Frame.of(shape, part, Looks.picture(settings));
-              var fitter = new Fitter(setter, sense, style, frame);
+              var fitter = new Fitter(setter, sense, looks.style(), frame);
               return new Planner(
-                      fitter, frames(shape, captions, programme), zero(programme), hands, sense)
+                      fitter,
+                      looks,
+                      frames(shape, captions, programme),
+                      zero(programme),
+                      hands,
+                      sense)
                   .plan(captions);
             })
             .toList();
@@ -286,7 +292,9 @@ public final class TitlesPass implements Pass<TitleFinding> {
   public Applied apply(Request request, List<Reviewed<TitleFinding>> accepted) {
     Material material = request.material();
     Settings settings = request.settings();
-    Looks looks = Looks.of(material, settings, orders(request));
+    List<TitleOrder> orders = orders(request);
+    Looks looks = Looks.of(material, settings, orders);
+    var hands = new Hands(material, orders);
     Map<String, List<Reviewed<TitleFinding>>> byFile = new LinkedHashMap<>();
     for (Reviewed<TitleFinding> reviewed : accepted) {
       byFile.computeIfAbsent(reviewed.finding().file(), _ -> new ArrayList<>()).add(reviewed);
@@ -310,11 +318,12 @@ public final class TitlesPass implements Pass<TitleFinding> {
                         shapes.get(shape),
                         frames(shapes.get(shape), captions, programme),
                         looks,
+                        hands,
                         captions.name());
                 for (Reviewed<TitleFinding> reviewed : its) {
+                  InShape stands = reviewed.finding().shapes().get(shape);
                   titles.add(
-                      reviewed.finding().caption(),
-                      reviewed.finding().shapes().get(shape).chosen(reviewed.chosen()).pieces());
+                      reviewed.finding().caption(), stands, stands.chosen(reviewed.chosen()));
                 }
                 return titles.made(
                     made.name(captions, programme, shapes.get(shape), shapes),

@@ -42,7 +42,13 @@ class StyleFilesTest {
       @ForAll boolean second) {
     Style.Line line =
         new Style.Line(
-            "Harbour \"Grotesk\"", 400 + part, size, letters, 0.75, Colour.parse("#0a0b0c"));
+            "Harbour \"Grotesk\"",
+            400 + part,
+            size,
+            letters,
+            0.75,
+            Colour.parse("#0a0b0c"),
+            second);
     var style =
         new Style(
             "a style: with # signs",
@@ -65,7 +71,8 @@ class StyleFilesTest {
             4,
             1 + part % 10,
             Rational.of(part, 8),
-            Rational.of(part, 100));
+            Rational.of(part, 100),
+            first ? List.of("Mara Voss", "Tom") : List.of());
     var problems = new Problems("style.yaml");
     assertThat(read(StyleFiles.write(style), problems)).contains(style);
     assertThat(problems.list()).isEmpty();

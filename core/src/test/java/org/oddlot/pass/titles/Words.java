@@ -96,6 +96,24 @@ public final class Words {
     return this;
   }
 
+  /** A caption as it is. */
+  public Words say(Caption caption) {
+    captions.add(caption);
+    return this;
+  }
+
+  /** A caption that is not yet said, to be changed. */
+  public Caption at(double from, double to, String words) {
+    say(from, to, words);
+    return captions.removeLast();
+  }
+
+  /** A style that is there for somebody. */
+  public Words styleOf(Style style) {
+    styles.add(style);
+    return this;
+  }
+
   public Words set(String setting, String value) {
     sheet = sheet.with("titles", setting, value);
     return this;

@@ -1,6 +1,7 @@
 package org.oddlot.window.titles;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -61,6 +62,7 @@ final class StyleSheet {
   private final CheckBox band = new CheckBox("in the band under the picture");
   private final TextField smallest;
   private final TextField mostLines;
+  private final TextField speakers;
   private final HBox preview = new HBox(14);
   private final Label wrong = Words.paragraph("", "need");
   private final Style before;
@@ -75,6 +77,7 @@ final class StyleSheet {
     final TextField size;
     final ComboBox<Style.Letters> letters = new ComboBox<>();
     final TextField colour;
+    final CheckBox italic = new CheckBox();
     final Label title;
 
     LineFields(String id, String title, Style.Line line) {
@@ -96,17 +99,21 @@ final class StyleSheet {
       letters.setValue(line.letters());
       letters.setPrefWidth(130);
       colour = field(id + "-colour", "Colour", line.colour().toString(), 7);
+      italic.setId(id + "-italic");
+      italic.setAccessibleText("Italic");
+      italic.setSelected(line.italic());
+      italic.setOnAction(_ -> show());
       font.setOnAction(_ -> show());
       weight.setOnAction(_ -> show());
       letters.setOnAction(_ -> show());
     }
 
     void addTo(GridPane grid, int row) {
-      grid.addRow(row, title, font, weight, size, letters, colour);
+      grid.addRow(row, title, font, weight, size, letters, colour, italic);
     }
 
     void enable(boolean on) {
-      List.of(font, weight, size, letters, colour).forEach(node -> node.setDisable(!on));
+      List.of(font, weight, size, letters, colour, italic).forEach(node -> node.setDisable(!on));
     }
 
     Style.Line line() {
@@ -116,7 +123,8 @@ final class StyleSheet {
           number(size, Measure.SIZE),
           letters.getValue(),
           percent(capitals, Measure.CAPITALS),
-          Colour.parse(colour.getText()));
+          Colour.parse(colour.getText()),
+          italic.isSelected());
     }
   }
 
@@ -196,6 +204,9 @@ final class StyleSheet {
     band.setSelected(style.inBand());
     smallest = field("style-smallest", "Smallest", Phrase.decimal(style.smallest(), 1), 4);
     mostLines = field("style-lines", "Most lines", Integer.toString(style.mostLines()), 3);
+    speakers =
+        field("style-speakers", "Whose words look so", String.join(", ", style.speakers()), 20);
+    speakers.setPromptText("everybody's, or names");
     List.of(second, boxed, outlined, shadowed, band).forEach(each -> each.setOnAction(_ -> show()));
     hold.setOnAction(_ -> show());
     align.setOnAction(_ -> show());
@@ -210,7 +221,8 @@ final class StyleSheet {
         Words.of("Weight", "quiet"),
         Words.of("Size", "quiet"),
         Words.of("Capitals", "quiet"),
-        Words.of("Colour", "quiet"));
+        Words.of("Colour", "quiet"),
+        Words.of("Italic", "quiet"));
     lines.get(0).addTo(grid, 1);
     lines.get(1).addTo(grid, 2);
     box.setMaxSize(860, Region.USE_PREF_SIZE);
@@ -239,7 +251,10 @@ final class StyleSheet {
                 line("down", shadowY),
                 line("opacity, %", shadowOpacity)),
             row(line("Anchor", hold), line("from the top, %", y), line("alignment", align), band),
-            row(line("Smallest size", smallest), line("most lines", mostLines)),
+            row(
+                line("Smallest size", smallest),
+                line("most lines", mostLines),
+                line("whose words", speakers)),
             wrong,
             row(
                 Actions.button("style-close", "Close", "Esc", onClose),
@@ -353,7 +368,11 @@ final class StyleSheet {
               number(smallest, Measure.SMALLEST),
               (int) number(mostLines, Measure.LINES),
               before.speed(),
-              before.shortest()));
+              before.shortest(),
+              Arrays.stream(speakers.getText().split(",", -1))
+                  .map(String::strip)
+                  .filter(each -> !each.isEmpty())
+                  .toList()));
     } catch (IllegalArgumentException e) {
       wrong.setText(e.getMessage() + ".");
       return Optional.empty();

@@ -315,7 +315,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
 
   private TitleEdits edits(TitleFinding finding, InShape where) {
     return new TitleEdits(
-        finding, where, new Fitter(setter, sense(finding.file()), look, where.frame()));
+        finding, where, new Fitter(setter, sense(finding.file()), where.style(), where.frame()));
   }
 
   private interface Change {
@@ -436,7 +436,7 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
         lot -> {
           var answers = lot.answers();
           for (Instruction each : answers.to(pass.id()).instructions()) {
-            if (!each.words().isEmpty() && each.words().getFirst().equals("style")) {
+            if (isLookOf(each, its)) {
               answers = answers.without(each.id());
             }
           }
@@ -448,9 +448,27 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
                       TitleOrder.CODEC,
                       new TitleOrder.Look(its)));
           return lot.withAnswers(answers)
-              .withSheet(lot.sheet().with(pass.id(), TitlesPass.STYLE.key(), "own"));
+              .withSheet(
+                  its.speakers().isEmpty()
+                      ? lot.sheet().with(pass.id(), TitlesPass.STYLE.key(), "own")
+                      : lot.sheet());
         },
-        "changed the style");
+        its.speakers().isEmpty()
+            ? "changed the style"
+            : "changed the style of " + String.join(", ", its.speakers()));
+  }
+
+  /** Whether an order says how the same people's titles look: the new one takes its place. */
+  private static boolean isLookOf(Instruction instruction, Style style) {
+    if (instruction.words().isEmpty() || !instruction.words().getFirst().equals("style")) {
+      return false;
+    }
+    try {
+      return TitleOrder.CODEC.decode(instruction.words()) instanceof TitleOrder.Look(Style its)
+          && its.speakers().equals(style.speakers());
+    } catch (IllegalArgumentException e) {
+      return false;
+    }
   }
 
   private void saveStyle(Style its) {

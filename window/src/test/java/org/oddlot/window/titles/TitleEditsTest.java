@@ -41,6 +41,7 @@ class TitleEditsTest {
     var shape =
         new InShape(
             fitter().frame(),
+            fitter().style(),
             List.of(new TitleOption(TitleOption.Kind.TYPED, "as it is", pieces, List.of())),
             List.of(),
             List.of());
