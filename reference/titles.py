@@ -27,7 +27,7 @@ def that(what, holds):
 
 WORDS = {
     "Latin": ["AVATAR To Ty We. Ya", "The boom swings when the tide turns,", "fjord office affine", "“To.” V.P. L’Été", "Ångström 1:14"],
-    "Greek": ["Ύδρα και Αίγινα", "ΑΥΤΑ ΤΟ ΦΩΣ", "Ἄνθρωπος"],
+    "Greek": ["Ύδρα και Αίγινα", "ΑΥΤΑ ΤΟ ΦΩΣ", "Άνθρωπος"],
     "Cyrillic": ["Маяк над Туром", "Ходил ли ТАК?", "Щука, ёж и їжак"],
     "combining": ["e\u0301e\u0300o\u0302", "A\u030angstro\u0308m", "x\u0323\u0302y"],
     "Hebrew": ["שלום לכל האי", "מגדלור ואונייה", "שָׁלוֹם"],
@@ -50,12 +50,14 @@ ITALICS = [
     ("IBM Plex Serif", 400, "IBMPlexSerif_400Regular_Italic", ["Latin", "Cyrillic"]),
     ("IBM Plex Serif", 600, "IBMPlexSerif_600SemiBold_Italic", ["Latin", "Cyrillic"]),
 ]
-# What the first font has not is drawn with the second; full-width letters that none has are one size wide each.
+# What the first font has not is drawn with the second; full-width letters that none has are one size wide each, others half.
 FALLBACK = [
     ("IBM Plex Sans", 400, [("Mara: ", "IBMPlexSans_400Regular"), ("שלום", "IBMPlexSansHebrew_400Regular")]),
     ("IBM Plex Sans", 600, [("Orrin ", "IBMPlexSans_600SemiBold"), ("مرحبا", "IBMPlexSansArabic_600SemiBold")]),
     ("IBM Plex Serif", 400, [("No ", "IBMPlexSerif_400Regular"), ("灯台", None), (" here", "IBMPlexSerif_400Regular")]),
+    ("IBM Plex Sans", 600, [("♪", "NotoSansSymbols_400Regular"), (" Go out", "IBMPlexSans_600SemiBold")]),
     ("IBM Plex Sans", 400, [("ＡＢ渡し船", None)]),
+    ("IBM Plex Sans", 600, [("Ἄ", 0.5), ("νθρωπος", "IBMPlexSans_600SemiBold")]),
 ]
 SIZES = [23, 46, 87.5]
 
@@ -106,7 +108,8 @@ def widths():
         for size in SIZES:
             words = "".join(part for part, _ in parts)
             width = sum(
-                shaped(hb.Face(hb.Blob.from_file_path(str(FONTS / (file + ".ttf")))), part, size) if file else len(part) * size
+                shaped(hb.Face(hb.Blob.from_file_path(str(FONTS / (file + ".ttf")))), part, size)
+                if isinstance(file, str) else len(part) * size * (file or 1)
                 for part, file in parts)
             track.append(title(words, font, weight, size))
             expected.append((f"{font} {weight} and others, {words!r} at {size}", width))

@@ -48,7 +48,8 @@ public final class Fonts {
               shipped("IBMPlexSansHebrew_400Regular", "IBM Plex Sans Hebrew", 400),
               shipped("IBMPlexSansHebrew_600SemiBold", "IBM Plex Sans Hebrew", 600),
               shipped("IBMPlexSansArabic_400Regular", "IBM Plex Sans Arabic", 400),
-              shipped("IBMPlexSansArabic_600SemiBold", "IBM Plex Sans Arabic", 600)));
+              shipped("IBMPlexSansArabic_600SemiBold", "IBM Plex Sans Arabic", 600),
+              shipped("NotoSansSymbols_400Regular", "Noto Sans Symbols", 400)));
 
   private final List<Face> faces;
   private final Map<Asked, Face> found = new ConcurrentHashMap<>();

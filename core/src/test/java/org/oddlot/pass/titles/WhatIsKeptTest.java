@@ -320,7 +320,7 @@ class WhatIsKeptTest {
         new Words()
             .over(Words.timeline(FrameRate.FPS_25))
             .say(1, 3, "Ahoy")
-            .say(4, 6, "שלום Mara")
+            .say(4, 6, "♪ שלום Mara")
             .say(7, 9, "The 灯台 is lit")
             .run();
     assertThat(Words.findings(outcome))
@@ -330,7 +330,8 @@ class WhatIsKeptTest {
     assertThat(outcome.step(new TitlesPass()).orElseThrow().analysis().remarks())
         .extracting(remark -> remark.text())
         .anyMatch(text ->
-            text.contains("not in IBM Plex Sans; measured with IBM Plex Sans Hebrew")
+            text.contains(
+                    "not in IBM Plex Sans; measured with Noto Sans Symbols and IBM Plex Sans Hebrew")
                 && text.endsWith("(title 2)"));
   }
 
