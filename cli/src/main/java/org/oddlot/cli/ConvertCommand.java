@@ -75,6 +75,11 @@ final class ConvertCommand implements Callable<Integer> {
   private List<String> writing = List.of();
 
   @Option(
+      names = "--losing-letters",
+      description = "Write captions though OUT has not the letters for them.")
+  private boolean losesLetters;
+
+  @Option(
       names = "--dry-run",
       description = "Say what is carried, changed and lost, and write nothing.")
   private boolean dryRun;
@@ -165,7 +170,8 @@ final class ConvertCommand implements Callable<Integer> {
         GuidelineFiles.byName(guideline, List.of())
             .orElseThrow(() -> wrong("There is no guideline \"" + guideline + "\".")),
         options(input),
-        settings());
+        settings(),
+        losesLetters);
   }
 
   private Settings settings() {

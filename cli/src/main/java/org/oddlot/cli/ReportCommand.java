@@ -33,6 +33,7 @@ import org.oddlot.measure.MeasurementStore;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.RunSheet;
+import org.oddlot.pass.captions.CaptionsPass;
 import org.oddlot.pass.licences.LicencesPass;
 import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.problem.Problem;
@@ -169,6 +170,12 @@ final class ReportCommand implements Callable<Integer> {
   private @Nullable String delivery;
 
   @Option(
+      names = "--guideline",
+      paramLabel = "NAME",
+      description = "What captions are held against: broadcast, streaming, upright, own.")
+  private @Nullable String guideline;
+
+  @Option(
       names = "--own",
       paramLabel = "NAMES",
       description = "What is the production's own; with * for anything, semicolons between.")
@@ -294,13 +301,14 @@ final class ReportCommand implements Callable<Integer> {
       wanted.forEach(kind -> passes.addAll(Reports.of(kind).orElseThrow().passes()));
       sheet = sheet.only(List.copyOf(passes));
     }
-    sheet = delivery == null ? sheet : with(sheet, LicencesPass.DELIVERY, delivery);
-    return own == null ? sheet : with(sheet, LicencesPass.OWN, own);
+    sheet = delivery == null ? sheet : with(sheet, "licences", LicencesPass.DELIVERY, delivery);
+    sheet = guideline == null ? sheet : with(sheet, "captions", CaptionsPass.GUIDELINE, guideline);
+    return own == null ? sheet : with(sheet, "licences", LicencesPass.OWN, own);
   }
 
-  private RunSheet with(RunSheet sheet, Setting<String> setting, String value) {
+  private RunSheet with(RunSheet sheet, String pass, Setting<String> setting, String value) {
     try {
-      return sheet.with("licences", setting.key(), value);
+      return sheet.with(pass, setting.key(), value);
     } catch (IllegalArgumentException e) {
       throw wrong(String.valueOf(e.getMessage()));
     }

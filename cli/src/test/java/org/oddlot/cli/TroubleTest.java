@@ -69,6 +69,29 @@ class TroubleTest {
     assertThat(ended.err()).doesNotContain("\tat ");
   }
 
+  /** A few letters are said; a whole language is not given away unless somebody asks for it. */
+  @Test
+  void captionsWhoseLettersAFormatLacksAreNotWrittenUnlessThatIsAskedFor() throws IOException {
+    String words = "1\n00:00:01,000 --> 00:00:02,000\n%s\n";
+    Path tongue = Files.writeString(folder.resolve("ru.srt"), Phrase.of(words, "Лодка ушла"));
+    Path few = Files.writeString(folder.resolve("few.srt"), Phrase.of(words, "Ouzo is ούζο"));
+    Path out = folder.resolve("out.scc");
+    Ended ended = Ended.run("convert", tongue.toString(), out.toString());
+    assertThat(ended.code()).isEqualTo(ExitCode.WRONG_INPUT);
+    assertThat(ended.out()).contains("9 of 9 letters would become others", "--losing-letters");
+    assertThat(out).doesNotExist();
+    assertThat(Ended.run("convert", few.toString(), out.toString()).out())
+        .contains("letters that are not in its table: ούζ");
+    Path forced = folder.resolve("forced.scc");
+    assertThat(
+            Ended.run("convert", tongue.toString(), forced.toString(), "--losing-letters").code())
+        .isZero();
+    assertThat(forced).exists();
+    // The same words in a table that has them.
+    assertThat(Ended.run("convert", tongue.toString(), folder.resolve("ru.stl").toString()).code())
+        .isZero();
+  }
+
   @Test
   void oneBadFileDoesNotCostTheGoodOnes() throws IOException {
     Path good = Files.writeString(folder.resolve("good.otio"), TIMELINE);

@@ -4,8 +4,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.oddlot.caption.CaptionMaker;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Guideline;
@@ -60,12 +62,17 @@ public record Conversion(
    * @param guideline the limits of captions that are made of a transcript
    * @param options how the file is read
    * @param writing how the other one is written
+   * @param losesLetters whether it is written though it has not the letters for it
    */
   public record Wanted(
       Optional<Timebase> programme,
       Guideline guideline,
       ReadingOptions options,
-      Settings writing) {}
+      Settings writing,
+      boolean losesLetters) {}
+
+  /** More letters than these are not given away unless that is asked for. */
+  private static final int A_FEW = 5;
 
   /** Whether a file of this name can be written. */
   public static boolean canWrite(InputFile out) {
@@ -101,7 +108,12 @@ public record Conversion(
     return switch (value.orElse(null)) {
       case null -> Optional.empty();
       case TimelineFormat.Read read -> timeline(in, kind.get(), read, out, wanted, problems);
+      case Captions captions when isSpoiled(captions, out, wanted, problems) -> Optional.empty();
       case Captions captions -> Optional.of(captions(captions, out, wanted));
+      case Transcript transcript
+          when CaptionFormat.of(out.extension()).isPresent()
+              && isSpoiled(captions(transcript, wanted), out, wanted, problems) ->
+          Optional.empty();
       case Transcript transcript -> Optional.of(transcript(transcript, out, wanted));
       default -> {
         problems.error(
@@ -111,6 +123,37 @@ public record Conversion(
         yield Optional.empty();
       }
     };
+  }
+
+  /** Whether a format has not the letters for captions; then that is said. */
+  private static boolean isSpoiled(
+      Captions captions, InputFile out, Wanted wanted, Problems problems) {
+    Optional<CaptionFormat> format = CaptionFormat.of(out.extension());
+    if (wanted.losesLetters() || format.isEmpty()) {
+      return false;
+    }
+    int[] letters =
+        captions.captions().stream()
+            .flatMapToInt(caption -> caption.text().plain().codePoints())
+            .filter(Character::isLetter)
+            .toArray();
+    int[] spoiled = Arrays.stream(letters).filter(format.get().spoils(captions)).toArray();
+    if (spoiled.length <= A_FEW) {
+      return false;
+    }
+    String which =
+        Arrays.stream(spoiled)
+            .distinct()
+            .limit(8)
+            .mapToObj(Character::toString)
+            .collect(Collectors.joining(" "));
+    problems.error(
+        "",
+        Phrase.of(
+            "%,d of %,d letters would become others: the format has no %s.",
+            spoiled.length, letters.length, which),
+        "Write .ttml, .vtt or .srt, which have all letters, or say --losing-letters.");
+    return true;
   }
 
   private static <T> Optional<T> read(
@@ -155,6 +198,9 @@ public record Conversion(
           .skip(1)
           .forEach(more -> lost.add("a further track of captions: " + more.name()));
       return Optional.of(new Conversion(lost, conversion.parts));
+    }
+    if (tracks.stream().anyMatch(track -> isSpoiled(track, out, wanted, problems))) {
+      return Optional.empty();
     }
     List<Fitting.Fitted> fitted = fitted(tracks, format.get(), wanted.programme());
     var lost = new ArrayList<String>();
@@ -236,18 +282,20 @@ public record Conversion(
       return bytes(
           isOwn ? List.of() : format.get().loses(transcript), format.get().write(transcript));
     }
-    Captions made =
-        Captions.made(
-            transcript.name(),
-            transcript.language(),
-            Timebase.Ticks.MILLISECONDS,
-            CaptionMaker.of(transcript, wanted.guideline(), List.of()));
-    Conversion conversion = captions(made, out, wanted);
+    Conversion conversion = captions(captions(transcript, wanted), out, wanted);
     var lost = new ArrayList<>(conversion.lost);
     if (transcript.words().anyMatch(word -> word.span().isPresent())) {
       lost.add("times of words");
     }
     return new Conversion(lost, conversion.parts);
+  }
+
+  private static Captions captions(Transcript transcript, Wanted wanted) {
+    return Captions.made(
+        transcript.name(),
+        transcript.language(),
+        Timebase.Ticks.MILLISECONDS,
+        CaptionMaker.of(transcript, wanted.guideline(), List.of()));
   }
 
   private static Conversion bytes(List<String> lost, byte[] bytes) {

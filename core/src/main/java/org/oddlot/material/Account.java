@@ -23,7 +23,26 @@ public record Account(
    * @param needsAPerson whether it waits for a person
    * @param headline what was found, in a few words
    * @param reason why it stands so
+   * @param points what it rests on, point by point
    */
   public record Found(
-      String title, String standing, boolean needsAPerson, String headline, String reason) {}
+      String title,
+      String standing,
+      boolean needsAPerson,
+      String headline,
+      String reason,
+      List<Point> points) {
+    public Found {
+      points = List.copyOf(points);
+    }
+  }
+
+  /**
+   * One thing that a finding rests on.
+   *
+   * @param what what is looked at
+   * @param value what it is
+   * @param verdict what that says, or what it should be
+   */
+  public record Point(String what, String value, String verdict) {}
 }

@@ -36,7 +36,10 @@ final class Accounts {
                 each.standing().words(),
                 each.standing().needsAPerson(),
                 each.finding().headline(),
-                each.reason()))
+                each.reason(),
+                each.finding().evidence().stream()
+                    .map(its -> new Account.Point(its.what(), its.value(), its.verdict()))
+                    .toList()))
         .toList();
   }
 }

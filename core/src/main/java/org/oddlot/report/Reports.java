@@ -15,6 +15,7 @@ public final class Reports {
           new RoleUse(),
           new Titles(),
           new CaptionList(),
+          new CaptionFaults(),
           new Transitions(),
           new Effects(),
           new Markers(),

@@ -253,9 +253,14 @@ class ReportsTest {
                         () ->
                             List.of(
                                 new Account.Found(
-                                    "A001C001", "settled", false, "12A take 3", "agrees"),
+                                    "A001C001",
+                                    "settled",
+                                    false,
+                                    "12A take 3",
+                                    "agrees",
+                                    List.of()),
                                 new Account.Found(
-                                    "row 7", "open", true, "left", "no clip is there")),
+                                    "row 7", "open", true, "left", "no clip is there", List.of())),
                         () ->
                             List.of(
                                 new LedgerEntry(

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.IntPredicate;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Timebase;
@@ -76,6 +77,11 @@ public interface CaptionFormat extends InputKind<Captions> {
   /** Says what of the words of each of {@code captions} it cannot write; nothing, if it can. */
   default Function<Caption, String> lost(Captions captions) {
     return _ -> "";
+  }
+
+  /** Which letters (Unicode, general category L) it has none for and writes as others. */
+  default IntPredicate spoils(Captions captions) {
+    return _ -> false;
   }
 
   /** All that there are. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
@@ -77,6 +78,11 @@ public final class Cea608 implements CaptionFormat {
               .collect(Collectors.joining());
       return letters.isEmpty() ? "" : "letters that are not in its table: " + letters;
     };
+  }
+
+  @Override
+  public IntPredicate spoils(Captions captions) {
+    return letter -> Character.isLetter(letter) && LineLetters.code(letter).isEmpty();
   }
 
   /** Whether a caption has more words than fit on the screen, or longer lines. */

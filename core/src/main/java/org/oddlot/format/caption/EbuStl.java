@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
@@ -124,6 +125,13 @@ public final class EbuStl implements CaptionFormat {
                   .map(letter -> letter + " becomes " + StlLetters.becomes(letter, table))
                   .collect(Collectors.joining(", "));
     };
+  }
+
+  @Override
+  public IntPredicate spoils(Captions captions) {
+    String table = table(captions);
+    return letter ->
+        Character.isLetter(letter) && !StlLetters.canEncode(Character.toString(letter), table);
   }
 
   static String table(Captions captions) {

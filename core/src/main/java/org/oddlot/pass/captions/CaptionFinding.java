@@ -105,7 +105,10 @@ public record CaptionFinding(
   public List<Evidence> evidence() {
     var evidence = new ArrayList<Evidence>();
     for (Fault fault : faults) {
-      evidence.add(new Evidence(name(fault.kind()), fault.text(), ""));
+      evidence.add(new Evidence(name(fault.kind()), fault.text(), fault.limit()));
+    }
+    if (!faults.isEmpty()) {
+      evidence.add(new Evidence("in", label, ""));
     }
     return evidence;
   }

@@ -356,7 +356,17 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       String text) {
     faults
         .computeIfAbsent(file.name(), _ -> new HashMap<>())
-        .putIfAbsent(caption.id(), new Fault(kind, text, ""));
+        .putIfAbsent(
+            caption.id(),
+            new Fault(
+                kind,
+                text,
+                switch (kind) {
+                  case UNTRANSLATED -> "in both languages";
+                  case SHIFTED -> "within 1.5 s";
+                  case DOUBLED -> "once";
+                  default -> "";
+                }));
   }
 
   /** The same words twice in a row are a slip of whoever translated. */

@@ -104,7 +104,7 @@ final class Checker {
   private void words(Caption caption, List<Fault> faults) {
     String plain = caption.text().plain();
     if (plain.isBlank()) {
-      faults.add(new Fault(Fault.Kind.EMPTY, "no words", ""));
+      faults.add(new Fault(Fault.Kind.EMPTY, "no words", "at least one"));
       return;
     }
     List<String> lines = caption.text().lines();
@@ -129,7 +129,7 @@ final class Checker {
               Phrase.count(guideline.lines(), "line")));
     }
     if (!guideline.alone() && lines.size() > 1 && hasLonely(lines)) {
-      faults.add(new Fault(Fault.Kind.ALONE, "a word alone on a line", ""));
+      faults.add(new Fault(Fault.Kind.ALONE, "a word alone on a line", "two at least"));
     }
   }
 
@@ -159,7 +159,7 @@ final class Checker {
     long start = frames.count(caption.start());
     long end = frames.count(caption.end());
     if (end <= start) {
-      faults.add(new Fault(Fault.Kind.LENGTH, "no length", ""));
+      faults.add(new Fault(Fault.Kind.LENGTH, "no length", "at least " + length(shortest)));
       return;
     }
     if (end > next) {
