@@ -20,8 +20,8 @@ public final class Lexicon {
   /** The languages of which there is a list. */
   public static final List<String> LANGUAGES =
       List.of(
-          "bg", "cs", "da", "de", "el", "en", "es", "fi", "fr", "hu", "is", "it", "lt", "lv", "nb",
-          "nl", "pl", "pt", "ro", "ru", "sh", "sk", "sl", "sv", "tr", "uk");
+          "ar", "bg", "cs", "da", "de", "el", "en", "es", "fi", "fr", "he", "hu", "is", "it", "lt",
+          "lv", "nb", "nl", "pl", "pt", "ro", "ru", "sh", "sk", "sl", "sv", "tr", "uk");
 
   /** Languages whose words are found in the list of another. */
   private static final Map<String, String> ALIKE =

@@ -33,6 +33,25 @@ public final class MeantLines {
       Pattern.compile(
           "(?U).*(?:\\b(?:1[5-9]|20)\\d\\d\\b|\\b\\d{1,2}[:.]\\d{2}\\b|\\b\\d{1,2}[./]\\d{1,2}[./]).*");
 
+  /** A name, or how something is said, in brackets in front of what is said. */
+  private static final Pattern BRACKET = Pattern.compile("^[\\[({（【［].{1,30}?[\\])}）】］].*");
+
+  private static final Pattern QUOTED = Pattern.compile("^[\"“„«»‘'「『].*[\"”“»«’'」』][.,!?]?$");
+
+  /** Two sides of a game, prices, telephone numbers: each line has its figure. */
+  private static final Pattern FIGURE = Pattern.compile(".*(?:^|\\s)[+(]?\\d[\\d .,:/()+-]*$");
+
+  /** How letters begin, in twelve languages; from memory. */
+  private static final Pattern GREETING =
+      Pattern.compile(
+          "(?iU)^(?:(?:my |mein |meine |mon |ma |mi )?(?:dear(?:est)?|liebe[rs]?|sehr geehrte[rs]?|cher|chère|querid[oa]s?"
+              + "|estimad[oa]s?|car[oaie]|kjære|käre|kära|kære|beste|lieve|geachte|hyvä|rakas|drog[ia]|kochan[ay]"
+              + "|mil[ýá]|drah[ýá]|prezad[oa]s?|дорог(?:ой|ая|ие)|уважаем(?:ый|ая|ые))\\b.*|(?:to|an|à|a|til|till|aan)\\s+\\p{Lu}[^.]*),$");
+
+  private static final Pattern NAMES =
+      Pattern.compile(
+          "(?U)^(?:\\p{Lu}[\\w'’.-]*|&|and|und|et|y|og|och|de|von|van|del|di)(?:\\s+(?:\\p{Lu}[\\w'’.-]*|&|and|und|et|y|og|och|de|von|van|del|di)){0,4}$");
+
   private static final Pattern DASH_WITHIN =
       Pattern.compile("(?U).*[.!?…\"”»]\\s+[-‐-―−]\\s?\\p{L}.*");
 
@@ -55,6 +74,12 @@ public final class MeantLines {
     return lines.size() > 1
         && (lines.stream().anyMatch(line -> SPEAKER.matcher(line).matches())
             || lines.stream().filter(line -> ITEM.matcher(line).matches()).count() > 1
+            || lines.stream().skip(1).anyMatch(line -> BRACKET.matcher(line).matches())
+            || lines.stream().allMatch(line -> QUOTED.matcher(line).matches())
+            || lines.stream().allMatch(line -> FIGURE.matcher(line).matches())
+            || GREETING.matcher(lines.getFirst()).matches()
+            || announces(lines)
+            || isSign(lines)
             || isPlaceAndDate(lines)
             || isVerse(lines, isJoint)
             || looksDiffer(caption.text()));
@@ -62,6 +87,27 @@ public final class MeantLines {
 
   private static boolean isSound(String line) {
     return SOUND.matcher(line).matches();
+  }
+
+  /** A line that says what stands on the next one: a number, a list, a name under what was done. */
+  private static boolean announces(List<String> lines) {
+    String last = lines.getLast();
+    boolean isNumber = !last.isEmpty() && last.chars().noneMatch(Character::isLetter);
+    boolean isNames =
+        NAMES.matcher(last).matches()
+            && !isShouted(last)
+            && !endsWith(last, ".!?…")
+            && lines.size() == 2
+            && !endsWith(lines.getFirst(), ".!?…,;–—。！？");
+    return isNumber
+        || isNames
+        || lines.stream().limit(lines.size() - 1L).anyMatch(line -> endsWith(line, ":："));
+  }
+
+  /** All in capitals, and not a sentence. */
+  private static boolean isSign(List<String> lines) {
+    return lines.stream().allMatch(MeantLines::isShouted)
+        && !endsWith(lines.getLast(), ".!?…,;:-–—。！？\"”");
   }
 
   /** Short lines, none of which ends as a sentence does, one shouted or with a date in it. */

@@ -38,6 +38,7 @@ public final class SubRip implements CaptionFormat {
   private static final Pattern TAG =
       Pattern.compile("<\\s*(/?)\\s*(i|b|u|s|font)(?:\\s[^<>]*)?>", Pattern.CASE_INSENSITIVE);
   private static final Pattern BRACES = Pattern.compile("\\{\\\\([^{}]*)\\}");
+  private static final Pattern LOOK = Pattern.compile("\\{\\\\([ibu])([01])\\}");
   private static final Pattern CORNER = Pattern.compile("an([1-9])");
   private static final Pattern BLANK = Pattern.compile("\\n[ \\t]*(?=\\n|$)|^[ \\t]*\\n");
   private static final Tagged.Signs SIGNS = new SrtSigns();
@@ -263,6 +264,14 @@ public final class SubRip implements CaptionFormat {
       captions.add(
           new Caption(
               Integer.toString(captions.size() + 1), times.span(), words, "", place(words)));
+      // Most lines of times end with the second of them.
+      String behind =
+          times.rest() < lines.end(timing)
+              ? lines.of(timing).substring(times.rest() - lines.start(timing)).strip()
+              : "";
+      if (!behind.isEmpty()) {
+        asides.add(new Aside("what stands behind the times", TextLines.place(timing), behind));
+      }
       if (!times.isUsual() && unusual++ == 0) {
         firstUnusual = timing;
       }
@@ -346,10 +355,18 @@ public final class SubRip implements CaptionFormat {
       String spelling = tag.group();
       Markup what =
           raw.charAt(at) == '{'
-              ? new Markup.Other(CORNER.matcher(spelling).find() ? "places" : "signs in braces")
+              ? braces(spelling)
               : markup(tag.group(2).toLowerCase(Locale.ROOT), tag.group(1).isEmpty());
       return Optional.of(
           new Tagged.Sign(spelling.length(), "", Optional.of(new Mark(0, what, spelling))));
+    }
+
+    /** Signs of another format that many programs read here as well. */
+    private static Markup braces(String spelling) {
+      Matcher look = LOOK.matcher(spelling);
+      return look.matches()
+          ? markup(look.group(1), look.group(2).equals("1"))
+          : new Markup.Other(CORNER.matcher(spelling).find() ? "places" : "signs in braces");
     }
 
     private static Markup markup(String tag, boolean begins) {

@@ -21,6 +21,7 @@ final class TtmlAttributes {
           "fontSize",
           "fontFamily",
           "writingMode",
+          "opacity",
           "textOutline");
 
   /** What the attributes of an element are called. Most elements of a document share one. */

@@ -3,6 +3,8 @@ package org.oddlot.format.caption;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.oddlot.text.SameEnds;
 
 /**
@@ -12,6 +14,11 @@ import org.oddlot.text.SameEnds;
 final class TtmlContent {
   private static final Map<String, String> ENTITIES =
       Map.of("amp", "&", "lt", "<", "gt", ">", "quot", "\"", "apos", "'");
+
+  /** The tag of an element whose words are none of the caption's: small text beside others. */
+  private static final Pattern SILENT =
+      Pattern.compile(
+          "<((?:[\\w.-]+:)?(?:span|rt|metadata))\\b(?:[^>]*\\bruby\\s*=\\s*[\"'](?:text|textContainer|delimiter)[\"'][^>]*|(?<=:rt|<rt|metadata)[^>]*)(?<!/)>");
 
   private final String raw;
   private final String plain;
@@ -62,6 +69,10 @@ final class TtmlContent {
       int end = raw.indexOf("-->", at);
       return end < 0 ? -1 : end + 3;
     }
+    Matcher silent = SILENT.matcher(raw).region(at, raw.length());
+    if (silent.lookingAt()) {
+      return behind(raw, silent.end(), silent.group(1));
+    }
     return switch (raw.charAt(at)) {
       case '<' -> raw.indexOf('>', at) + 1 == 0 ? -1 : raw.indexOf('>', at) + 1;
       case '&' -> raw.indexOf(';', at) + 1 == 0 ? -1 : raw.indexOf(';', at) + 1;
@@ -69,9 +80,24 @@ final class TtmlContent {
     };
   }
 
+  /** Behind the end of an element whose tag ends at a place; −1 where it does not end. */
+  private static int behind(String raw, int at, String name) {
+    Matcher tag =
+        Pattern.compile("<(/?)" + Pattern.quote(name) + "\\b[^>]*?(/?)>")
+            .matcher(raw)
+            .region(at, raw.length());
+    for (int depth = 1; tag.find(); ) {
+      depth += tag.group(1).isEmpty() ? (tag.group(2).isEmpty() ? 1 : 0) : -1;
+      if (depth == 0) {
+        return tag.end();
+      }
+    }
+    return -1;
+  }
+
   /** The letter that a piece means; nothing for a tag; more than one for what has no place here. */
   private static String means(String piece) {
-    if (piece.startsWith("<!--")) {
+    if (piece.startsWith("<!--") || SILENT.matcher(piece).lookingAt()) {
       return "";
     }
     if (piece.startsWith("<")) {

@@ -39,7 +39,13 @@ final class TtmlElement {
     this.attributes = attributes;
     this.outer = outer;
     boolean isMetadata = name.equals("metadata") || name.equals("rt");
-    this.isSilent = isMetadata || (outer != null && outer.isSilent);
+    this.isSilent = isMetadata || isRuby() || (outer != null && outer.isSilent);
+  }
+
+  /** Whether it is small text beside other text: TTML2, 10.2.35. */
+  boolean isRuby() {
+    String ruby = attributes.getOrDefault("ruby", "");
+    return ruby.equals("text") || ruby.equals("textContainer") || ruby.equals("delimiter");
   }
 
   /** From now on it is a caption, with words of its own. */

@@ -56,6 +56,7 @@ final class TtmlReader {
           "fontSize", "sizes of letters",
           "fontFamily", "fonts",
           "writingMode", "writing direction",
+          "opacity", "opacity",
           "textOutline", "outlines");
 
   /** Looks that captions have where nothing is said. */
@@ -74,6 +75,8 @@ final class TtmlReader {
           "default",
           "lrtb",
           "lr",
+          "1",
+          "1.0",
           "none");
 
   private final Map<String, Map<String, String>> styles = new HashMap<>();
@@ -393,7 +396,7 @@ final class TtmlReader {
           element.looks.getOrDefault(
               said.getKey(),
               regions.getOrDefault(element.region, Map.of()).getOrDefault(said.getKey(), ""));
-      if (!USUAL_LOOKS.contains(its.toLowerCase(Locale.ROOT))) {
+      if (!isUsual(its)) {
         more.add(said.getValue());
       }
     }
@@ -401,6 +404,10 @@ final class TtmlReader {
       element.marks = element.marks.isEmpty() ? new ArrayList<>() : element.marks;
       element.marks.add(new Mark(0, new Markup.Other(what), OF_PARAGRAPH));
     }
+  }
+
+  private static boolean isUsual(String look) {
+    return USUAL_LOOKS.contains(look.toLowerCase(Locale.ROOT));
   }
 
   private void span(TtmlElement element) {
@@ -420,11 +427,15 @@ final class TtmlReader {
     if (!element.agent.isEmpty() && !element.agent.equals(element.outer().agent)) {
       mark(element, new Markup.Speaker(agents.getOrDefault(element.agent, element.agent)));
     }
-    boolean coloured =
-        element.looks.containsKey("color")
-            && !element.looks.get("color").equals(element.outer().looks.get("color"));
-    if (coloured) {
-      mark(element, new Markup.Other("colours"));
+    for (Map.Entry<String, String> said : OTHER_LOOKS.entrySet()) {
+      String look = element.looks.get(said.getKey());
+      boolean isSaid = look != null && !look.equals(element.outer().looks.get(said.getKey()));
+      if (isSaid && (said.getKey().equals("color") || !isUsual(look))) {
+        mark(element, new Markup.Other(said.getValue()));
+      }
+    }
+    if (element.isRuby() && !element.outer().isRuby()) {
+      mark(element, new Markup.Other("ruby"));
     }
   }
 

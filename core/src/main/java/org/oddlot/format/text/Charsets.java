@@ -24,6 +24,7 @@ import org.oddlot.setting.Setting;
 public final class Charsets {
   private static final Charset WINDOWS_LATIN = Charset.forName("windows-1252");
   private static final Charset MAC = Charset.forName("x-MacRoman");
+  private static final Charset SHIFTED = Charset.forName("ISO-2022-JP");
   private static final char MARK = '\uFEFF';
   private static final int SAMPLE = 1 << 20;
   private static final int HEAD = 1 << 16;
@@ -95,6 +96,12 @@ public final class Charsets {
     if (startsWith(bytes, 0xEF, 0xBB, 0xBF)) {
       return new Detected(StandardCharsets.UTF_8, true);
     }
+    if (startsWith(bytes, 0xFF, 0xFE, 0, 0)) {
+      return new Detected(Charset.forName("UTF-32LE"), true);
+    }
+    if (startsWith(bytes, 0, 0, 0xFE, 0xFF)) {
+      return new Detected(Charset.forName("UTF-32BE"), true);
+    }
     if (startsWith(bytes, 0xFF, 0xFE)) {
       return new Detected(StandardCharsets.UTF_16LE, true);
     }
@@ -107,10 +114,29 @@ public final class Charsets {
     if (bytes.length >= 4 && bytes[0] == 0 && bytes[2] == 0) {
       return new Detected(StandardCharsets.UTF_16BE, true);
     }
+    if (isShifted(bytes)) {
+      return new Detected(SHIFTED, true);
+    }
     if (isUtf8(bytes)) {
       return new Detected(StandardCharsets.UTF_8, true);
     }
     return suggested(bytes);
+  }
+
+  /** Whether signs that shift to Japanese letters, and no other bytes beyond ASCII, are there. */
+  private static boolean isShifted(byte[] bytes) {
+    boolean shifts = false;
+    for (int i = 0; i < Math.min(bytes.length, SAMPLE); i++) {
+      if (bytes[i] < 0) {
+        return false;
+      }
+      shifts |=
+          bytes[i] == 0x1B
+              && i + 2 < bytes.length
+              && bytes[i + 1] == '$'
+              && (bytes[i + 2] == 'B' || bytes[i + 2] == '@');
+    }
+    return shifts;
   }
 
   /**

@@ -83,6 +83,13 @@ public final class TextFile {
     if (first == 0xEF && second == 0xBB && third == 0xBF) {
       return 3;
     }
+    boolean isOfFour =
+        bytes.length > 3
+            && ((first == 0xFF && second == 0xFE && third == 0 && bytes[3] == 0)
+                || (first == 0 && second == 0 && third == 0xFE && (bytes[3] & 0xFF) == 0xFF));
+    if (isOfFour) {
+      return 4;
+    }
     return (first == 0xFF && second == 0xFE) || (first == 0xFE && second == 0xFF) ? 2 : 0;
   }
 

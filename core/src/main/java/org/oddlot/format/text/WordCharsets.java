@@ -12,6 +12,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -35,10 +36,13 @@ final class WordCharsets {
   /** So many words, nearly all of them known, are no chance; others are not tried. */
   private static final int PLENTY = 8;
 
-  private static final double NEARLY_ALL = 0.9;
+  private static final double NEARLY_ALL = 0.96;
 
   /** Which part of the words has to be known. */
   private static final double KNOWN = 0.5;
+
+  /** A capital behind a small letter: of two charsets that share the small ones, the wrong one. */
+  private static final Pattern MIXED = Pattern.compile("(?U).*\\p{Ll}\\p{Lu}.*");
 
   private static final Pattern WORD = Pattern.compile("(?U)\\p{L}[\\p{L}'’-]*");
 
@@ -55,7 +59,7 @@ final class WordCharsets {
     }
   }
 
-  private static final Set<String> OTHER_ALPHABETS = Set.of("ru", "uk", "bg", "el");
+  private static final Set<String> OTHER_ALPHABETS = Set.of("ru", "uk", "bg", "el", "he", "ar");
 
   private static final String WESTERN = "de fr es nb sv da it nl pt fi is en";
   private static final String CENTRAL = "pl cs sk hu sl sh ro de";
@@ -71,8 +75,13 @@ final class WordCharsets {
           Candidate.of("KOI8-U", "uk"),
           Candidate.of("ISO-8859-5", CYRILLIC),
           Candidate.of("IBM866", "ru bg"),
+          Candidate.of("x-MacCyrillic", CYRILLIC),
           Candidate.of("windows-1253", "el"),
           Candidate.of("ISO-8859-7", "el"),
+          Candidate.of("windows-1255", "he"),
+          Candidate.of("ISO-8859-8", "he"),
+          Candidate.of("windows-1256", "ar"),
+          Candidate.of("ISO-8859-6", "ar"),
           Candidate.of("windows-1254", "tr"),
           Candidate.of("ISO-8859-9", "tr"),
           Candidate.of("windows-1257", "lt lv"),
@@ -169,7 +178,8 @@ final class WordCharsets {
     var words = new LinkedHashSet<String>();
     Matcher word = WORD.matcher(text);
     while (words.size() < MOST_WORDS && word.find()) {
-      String its = word.group().toLowerCase(java.util.Locale.ROOT);
+      String its = word.group();
+      its = MIXED.matcher(its).matches() ? its : its.toLowerCase(Locale.ROOT);
       if (its.length() >= SHORTEST
           && its.chars().anyMatch(letter -> letter > 0x7F && Character.isLetter(letter))) {
         words.add(its);

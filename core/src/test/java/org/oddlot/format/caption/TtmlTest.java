@@ -51,6 +51,34 @@ class TtmlTest {
     assertThat(times.read(expression)).contains(wanted);
   }
 
+  /** Small text beside other text is none of the words, is named, and stays where it is. */
+  @Test
+  void rubyIsNoneOfTheWordsAndStaysWhenOneOfThemIsCorrected() {
+    String ruby =
+        "<span tts:ruby=\"container\"><span tts:ruby=\"base\">船</span>"
+            + "<span tts:ruby=\"text\">ふね</span></span>";
+    String document =
+        "<tt xmlns=\"http://www.w3.org/ns/ttml\" xmlns:tts=\"http://www.w3.org/ns/ttml#styling\">"
+            + "<body><div><p begin=\"1s\" end=\"3s\">the faery "
+            + ruby
+            + "</p></div></body></tt>";
+    Captions captions =
+        new Ttml()
+            .read(
+                document.getBytes(java.nio.charset.StandardCharsets.UTF_8),
+                ReadingOptions.DETECTED,
+                new Problems("a.ttml"))
+            .orElseThrow();
+    Caption caption = captions.captions().getFirst();
+    assertThat(caption.text().plain()).isEqualTo("the faery 船");
+    assertThat(Fitting.to(new SubRip(), captions, captions.grid()).losses().toString())
+        .contains("ruby");
+    byte[] corrected =
+        new Ttml().write(captions.withCaptions(List.of(caption.withPlain("the ferry 船"))));
+    assertThat(new String(corrected, java.nio.charset.StandardCharsets.UTF_8))
+        .isEqualTo(document.replace("faery", "ferry"));
+  }
+
   /**
    * TTML2 7.2.3 (ttp:dropMode): with dropNTSC two frames a minute are no labels, but each tenth.
    */
