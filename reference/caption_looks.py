@@ -19,7 +19,7 @@ from pathlib import Path
 TOP, OUT = Path(sys.argv[1]), Path(sys.argv[2])
 rng = random.Random(int(sys.argv[3]) if len(sys.argv) > 3 else 1)
 part = int(sys.argv[4]) if len(sys.argv) > 4 else 1
-first = rng.randrange(part)
+begin = rng.randrange(part)
 table = {}
 wrong = []
 
@@ -214,7 +214,7 @@ def charsets():
         path = folder / f"{at:03}.srt"
         path.write_bytes(content)
         files.append((path, language, charset, lines))
-    for path, language, charset, lines in files[first::part]:
+    for path, language, charset, lines in files[begin::part]:
         out = path.with_suffix(".vtt")
         said = oddlot("convert", path, out, "--json")
         doubts = [p["message"] for p in said["problems"] if re.search(r"charset|encod|letters|read as|UTF", p["message"], re.I)]
@@ -298,7 +298,7 @@ def looks():
             path = folder / f"{ending[1:]}-{at:02}{ending}"
             path.write_text(source(ending, name), "utf-8")
             for target in (".srt", ".vtt", ".ttml", ".stl", ".scc"):
-                if target == ending or (at + len(target) + ord(target[1])) % part != first:
+                if target == ending or (at + len(target) + ord(target[1])) % part != begin:
                     continue
                 out = path.with_name(path.stem + "-as" + target)
                 said = oddlot("convert", path, out, "--json", *(["--rate", "29.97df"] if target == ".scc" else ["--rate", "25"] if target == ".stl" else []))
