@@ -164,6 +164,12 @@ final class ReportCommand implements Callable<Integer> {
   private boolean pictures;
 
   @Option(
+      names = "--territory",
+      paramLabel = "COUNTRIES",
+      description = "For where it is delivered; licences that do not hold there are named.")
+  private @Nullable String territory;
+
+  @Option(
       names = "--delivery",
       paramLabel = "DAY",
       description = "When the programme is delivered: flags licences that end earlier.")
@@ -302,6 +308,7 @@ final class ReportCommand implements Callable<Integer> {
       sheet = sheet.only(List.copyOf(passes));
     }
     sheet = delivery == null ? sheet : with(sheet, "licences", LicencesPass.DELIVERY, delivery);
+    sheet = territory == null ? sheet : with(sheet, "licences", LicencesPass.TERRITORY, territory);
     sheet = guideline == null ? sheet : with(sheet, "captions", CaptionsPass.GUIDELINE, guideline);
     return own == null ? sheet : with(sheet, "licences", LicencesPass.OWN, own);
   }

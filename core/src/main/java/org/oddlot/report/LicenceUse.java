@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.oddlot.material.Delivery;
 import org.oddlot.material.Rights;
 import org.oddlot.report.SourceUse.Sum;
 import org.oddlot.rights.Licence;
@@ -28,6 +29,7 @@ public final class LicenceUse implements Report {
           Column.sum("uses", "Uses"),
           Column.sum("used_frames", "Used frames"),
           Column.sum("seen_frames", "Seen frames"),
+          Column.sum("unknown_frames", "Unknown"),
           Column.sum("once_frames", "Unique frames"),
           Column.time("once", "Unique duration"),
           new Column("allowed", "Allowed", Column.Kind.TIME, 13, false),
@@ -63,7 +65,7 @@ public final class LicenceUse implements Report {
 
   private static Used used(TimelineUsage of, List<Sum> sums, Rights rights) {
     Optional<Licence> licence = rights.of(sums.getFirst().source().id());
-    long frames = sums.stream().mapToLong(sum -> sum.once() + sum.unknown()).sum();
+    long frames = sums.stream().mapToLong(sum -> sum.once() + sum.unknownOnce()).sum();
     Rational seconds = of.seconds(frames);
     Rational over =
         licence
@@ -126,12 +128,12 @@ public final class LicenceUse implements Report {
     Rights rights = Rights.of(scope.material());
     var lines = new ArrayList<Line>();
     for (TimelineUsage of : scope.timelines()) {
-      byLicence(of, rights).forEach((_, sums) -> lines.add(line(of, sums, rights)));
+      byLicence(of, rights).forEach((_, sums) -> lines.add(line(scope, of, sums, rights)));
     }
     return lines;
   }
 
-  private static Line line(TimelineUsage of, List<Sum> sums, Rights rights) {
+  private static Line line(Scope scope, TimelineUsage of, List<Sum> sums, Rights rights) {
     Used used = used(of, sums, rights);
     Optional<Licence> licence = used.licence;
     Optional<Rational> paid =
@@ -141,10 +143,18 @@ public final class LicenceUse implements Report {
                 .reduce(Rational.ZERO, Rational::plus));
     Optional<Rational> price = licence.flatMap(Licence::price);
     long once = sums.stream().mapToLong(Sum::once).sum();
-    String why =
-        licence.isEmpty()
-            ? "no licence"
-            : used.over.signum() > 0 ? "over by " + used.over.toDecimal(1) + " s" : "";
+    long unknown = sums.stream().mapToLong(Sum::unknown).sum();
+    var reasons = new ArrayList<String>();
+    if (licence.isEmpty()) {
+      reasons.add("no licence");
+    } else if (used.over.signum() > 0) {
+      reasons.add("over by " + used.over.toDecimal(1) + " s");
+    }
+    if (unknown > 0) {
+      reasons.add(Phrase.count((int) unknown, "frame") + " might be hidden, and are paid for");
+    }
+    licence.ifPresent(its -> reasons.addAll(Delivery.of(scope.material()).against(its)));
+    String why = String.join("; ", reasons);
     var row =
         new Row(COLUMNS)
             .text("timeline", of.timeline().name())
@@ -164,6 +174,7 @@ public final class LicenceUse implements Report {
             .count("uses", sums.stream().mapToLong(sum -> sum.uses().size()).sum())
             .count("used_frames", sums.stream().mapToLong(Sum::used).sum())
             .count("seen_frames", sums.stream().mapToLong(Sum::seen).sum())
+            .count("unknown_frames", unknown)
             .count("once_frames", once)
             .time("once", of.seconds(once))
             .cell("allowed", cell(licence.flatMap(Licence::allowed)))
@@ -186,7 +197,7 @@ public final class LicenceUse implements Report {
     for (Sum sum : sums) {
       row.why(
           sum.source().name(),
-          of.seconds(sum.once() + sum.unknown()).toDecimal(2) + " s",
+          of.seconds(sum.once() + sum.unknownOnce()).toDecimal(2) + " s",
           licence
               .map(its -> "to pay " + SourceUse.paid(sum, its).toDecimal(2) + " s")
               .orElse(Phrase.count(sum.uses().size(), "use")));

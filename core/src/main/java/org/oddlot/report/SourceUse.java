@@ -54,6 +54,11 @@ final class SourceUse implements Report {
       return uses.stream().mapToLong(Use::unknownFrames).sum();
     }
 
+    /** What might be seen, and is nowhere seen for sure, each frame once. */
+    long unknownOnce() {
+      return uses.stream().mapToLong(Use::unknownOnce).sum();
+    }
+
     long once() {
       return uses.stream().mapToLong(Use::once).sum();
     }
@@ -118,8 +123,10 @@ final class SourceUse implements Report {
         "Seen: what of that is seen; of sound, heard.",
         "Unique: what is seen for the first time. Frames of the medium that an earlier use showed do"
             + " not count again; frames that a slow use repeats do.",
-        "To pay: Unique and Unknown together, rounded up to whole units of the licence, for each"
-            + " source.",
+        "Unknown: what lies under a picture of which nobody can tell whether it hides it: a still, a"
+            + " logo, what an unknown effect makes.",
+        "To pay: Unique, and of Unknown the frames that are not seen for sure elsewhere, rounded up"
+            + " to whole units of the licence, for each source.",
         "Where a source has pictures its pictures are counted.");
   }
 
@@ -130,7 +137,7 @@ final class SourceUse implements Report {
 
   /** What is paid for: what is seen once, and what might be. */
   static Rational paid(Sum sum, Licence licence) {
-    return licence.paid(sum.seconds(sum.once() + sum.unknown()));
+    return licence.paid(sum.seconds(sum.once() + sum.unknownOnce()));
   }
 
   @Override

@@ -4,6 +4,7 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
@@ -12,6 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlot.material.Covers;
 import org.oddlot.material.Derived;
 import org.oddlot.material.Material;
 import org.oddlot.material.Source;
@@ -42,7 +44,7 @@ import org.oddlot.timeline.Track;
 final class TimelineUsage {
   /** Those of all timelines of a lot. */
   static final Derived<List<TimelineUsage>> ALL =
-      Derived.of(Set.of(TimelineFile.class), TimelineUsage::all);
+      Derived.of(Set.of(TimelineFile.class, Covers.class), TimelineUsage::all);
 
   private final Addresses addresses;
   private final TimelineFile document;
@@ -53,6 +55,7 @@ final class TimelineUsage {
   private final List<Use> uses;
   private final long length;
   private final List<Placed> notUnderstood;
+  private final List<Doubt> doubts = new ArrayList<>();
   private volatile @Nullable NavigableMap<Long, Use> seen;
 
   private TimelineUsage(
@@ -65,7 +68,7 @@ final class TimelineUsage {
     this.first = timeline.recordTimecode(RationalTime.zero(rate));
     Cut cut = Cut.of(place);
     this.notUnderstood = cut.unknown();
-    this.uses = counted(cut.events(), material.sources());
+    this.uses = counted(cut.events(), material.sources(), Covers.of(material));
     this.length = uses.stream().mapToLong(use -> use.plain().to()).max().orElse(0);
   }
 
@@ -108,6 +111,18 @@ final class TimelineUsage {
   /** All clips on its tracks, pictures and sound, in the order of the file. */
   List<Use> uses() {
     return uses;
+  }
+
+  /**
+   * A picture of which nobody can tell whether it hides what is below it.
+   *
+   * @param about what it is known by to whoever says so
+   */
+  record Doubt(String about, Use use, String why) {}
+
+  /** Those that somebody could say something about. */
+  List<Doubt> doubts() {
+    return doubts;
   }
 
   /** What in it is not understood, and is not among the uses. */
@@ -188,7 +203,22 @@ final class TimelineUsage {
   /** What covers a span, in words. */
   private record Covering(long to, String why) {}
 
-  private List<Use> counted(List<Cut.Event> events, Sources sources) {
+  /** Sources that are seen with nothing below them, or are heard: those are no logos. */
+  private static Set<String> grounds(List<Cut.Event> events, Sources sources) {
+    var grounds = new HashSet<String>();
+    for (Cut.Event event : events) {
+      boolean isLowest =
+          event.kind().equals(Track.VIDEO)
+              && event.place().track().map(Placed::ordinalOfItsKind).orElse(1) == 0;
+      if (isLowest || event.kind().equals(Track.AUDIO)) {
+        sources.of(event.clip()).map(Source::id).ifPresent(grounds::add);
+      }
+    }
+    return grounds;
+  }
+
+  private List<Use> counted(List<Cut.Event> events, Sources sources, Covers said) {
+    Set<String> grounds = grounds(events, sources);
     var counted = new Use[events.size()];
     var covered = new FrameSpans();
     var doubtful = new FrameSpans();
@@ -204,7 +234,9 @@ final class TimelineUsage {
         Cut.Event event = events.get(i);
         Optional<Source> source = sources.of(event.clip());
         if (event.kind().equals(Track.VIDEO)) {
-          covers[i - start] = Cover.of(event.clip(), event.place(), profile());
+          boolean isGround = source.map(Source::id).filter(grounds::contains).isPresent();
+          covers[i - start] =
+              Cover.of(event.clip(), event.place(), profile(), source, isGround, said);
           counted[i] = picture(event, source, covers[i - start], covered, doubtful, reasons);
         } else {
           counted[i] = sound(event, source);
@@ -219,6 +251,9 @@ final class TimelineUsage {
             Span its = counted[i].there();
             doubtful.add(its);
             reasons.put(its.from(), new Covering(its.to(), cover.why()));
+            if (!cover.about().isEmpty()) {
+              doubts.add(new Doubt(cover.about(), counted[i], cover.why()));
+            }
           }
         }
       }
@@ -268,7 +303,7 @@ final class TimelineUsage {
                 + reason(unknown.getFirst(), reasons);
       }
     }
-    return new Use(0, event, source, plain, there, seen, unknown, 0, why);
+    return new Use(0, event, source, plain, there, seen, unknown, 0, 0, why);
   }
 
   private static String reason(Span span, NavigableMap<Long, Covering> reasons) {
@@ -310,6 +345,7 @@ final class TimelineUsage {
         heard ? List.of(there) : List.of(),
         List.of(),
         0,
+        0,
         !event.enabled() ? "disabled" : silent ? "its level is zero" : "");
   }
 
@@ -339,26 +375,35 @@ final class TimelineUsage {
       if (use.source().isPresent() && !use.seen().isEmpty()) {
         String key = use.event().kind() + " " + use.source().get().id();
         FrameSpans its = shown.computeIfAbsent(key, _ -> new FrameSpans());
-        uses[i] = use.withOnce(once(use, its));
+        uses[i] = use.withOnce(once(use, use.seen(), its));
+      }
+    }
+    // What might be seen is paid for as if it were, unless it is already.
+    for (int i : order) {
+      Use use = uses[i];
+      if (use.source().isPresent() && !use.unknown().isEmpty()) {
+        String key = use.event().kind() + " " + use.source().get().id();
+        FrameSpans its = shown.computeIfAbsent(key, _ -> new FrameSpans());
+        uses[i] = use.withUnknownOnce(once(use, use.unknown(), its));
       }
     }
     return List.of(uses);
   }
 
   /** How many frames of a use are new, all of which then have been shown. */
-  private long once(Use use, FrameSpans shown) {
+  private long once(Use use, List<Span> spans, FrameSpans shown) {
     Rational speed = use.event().speed();
     RationalTime from = use.event().source().start();
     var its = new ArrayList<Span>();
     long fresh = 0;
     if (speed.equals(Rational.ONE) && from.rate().equals(rate)) {
-      for (Span span : use.seen()) {
+      for (Span span : spans) {
         Span media = moved(span, from.value() - use.plain().from());
         fresh += FrameSpans.length(shown.outside(media));
         its.add(media);
       }
     } else {
-      for (Span span : use.seen()) {
+      for (Span span : spans) {
         for (long frame = span.from(); frame < span.to(); frame++) {
           long media =
               use.event()

@@ -20,6 +20,8 @@ import org.oddlot.timeline.Track;
  * @param unknown which of those nobody can tell about
  * @param once how many of the frames that are seen are seen for the first time: those of its media
  *     that no earlier use of it showed
+ * @param unknownOnce how many of those that nobody can tell about show frames that are not seen
+ *     anywhere, each once
  * @param why why it is not seen as a whole; empty if it is
  */
 record Use(
@@ -31,6 +33,7 @@ record Use(
     List<Span> seen,
     List<Span> unknown,
     long once,
+    long unknownOnce,
     String why) {
   Use {
     seen = List.copyOf(seen);
@@ -54,11 +57,15 @@ record Use(
   }
 
   Use withNumber(int its) {
-    return new Use(its, event, source, plain, there, seen, unknown, once, why);
+    return new Use(its, event, source, plain, there, seen, unknown, once, unknownOnce, why);
   }
 
   Use withOnce(long frames) {
-    return new Use(number, event, source, plain, there, seen, unknown, frames, why);
+    return new Use(number, event, source, plain, there, seen, unknown, frames, unknownOnce, why);
+  }
+
+  Use withUnknownOnce(long frames) {
+    return new Use(number, event, source, plain, there, seen, unknown, once, frames, why);
   }
 
   /** In one word; {@code heard} and {@code silent} of sound. */

@@ -54,6 +54,53 @@ public sealed interface LicenceFinding extends Finding {
     }
   }
 
+  /** What a decision calls a picture that hides what is below it. */
+  String HIDES = "hides";
+
+  /** What a decision calls one that hides nothing. */
+  String NOTHING = "nothing";
+
+  /**
+   * Whether a picture hides what is below it, which is to be paid for if it does not.
+   *
+   * @param about what it is known by
+   * @param title what it is called
+   * @param uses how often it lies above something that is paid for
+   */
+  record OfCover(String about, String title, int uses, String reason, List<Evidence> evidence)
+      implements LicenceFinding {
+    public OfCover {
+      evidence = List.copyOf(evidence);
+    }
+
+    @Override
+    public FindingId id() {
+      return FindingId.of("licences", "cover", about);
+    }
+
+    @Override
+    public Standing standing() {
+      return Standing.TO_LOOK_AT;
+    }
+
+    @Override
+    public List<Choice> choices() {
+      return List.of(
+          new Choice(NOTHING, "it hides nothing: what is below is seen, and paid for", List.of()),
+          new Choice(HIDES, "it fills the frame: what is below is hidden", List.of()));
+    }
+
+    @Override
+    public List<String> proposed() {
+      return List.of(NOTHING);
+    }
+
+    @Override
+    public Optional<CutSpot> spot(Material material) {
+      return CutSpot.ofSource(material, about);
+    }
+  }
+
   /** A term of a licence that is not kept. */
   enum Term {
     LIMIT("limit"),

@@ -14,6 +14,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.oddlot.material.Covers;
+import org.oddlot.material.Delivery;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Rights;
@@ -30,6 +32,7 @@ import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.licences.LicenceDiagnosis.Origin;
 import org.oddlot.profile.Field;
+import org.oddlot.report.CoverQuestions;
 import org.oddlot.report.LicenceUse;
 import org.oddlot.report.Scope;
 import org.oddlot.rights.Licence;
@@ -65,6 +68,27 @@ public final class LicencesPass implements Pass<LicenceFinding> {
   public static final Setting<String> DELIVERY =
       Setting.textOrNothing(
           "delivery", "Delivery", "a day such as 2026-11-30", LicencesPass::noDay);
+
+  /** For where it is delivered. */
+  public static final Setting<String> TERRITORY =
+      Setting.textOrNothing(
+          "territory", "Delivered for", "countries, with commas", _ -> Optional.empty());
+
+  /** Pictures that hide what is below them. */
+  public static final Setting<String> HIDES =
+      Setting.textOrNothing(
+          "hides",
+          "Fill the frame",
+          "names, with * for anything; semicolons between",
+          _ -> Optional.empty());
+
+  /** Pictures that hide nothing. */
+  public static final Setting<String> NOTHING =
+      Setting.textOrNothing(
+          "nothing",
+          "Hide nothing",
+          "names, with * for anything; semicolons between",
+          _ -> Optional.empty());
 
   private static final Choice OWN_CHOICE =
       new Choice(LicenceFinding.OWN, "own material, no licence needed", List.of());
@@ -102,7 +126,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
 
   @Override
   public List<Setting<?>> settings() {
-    return List.of(OWN, DELIVERY);
+    return List.of(OWN, DELIVERY, TERRITORY, HIDES, NOTHING);
   }
 
   @Override
@@ -135,7 +159,14 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     Sorted sorted = sorted(material, request.settings(), licences);
     var findings = new ArrayList<LicenceFinding>(sorted.findings);
     findings.sort(Comparator.comparing(finding -> finding.standing() == Standing.SETTLED));
-    findings.addAll(0, terms(material, request, findings));
+    Material said = material.with(Covers.class, List.of(covers(material, request.settings())));
+    List<LicenceFinding.OfCover> covers = covers(said, request, findings);
+    var decided =
+        covers.stream()
+            .map(finding -> new Reviewed<>(finding, request.answers().decision(finding.id())))
+            .toList();
+    findings.addAll(0, covers);
+    findings.addAll(0, terms(withCovers(said, decided), request, findings));
     var remarks = new ArrayList<Analysis.Remark>();
     int ours = sorted.own.size();
     if (ours > 0) {
@@ -332,15 +363,70 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     return evidence;
   }
 
+  /** What settings say of pictures that may hide what is below them. */
+  private static Covers covers(Material material, Settings settings) {
+    var hides = new SourcePattern(settings.get(HIDES));
+    var nothing = new SourcePattern(settings.get(NOTHING));
+    var said = new HashMap<String, Boolean>();
+    for (Source source : material.sources().all()) {
+      List<String> names = source.names();
+      if (nothing.means(names)) {
+        said.put(source.id(), false);
+      } else if (hides.means(names)) {
+        said.put(source.id(), true);
+      }
+    }
+    return new Covers(said);
+  }
+
+  /** What somebody has to say of pictures that lie above what is paid for. */
+  private static List<LicenceFinding.OfCover> covers(
+      Material material, Request request, List<? extends LicenceFinding> findings) {
+    Material with = material.with(Rights.class, List.of(decided(material, request, findings)));
+    return CoverQuestions.of(Scope.of(with, "", FilmGauge.MM_35)).stream()
+        .map(question ->
+            new LicenceFinding.OfCover(
+                question.about(),
+                question.name(),
+                question.uses(),
+                Phrase.of(
+                    "%s; %s s of what is paid for lie below it",
+                    question.why(), question.seconds().toDecimal(1)),
+                List.of(
+                    new Evidence("media", question.about(), ""),
+                    new Evidence(
+                        "below it",
+                        Phrase.shortened(String.join(", ", question.below()), 120),
+                        question.seconds().toDecimal(1) + " s"))))
+        .toList();
+  }
+
+  private static Material withCovers(
+      Material material, List<? extends Reviewed<? extends LicenceFinding>> reviewed) {
+    var said = new HashMap<>(Covers.of(material).said());
+    for (Reviewed<? extends LicenceFinding> each : reviewed) {
+      if (each.finding() instanceof LicenceFinding.OfCover cover
+          && each.standing() == Standing.SETTLED
+          && !each.chosen().isEmpty()) {
+        said.put(cover.about(), each.chosen().contains(LicenceFinding.HIDES));
+      }
+    }
+    return material.with(Covers.class, List.of(new Covers(said)));
+  }
+
+  private static Rights decided(
+      Material material, Request request, List<? extends LicenceFinding> findings) {
+    return rights(
+        licences(material),
+        findings.stream()
+            .map(finding -> new Reviewed<>(finding, request.answers().decision(finding.id())))
+            .toList());
+  }
+
   /** What goes beyond the terms of licences, if all is as it is proposed or decided. */
   private static List<LicenceFinding> terms(
       Material material, Request request, List<LicenceFinding> findings) {
-    Rights rights =
-        rights(
-            licences(material),
-            findings.stream()
-                .map(finding -> new Reviewed<>(finding, request.answers().decision(finding.id())))
-                .toList());
+    Rights rights = decided(material, request, findings);
     Material with = material.with(Rights.class, List.of(rights));
     Map<Licence, String> sources = sourcesUnder(rights);
     Optional<LocalDate> delivery = day(request.settings().get(DELIVERY));
@@ -435,7 +521,8 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     Material material = request.material();
     List<Licence> licences = licences(material);
     if (licences.isEmpty()) {
-      return new Applied(material, List.of());
+      return new Applied(
+          material.with(Covers.class, List.of(covers(material, request.settings()))), List.of());
     }
     Sorted sorted = sorted(material, request.settings(), licences);
     var all = new HashMap<FindingId, Reviewed<? extends LicenceFinding>>();
@@ -447,7 +534,15 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     Rights rights = rights(licences, List.copyOf(all.values()));
     var standings = new HashMap<>(rights.standings());
     sorted.own.forEach(id -> standings.put(id, LicenceFinding.OWN));
+    Material said = material.with(Covers.class, List.of(covers(material, request.settings())));
     return new Applied(
-        material.with(Rights.class, List.of(new Rights(rights.licences(), standings))), List.of());
+        withCovers(said, accepted)
+            .with(Rights.class, List.of(new Rights(rights.licences(), standings)))
+            .with(
+                Delivery.class,
+                List.of(
+                    new Delivery(
+                        day(request.settings().get(DELIVERY)), request.settings().get(TERRITORY)))),
+        List.of());
   }
 }

@@ -34,9 +34,11 @@ public final class LicencesBench extends FindingsBench<LicenceFinding> {
   }
 
   private static String uses(Reviewed<LicenceFinding> reviewed) {
-    return reviewed.finding() instanceof LicenceFinding.OfSource source
-        ? Phrase.number(source.uses())
-        : "";
+    return switch (reviewed.finding()) {
+      case LicenceFinding.OfSource source -> Phrase.number(source.uses());
+      case LicenceFinding.OfCover cover -> Phrase.number(cover.uses());
+      case LicenceFinding.OfTerms _ -> "";
+    };
   }
 
   /** What it is used under, as it stands. */
@@ -48,6 +50,13 @@ public final class LicencesBench extends FindingsBench<LicenceFinding> {
               .map(Choice::label)
               .findFirst()
               .orElse("none yet");
+      case LicenceFinding.OfCover cover ->
+          cover.choices().stream()
+              .filter(choice -> reviewed.chosen().contains(choice.id()))
+              .map(choice ->
+                  choice.id().equals(LicenceFinding.HIDES) ? "fills the frame" : "hides nothing")
+              .findFirst()
+              .orElse("does it hide them?");
       case LicenceFinding.OfTerms terms ->
           terms.term() == LicenceFinding.Term.LIMIT ? "used too long" : "its term";
     };

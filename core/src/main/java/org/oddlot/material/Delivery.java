@@ -1,0 +1,110 @@
+package org.oddlot.material;
+
+import java.text.Normalizer;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.oddlot.rights.Licence;
+import org.oddlot.text.Phrase;
+
+/**
+ * Where and when a programme is delivered.
+ *
+ * @param day on which; empty where nobody said
+ * @param territory for which, several with commas; empty where nobody said
+ */
+public record Delivery(Optional<LocalDate> day, String territory) {
+  private static final Set<String> EVERYWHERE =
+      Set.of(
+          "world",
+          "worldwide",
+          "world wide",
+          "the world",
+          "all",
+          "all territories",
+          "universe",
+          "global",
+          "weltweit",
+          "welt",
+          "monde",
+          "monde entier",
+          "mundial",
+          "mondo",
+          "hele verden",
+          "verden",
+          "hela varlden",
+          "wereldwijd",
+          "caly swiat");
+
+  /** That of a lot; nothing is known where nobody said. */
+  public static Delivery of(Material material) {
+    return material.one(Delivery.class).orElse(new Delivery(Optional.empty(), ""));
+  }
+
+  /** What of a licence's term and territory does not go with it, in words. */
+  public List<String> against(Licence licence) {
+    var against = new ArrayList<String>();
+    licence
+        .until()
+        .filter(end -> day.filter(its -> its.isAfter(end)).isPresent())
+        .ifPresent(end ->
+            against.add(
+                Phrase.of("it ends on %s, before the delivery on %s", end, day.orElseThrow())));
+    licence
+        .from()
+        .filter(begin -> day.filter(its -> its.isBefore(begin)).isPresent())
+        .ifPresent(begin ->
+            against.add(
+                Phrase.of("it begins on %s, after the delivery on %s", begin, day.orElseThrow())));
+    if (day.isEmpty() && (licence.until().isPresent() || licence.from().isPresent())) {
+      against.add(
+          Phrase.of(
+              "its term %s is not held against a delivery: no day is said",
+              licence
+                  .until()
+                  .map(end -> "to " + end)
+                  .orElseGet(() -> "from " + licence.from().orElseThrow())));
+    }
+    List<String> outside = outside(licence.territory());
+    if (!outside.isEmpty()) {
+      against.add(
+          Phrase.of(
+              "it holds for “%s”; whether that has %s somebody has to say",
+              licence.territory(), String.join(", ", outside)));
+    }
+    return against;
+  }
+
+  /** The territories of the delivery that a licence does not name. */
+  private List<String> outside(String theirs) {
+    Set<String> named = parts(theirs);
+    boolean isAnywhere =
+        territory.isBlank() || named.isEmpty() || named.stream().anyMatch(EVERYWHERE::contains);
+    return isAnywhere
+        ? List.of()
+        : Arrays.stream(territory.split("[,;/]", -1))
+            .map(String::strip)
+            .filter(each -> !each.isEmpty() && !named.contains(folded(each)))
+            .toList();
+  }
+
+  private static Set<String> parts(String territories) {
+    return Arrays.stream(territories.split("[,;/&+]|\\band\\b", -1))
+        .map(Delivery::folded)
+        .filter(each -> !each.isEmpty())
+        .collect(Collectors.toSet());
+  }
+
+  private static String folded(String text) {
+    return Normalizer.normalize(text, Normalizer.Form.NFD)
+        .replaceAll("\\p{M}", "")
+        .toLowerCase(Locale.ROOT)
+        .replaceAll("[^\\p{L}\\p{N}]+", " ")
+        .strip();
+  }
+}
