@@ -1,6 +1,7 @@
 package org.oddlot.report;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +10,7 @@ import org.oddlot.material.Delivery;
 import org.oddlot.material.Rights;
 import org.oddlot.report.SourceUse.Sum;
 import org.oddlot.rights.Licence;
+import org.oddlot.rights.Price;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
@@ -36,7 +38,7 @@ public final class LicenceUse implements Report {
           Column.time("over", "Over"),
           new Column("unit", "Unit", Column.Kind.TIME, 13, false),
           Column.time("to_pay", "To pay"),
-          Column.number("price", "Price / s", false),
+          Column.text("price", "Price", 18),
           Column.number("amount", "Amount", true),
           Column.text("currency", "Currency", 9),
           Column.text("why", "Why", 30));
@@ -127,13 +129,24 @@ public final class LicenceUse implements Report {
   public List<Line> lines(Scope scope) {
     Rights rights = Rights.of(scope.material());
     var lines = new ArrayList<Line>();
+    // A flat price is for the licence, in however many timelines it is used.
+    var flat = new HashSet<Licence>();
     for (TimelineUsage of : scope.timelines()) {
-      byLicence(of, rights).forEach((_, sums) -> lines.add(line(scope, of, sums, rights)));
+      byLicence(of, rights)
+          .forEach((_, sums) -> {
+            Optional<Licence> licence = rights.of(sums.getFirst().source().id());
+            boolean isPaidAbove =
+                licence
+                    .filter(its -> its.price() instanceof Price.Flat && !flat.add(its))
+                    .isPresent();
+            lines.add(line(scope, of, sums, rights, isPaidAbove));
+          });
     }
     return lines;
   }
 
-  private static Line line(Scope scope, TimelineUsage of, List<Sum> sums, Rights rights) {
+  private static Line line(
+      Scope scope, TimelineUsage of, List<Sum> sums, Rights rights, boolean isPaidAbove) {
     Used used = used(of, sums, rights);
     Optional<Licence> licence = used.licence;
     Optional<Rational> paid =
@@ -141,7 +154,9 @@ public final class LicenceUse implements Report {
             sums.stream()
                 .map(sum -> SourceUse.paid(sum, its))
                 .reduce(Rational.ZERO, Rational::plus));
-    Optional<Rational> price = licence.flatMap(Licence::price);
+    Optional<Price> price = licence.map(Licence::price);
+    Optional<Rational> amount =
+        isPaidAbove ? Optional.empty() : paid.flatMap(its -> price.flatMap(p -> p.amount(its)));
     long once = sums.stream().mapToLong(Sum::once).sum();
     long unknown = sums.stream().mapToLong(Sum::unknown).sum();
     var reasons = new ArrayList<String>();
@@ -153,6 +168,12 @@ public final class LicenceUse implements Report {
     if (unknown > 0) {
       reasons.add(Phrase.count((int) unknown, "frame") + " might be hidden, and are paid for");
     }
+    if (isPaidAbove) {
+      reasons.add("its flat price is counted once, above");
+    }
+    price
+        .filter(Price.Asked.class::isInstance)
+        .ifPresent(its -> reasons.add("its price has to be asked for"));
     licence.ifPresent(its -> reasons.addAll(Delivery.of(scope.material()).against(its)));
     String why = String.join("; ", reasons);
     var row =
@@ -181,12 +202,8 @@ public final class LicenceUse implements Report {
             .cell("over", used.over.signum() > 0 ? Cell.of(used.over) : Cell.NOTHING)
             .cell("unit", cell(licence.map(Licence::unit)))
             .cell("to_pay", cell(paid))
-            .cell("price", price.<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
-            .cell(
-                "amount",
-                paid.flatMap(seconds -> price.map(seconds::times))
-                    .<Cell>map(Cell.Amount::new)
-                    .orElse(Cell.NOTHING))
+            .text("price", price.map(Price::inWords).orElse(""))
+            .cell("amount", amount.<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
             .text("currency", licence.map(Licence::currency).orElse(""))
             .text("why", why)
             .at(

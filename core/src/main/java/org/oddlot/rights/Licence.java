@@ -15,8 +15,8 @@ import org.oddlot.time.Rational;
  * @param territory where it holds
  * @param from its first day
  * @param until its last day
- * @param price for a second, in {@code currency}
- * @param currency as the paper writes it
+ * @param price what is asked, in {@code currency}
+ * @param currency its code where it is known, else as the paper writes it
  * @param unit the smallest number of seconds that is paid for; above zero
  * @param allowed how many seconds may be used; any number where empty
  * @param notes what else is written there
@@ -30,7 +30,7 @@ public record Licence(
     String territory,
     Optional<LocalDate> from,
     Optional<LocalDate> until,
-    Optional<Rational> price,
+    Price price,
     String currency,
     Rational unit,
     Optional<Rational> allowed,

@@ -121,7 +121,6 @@ public record LicencePaper(String name, List<Licence> licences) {
       Pattern.compile(
           "(\\d{1,6})(?:[.,](\\d{1,6}))?\\s*(s|sec|secs|seconds?|sek|\"|min|minutes?|')?");
   private static final Pattern CLOCK = Pattern.compile("(?:(\\d{1,3}):)?(\\d{1,3}):(\\d{2})");
-  private static final Pattern MONEY = Pattern.compile("\\d[\\d.,' ]{0,18}");
 
   public LicencePaper {
     licences = List.copyOf(licences);
@@ -149,6 +148,12 @@ public record LicencePaper(String name, List<Licence> licences) {
         DateReader.forColumn(
             table.rows().stream().map(row -> cell(row, until)).filter(c -> !c.isEmpty()).toList());
     int unit = SourcePattern.column(table, UNIT);
+    var prices =
+        new PriceReader(
+            price < 0 ? "" : table.header().get(price),
+            table.rows().stream().map(row -> cell(row, price)).toList(),
+            unit >= 0,
+            !table.sheets().isEmpty());
     for (Table.Row row : table.rows()) {
       String pattern = cell(row, material);
       if (pattern.isEmpty()) {
@@ -159,6 +164,15 @@ public record LicencePaper(String name, List<Licence> licences) {
         continue;
       }
       var read = new Cells(row, problems);
+      PriceReader.Read asked =
+          prices.read(cell(row, price), cell(row, SourcePattern.column(table, CURRENCY)));
+      if (asked.price() instanceof Price.Asked(String said)) {
+        problems.warning(
+            "row " + row.number() + ", column " + (price + 1),
+            Phrase.of("What “%s” amounts to is not sure.", said),
+            "Write one number, its currency and what it is for, such as 18.00 EUR / s or 1,500.00"
+                + " GBP flat.");
+      }
       licences.add(
           new Licence(
               name,
@@ -169,9 +183,12 @@ public record LicencePaper(String name, List<Licence> licences) {
               cell(row, SourcePattern.column(table, TERRITORY)),
               read.day(from, dates),
               read.day(until, dates),
-              read.money(price),
-              currency(cell(row, SourcePattern.column(table, CURRENCY)), cell(row, price)),
-              read.seconds(unit).filter(its -> its.signum() > 0).orElse(Rational.ONE),
+              asked.price(),
+              asked.currency(),
+              read.seconds(unit)
+                  .filter(its -> its.signum() > 0)
+                  .orElse(
+                      asked.price() instanceof Price.Timed timed ? timed.seconds() : Rational.ONE),
               read.seconds(allowed),
               cell(row, SourcePattern.column(table, NOTES))));
     }
@@ -180,10 +197,6 @@ public record LicencePaper(String name, List<Licence> licences) {
 
   private static String cell(Table.Row row, int column) {
     return column < 0 ? "" : row.cell(column);
-  }
-
-  private static String currency(String said, String price) {
-    return said.isEmpty() ? price.replaceAll("[\\d.,' ]+|(?i)(/|per|a) ?s\\w*", "").strip() : said;
   }
 
   /** What cells of a row say; what cannot be read is said and left. */
@@ -222,23 +235,6 @@ public record LicencePaper(String name, List<Licence> licences) {
         }
       }
       return said(seconds, text, text.isEmpty() || isForEver(text), "number of seconds");
-    }
-
-    Optional<Rational> money(int column) {
-      String text = cell(row, column);
-      Matcher money = MONEY.matcher(text);
-      Optional<Rational> read = Optional.empty();
-      if (money.find()) {
-        String digits = money.group().replaceAll("[' ]", "");
-        int mark = Math.max(digits.lastIndexOf('.'), digits.lastIndexOf(','));
-        // A mark with one or two digits behind it is that of decimals; others part thousands.
-        boolean decimals = mark >= 0 && digits.length() - mark <= 3 && mark < digits.length() - 1;
-        String whole = (decimals ? digits.substring(0, mark) : digits).replaceAll("[.,]", "");
-        if (whole.length() <= 12) {
-          read = Optional.of(decimal(whole, decimals ? digits.substring(mark + 1) : null));
-        }
-      }
-      return said(read, text, text.isEmpty(), "price");
     }
 
     private static Rational decimal(

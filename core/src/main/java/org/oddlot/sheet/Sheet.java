@@ -3,7 +3,10 @@ package org.oddlot.sheet;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.oddlot.time.Rational;
 
 /**
@@ -91,19 +94,46 @@ public record Sheet(
                       .map(line -> line.cells().get(column))
                       .map(cell -> cell instanceof Cell.Time(Rational time) ? time : Rational.ZERO)
                       .reduce(Rational.ZERO, Rational::plus)));
-      case NUMBER ->
-          Optional.of(
-              new Cell.Amount(
-                  lines.stream()
-                      .map(line -> line.cells().get(column))
-                      .map(cell ->
-                          cell instanceof Cell.Amount(Rational number)
-                              // What is summed up is what is seen.
-                              ? rounded(new Cell.Amount(number).decimal())
-                              : Rational.ZERO)
-                      .reduce(Rational.ZERO, Rational::plus)));
+      case NUMBER -> Optional.of(amounts(column, lines));
       default -> Optional.empty();
     };
+  }
+
+  /** The sum of amounts; of several currencies in words, for they are never added up. */
+  private Cell amounts(int column, List<Line> of) {
+    Map<String, Rational> sums = currencies(column, of);
+    if (sums.size() > 1) {
+      return Cell.of(
+          sums.entrySet().stream()
+              .map(each -> each.getKey() + " " + new Cell.Amount(each.getValue()).text())
+              .collect(Collectors.joining("; ")));
+    }
+    return new Cell.Amount(
+        of.stream()
+            .map(line -> line.cells().get(column))
+            .map(cell ->
+                cell instanceof Cell.Amount amount
+                    // What is summed up is what is seen.
+                    ? rounded(amount.decimal())
+                    : Rational.ZERO)
+            .reduce(Rational.ZERO, Rational::plus));
+  }
+
+  /** Sums by currency. */
+  private Map<String, Rational> currencies(int column, List<Line> of) {
+    int currency = indexOf("currency");
+    Map<String, Rational> sums = new TreeMap<>();
+    for (Line line : of) {
+      if (currency >= 0 && line.cells().get(column) instanceof Cell.Amount amount) {
+        sums.merge(line.cells().get(currency).text(), rounded(amount.decimal()), Rational::plus);
+      }
+    }
+    return sums;
+  }
+
+  /** Whether a sum is one of several currencies, and so no number. */
+  public boolean isOfSeveralCurrencies(int column) {
+    return columns.get(column).kind() == Column.Kind.NUMBER && currencies(column, lines).size() > 1;
   }
 
   private static Rational rounded(BigDecimal hundredths) {

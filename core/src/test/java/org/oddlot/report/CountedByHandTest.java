@@ -20,6 +20,7 @@ import org.oddlot.material.Rights;
 import org.oddlot.material.TimelineFile;
 import org.oddlot.profile.Profiles;
 import org.oddlot.rights.Licence;
+import org.oddlot.rights.Price;
 import org.oddlot.rights.SourcePattern;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Line;
@@ -234,7 +235,7 @@ class CountedByHandTest {
             "",
             Optional.empty(),
             Optional.empty(),
-            Optional.of(Rational.of(3, 2)),
+            new Price.Timed(Rational.of(3, 2), Rational.ONE, Rational.ZERO),
             "EUR",
             Rational.of(1 + Math.floorMod(seed, 4)),
             Optional.of(Rational.ONE),

@@ -191,12 +191,12 @@ final class Xlsx implements BookFormat {
         int from = row;
         lines(lines.subList(group.from(), Math.min(group.to(), count)));
         if (sheet.hasTotals()) {
-          total(from, group.name());
+          total(from, group.name(), lines.subList(group.from(), Math.min(group.to(), count)));
         }
       }
       int last = row - 1;
       if (sheet.hasTotals()) {
-        total(1, "");
+        total(1, "", lines);
       }
       if (count < lines.size()) {
         page.value(row, 0, (lines.size() - count) + " rows more than a workbook's sheet can have");
@@ -234,9 +234,11 @@ final class Xlsx implements BookFormat {
     }
 
     /** Sums of what stands from a row on up to here; sums within are not counted again. */
-    private void total(int from, String of) {
+    private void total(int from, String of, List<Line> lines) {
       for (int i = 0; i < columns.size(); i++) {
-        if (columns.get(i).isSummed()) {
+        if (columns.get(i).isSummed() && sheet.isOfSeveralCurrencies(i)) {
+          page.value(row, i, sheet.total(i, lines).map(Cell::text).orElse(""));
+        } else if (columns.get(i).isSummed()) {
           String letters = letters(i);
           page.formula(row, i, "SUBTOTAL(9," + letters + (from + 1) + ":" + letters + row + ")");
         }

@@ -40,6 +40,7 @@ import org.oddlot.rights.LicencePaper;
 import org.oddlot.rights.MaterialIndex;
 import org.oddlot.rights.Music;
 import org.oddlot.rights.MusicPaper;
+import org.oddlot.rights.Price;
 import org.oddlot.rights.SourcePattern;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
@@ -353,12 +354,11 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     if (!licence.territory().isEmpty()) {
       evidence.add(new Evidence("territory", licence.territory(), ""));
     }
-    licence
-        .price()
-        .ifPresent(price ->
-            evidence.add(
-                new Evidence(
-                    "price", (price.toDecimal(2) + " " + licence.currency()).strip(), "a second")));
+    if (!(licence.price() instanceof Price.Unsaid)) {
+      evidence.add(
+          new Evidence(
+              "price", (licence.price().inWords() + " " + licence.currency()).strip(), ""));
+    }
     evidence.add(new Evidence("counted by", licence.unit().toDecimal(2) + " s", "up"));
     return evidence;
   }

@@ -25,6 +25,7 @@ import org.oddlot.rights.Licence;
 import org.oddlot.rights.LicencePaper;
 import org.oddlot.rights.Music;
 import org.oddlot.rights.MusicPaper;
+import org.oddlot.rights.Price;
 import org.oddlot.rights.SourcePattern;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
@@ -63,7 +64,7 @@ class LicencesPassTest {
             "",
             Optional.empty(),
             until,
-            Optional.empty(),
+            new Price.Unsaid(),
             "",
             Rational.ONE,
             allowed == 0 ? Optional.empty() : Optional.of(Rational.of(allowed)),
