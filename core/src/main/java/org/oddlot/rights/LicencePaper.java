@@ -10,6 +10,7 @@ import java.util.regex.Pattern;
 import org.oddlot.paper.DateReader;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problems;
+import org.oddlot.rights.Heads.Meaning;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.Rational;
 
@@ -20,103 +21,6 @@ import org.oddlot.time.Rational;
  * @param licences in the order of the paper
  */
 public record LicencePaper(String name, List<Licence> licences) {
-  private static final List<String> MATERIAL =
-      List.of(
-          "source",
-          "sources",
-          "pattern",
-          "source pattern",
-          "material",
-          "clip",
-          "clips",
-          "file",
-          "file name",
-          "footage",
-          "picture",
-          "quelle",
-          "material name");
-  private static final List<String> HOLDER =
-      List.of(
-          "holder",
-          "rights holder",
-          "licensor",
-          "licenser",
-          "owner",
-          "archive",
-          "library",
-          "rightsholder",
-          "copyright",
-          "rechteinhaber",
-          "lizenzgeber");
-  private static final List<String> NUMBER =
-      List.of(
-          "licence",
-          "license",
-          "licence number",
-          "license number",
-          "licence no",
-          "license no",
-          "licence nr",
-          "agreement",
-          "contract",
-          "lizenz",
-          "lizenznummer",
-          "number");
-  private static final List<String> TERRITORY =
-      List.of("territory", "territories", "where", "gebiet");
-  private static final List<String> FROM =
-      List.of("from", "valid from", "start", "term start", "begins", "ab");
-  private static final List<String> UNTIL =
-      List.of(
-          "until",
-          "valid until",
-          "term",
-          "term end",
-          "end of term",
-          "term ends",
-          "expires",
-          "expiry",
-          "ends",
-          "to",
-          "bis");
-  private static final List<String> PRICE =
-      List.of(
-          "price",
-          "price a second",
-          "price per second",
-          "price/s",
-          "per second",
-          "rate",
-          "fee per second",
-          "fee",
-          "preis",
-          "preis je sekunde");
-  private static final List<String> CURRENCY = List.of("currency", "währung");
-  private static final List<String> UNIT =
-      List.of(
-          "unit",
-          "smallest unit",
-          "minimum unit",
-          "increment",
-          "rounded to",
-          "counted by",
-          "seconds a unit",
-          "einheit");
-  private static final List<String> ALLOWED =
-      List.of(
-          "allowed",
-          "seconds allowed",
-          "allowed seconds",
-          "limit",
-          "maximum",
-          "max seconds",
-          "seconds",
-          "duration",
-          "length",
-          "erlaubt",
-          "sekunden");
-  private static final List<String> NOTES = List.of("notes", "note", "remarks", "terms", "comment");
-
   private static final Pattern SECONDS =
       Pattern.compile(
           "(\\d{1,6})(?:[.,](\\d{1,6}))?\\s*(s|sec|secs|seconds?|sek|\"|min|minutes?|')?");
@@ -128,26 +32,43 @@ public record LicencePaper(String name, List<Licence> licences) {
 
   /**
    * The licences that a table lists; empty where it is something else: it says of what material who
-   * has the rights, and something of the terms.
+   * has the rights, and something of the terms. One that speaks of rights and does not say for what
+   * has no licences, and that is an error: it is no log.
    *
    * @param problems is told what in a row cannot be read; the row counts without it
    */
   public static Optional<LicencePaper> of(String name, Table table, Problems problems) {
-    int material = SourcePattern.column(table, MATERIAL);
-    int holder = SourcePattern.column(table, HOLDER);
-    int number = SourcePattern.column(table, NUMBER);
-    int until = SourcePattern.column(table, UNTIL);
-    int price = SourcePattern.column(table, PRICE);
-    int allowed = SourcePattern.column(table, ALLOWED);
-    if (material < 0 || holder < 0 || (number < 0 && until < 0 && price < 0 && allowed < 0)) {
-      return Optional.empty();
+    var heads = new Heads(table);
+    if (!heads.isOfLicences()) {
+      if (!heads.seemsOfLicences() || MusicPaper.of(name, table).isPresent()) {
+        return Optional.empty();
+      }
+      problems.error(
+          "row 1",
+          Phrase.of(
+              "It seems to be a paper of licences, and no column says %s.",
+              String.join(", nor ", heads.missing())),
+          Phrase.of(
+              "Its columns are %s. Name one so, and read it again.",
+              String.join(
+                  ", ", table.header().stream().map(head -> "“" + head.strip() + "”").toList())));
+      return Optional.of(new LicencePaper(name, List.of()));
+    }
+    int material = heads.of(Meaning.MATERIAL);
+    int holder = heads.of(Meaning.HOLDER);
+    int number = heads.of(Meaning.NUMBER);
+    int until = heads.of(Meaning.UNTIL);
+    int price = heads.of(Meaning.PRICE);
+    int allowed = heads.of(Meaning.ALLOWED);
+    if (!heads.unused().isEmpty()) {
+      problems.info("row 1", "Not used: " + String.join(", ", heads.unused()) + ".");
     }
     var licences = new ArrayList<Licence>();
-    int from = SourcePattern.column(table, FROM);
+    int from = heads.of(Meaning.FROM);
     DateReader dates =
         DateReader.forColumn(
             table.rows().stream().map(row -> cell(row, until)).filter(c -> !c.isEmpty()).toList());
-    int unit = SourcePattern.column(table, UNIT);
+    int unit = heads.of(Meaning.UNIT);
     var prices =
         new PriceReader(
             price < 0 ? "" : table.header().get(price),
@@ -164,8 +85,7 @@ public record LicencePaper(String name, List<Licence> licences) {
         continue;
       }
       var read = new Cells(row, problems);
-      PriceReader.Read asked =
-          prices.read(cell(row, price), cell(row, SourcePattern.column(table, CURRENCY)));
+      PriceReader.Read asked = prices.read(cell(row, price), cell(row, heads.of(Meaning.CURRENCY)));
       if (asked.price() instanceof Price.Asked(String said)) {
         problems.warning(
             "row " + row.number() + ", column " + (price + 1),
@@ -180,7 +100,7 @@ public record LicencePaper(String name, List<Licence> licences) {
               new SourcePattern(pattern),
               cell(row, holder),
               cell(row, number),
-              cell(row, SourcePattern.column(table, TERRITORY)),
+              cell(row, heads.of(Meaning.TERRITORY)),
               read.day(from, dates),
               read.day(until, dates),
               asked.price(),
@@ -190,7 +110,7 @@ public record LicencePaper(String name, List<Licence> licences) {
                   .orElse(
                       asked.price() instanceof Price.Timed timed ? timed.seconds() : Rational.ONE),
               read.seconds(allowed),
-              cell(row, SourcePattern.column(table, NOTES))));
+              cell(row, heads.of(Meaning.NOTES))));
     }
     return Optional.of(new LicencePaper(name, licences));
   }

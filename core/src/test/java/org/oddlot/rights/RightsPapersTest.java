@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
@@ -63,6 +65,57 @@ class RightsPapersTest {
     assertThat(problems.list())
         .extracting(Problem::place)
         .containsExactlyInAnyOrder("row 5", "row 5", "row 5, column 5", "row 6");
+  }
+
+  /** Heads as people of other languages and archives write them. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Dateiname | Lizenzgeber | Lizenznr. | Lizenzgebiet | Gültig bis | Preis je Sekunde | Sekunden",
+        "Fichier | Ayants droit | Contrat | Territoires | Valable jusqu’au | Prix par seconde | Durée max.",
+        "Archivo | Titular de los derechos | Licencia | Territorio | Válido hasta | Precio por segundo | Duración máx.",
+        "Filmato | Licenziante | Licenza | Territori | Scadenza | Prezzo al secondo | Secondi",
+        "Bestandsnaam | Rechthebbende | Licentienummer | Gebied | Geldig tot | Tarief per seconde | Seconden",
+        "Filnavn | Rettighetshaver | Avtale | Område | Utløper | Pris per sekund | Sekunder",
+        "Filnamn | Rättighetsinnehavare | Avtal | Länder | Giltig till | Pris per sekund | Längd",
+        "Plik | Licencjodawca | Umowa | Kraje | Ważna do | Stawka za sek | Sekundy",
+        "Clip ID | Supplier | Agreement Ref. | Region | Expiry date | Rate per sec (EUR) | Max. duration",
+        "ARCHIVE REF | Footage house | Order No | Countries | Licence end | EUR/s | Licensed seconds"
+      })
+  void headsOfManyLanguagesMeanTheSame(String heads) {
+    var problems = new Problems("rights.csv");
+    Licence licence =
+        LicencePaper.of(
+                "rights.csv",
+                table(heads, "SKF-04* | Skerry | 26/14 | Norway | 2036-01-31 | 18,00 | 30"),
+                problems)
+            .orElseThrow()
+            .licences()
+            .getFirst();
+    assertThat(problems.list()).isEmpty();
+    assertThat(licence.material().text()).isEqualTo("SKF-04*");
+    assertThat(licence.holder()).isEqualTo("Skerry");
+    assertThat(licence.number()).isEqualTo("26/14");
+    assertThat(licence.territory()).isEqualTo("Norway");
+    assertThat(licence.until()).contains(LocalDate.of(2036, 1, 31));
+    assertThat(licence.price().amount(Rational.ONE)).contains(Rational.of(18));
+    assertThat(licence.allowed()).contains(Rational.of(30));
+  }
+
+  @Test
+  void aPaperThatSpeaksOfRightsAndNotForWhatIsAnErrorAndNoLog() {
+    var problems = new Problems("rights.csv");
+    LicencePaper paper =
+        LicencePaper.of(
+                "rights.csv",
+                table("Thing | Licensor | Price | Territory", "SKF | Skerry | 20 | all"),
+                problems)
+            .orElseThrow();
+    assertThat(paper.licences()).isEmpty();
+    assertThat(problems.list())
+        .singleElement()
+        .satisfies(problem ->
+            assertThat(problem.toString()).contains("which material", "“Thing”", "“Territory”"));
   }
 
   @Test

@@ -1,0 +1,181 @@
+package org.oddlot.rights;
+
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+import org.oddlot.paper.Table;
+
+/**
+ * Which column of a paper of licences says what, by the words that stand above it: in English,
+ * German, French, Spanish, Italian, Dutch, the Scandinavian languages and Polish, and in those that
+ * archives use. From memory.
+ */
+final class Heads {
+
+  /** What a column can say. */
+  enum Meaning {
+    MATERIAL(
+        "sources?|source pattern|pattern|material|material name|clips?|files?|file ?name|footage|pictures?|media|assets?"
+            + "|(?:clip|asset|archive|tape|reel|footage|item|media|catalogue|catalog) (?:id|ids|no|nr|number|ref|reference|name|title|code)"
+            + "|quelle|quellen|datei|dateiname|materialname|archivnummer|archivnr|filmmaterial|fichier|nom du fichier|source video|plans?"
+            + "|extraits?|archivo|nombre del archivo|nombre de archivo|plano|planos|filmato|filmati|nome file|nome del file|materiale"
+            + "|bestand|bestandsnaam|bron|fragment|fragmenten|kilde|klipp|klip|filnavn|kalla|filnamn|zrodlo|plik|nazwa pliku|ujecie|ujecia"),
+    HOLDER(
+        "(?:rights |copyright )?(?:holders?|owners?)|rightsholder|licensors?|licensers?|archives?|librar(?:y|ies)|copyright|suppliers?|vendors?"
+            + "|agenc(?:y|ies)|provider|footage house|rechteinhaber|lizenzgeber|archiv|ayants? droits?|titulaires?|concedants?|fonds|titular"
+            + "|titular de los derechos|licenciante|proveedor|licenziante|titolare|archivio|fornitore|rechthebbende|licentiegever|archief"
+            + "|rettighetshaver|rettighedshaver|lisensgiver|licensgiver|arkiv|rattighetsinnehavare|licensgivare|wlasciciel|licencjodawca|archiwum"),
+    NUMBER(
+        "licen[cs]es?|(?:licen[cs]e|agreement|contract|order|invoice|deal) (?:no|nr|number|id|ref|reference)|agreement|contract|number|lizenz"
+            + "|lizenznummer|lizenznr|vertrag|vertragsnummer|licence n|numero de licence|no de licence|contrat|licencia|numero de licencia|contrato"
+            + "|licenza|numero licenza|contratto|licentie|licentienummer|contractnummer|lisens|lisensnummer|licens|licensnummer|avtale|aftale|avtal"
+            + "|licencja|numer licencji|umowa"),
+    TERRITORY(
+        "territor(?:y|ies)|where|regions?|countr(?:y|ies)|gebiet|gebiete|lizenzgebiet|land|lander|territoires?|pays|territorios?|paises"
+            + "|territori[oi]?|paesi|gebied|gebieden|landen|territorium|territorier|omrade|omrader|terytorium|kraje"),
+    FROM(
+        "from|valid from|start|start date|term start|begins|licen[cs]e start|ab|gultig ab|beginn|debut|a partir du|valable du|desde|inicio"
+            + "|dal|inizio|valido dal|vanaf|begin|ingangsdatum|fra|gyldig fra|fran|giltig fran|od|wazna od"),
+    UNTIL(
+        "until|valid until|term|term end|end of term|term ends|expires|expiry|expiry date|expiration|ends|end date|to|valid to|licen[cs]e end"
+            + "|bis|gultig bis|ende|laufzeit|fin|jusqu au|valable jusqu au|echeance|duree|hasta|valido hasta|vencimiento|vigencia|fino al"
+            + "|scadenza|valido fino al|durata|tot|geldig tot|einddatum|looptijd|til|gyldig til|utloper|udlober|till|giltig till|utgar|do|wazna do"),
+    PRICE(
+        "(?:.* )?(?:price|fee|rate|cost|preis|gebuhr|kosten|honorar|lizenzgebuhr|pauschale|pauschalpreis|prix|tarif|cout|forfait|precio|tarifa"
+            + "|coste|prezzo|tariffa|costo|prijs|tarief|pris|kostnad|avgift|cena|stawka|koszt)(?: .*)?"
+            + "|(?:per|a|je|pro|par|por|al|pr|za|na) (?:s|sec|second|sek|sekunde|seconde|segundo|secondo|sekund|sekunde)"
+            + "|[a-z]{3} (?:s|sec|min)|amount|betrag|montant|importe|importo|bedrag|belop|kwota"),
+    CURRENCY("currency|ccy|cur|wahrung|devise|monnaie|moneda|divisa|valuta|waluta"),
+    UNIT(
+        "unit|units|smallest unit|minimum unit|increment|rounded to|counted by|seconds a unit|einheit|takt|abrechnungseinheit|unite|unidad|unita"
+            + "|eenheid|enhet|enhed|jednostka"),
+    ALLOWED(
+        "allowed|(?:seconds|sec) allowed|allowed seconds|limit|maximum|max|max (?:seconds|sec|duration|length)|maximum (?:seconds|duration|length)"
+            + "|seconds|secs|duration|length|licensed (?:duration|seconds|length)|erlaubt|sekunden|erlaubte sekunden|lizenzierte (?:sekunden|dauer)"
+            + "|dauer|lange|autorise|secondes|duree autorisee|duree max|permitido|segundos|duracion|duracion max|consentito|secondi|durata max"
+            + "|toegestaan|seconden|duur|tillatt|tilladt|tillatet|sekunder|varighet|langd|dozwolone|sekundy|dlugosc"),
+    NOTES(
+        "notes?|remarks?|terms|comments?|restrictions?|conditions?|bemerkungen?|anmerkungen?|hinweise?|remarques?|notas?|observaciones|note"
+            + "|osservazioni|opmerkingen|merknad(?:er)?|bemaerkninger|anmarkning(?:ar)?|uwagi");
+
+    private final Pattern words;
+
+    Meaning(String words) {
+      this.words = Pattern.compile(words);
+    }
+  }
+
+  /** What a log of the shoot has, and a paper of licences has not. */
+  private static final Set<String> OF_LOGS =
+      Set.of(
+          "scene",
+          "take",
+          "slate",
+          "tc in",
+          "tc out",
+          "timecode",
+          "szene",
+          "klappe",
+          "prise",
+          "escena",
+          "toma",
+          "good");
+
+  private final Table table;
+  private final Map<Meaning, Integer> columns = new EnumMap<>(Meaning.class);
+
+  /** Each meaning has the first column that it fits, the plainest word first. */
+  Heads(Table table) {
+    this.table = table;
+    for (Meaning meaning : Meaning.values()) {
+      int best = -1;
+      for (int i = 0; i < table.header().size(); i++) {
+        String head = folded(table.header().get(i));
+        boolean isFree = !columns.containsValue(i);
+        boolean isBetter = best < 0 || head.length() < folded(table.header().get(best)).length();
+        if (isFree && isBetter && meaning.words.matcher(head).matches()) {
+          best = i;
+        }
+      }
+      if (best >= 0) {
+        columns.put(meaning, best);
+      }
+    }
+  }
+
+  private static String folded(String head) {
+    return Normalizer.normalize(head, Normalizer.Form.NFD)
+        .replaceAll("\\p{M}", "")
+        .replace("ø", "o")
+        .replace("Ø", "o")
+        .replace("ł", "l")
+        .replace("æ", "ae")
+        .toLowerCase(Locale.ROOT)
+        .replaceAll("[^\\p{L}\\p{N}]+", " ")
+        .strip();
+  }
+
+  /** Where a meaning stands; −1 where nothing says it. */
+  int of(Meaning meaning) {
+    return columns.getOrDefault(meaning, -1);
+  }
+
+  /** Whether it says of what material who has the rights, and something of the terms. */
+  boolean isOfLicences() {
+    return of(Meaning.MATERIAL) >= 0
+        && of(Meaning.HOLDER) >= 0
+        && (of(Meaning.NUMBER) >= 0
+            || of(Meaning.UNTIL) >= 0
+            || of(Meaning.PRICE) >= 0
+            || of(Meaning.ALLOWED) >= 0);
+  }
+
+  /** Whether it speaks of rights, though it does not say all that is needed. */
+  boolean seemsOfLicences() {
+    boolean isOfLog = table.header().stream().map(Heads::folded).anyMatch(OF_LOGS::contains);
+    boolean hasTerms =
+        of(Meaning.PRICE) >= 0 || of(Meaning.TERRITORY) >= 0 || of(Meaning.UNTIL) >= 0;
+    boolean hasRights =
+        of(Meaning.HOLDER) >= 0
+            || table.header().stream()
+                .map(Heads::folded)
+                .anyMatch(head ->
+                    head.matches(
+                        ".*\\b(?:licen[cs]e|lizenz|licencia|licenza|rights|rechte|droits)\\b.*"));
+    return !isOfLog && hasTerms && hasRights && columns.size() >= 3;
+  }
+
+  /** What it does not say, in words. */
+  List<String> missing() {
+    var missing = new ArrayList<String>();
+    if (of(Meaning.MATERIAL) < 0) {
+      missing.add("which material (“Source”)");
+    }
+    if (of(Meaning.HOLDER) < 0) {
+      missing.add("who has the rights (“Holder”)");
+    }
+    return missing;
+  }
+
+  /** The columns that nothing is made of, each with something that stands in it. */
+  List<String> unused() {
+    var unused = new ArrayList<String>();
+    for (int i = 0; i < table.header().size(); i++) {
+      int column = i;
+      if (!columns.containsValue(i)) {
+        table.rows().stream()
+            .map(row -> row.cell(column))
+            .filter(cell -> !cell.isEmpty())
+            .findFirst()
+            .ifPresent(
+                cell -> unused.add("“" + table.header().get(column).strip() + "” (" + cell + ")"));
+      }
+    }
+    return unused;
+  }
+}
