@@ -214,7 +214,7 @@ final class ReportCommand implements Callable<Integer> {
             .run(opened.withLot(opened.lot().withSheet(sheet)), output.progress(spec));
     Outcome outcome = ran.outcome();
     boolean refused = ran.isRefused(keepGoing.isAsked());
-    refuseTimeline(outcome.end(), ran.isNothingRead());
+    refuseTimeline(outcome.end(), wanted, ran.isNothingRead());
     Book book = Books.of(outcome.end(), asked);
     Path file = out;
     if (file != null && captions.isPresent() && !refused) {
@@ -362,8 +362,27 @@ final class ReportCommand implements Callable<Integer> {
     return names || wanted.size() != 1 ? text : wanted.getFirst() + ": " + text;
   }
 
-  private void refuseTimeline(Material material, boolean nothing) {
+  /** Reports that are of nothing where there is no timeline. */
+  private static final Set<String> OF_TIMELINES =
+      Set.of(
+          "shots",
+          "sources",
+          "licences",
+          "music",
+          "roles",
+          "titles",
+          "transitions",
+          "effects",
+          "markers");
+
+  private void refuseTimeline(Material material, List<String> wanted, boolean nothing) {
     List<String> names = Scope.timelines(material);
+    if (names.isEmpty() && !nothing && OF_TIMELINES.containsAll(wanted)) {
+      throw wrong(
+          Phrase.of(
+              "There is no timeline in it, and %s %s of timelines.",
+              String.join(", ", wanted), wanted.size() == 1 ? "is" : "are"));
+    }
     if (!timeline.isEmpty() && !nothing && !names.contains(timeline)) {
       throw wrong(
           names.isEmpty()

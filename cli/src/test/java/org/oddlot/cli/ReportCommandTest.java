@@ -74,7 +74,7 @@ class ReportCommandTest {
     assertThat(new BigDecimal(text(storm, "amount"))).isEqualByComparingTo("1512");
     assertThat(text(Objects.requireNonNull(licences.get("letter of 3 May")), "why"))
         .isEqualTo("over by 5.0 s");
-    assertThat(text(Objects.requireNonNull(licences.get("")), "why")).isEqualTo("no licence");
+    assertThat(text(Objects.requireNonNull(licences.get("")), "why")).startsWith("no licence");
     BigDecimal sum =
         licences.values().stream()
             .map(row -> row.get("amount").orElseThrow().display())

@@ -41,12 +41,16 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
    * What a row has to be.
    *
    * @param column the key of a column
-   * @param sign {@code =}, {@code !=}, {@code <} or {@code >}
-   * @param value what it is compared with; with {@code *} for anything, {@code |} between several
+   * @param sign {@code =}, {@code !=}, {@code <}, {@code >}, {@code <=} or {@code >=}
+   * @param value what it is compared with; with {@code *} for anything, {@code |} between several;
+   *     in double quotes it is taken as it is
    */
   public record Where(String column, String sign, String value) {
+    private static final Pattern CLOCK =
+        Pattern.compile("(?:(\\d{1,3}):)?(\\d{1,3}):(\\d{2}(?:\\.\\d{1,3})?)");
+
     private static final Pattern WRITTEN =
-        Pattern.compile("\\s*([a-z_]+)\\s*(=|!=|<|>)\\s*(.*?)\\s*", Pattern.DOTALL);
+        Pattern.compile("\\s*([a-z_]+)\\s*(!=|<=|>=|=|<|>)\\s*(.*?)\\s*", Pattern.DOTALL);
 
     /**
      * Reads a condition such as {@code visible=hidden|partly} or {@code frames<10}.
@@ -57,7 +61,8 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
       Matcher written = WRITTEN.matcher(text);
       if (!written.matches()) {
         throw new IllegalArgumentException(
-            Phrase.of("\"%s\" is no condition; write COLUMN=VALUE, with =, !=, < or >", text));
+            Phrase.of(
+                "\"%s\" is no condition; write COLUMN=VALUE, with =, !=, <, >, <= or >=", text));
       }
       return new Where(written.group(1), written.group(2), written.group(3));
     }
@@ -74,14 +79,26 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
             int order =
                 number.isPresent() && bound.isPresent()
                     ? number.get().compareTo(bound.get())
-                    : number.isPresent() ? 0 : cell.text().compareTo(value);
-            return sign.equals("<") ? order < 0 : order > 0;
+                    : cell.text().compareTo(value);
+            if (cell.text().isEmpty()) {
+              return false;
+            }
+            return switch (sign) {
+              case "<" -> order < 0;
+              case "<=" -> order <= 0;
+              case ">=" -> order >= 0;
+              default -> order > 0;
+            };
           };
         }
       };
     }
 
     private Predicate<Cell> isOne() {
+      if (value.length() > 1 && value.startsWith("\"") && value.endsWith("\"")) {
+        String its = value.substring(1, value.length() - 1);
+        return cell -> Cell.readings(cell).anyMatch(its::equalsIgnoreCase);
+      }
       Predicate<Cell> any = _ -> false;
       for (String each : value.split("\\|", -1)) {
         Optional<Rational> meant = number(each);
@@ -100,7 +117,23 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
       return any;
     }
 
+    /** What in it means nothing for a column, in a sentence; empty if it does. */
+    private Optional<String> problem(Column its) {
+      boolean isBound = sign.contains("<") || sign.contains(">");
+      return isBound && its.kind().isNumber() && number(value).isEmpty()
+          ? Optional.of(
+              Phrase.of("\"%s\" is no number, and %s is a column of numbers", value, its.key()))
+          : Optional.empty();
+    }
+
     private static Optional<Rational> number(String text) {
+      Matcher clock = CLOCK.matcher(text.strip());
+      if (clock.matches()) {
+        long hours = clock.group(1) == null ? 0 : Long.parseLong(clock.group(1));
+        return Optional.of(
+            Rational.of(hours * 3600 + Long.parseLong(clock.group(2)) * 60)
+                .plus(Rational.ofDouble(Double.parseDouble(clock.group(3)))));
+      }
       return text.strip().matches("-?\\d{1,12}(\\.\\d{1,6})?")
           ? Optional.of(Rational.ofDouble(Double.parseDouble(text.strip())))
           : Optional.empty();
@@ -135,8 +168,14 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
         .filter(key -> !keys.contains(key))
         .findFirst()
         .map(key ->
-            Phrase.of(
-                "%s has no column \"%s\"; it has %s", of.key(), key, String.join(", ", keys)));
+            Phrase.of("%s has no column \"%s\"; it has %s", of.key(), key, String.join(", ", keys)))
+        .or(() ->
+            where.stream()
+                .flatMap(each ->
+                    of.columns().stream()
+                        .filter(column -> column.key().equals(each.column))
+                        .flatMap(column -> each.problem(column).stream()))
+                .findFirst());
   }
 
   private String ordered() {

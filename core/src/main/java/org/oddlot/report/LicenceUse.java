@@ -166,7 +166,10 @@ public final class LicenceUse implements Report {
       reasons.add("over by " + used.over.toDecimal(1) + " s");
     }
     if (unknown > 0) {
-      reasons.add(Phrase.count((int) unknown, "frame") + " might be hidden, and are paid for");
+      reasons.add(
+          Phrase.count((int) unknown, "frame")
+              + " might be hidden"
+              + (licence.isPresent() ? ", and are paid for" : ""));
     }
     if (isPaidAbove) {
       reasons.add("its flat price is counted once, above");

@@ -36,11 +36,13 @@ import org.oddlot.json.JsonObject;
 import org.oddlot.material.Account;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
+import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.problem.Problems;
 import org.oddlot.report.Arrangement.Where;
 import org.oddlot.rights.Music;
 import org.oddlot.rights.MusicPaper;
 import org.oddlot.rights.SourcePattern;
+import org.oddlot.setting.Settings;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
@@ -305,6 +307,26 @@ class ReportsTest {
   }
 
   // Arrangements.
+
+  @Test
+  void conditionsNameWhatTheyMeanOrAreErrors() {
+    assertThat(Where.parse("holder=\"Harbour Films, Inc.\"").value())
+        .isEqualTo("\"Harbour Films, Inc.\"");
+    assertThat(Where.parse("frames>=10").sign()).isEqualTo(">=");
+    Report shots = Reports.of("shots").orElseThrow();
+    assertThat(
+            new Arrangement(List.of(), List.of(Where.parse("frames<=soon")), "", "").problem(shots))
+        .hasValueSatisfying(text -> assertThat(text).contains("\"soon\" is no number"));
+    assertThat(
+            new Arrangement(List.of(), List.of(Where.parse("frames<=12")), "", "").problem(shots))
+        .isEmpty();
+    Settings settings =
+        Settings.INITIAL.with(
+            ReportsPass.WHERE, "licences: holder=Harbour Films, Inc., once>=0:30; shots: frames>1");
+    assertThat(ReportsPass.arrangement(settings, "licences").where())
+        .containsExactly(
+            new Where("holder", "=", "Harbour Films, Inc."), new Where("once", ">=", "0:30"));
+  }
 
   @Property(tries = 200)
   void anArrangementLosesAndInventsNothing(@ForAll long seed) {

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.format.report.BookFormat;
@@ -103,10 +104,19 @@ public final class ReportsPass implements Pass<ReportFinding> {
     }
   }
 
+  /** Outside of double quotes: an even number of them follows. */
+  private static final String UNQUOTED = "(?=(?:[^\"]*\"[^\"]*\")*[^\"]*$)";
+
+  private static final Pattern PARTS = Pattern.compile(";" + UNQUOTED);
+
+  /** A comma that a column or a condition follows; any other is one of the value. */
+  private static final Pattern VALUES =
+      Pattern.compile(",(?=\\s*(?:-?[a-z_]+\\s*(?:$|[,=<>]|!=)|$))" + UNQUOTED);
+
   /** {@code shots: a, b; markers: c} as lists by report. */
   private static Map<String, List<String>> byReport(String text) {
     var byReport = new LinkedHashMap<String, List<String>>();
-    for (String part : text.split(";", -1)) {
+    for (String part : PARTS.split(text)) {
       if (part.isBlank()) {
         continue;
       }
@@ -118,7 +128,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
       }
       byReport.put(
           report,
-          Stream.of(part.substring(colon + 1).split(",", -1))
+          Stream.of(VALUES.split(part.substring(colon + 1)))
               .map(String::strip)
               .filter(each -> !each.isEmpty())
               .toList());

@@ -21,12 +21,17 @@ import org.oddlot.pass.RunSheet;
 import org.oddlot.pass.Standing;
 import org.oddlot.profile.Profiles;
 import org.oddlot.progress.Progress;
+import org.oddlot.report.Arrangement;
+import org.oddlot.report.Reports;
+import org.oddlot.report.Scope;
 import org.oddlot.rights.Licence;
 import org.oddlot.rights.LicencePaper;
 import org.oddlot.rights.Music;
 import org.oddlot.rights.MusicPaper;
 import org.oddlot.rights.Price;
 import org.oddlot.rights.SourcePattern;
+import org.oddlot.sheet.Sheet;
+import org.oddlot.time.FilmGauge;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
@@ -41,6 +46,7 @@ import org.oddlot.timeline.Track;
 class LicencesPassTest {
   private static final FrameRate RATE = FrameRate.FPS_25;
   private final List<Composable> clips = new ArrayList<>();
+  private final List<Composable> above = new ArrayList<>();
   private final List<Licence> licences = new ArrayList<>();
   private final List<Music> music = new ArrayList<>();
   private Answers answers = Answers.NONE;
@@ -72,11 +78,12 @@ class LicencesPassTest {
   }
 
   private Outcome run() {
-    Timeline timeline =
-        Timeline.of(
-            "Cut",
-            Optional.of(RationalTime.of(90_000, RATE)),
-            List.of(Track.of("V1", Track.VIDEO, clips)));
+    var tracks = new ArrayList<Track>();
+    tracks.add(Track.of("V1", Track.VIDEO, clips));
+    if (!above.isEmpty()) {
+      tracks.add(Track.of("V2", Track.VIDEO, above));
+    }
+    Timeline timeline = Timeline.of("Cut", Optional.of(RationalTime.of(90_000, RATE)), tracks);
     Material material =
         Material.of(
                 "lot",
@@ -182,6 +189,85 @@ class LicencesPassTest {
     assertThat(findings(run())).hasSize(2);
     sheet = sheet.with("licences", "delivery", "");
     assertThat(findings(run())).hasSize(2);
+  }
+
+  /** A logo over a shot is asked about once, for all its uses, and until then the shot is paid. */
+  @Test
+  void aLogoThatNobodySpokeOfHidesNothingForSure() {
+    use("pier", "archive/pier.mxf", 50, JsonObject.EMPTY);
+    use("storm", "archive/storm.mxf", 50, JsonObject.EMPTY);
+    licence("pier; storm", "1", 0, Optional.empty());
+    for (int i = 0; i < 2; i++) {
+      var media =
+          new MediaReference.External(
+              Origin.made(),
+              "channel_mark",
+              "gfx/channel_mark.png",
+              Optional.of(TimeRange.of(0, 10_000, RATE)),
+              JsonObject.EMPTY);
+      above.add(Clip.of("channel_mark", media, Optional.of(TimeRange.of(0, 50, RATE))));
+    }
+    LicenceFinding.OfCover asked =
+        findings(run()).stream()
+            .filter(LicenceFinding.OfCover.class::isInstance)
+            .map(LicenceFinding.OfCover.class::cast)
+            .findFirst()
+            .orElseThrow();
+    assertThat(asked.uses()).isEqualTo(2);
+    assertThat(asked.standing()).isEqualTo(Standing.TO_LOOK_AT);
+    assertThat(asked.reason()).contains("4.0 s of what is paid for lie below it");
+    assertThat(toPay()).isEqualTo("0:00:04.000");
+    answers = answers.with(asked.id(), Optional.of(Decision.accept(List.of(LicenceFinding.HIDES))));
+    assertThat(toPay()).isEqualTo("0:00:00.000");
+    answers =
+        answers.with(asked.id(), Optional.of(Decision.accept(List.of(LicenceFinding.NOTHING))));
+    assertThat(toPay()).isEqualTo("0:00:04.000");
+    assertThat(cell("unknown_frames")).isEqualTo("0");
+    // The same for many at once, by their names.
+    answers = Answers.NONE;
+    sheet = sheet.with("licences", "hides", "channel_*");
+    assertThat(toPay()).isEqualTo("0:00:00.000");
+  }
+
+  private String toPay() {
+    return cell("to_pay");
+  }
+
+  private String cell(String column) {
+    Sheet owed =
+        Arrangement.ALL.of(
+            Reports.of("licences").orElseThrow(), Scope.of(run().end(), "", FilmGauge.MM_35));
+    return owed.lines().getFirst().cells().get(owed.indexOf(column)).text();
+  }
+
+  @Test
+  void termAndTerritoryAreHeldAgainstTheDeliveryInTheReportItself() {
+    use("pier", "archive/pier.mxf", 50, JsonObject.EMPTY);
+    licence("pier", "1", 0, Optional.of(LocalDate.of(2026, 11, 30)));
+    licences.set(
+        0,
+        new Licence(
+            "rights.csv",
+            2,
+            new SourcePattern("pier"),
+            "Skerry",
+            "1",
+            "Norway, Sweden",
+            Optional.empty(),
+            Optional.of(LocalDate.of(2026, 11, 30)),
+            new Price.Flat(Rational.of(1500)),
+            "EUR",
+            Rational.ONE,
+            Optional.empty(),
+            ""));
+    assertThat(cell("why")).contains("its term to 2026-11-30 is not held against a delivery");
+    assertThat(cell("amount")).isEqualTo("1,500.00");
+    sheet =
+        sheet
+            .with("licences", "delivery", "2026-12-15")
+            .with("licences", "territory", "Sweden, Germany");
+    assertThat(cell("why"))
+        .contains("it ends on 2026-11-30, before the delivery", "whether that has Germany");
   }
 
   @Test
