@@ -6,6 +6,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.ButtonBase;
@@ -19,10 +20,21 @@ import org.dhatim.fastexcel.reader.Row;
 import org.dhatim.fastexcel.reader.Sheet;
 import org.junit.jupiter.api.Test;
 import org.oddlot.demo.Demo;
+import org.oddlot.format.otio.OtioWriter;
+import org.oddlot.json.JsonObject;
 import org.oddlot.lot.Lot;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.licences.LicenceFinding;
 import org.oddlot.sheet.Line;
+import org.oddlot.time.FrameRate;
+import org.oddlot.time.RationalTime;
+import org.oddlot.time.TimeRange;
+import org.oddlot.timeline.Clip;
+import org.oddlot.timeline.Composable;
+import org.oddlot.timeline.MediaReference;
+import org.oddlot.timeline.Origin;
+import org.oddlot.timeline.Timeline;
+import org.oddlot.timeline.Track;
 import org.oddlot.window.kit.StripView;
 
 /** Licences settled, a report arranged, all of them in one workbook. */
@@ -101,6 +113,68 @@ class DeliveryJourneyTest extends Journey {
     until(() -> lookup("#cut-pane").query().isVisible());
     shortcut(KeyCode.K);
     assertThat(strip.getParent().isVisible()).isFalse();
+  }
+
+  /** Two shots of an archive, and a logo over both of which nobody says whether it hides them. */
+  private void openLogo() throws IOException {
+    var rate = FrameRate.FPS_25;
+    var pictures = new ArrayList<Composable>();
+    var marks = new ArrayList<Composable>();
+    for (String name : List.of("pier", "storm")) {
+      pictures.add(used(name, "archive/" + name + ".mxf", rate));
+      marks.add(used("channel_mark", "gfx/channel_mark.png", rate));
+    }
+    Path cut = folder.resolve("cut.otio");
+    try (var out = Files.newOutputStream(cut)) {
+      OtioWriter.write(
+          Timeline.of(
+              "Cut",
+              Optional.of(RationalTime.of(90_000, rate)),
+              List.of(Track.of("V1", Track.VIDEO, pictures), Track.of("V2", Track.VIDEO, marks))),
+          out);
+    }
+    Path paper =
+        Files.writeString(
+            folder.resolve("rights.csv"),
+            "Source;Holder;Licence no.;Price/s\npier;Skerry;S/1;10 EUR\nstorm;Skerry;S/2;10 EUR\n");
+    open(cut, paper);
+  }
+
+  private static Clip used(String name, String url, FrameRate rate) {
+    return Clip.of(
+        name,
+        new MediaReference.External(
+            Origin.made(), name, url, Optional.of(TimeRange.of(0, 1000, rate)), JsonObject.EMPTY),
+        Optional.of(TimeRange.of(0, 50, rate)));
+  }
+
+  @Test
+  void aLogoIsAnsweredOnceForAllItsUses() throws IOException {
+    openLogo();
+    interact(() ->
+        session.changeLot(
+            lot -> lot.withSheet(lot.sheet().only(List.of("licences", "reports"))), "took both"));
+    settle();
+    go("licences");
+    chooseLicence("channel_mark");
+    assertThat(words("licences-evidence")).contains("4.0 s of what is paid for lie below it");
+    go("reports");
+    show("licences");
+    select(0);
+    assertThat(words("reports-evidence")).contains("to pay 2.00 s");
+    go("licences");
+    chooseLicence("channel_mark");
+    hit(KeyCode.DIGIT2);
+    hit(KeyCode.ENTER);
+    settle();
+    go("reports");
+    show("licences");
+    select(0);
+    assertThat(words("reports-evidence")).contains("to pay 0.00 s");
+    shortcut(KeyCode.Z);
+    settle();
+    select(0);
+    assertThat(words("reports-evidence")).contains("to pay 2.00 s");
   }
 
   @Test
