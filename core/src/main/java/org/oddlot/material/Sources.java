@@ -1,6 +1,7 @@
 package org.oddlot.material;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -43,9 +44,14 @@ public final class Sources {
   /** Clips whose name alone does not say which source they are of. */
   private final IdentityHashMap<Clip, String> ambiguous;
 
-  private Sources(List<Source> all, IdentityHashMap<Clip, String> ambiguous) {
+  /** Addresses that mean a source which is known by another spelling of them. */
+  private final Map<String, String> spelled;
+
+  private Sources(
+      List<Source> all, IdentityHashMap<Clip, String> ambiguous, Map<String, String> spelled) {
     this.all = List.copyOf(all);
     this.ambiguous = ambiguous;
+    this.spelled = spelled;
     Map<String, Source> ids = HashMap.newHashMap(all.size());
     all.forEach(source -> ids.put(source.id(), source));
     this.byId = ids;
@@ -70,9 +76,12 @@ public final class Sources {
         gathered.computeIfAbsent(idOf(clip), Gathered::new).add(placed);
       }
     }
+    Map<String, String> spelled = new HashMap<>();
     IdentityHashMap<Clip, String> ambiguous = new IdentityHashMap<>();
     List<Gathered> apart =
-        gathered.values().stream().flatMap(each -> each.apart(ambiguous)).toList();
+        together(gathered.values(), spelled).stream()
+            .flatMap(each -> each.apart(ambiguous))
+            .toList();
     // Each by itself, on all processors; they stay in their order.
     return new Sources(
         apart.parallelStream()
@@ -82,7 +91,27 @@ public final class Sources {
                     .flatMap(each::asBefore)
                     .orElseGet(each::toSource))
             .toList(),
-        ambiguous);
+        ambiguous,
+        spelled);
+  }
+
+  /** What is one file in several spellings put together, under the first of them. */
+  private static Collection<Gathered> together(
+      Collection<Gathered> gathered, Map<String, String> spelled) {
+    if (gathered.stream().allMatch(each -> Spelling.isPlain(each.id))) {
+      return gathered;
+    }
+    Map<String, Gathered> byFile = LinkedHashMap.newLinkedHashMap(gathered.size());
+    for (Gathered each : gathered) {
+      boolean isName = each.id.startsWith(Source.NAME_ONLY);
+      Gathered first =
+          byFile.computeIfAbsent(isName ? each.id : Spelling.canonical(each.id), _ -> each);
+      if (!first.id.equals(each.id)) {
+        each.clips().forEach(first::add);
+        spelled.put(each.id, first.id);
+      }
+    }
+    return byFile.values();
   }
 
   private static String idOf(Clip clip) {
@@ -115,7 +144,7 @@ public final class Sources {
 
   /** The source of this id. */
   public Optional<Source> byId(String id) {
-    return Optional.ofNullable(byId.get(id));
+    return Optional.ofNullable(byId.get(spelled.getOrDefault(id, id)));
   }
 
   private static final class Gathered {

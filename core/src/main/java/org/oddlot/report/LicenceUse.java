@@ -82,6 +82,7 @@ public final class LicenceUse implements Report {
   private static Map<String, List<Sum>> byLicence(TimelineUsage of, Rights rights) {
     Map<String, List<Sum>> byLicence = new LinkedHashMap<>();
     var without = new ArrayList<Sum>();
+    var open = new ArrayList<Sum>();
     for (Sum sum : SourceUse.sums(of)) {
       String id = sum.source().id();
       Optional<Licence> licence = rights.of(id);
@@ -90,9 +91,14 @@ public final class LicenceUse implements Report {
             .computeIfAbsent(
                 licence.get().paper() + "\n" + licence.get().row(), _ -> new ArrayList<>())
             .add(sum);
-      } else if (rights.standing(id).equals("none") || rights.standing(id).equals("open")) {
+      } else if (rights.standing(id).equals("open")) {
+        open.add(sum);
+      } else if (rights.standing(id).equals("none")) {
         without.add(sum);
       }
+    }
+    if (!open.isEmpty()) {
+      byLicence.put("open", open);
     }
     if (!without.isEmpty()) {
       byLicence.put("", without);
@@ -161,7 +167,8 @@ public final class LicenceUse implements Report {
     long unknown = sums.stream().mapToLong(Sum::unknown).sum();
     var reasons = new ArrayList<String>();
     if (licence.isEmpty()) {
-      reasons.add("no licence");
+      boolean isOpen = rights.standing(sums.getFirst().source().id()).equals("open");
+      reasons.add(isOpen ? "licences are for it, and nobody has said which holds" : "no licence");
     } else if (used.over.signum() > 0) {
       reasons.add("over by " + used.over.toDecimal(1) + " s");
     }
