@@ -141,6 +141,12 @@ final class ReportCommand implements Callable<Integer> {
   private String order = "";
 
   @Option(
+      names = "--each",
+      paramLabel = "COLUMN",
+      description = "A sheet for each value of a column: --kind licences --each holder.")
+  private String each = "";
+
+  @Option(
       names = "--by",
       paramLabel = "COLUMN",
       description = "What rows are grouped by, with a sum for each group.")
@@ -330,6 +336,7 @@ final class ReportCommand implements Callable<Integer> {
           sheet.with("reports", ReportsPass.WHERE.key(), ofOne(String.join(", ", where), wanted));
       sheet = sheet.with("reports", ReportsPass.ORDER.key(), ofOne(order, wanted));
       sheet = sheet.with("reports", ReportsPass.BY.key(), ofOne(by, wanted));
+      sheet = sheet.with("reports", ReportsPass.EACH.key(), ofOne(each, wanted));
       sheet = sheet.with("reports", ReportsPass.FILM.key(), film);
       sheet = sheet.with("reports", ReportsPass.DATE.key(), date);
     } catch (IllegalArgumentException e) {
@@ -383,7 +390,7 @@ final class ReportCommand implements Callable<Integer> {
               "There is no timeline in it, and %s %s of timelines.",
               String.join(", ", wanted), wanted.size() == 1 ? "is" : "are"));
     }
-    if (!timeline.isEmpty() && !nothing && !names.contains(timeline)) {
+    if (!timeline.isEmpty() && !nothing && !Scope.has(material, timeline)) {
       throw wrong(
           names.isEmpty()
               ? "There is no timeline in it."

@@ -3,6 +3,7 @@ package org.oddlot.report;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -27,14 +28,22 @@ import org.oddlot.time.Rational;
  * @param order the column that rows are ordered by; with {@code -} before it from the highest down;
  *     as they come where empty
  * @param by the column that rows are grouped by; none where empty
+ * @param each the column of which each value has a sheet of its own, to send to whom it concerns;
+ *     one sheet for all where empty
  */
-public record Arrangement(List<String> columns, List<Where> where, String order, String by) {
+public record Arrangement(
+    List<String> columns, List<Where> where, String order, String by, String each) {
   /** All columns and rows, as they come. */
   public static final Arrangement ALL = new Arrangement(List.of(), List.of(), "", "");
 
   public Arrangement {
     columns = List.copyOf(columns);
     where = List.copyOf(where);
+  }
+
+  /** One sheet for all. */
+  public Arrangement(List<String> columns, List<Where> where, String order, String by) {
+    this(columns, where, order, by, "");
   }
 
   /**
@@ -164,6 +173,9 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
     if (!by.isEmpty()) {
       asked.add(by);
     }
+    if (!each.isEmpty()) {
+      asked.add(each);
+    }
     return asked.stream()
         .filter(key -> !keys.contains(key))
         .findFirst()
@@ -194,6 +206,27 @@ public record Arrangement(List<String> columns, List<Where> where, String order,
             -1,
             report.notes());
     return arranged(sheet);
+  }
+
+  /** The same in sheets of their own, where that is asked for. */
+  List<Sheet> sheets(Report report, Scope scope) {
+    Sheet all = of(report, scope);
+    if (each.isEmpty()) {
+      return List.of(all);
+    }
+    Sheet whole = new Arrangement(List.of(), where, order, by).of(report, scope);
+    int column = whole.indexOf(each);
+    Map<String, List<Line>> apart = new LinkedHashMap<>();
+    for (int i = 0; i < whole.lines().size(); i++) {
+      apart
+          .computeIfAbsent(whole.lines().get(i).cells().get(column).text(), _ -> new ArrayList<>())
+          .add(all.lines().get(i));
+    }
+    return apart.entrySet().stream()
+        .map(its ->
+            all.withLines(its.getValue())
+                .called(its.getKey().isEmpty() ? "nobody named" : its.getKey()))
+        .toList();
   }
 
   private Sheet arranged(Sheet sheet) {

@@ -22,11 +22,11 @@ public final class Books {
     for (String kind : wanted.kinds()) {
       Reports.of(kind)
           .ifPresent(report ->
-              sheets.add(
-                  plain(
-                      pictured(wanted.arrangement(kind).of(report, scope), wanted),
-                      scope,
-                      wanted.arrangement(kind))));
+              wanted
+                  .arrangement(kind)
+                  .sheets(report, scope)
+                  .forEach(sheet ->
+                      sheets.add(plain(pictured(sheet, wanted), scope, wanted.arrangement(kind)))));
     }
     var about = new ArrayList<Book.Fact>();
     about.add(new Book.Fact("Lot", material.lot()));
@@ -35,16 +35,14 @@ public final class Books {
       about.add(
           new Book.Fact(
               "Counted in",
-              Phrase.of(
-                  "%s: %s frames a second, from %s",
-                  of.timeline().name(), of.rate(), of.label(0))));
+              Phrase.of("%s: %s frames a second, from %s", of.title(), of.rate(), of.label(0))));
       if (!of.notUnderstood().isEmpty()) {
         about.add(
             new Book.Fact(
                 "Not counted",
                 Phrase.of(
                     "%s of %s is not understood",
-                    Phrase.count(of.notUnderstood().size(), "item"), of.timeline().name())));
+                    Phrase.count(of.notUnderstood().size(), "item"), of.title())));
       }
     }
     about.add(new Book.Fact("Files", String.join(", ", files(material))));

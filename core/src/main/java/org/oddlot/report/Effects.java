@@ -65,7 +65,7 @@ final class Effects implements Report {
                         : Phrase.of("%s %% of its speed", speed.times(100).toDecimal(1)))
             .orElse("");
     return new Row(COLUMNS)
-        .text("timeline", of.timeline().name())
+        .text("timeline", of.title())
         .text("track", use.event().place().trackLabel())
         .label("record_in", of.label(use.plain().from()))
         .label("record_out", of.label(use.plain().to()))

@@ -75,7 +75,7 @@ public final class LicenceUse implements Report {
             .map(seconds::minus)
             .filter(its -> its.signum() > 0)
             .orElse(Rational.ZERO);
-    return new Used(of.timeline().name(), licence, sums.size(), seconds, over);
+    return new Used(of.title(), licence, sums.size(), seconds, over);
   }
 
   /** Sources by their licences; those without one last. */
@@ -188,7 +188,7 @@ public final class LicenceUse implements Report {
     String why = String.join("; ", reasons);
     var row =
         new Row(COLUMNS)
-            .text("timeline", of.timeline().name())
+            .text("timeline", of.title())
             .text("holder", licence.map(Licence::holder).orElse(""))
             .text("licence", licence.map(Licence::number).orElse(""))
             .text(

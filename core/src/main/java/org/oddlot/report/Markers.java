@@ -96,7 +96,7 @@ final class Markers implements Report {
     return new Marked(
         frame,
         new Row(COLUMNS)
-            .text("timeline", of.timeline().name())
+            .text("timeline", of.title())
             .label("record", frame.map(of::label))
             .count("frames", of.frame(marker.markedRange().duration()))
             .text("name", marker.name())

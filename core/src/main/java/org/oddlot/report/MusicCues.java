@@ -209,7 +209,7 @@ final class MusicCues implements Report {
     boolean lacks = music.isPresent() && music.get().composers().isEmpty();
     var row =
         new Row(COLUMNS)
-            .text("timeline", of.timeline().name())
+            .text("timeline", of.title())
             .count("cue", number)
             .text("title", music.map(Music::title).orElse(first.event().clip().name()))
             .text("composer", music.map(its -> String.join("; ", its.composers())).orElse(""))

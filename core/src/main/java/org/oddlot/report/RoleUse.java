@@ -97,7 +97,7 @@ final class RoleUse implements Report {
     long frames = sum.frames.size();
     boolean isNone = role.equals(NONE);
     return new Row(COLUMNS)
-        .text("timeline", of.timeline().name())
+        .text("timeline", of.title())
         .text("stem", isNone ? "" : stem(role))
         .text("role", role)
         .text("kind", key.substring(0, key.indexOf('\n')))

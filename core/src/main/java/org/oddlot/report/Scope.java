@@ -26,7 +26,10 @@ public record Scope(Material material, List<TimelineUsage> timelines, FilmGauge 
     return new Scope(
         material,
         material.derive(TimelineUsage.ALL).stream()
-            .filter(each -> timeline.isEmpty() || each.timeline().name().equals(timeline))
+            .filter(each ->
+                timeline.isEmpty()
+                    || each.title().equals(timeline)
+                    || each.timeline().name().equals(timeline))
             .toList(),
         gauge);
   }
@@ -34,14 +37,19 @@ public record Scope(Material material, List<TimelineUsage> timelines, FilmGauge 
   /** The names of the timelines of a lot, in their order. */
   public static List<String> timelines(Material material) {
     return material.derive(TimelineUsage.ALL).stream()
-        .map(each -> each.timeline().name())
+        .map(each -> each.title())
         .distinct()
         .toList();
   }
 
+  /** Whether there is a timeline that is called so. */
+  public static boolean has(Material material, String timeline) {
+    return !Scope.of(material, timeline, FilmGauge.MM_35).timelines.isEmpty();
+  }
+
   /** What is reported, in words: the timelines' names, or the lot's. */
   public String inWords() {
-    List<String> names = timelines.stream().map(each -> each.timeline().name()).distinct().toList();
+    List<String> names = timelines.stream().map(each -> each.title()).distinct().toList();
     return names.isEmpty()
         ? material.lot()
         : names.size() <= 3 ? String.join(", ", names) : names.size() + " timelines";

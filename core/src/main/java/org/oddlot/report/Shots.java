@@ -94,7 +94,7 @@ final class Shots implements Report {
     long unknown = use.unknownFrames();
     var row =
         new Row(COLUMNS)
-            .text("timeline", of.timeline().name())
+            .text("timeline", of.title())
             .count("number", use.number())
             .text("name", clip.name())
             .text("track", use.event().place().trackLabel())

@@ -171,7 +171,7 @@ final class SourceUse implements Report {
     }
     var row =
         new Row(COLUMNS)
-            .text("timeline", sum.of.timeline().name())
+            .text("timeline", sum.of.title())
             .text("name", sum.source.name())
             .text(
                 "source", sum.source.address().isEmpty() ? sum.source.name() : sum.source.address())

@@ -11,6 +11,7 @@ import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.BiConsumer;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.material.Covers;
@@ -50,6 +51,7 @@ final class TimelineUsage {
   private final TimelineFile document;
   private final Placed place;
   private final Timeline timeline;
+  private final String title;
   private final FrameRate rate;
   private final Timecode first;
   private final List<Use> uses;
@@ -59,11 +61,18 @@ final class TimelineUsage {
   private volatile @Nullable NavigableMap<Long, Use> seen;
 
   private TimelineUsage(
-      Material material, TimelineFile document, Placed place, Timeline timeline, FrameRate rate) {
+      Material material,
+      TimelineFile document,
+      Placed place,
+      Timeline timeline,
+      FrameRate rate,
+      boolean isNamedLikeAnother) {
     this.addresses = material.addresses(document.name());
     this.document = document;
     this.place = place;
     this.timeline = timeline;
+    this.title =
+        isNamedLikeAnother ? timeline.name() + " (" + document.name() + ")" : timeline.name();
     this.rate = rate;
     this.first = timeline.recordTimecode(RationalTime.zero(rate));
     Cut cut = Cut.of(place);
@@ -73,19 +82,44 @@ final class TimelineUsage {
   }
 
   private static List<TimelineUsage> all(Material material) {
+    // Two files can have timelines of one name, as versions of a cut do.
+    Map<String, Set<String>> files = new HashMap<>();
+    forEach(
+        material,
+        (document, placed) ->
+            files
+                .computeIfAbsent(placed.object().name(), _ -> new HashSet<>())
+                .add(document.name()));
     var all = new ArrayList<TimelineUsage>();
+    forEach(
+        material,
+        (document, placed) -> {
+          Timeline timeline = (Timeline) placed.object();
+          boolean isLikeAnother = files.getOrDefault(timeline.name(), Set.of()).size() > 1;
+          timeline
+              .editRate()
+              .ifPresent(rate ->
+                  all.add(
+                      new TimelineUsage(
+                          material, document, placed, timeline, rate, isLikeAnother)));
+        });
+    return List.copyOf(all);
+  }
+
+  private static void forEach(Material material, BiConsumer<TimelineFile, Placed> action) {
     for (TimelineFile document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
-            if (placed.object() instanceof Timeline timeline) {
-              timeline
-                  .editRate()
-                  .ifPresent(rate ->
-                      all.add(new TimelineUsage(material, document, placed, timeline, rate)));
+            if (placed.object() instanceof Timeline) {
+              action.accept(document, placed);
             }
           });
     }
-    return List.copyOf(all);
+  }
+
+  /** The timeline's name, with its file's where another file has one of that name. */
+  String title() {
+    return title;
   }
 
   TimelineFile document() {

@@ -94,7 +94,7 @@ final class Titles implements Report {
   private static Line line(Laid laid, String language, TimelineUsage of) {
     Use use = laid.use;
     return new Row(COLUMNS)
-        .text("timeline", of.timeline().name())
+        .text("timeline", of.title())
         .text("language", language)
         .text("track", laid.track)
         .label("record_in", of.label(use.there().from()))

@@ -61,7 +61,7 @@ final class Transitions implements Report {
     long frames = of.frame(transition.inOffset()) + of.frame(transition.outOffset());
     Row row =
         new Row(COLUMNS)
-            .text("timeline", of.timeline().name())
+            .text("timeline", of.title())
             .text("track", placed.trackLabel())
             .label("record_in", cut.map(at -> of.label(of.frame(at.minus(transition.inOffset())))))
             .label("record_out", cut.map(at -> of.label(of.frame(at.plus(transition.outOffset())))))

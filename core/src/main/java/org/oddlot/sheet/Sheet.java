@@ -150,6 +150,11 @@ public record Sheet(
     return new Sheet(key, title, about, columns, other, grouped, notes);
   }
 
+  /** This as the sheet of one of several, whose name stands behind its own. */
+  public Sheet called(String name) {
+    return new Sheet(key + ": " + name, title + ", " + name, about, columns, lines, grouped, notes);
+  }
+
   /** Whether any row has a picture. */
   public boolean hasStills() {
     return lines.stream().anyMatch(line -> line.still().isPresent());

@@ -23,7 +23,7 @@ public record Colour(int red, int green, int blue) {
   public static Colour parse(String text) {
     String digits = text.strip().toLowerCase(Locale.ROOT).replaceFirst("^#", "");
     if (digits.matches("[0-9a-f]{3}")) {
-      digits = digits.replaceAll(".", "$0$0");
+      digits = digits.replaceAll("[0-9a-f]", "$0$0");
     }
     if (!digits.matches("[0-9a-f]{6}")) {
       throw new IllegalArgumentException(

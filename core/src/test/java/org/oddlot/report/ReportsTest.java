@@ -309,6 +309,24 @@ class ReportsTest {
   // Arrangements.
 
   @Test
+  void eachValueOfAColumnCanHaveASheetOfItsOwn() {
+    Material material =
+        material(
+            timeline(
+                Track.of(
+                    "V1", "Video", List.of(clip("a", 0, 10), clip("b", 0, 20), clip("a", 50, 5)))));
+    Scope scope = Scope.of(material, "", FilmGauge.MM_35);
+    var arrangement = new Arrangement(List.of("frames"), List.of(), "", "", "name");
+    List<Sheet> sheets = arrangement.sheets(Reports.of("shots").orElseThrow(), scope);
+    assertThat(sheets).extracting(Sheet::title).containsExactly("Shots, a", "Shots, b");
+    assertThat(rows(sheets.getFirst(), "frames")).containsExactly("10", "5");
+    assertThat(
+            new Arrangement(List.of(), List.of(), "", "", "weather")
+                .problem(Reports.of("shots").orElseThrow()))
+        .isPresent();
+  }
+
+  @Test
   void conditionsNameWhatTheyMeanOrAreErrors() {
     assertThat(Where.parse("holder=\"Harbour Films, Inc.\"").value())
         .isEqualTo("\"Harbour Films, Inc.\"");

@@ -428,8 +428,8 @@ final class TtmlReader {
       mark(element, new Markup.Speaker(agents.getOrDefault(element.agent, element.agent)));
     }
     for (Map.Entry<String, String> said : OTHER_LOOKS.entrySet()) {
-      String look = element.looks.get(said.getKey());
-      boolean isSaid = look != null && !look.equals(element.outer().looks.get(said.getKey()));
+      String look = element.looks.getOrDefault(said.getKey(), "");
+      boolean isSaid = !look.isEmpty() && !look.equals(element.outer().looks.get(said.getKey()));
       if (isSaid && (said.getKey().equals("color") || !isUsual(look))) {
         mark(element, new Markup.Other(said.getValue()));
       }

@@ -72,6 +72,11 @@ public final class ReportsPass implements Pass<ReportFinding> {
       Setting.textOrNothing(
           "by", "Grouped by", "shots: source", text -> problem(() -> byReport(text)));
 
+  /** Of which column each value has a sheet of its own. */
+  public static final Setting<String> EACH =
+      Setting.textOrNothing(
+          "each", "A sheet for each", "licences: holder", text -> problem(() -> byReport(text)));
+
   /** What feet are counted on. */
   public static final Setting<String> FILM =
       Setting.oneOf("film", "Feet of", "35", List.of("35", "16"));
@@ -116,7 +121,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
   /** {@code shots: a, b; markers: c} as lists by report. */
   private static Map<String, List<String>> byReport(String text) {
     var byReport = new LinkedHashMap<String, List<String>>();
-    for (String part : PARTS.split(text)) {
+    for (String part : PARTS.split(text, -1)) {
       if (part.isBlank()) {
         continue;
       }
@@ -128,7 +133,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
       }
       byReport.put(
           report,
-          Stream.of(VALUES.split(part.substring(colon + 1)))
+          Stream.of(VALUES.split(part.substring(colon + 1), -1))
               .map(String::strip)
               .filter(each -> !each.isEmpty())
               .toList());
@@ -153,7 +158,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
 
   @Override
   public List<Setting<?>> settings() {
-    return List.of(KINDS, FORM, TIMELINE, COLUMNS, WHERE, ORDER, BY, FILM, DATE, PICTURES);
+    return List.of(KINDS, FORM, TIMELINE, COLUMNS, WHERE, ORDER, BY, EACH, FILM, DATE, PICTURES);
   }
 
   @Override
@@ -169,7 +174,8 @@ public final class ReportsPass implements Pass<ReportFinding> {
             .map(Where::parse)
             .toList(),
         first(settings.get(ORDER), report),
-        first(settings.get(BY), report));
+        first(settings.get(BY), report),
+        first(settings.get(EACH), report));
   }
 
   /**
@@ -211,9 +217,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
                       arrangement(settings, kind).problem(report).orElse(""))));
     }
     String timeline = settings.get(TIMELINE);
-    if (!findings.isEmpty()
-        && !timeline.isEmpty()
-        && !Scope.timelines(request.material()).contains(timeline)) {
+    if (!findings.isEmpty() && !timeline.isEmpty() && !Scope.has(request.material(), timeline)) {
       remarks.add(
           new Analysis.Remark(
               "timeline",

@@ -1,7 +1,6 @@
 package org.oddlot.pass.titles;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -244,20 +243,24 @@ final class CameBack {
      * Titles that somebody made of others by copying them; the one that stands where it was stays.
      */
     private List<There> takeCopies(List<There> pieces) {
-      var copies = new ArrayList<There>();
-      Map<Optional<Long>, List<There>> same =
-          pieces.stream().collect(Collectors.groupingBy(piece -> piece.made().whole("in")));
-      for (List<There> alike : same.values()) {
-        There first =
-            alike.stream()
-                .min(
-                    Comparator.comparingLong(
-                        (There each) -> Math.abs(each.shift().orElse(0L) - shift)))
-                .orElseThrow();
-        alike.stream().filter(each -> each != first).forEach(copies::add);
+      Map<Optional<Long>, Integer> nearest = new HashMap<>();
+      for (int i = 0; i < pieces.size(); i++) {
+        nearest.merge(
+            pieces.get(i).made().whole("in"),
+            i,
+            (one, other) -> distance(pieces.get(other)) < distance(pieces.get(one)) ? other : one);
       }
-      pieces.removeIf(piece -> copies.stream().anyMatch(copy -> copy == piece));
+      var copies = new ArrayList<There>();
+      for (int i = pieces.size() - 1; i >= 0; i--) {
+        if (nearest.getOrDefault(pieces.get(i).made().whole("in"), i) != i) {
+          copies.addFirst(pieces.remove(i));
+        }
+      }
       return copies;
+    }
+
+    private long distance(There there) {
+      return Math.abs(there.shift().orElse(0L) - shift);
     }
 
     /** Those that were made and are not there. */

@@ -79,7 +79,7 @@ record Restyled(int shown, Style made, Style now, List<Spelled> spelled) {
     }
     double before = was.size() / made.line(0).size();
     double after = is.size() / now.line(0).size();
-    return Math.abs(after / before - 1) < FINE ? its : its.withSize(its.size() * after / before);
+    return Math.abs(after / before - 1) < FINE ? its : its.withSize(its.size() * (after / before));
   }
 
   private Optional<Style.Outline> outline(Style base) {
@@ -122,9 +122,10 @@ record Restyled(int shown, Style made, Style now, List<Spelled> spelled) {
   }
 
   private static <T> boolean isSame(Optional<T> one, Optional<T> other, Alike<T> alike) {
-    return one.isPresent() && other.isPresent()
-        ? alike.are(one.get(), other.get())
-        : one.isEmpty() && other.isEmpty();
+    if (one.isEmpty() || other.isEmpty()) {
+      return one.isEmpty() == other.isEmpty();
+    }
+    return alike.are(one.get(), other.get());
   }
 
   private static boolean isNear(double one, double other) {
