@@ -244,6 +244,20 @@ def identity():
     count("two currencies", "right" if "EUR" in total and "GBP" in total else "wrong", f"the sum is {total}")
 
 
+def names():
+    """What only its name speaks for, and one file in several spellings."""
+    folder = OUT / "names"
+    folder.mkdir(parents=True)
+    (folder / "cut.otio").write_text(json.dumps(timeline("Cut", [track("V1", [
+        clip("A001C001", "stock 1951/A001C001.mxf", 0, 250), clip("pier", "archive/pier storm.mxf", 0, 250),
+        clip("pier", "archive/pier%20storm.mxf", 0, 250), clip("pier", "./archive//pier storm.mxf", 100, 250)])])))
+    paper(folder, ["Source", "Holder", "Licence no.", "Price/s"], [["pier storm", "Skerry", "S/1", "10 EUR"]])
+    said = report(folder)
+    count("a roll called like a camera's", "right" if any("name" in row["why"] for row in said["rows"]) else "wrong", f"{said['rows']}")
+    rows = [row for row in said["rows"] if row["licence"] == "S/1"]
+    count("one file in three spellings", "right" if rows and rows[0]["sources"] == 1 and Fraction(str(rows[0]["to_pay"])) == 14 else "wrong", f"{rows}")
+
+
 def main():
     shutil.rmtree(OUT, ignore_errors=True)
     OUT.mkdir(parents=True)
@@ -252,6 +266,7 @@ def main():
     terms()
     heads()
     identity()
+    names()
     totals = Counter()
     for counts in verdicts.values():
         totals.update(counts)

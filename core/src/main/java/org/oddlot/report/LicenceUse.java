@@ -83,6 +83,7 @@ public final class LicenceUse implements Report {
     Map<String, List<Sum>> byLicence = new LinkedHashMap<>();
     var without = new ArrayList<Sum>();
     var open = new ArrayList<Sum>();
+    var byName = new ArrayList<Sum>();
     for (Sum sum : SourceUse.sums(of)) {
       String id = sum.source().id();
       Optional<Licence> licence = rights.of(id);
@@ -93,12 +94,17 @@ public final class LicenceUse implements Report {
             .add(sum);
       } else if (rights.standing(id).equals("open")) {
         open.add(sum);
+      } else if (rights.standing(id).equals("by name")) {
+        byName.add(sum);
       } else if (rights.standing(id).equals("none")) {
         without.add(sum);
       }
     }
     if (!open.isEmpty()) {
       byLicence.put("open", open);
+    }
+    if (!byName.isEmpty()) {
+      byLicence.put("by name", byName);
     }
     if (!without.isEmpty()) {
       byLicence.put("", without);
@@ -167,8 +173,12 @@ public final class LicenceUse implements Report {
     long unknown = sums.stream().mapToLong(Sum::unknown).sum();
     var reasons = new ArrayList<String>();
     if (licence.isEmpty()) {
-      boolean isOpen = rights.standing(sums.getFirst().source().id()).equals("open");
-      reasons.add(isOpen ? "licences are for it, and nobody has said which holds" : "no licence");
+      reasons.add(
+          switch (rights.standing(sums.getFirst().source().id())) {
+            case "open" -> "licences are for it, and nobody has said which holds";
+            case "by name" -> "only its name says that it is our own";
+            default -> "no licence";
+          });
     } else if (used.over.signum() > 0) {
       reasons.add("over by " + used.over.toDecimal(1) + " s");
     }

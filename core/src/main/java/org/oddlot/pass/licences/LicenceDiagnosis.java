@@ -43,6 +43,12 @@ sealed interface LicenceDiagnosis {
     /** It is of a camera of the production's. */
     record OfCamera(String camera, boolean byItsName) implements Origin {}
 
+    /** It is called like what cameras name so; nothing else says that it is of one. */
+    record ByName(String camera) implements Origin {}
+
+    /** A log of the shoot has its clip, its card or its day. */
+    record InLog(String what) implements Origin {}
+
     /** It is of a card. */
     record OfCard(String card) implements Origin {}
 
@@ -58,6 +64,8 @@ sealed interface LicenceDiagnosis {
         case Named() -> "named as own material";
         case OfCamera(String camera, boolean byItsName) ->
             "camera " + camera + (byItsName ? ", by its name" : "");
+        case ByName(String camera) -> "called like a clip of camera " + camera;
+        case InLog(String what) -> what + ", in the logs";
         case OfCard(String card) -> "card " + card;
         case Recorded(LocalDate day) -> "recorded on " + day;
         case Logged(String take) -> "take " + take + " of the log";

@@ -9,6 +9,7 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Finding;
 import org.oddlot.pass.FindingId;
 import org.oddlot.pass.Standing;
+import org.oddlot.text.Phrase;
 
 /** Something about rights. */
 public sealed interface LicenceFinding extends Finding {
@@ -17,6 +18,11 @@ public sealed interface LicenceFinding extends Finding {
 
   /** What a decision calls material that is used without a licence. */
   String NONE = "none";
+
+  /**
+   * How a source stands that is called like the production's own, and nobody said whether it is.
+   */
+  String BY_NAME = "by name";
 
   /**
    * Which licence a source is used under.
@@ -98,6 +104,55 @@ public sealed interface LicenceFinding extends Finding {
     @Override
     public Optional<CutSpot> spot(Material material) {
       return CutSpot.ofSource(material, about);
+    }
+  }
+
+  /**
+   * Whether clips are the production's own of which nothing but their names says so.
+   *
+   * @param camera the letter that they are called by
+   * @param sources their ids
+   * @param uses how often they are used
+   */
+  record OfNames(
+      String camera, List<String> sources, int uses, String reason, List<Evidence> evidence)
+      implements LicenceFinding {
+    public OfNames {
+      sources = List.copyOf(sources);
+      evidence = List.copyOf(evidence);
+    }
+
+    @Override
+    public FindingId id() {
+      return FindingId.of("licences", "names", camera);
+    }
+
+    @Override
+    public String title() {
+      return Phrase.of(
+          "%s called like camera %s's", Phrase.count(sources.size(), "source"), camera);
+    }
+
+    @Override
+    public Standing standing() {
+      return Standing.TO_LOOK_AT;
+    }
+
+    @Override
+    public List<Choice> choices() {
+      return List.of(
+          new Choice(OWN, "own material, no licence needed", List.of()),
+          new Choice(NONE, "there is no licence", List.of()));
+    }
+
+    @Override
+    public List<String> proposed() {
+      return List.of(OWN);
+    }
+
+    @Override
+    public Optional<CutSpot> spot(Material material) {
+      return CutSpot.ofSource(material, sources.getFirst());
     }
   }
 

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlot.material.Covers;
@@ -176,7 +177,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
               LicenceFinding.OWN,
               "Own material",
               Phrase.of(
-                  "%s the production's own, by a camera, a card or a day",
+                  "%s the production's own, by a camera, a card, a day or a log",
                   ours == 1 ? "1 source is" : Phrase.number(ours) + " sources are")));
     }
     int played = sorted.played;
@@ -208,7 +209,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
    * @param used the licences that are for any of them
    */
   private record Sorted(
-      List<LicenceFinding.OfSource> findings, List<String> own, int played, Set<Licence> used) {}
+      List<LicenceFinding> findings, List<String> own, int played, Set<Licence> used) {}
 
   private static Sorted sorted(Material material, Settings settings, List<Licence> licences) {
     var own = new SourcePattern(settings.get(OWN));
@@ -219,8 +220,10 @@ public final class LicencesPass implements Pass<LicenceFinding> {
                 .toList(),
             Music::material);
     var papers = new Licensed(licences);
-    var findings = new ArrayList<LicenceFinding.OfSource>();
+    var findings = new ArrayList<LicenceFinding>();
     var ours = new ArrayList<String>();
+    var shoot = new Shoot(material);
+    Map<String, List<Source>> byName = new TreeMap<>();
     Set<List<Licence>> used = Collections.newSetFromMap(new IdentityHashMap<>());
     int played = 0;
     for (Source source : material.sources().all()) {
@@ -230,8 +233,10 @@ public final class LicencesPass implements Pass<LicenceFinding> {
       List<String> names = source.names();
       List<Licence> its = papers.of(names);
       used.add(its);
-      Optional<Origin> origin = origin(source, own, names);
-      if (its.isEmpty() && origin.isPresent()) {
+      Optional<Origin> origin = origin(source, own, names, shoot);
+      if (its.isEmpty() && origin.orElse(null) instanceof Origin.ByName(String camera)) {
+        byName.computeIfAbsent(camera, _ -> new ArrayList<>()).add(source);
+      } else if (its.isEmpty() && origin.isPresent()) {
         ours.add(source.id());
       } else if (its.isEmpty() && !music.meaning(names).isEmpty()) {
         played++;
@@ -239,6 +244,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
         findings.add(finding(source, its, origin, papers));
       }
     }
+    byName.forEach((camera, sources) -> findings.add(ofNames(camera, sources)));
     return new Sorted(
         findings, ours, played, used.stream().flatMap(List::stream).collect(Collectors.toSet()));
   }
@@ -271,9 +277,25 @@ public final class LicencesPass implements Pass<LicenceFinding> {
   }
 
   /** Why a source is the production's own; empty where nothing says so. */
-  private static Optional<Origin> origin(Source source, SourcePattern own, List<String> names) {
+  private static Optional<Origin> origin(
+      Source source, SourcePattern own, List<String> names, Shoot shoot) {
     if (own.means(names)) {
       return Optional.of(new Origin.Named());
+    }
+    Optional<Origin> logged = shoot.has(source);
+    if (logged.isPresent()) {
+      return logged;
+    }
+    boolean isByName =
+        source.cameraIsGuessed()
+            && source.recorded().isEmpty()
+            && source
+                .clips()
+                .allMatch(placed ->
+                    take(placed).findAny().isEmpty()
+                        && placed.profile().text(placed.clip(), Field.SOURCE_REEL).isEmpty());
+    if (isByName) {
+      return Optional.of(new Origin.ByName(source.camera()));
     }
     if (!source.camera().isEmpty()) {
       return Optional.of(new Origin.OfCamera(source.camera(), source.cameraIsGuessed()));
@@ -285,6 +307,20 @@ public final class LicencesPass implements Pass<LicenceFinding> {
         .recorded()
         .<Origin>map(Origin.Recorded::new)
         .or(() -> source.clips().flatMap(LicencesPass::take).findFirst().map(Origin.Logged::new));
+  }
+
+  private static LicenceFinding ofNames(String camera, List<Source> sources) {
+    return new LicenceFinding.OfNames(
+        camera,
+        sources.stream().map(Source::id).toList(),
+        sources.stream().mapToInt(source -> source.uses().size()).sum(),
+        "nothing but their names says that they are our own",
+        List.of(
+            new Evidence(
+                "names",
+                Phrase.shortened(
+                    sources.stream().map(Source::name).collect(Collectors.joining(", ")), 160),
+                "")));
   }
 
   private static Stream<String> take(PlacedClip placed) {
@@ -335,7 +371,11 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     Licence licence = nearest.getFirst();
     return says.filter(number -> !number.equals(licence.number()))
         .<LicenceDiagnosis>map(number -> new LicenceDiagnosis.Disagrees(licence, number))
-        .or(() -> origin.map(its -> new LicenceDiagnosis.SeemsOwn(licence, its)))
+        .or(() ->
+            origin
+                // A licence that names a thing goes before what it is called.
+                .filter(its -> !(its instanceof Origin.ByName && licence.material().isExact()))
+                .map(its -> new LicenceDiagnosis.SeemsOwn(licence, its)))
         .orElseGet(() -> new LicenceDiagnosis.Covered(licence));
   }
 
@@ -498,6 +538,11 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     Map<String, Licence> given = new HashMap<>();
     Map<String, String> standings = new HashMap<>();
     for (Reviewed<? extends LicenceFinding> each : reviewed) {
+      if (each.finding() instanceof LicenceFinding.OfNames names) {
+        boolean isSaid = each.standing() == Standing.SETTLED && !each.chosen().isEmpty();
+        String standing = isSaid ? each.chosen().getFirst() : LicenceFinding.BY_NAME;
+        names.sources().forEach(id -> standings.put(id, standing));
+      }
       if (each.finding() instanceof LicenceFinding.OfSource source) {
         String chosen = each.chosen().isEmpty() ? "" : each.chosen().getFirst();
         boolean isSettled = each.standing() == Standing.SETTLED;
@@ -527,7 +572,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     Sorted sorted = sorted(material, request.settings(), licences);
     var all = new HashMap<FindingId, Reviewed<? extends LicenceFinding>>();
     // Those that nobody settled have no licence yet, and reports say so.
-    for (LicenceFinding.OfSource finding : sorted.findings) {
+    for (LicenceFinding finding : sorted.findings) {
       all.put(finding.id(), new Reviewed<>(finding, Optional.empty()));
     }
     accepted.forEach(each -> all.put(each.finding().id(), each));

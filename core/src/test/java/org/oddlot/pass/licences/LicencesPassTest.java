@@ -145,7 +145,12 @@ class LicencesPassTest {
 
   @Test
   void whatTheProductionShotNeedsNone() {
-    use("A001C003", "media/A001C003.mov", 50, JsonObject.EMPTY);
+    use(
+        "A001C003",
+        "media/A001C003.mov",
+        50,
+        JsonObject.of(
+            "oddlot", JsonObject.of("source", JsonObject.of("reel", JsonString.of("A001")))));
     use(
         "harbour",
         "media/harbour.mov",
@@ -164,11 +169,37 @@ class LicencesPassTest {
     assertThat(outcome.step(new LicencesPass()).orElseThrow().analysis().remarks())
         .extracting(Analysis.Remark::text)
         .containsExactly(
-            "3 sources are the production's own, by a camera, a card or a day",
+            "3 sources are the production's own, by a camera, a card, a day or a log",
             "nothing in the timelines is used under it");
     // A licence that is for it all the same is for a person.
     licence("A001*", "2", 0, Optional.empty());
     assertThat(source(run(), "A001C003").standing()).isEqualTo(Standing.TO_LOOK_AT);
+  }
+
+  /** A roll of 1951 that is called like a camera's is not ours because of its name. */
+  @Test
+  void aNameAloneMakesNothingOurOwn() {
+    use("B012C003", "stock/B012C003.mov", 50, JsonObject.EMPTY);
+    use("B012C004", "stock/B012C004.mov", 50, JsonObject.EMPTY);
+    licence("something else", "1", 0, Optional.empty());
+    LicenceFinding.OfNames asked =
+        findings(run()).stream()
+            .filter(LicenceFinding.OfNames.class::isInstance)
+            .map(LicenceFinding.OfNames.class::cast)
+            .findFirst()
+            .orElseThrow();
+    assertThat(asked.title()).isEqualTo("2 sources called like camera B's");
+    assertThat(Rights.of(run().end()).standing("stock/B012C003.mov"))
+        .isEqualTo(LicenceFinding.BY_NAME);
+    assertThat(cell("why")).contains("only its name says that it is our own");
+    answers = answers.with(asked.id(), Optional.of(Decision.accept(List.of(LicenceFinding.NONE))));
+    assertThat(Rights.of(run().end()).standing("stock/B012C004.mov"))
+        .isEqualTo(LicenceFinding.NONE);
+    answers = answers.with(asked.id(), Optional.of(Decision.accept(List.of(LicenceFinding.OWN))));
+    assertThat(Rights.of(run().end()).standing("stock/B012C003.mov")).isEqualTo(LicenceFinding.OWN);
+    // A licence that names one goes before that.
+    licence("B012C003", "2", 0, Optional.empty());
+    assertThat(source(run(), "B012C003").standing()).isEqualTo(Standing.SETTLED);
   }
 
   @Test

@@ -37,6 +37,7 @@ public final class LicencesBench extends FindingsBench<LicenceFinding> {
     return switch (reviewed.finding()) {
       case LicenceFinding.OfSource source -> Phrase.number(source.uses());
       case LicenceFinding.OfCover cover -> Phrase.number(cover.uses());
+      case LicenceFinding.OfNames names -> Phrase.number(names.uses());
       case LicenceFinding.OfTerms _ -> "";
     };
   }
@@ -57,6 +58,12 @@ public final class LicencesBench extends FindingsBench<LicenceFinding> {
                   choice.id().equals(LicenceFinding.HIDES) ? "fills the frame" : "hides nothing")
               .findFirst()
               .orElse("does it hide them?");
+      case LicenceFinding.OfNames names ->
+          names.choices().stream()
+              .filter(choice -> reviewed.chosen().contains(choice.id()))
+              .map(choice -> choice.id().equals(LicenceFinding.OWN) ? "own material" : "none")
+              .findFirst()
+              .orElse("is it our own?");
       case LicenceFinding.OfTerms terms ->
           terms.term() == LicenceFinding.Term.LIMIT ? "used too long" : "its term";
     };
