@@ -1,6 +1,7 @@
 package org.oddlot.report;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,9 @@ import org.oddlot.time.Rational;
  * some of them is to be paid for.
  */
 public final class CoverQuestions {
+  /** Frames that are looked at together. */
+  private static final long STRETCH = 256;
+
   private CoverQuestions() {}
 
   /**
@@ -60,7 +64,8 @@ public final class CoverQuestions {
         }
       }
       if (!paid.isEmpty()) {
-        of.doubts().forEach(doubt -> ask(doubt, paid, of, asked));
+        Map<Long, List<Below>> byTime = byTime(paid);
+        of.doubts().forEach(doubt -> ask(doubt, byTime, of, asked));
       }
     }
     return asked.entrySet().stream()
@@ -75,25 +80,43 @@ public final class CoverQuestions {
         .toList();
   }
 
-  private static void ask(Doubt doubt, List<Use> paid, TimelineUsage of, Map<String, Asked> asked) {
-    var spans = new FrameSpans();
-    spans.add(doubt.use().there());
-    var hit = new FrameSpans();
-    var below = new TreeSet<String>();
+  /** Some frames of a use of which nobody can tell whether they are seen. */
+  private record Below(Use use, Span span) {}
+
+  /** Frames by the stretch of time that they lie in, so that no doubt looks at all of them. */
+  private static Map<Long, List<Below>> byTime(List<Use> paid) {
+    Map<Long, List<Below>> byTime = new HashMap<>();
     for (Use use : paid) {
       for (Span span : use.unknown()) {
-        List<Span> shared = spans.within(span);
+        for (long at = span.from() / STRETCH; at <= (span.to() - 1) / STRETCH; at++) {
+          byTime.computeIfAbsent(at, _ -> new ArrayList<>()).add(new Below(use, span));
+        }
+      }
+    }
+    return byTime;
+  }
+
+  private static void ask(
+      Doubt doubt, Map<Long, List<Below>> byTime, TimelineUsage of, Map<String, Asked> asked) {
+    Span its = doubt.use().there();
+    var spans = new FrameSpans();
+    spans.add(its);
+    var hit = new FrameSpans();
+    var below = new TreeSet<String>();
+    for (long at = its.from() / STRETCH; at <= (its.to() - 1) / STRETCH; at++) {
+      for (Below each : byTime.getOrDefault(at, List.of())) {
+        List<Span> shared = spans.within(each.span);
         if (!shared.isEmpty()) {
           shared.forEach(hit::add);
-          below.add(use.source().orElseThrow().name());
+          below.add(each.use.source().orElseThrow().name());
         }
       }
     }
     if (hit.size() > 0) {
-      Asked its = asked.computeIfAbsent(doubt.about(), _ -> new Asked(doubt));
-      its.uses++;
-      its.seconds = its.seconds.plus(of.seconds(hit.size()));
-      its.below.addAll(below);
+      Asked all = asked.computeIfAbsent(doubt.about(), _ -> new Asked(doubt));
+      all.uses++;
+      all.seconds = all.seconds.plus(of.seconds(hit.size()));
+      all.below.addAll(below);
     }
   }
 }

@@ -150,9 +150,6 @@ final class Planner {
     private final Style style;
     private final long shortest;
 
-    /** Whether its lines end where they do because that says something. */
-    private final boolean isMeant;
-
     One(Fitter fitter, Caption caption, double factor, List<String> byHand, long next) {
       this.fitter = fitter;
       this.caption = caption;
@@ -162,7 +159,11 @@ final class Planner {
       this.next = next;
       this.style = fitter.style();
       this.shortest = style.shortest().dividedBy(frames.step()).rounded(RoundingMode.CEILING);
-      this.isMeant = MeantLines.are(caption, sense::isJoint);
+    }
+
+    /** Whether its lines end where they do because that says something; asked of few. */
+    private boolean isMeant() {
+      return MeantLines.are(caption, sense::isJoint);
     }
 
     InShape stands(long start, long end) {
@@ -170,7 +171,7 @@ final class Planner {
       List<Misfit> wide = fitter.misfits(title);
       Kind kind = Kind.TYPED;
       boolean isSet = byHand.stream().anyMatch(BY_HAND_AND_LEFT::contains);
-      if (!wide.isEmpty() && !isSet && !isMeant) {
+      if (!wide.isEmpty() && !isSet && !isMeant()) {
         Optional<String> broken = fitter.broken(words, style.mostLines(), 1);
         if (broken.isPresent()) {
           title = fitter.set(broken.get(), 1);
@@ -239,7 +240,7 @@ final class Planner {
       }
       if (!wide.isEmpty()) {
         String also = longer.isEmpty() ? "" : ", " + longer;
-        if (!isMeant) {
+        if (!isMeant()) {
           fitter
               .broken(words, style.mostLines() + 1, 1)
               .map(broken -> fitter.set(broken, 1))
@@ -306,7 +307,7 @@ final class Planner {
     }
 
     private Optional<TitleOption> two(long start, long end) {
-      int dash = isMeant ? words.indexOf('\n') : -1;
+      int dash = isMeant() ? words.indexOf('\n') : -1;
       String joined = dash > 0 ? words : LineBreaker.joined(CaptionText.of(words)).plain();
       Optional<Integer> at =
           dash > 0
