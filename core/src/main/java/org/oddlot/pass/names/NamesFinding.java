@@ -16,9 +16,32 @@ import org.oddlot.text.Phrase;
  * @param why why it may be
  * @param sure whether something else says so as well, at each place
  * @param hits where
+ * @param soFar how often the name was right where somebody has decided
  */
-public record NamesFinding(String heard, String right, String why, boolean sure, List<Hit> hits)
+public record NamesFinding(
+    String heard, String right, String why, boolean sure, List<Hit> hits, SoFar soFar)
     implements Finding {
+
+  /**
+   * How often a name was right, wherever somebody has decided about it in this lot.
+   *
+   * @param taken at how many places it was put
+   * @param left at how many it was not
+   */
+  public record SoFar(int taken, int left) {
+    static final SoFar NOTHING = new SoFar(0, 0);
+
+    SoFar plus(int moreTaken, int moreLeft) {
+      return new SoFar(taken + moreTaken, left + moreLeft);
+    }
+
+    private String inWords() {
+      return taken + left == 0
+          ? ""
+          : Phrase.of("; so far right at %d of %d places", taken, taken + left);
+    }
+  }
+
   public NamesFinding {
     hits = List.copyOf(hits);
   }
@@ -46,12 +69,13 @@ public record NamesFinding(String heard, String right, String why, boolean sure,
   @Override
   public String reason() {
     return Phrase.of(
-        "“%s” %s%s",
+        "“%s” %s%s%s",
         heard,
         why,
         sure && !hits.getFirst().witness().isEmpty()
             ? "; " + hits.getFirst().witness() + " has " + right + " there"
-            : "");
+            : "",
+        soFar.inWords());
   }
 
   /** Each place can be left out. */

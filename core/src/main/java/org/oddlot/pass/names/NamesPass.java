@@ -27,6 +27,7 @@ import org.oddlot.pass.Codec;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
+import org.oddlot.pass.names.NamesFinding.SoFar;
 import org.oddlot.progress.Progress;
 
 /**
@@ -115,7 +116,7 @@ public final class NamesPass implements Pass<NamesFinding> {
               .map(each -> first.getOrDefault(each.hit().id(), each))
               .toList();
     }
-    return Analysis.of(grouped(found, learned(request.answers())));
+    return Analysis.of(withSoFar(grouped(found, learned(request.answers())), request.answers()));
   }
 
   private static List<Search.Found> found(
@@ -144,6 +145,37 @@ public final class NamesPass implements Pass<NamesFinding> {
     return heard.toLowerCase(java.util.Locale.ROOT) + " → " + right;
   }
 
+  /** Each with how often its name was right where somebody has decided. */
+  private static List<NamesFinding> withSoFar(List<NamesFinding> findings, Answers answers) {
+    Map<String, SoFar> byName = new HashMap<>();
+    for (NamesFinding each : findings) {
+      answers
+          .decision(each.id())
+          .ifPresent(decision -> {
+            int all = each.hits().size();
+            // Nothing chosen means all as they are proposed.
+            int put = decision.chosen().isEmpty() ? all : Math.min(all, decision.chosen().size());
+            int taken = decision.isAccepted() ? put : 0;
+            byName.merge(
+                each.right(),
+                new SoFar(taken, all - taken),
+                (one, other) -> one.plus(other.taken(), other.left()));
+          });
+    }
+    return byName.isEmpty()
+        ? findings
+        : findings.stream()
+            .map(each ->
+                new NamesFinding(
+                    each.heard(),
+                    each.right(),
+                    each.why(),
+                    each.sure(),
+                    each.hits(),
+                    byName.getOrDefault(each.right(), SoFar.NOTHING)))
+            .toList();
+  }
+
   private static List<NamesFinding> grouped(List<Search.Found> found, Set<String> learned) {
     Map<String, List<Search.Found>> groups = new LinkedHashMap<>();
     for (Search.Found each : found) {
@@ -166,7 +198,8 @@ public final class NamesPass implements Pass<NamesFinding> {
               first.guess().term(),
               first.guess().kind().words(),
               group.getKey().startsWith("true"),
-              group.getValue().stream().map(Search.Found::hit).toList());
+              group.getValue().stream().map(Search.Found::hit).toList(),
+              SoFar.NOTHING);
         })
         .sorted(
             Comparator.comparing(NamesFinding::sure)

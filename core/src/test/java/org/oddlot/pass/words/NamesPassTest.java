@@ -135,6 +135,9 @@ class NamesPassTest {
         talk.decide(finding.id(), Decision.accept(List.of(finding.hits().getFirst().id()))).run();
     assertThat(words(one, "talk.srt"))
         .containsExactly("and Inés went", "good in as far as it goes");
+    // Whoever decides about the name the next time sees how often it was right.
+    assertThat(found(one).getFirst().finding().soFar()).isEqualTo(new NamesFinding.SoFar(1, 1));
+    assertThat(found(one).getFirst().finding().reason()).endsWith("so far right at 1 of 2 places");
     Outcome never =
         talk("and in as went", "good in as far as it goes")
             .decide(finding.id(), Decision.decline())
