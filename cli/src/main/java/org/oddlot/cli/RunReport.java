@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.regex.MatchResult;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.oddlot.material.Material;
@@ -102,7 +104,7 @@ final class RunReport {
                     "%s%d × %s: %s",
                     lead,
                     same.size(),
-                    first.finding().headline(),
+                    together(same.stream().map(each -> each.finding().headline()).toList()),
                     some(same, each -> each.finding().title())));
             out.println("    " + first.finding().title() + ": " + first.reason());
           }
@@ -136,8 +138,44 @@ final class RunReport {
                   ? lead + first.title() + ": " + first.text()
                   : Phrase.of(
                       "%s%d × %s: %s",
-                      lead, same.size(), first.text(), some(same, Analysis.Remark::title)));
+                      lead,
+                      same.size(),
+                      together(same.stream().map(Analysis.Remark::text).toList()),
+                      some(same, Analysis.Remark::title)));
         });
+  }
+
+  /** What some say that differ in their numbers: where these differ, from which to which. */
+  private static String together(List<String> texts) {
+    String first = texts.getFirst();
+    List<List<String>> numbers =
+        texts.stream()
+            .distinct()
+            .map(text -> NUMBER.matcher(text).results().map(MatchResult::group).toList())
+            .toList();
+    if (numbers.stream().anyMatch(its -> its.size() != numbers.getFirst().size())) {
+      return NUMBER.matcher(first).replaceAll("…");
+    }
+    var said = new StringBuilder();
+    Matcher number = NUMBER.matcher(first);
+    for (int i = 0; number.find(); i++) {
+      int at = i;
+      List<String> its = numbers.stream().map(each -> each.get(at)).distinct().toList();
+      number.appendReplacement(said, Matcher.quoteReplacement(range(its)));
+    }
+    return number.appendTail(said).toString();
+  }
+
+  private static String range(List<String> numbers) {
+    boolean areWhole = numbers.stream().allMatch(each -> each.matches("\\d{1,9}"));
+    if (numbers.size() == 1) {
+      return numbers.getFirst();
+    }
+    return areWhole
+        ? numbers.stream().mapToInt(Integer::parseInt).min().orElse(0)
+            + "–"
+            + numbers.stream().mapToInt(Integer::parseInt).max().orElse(0)
+        : "…";
   }
 
   private String withoutNumbers(String text) {

@@ -35,7 +35,9 @@ public final class Books {
       about.add(
           new Book.Fact(
               "Counted in",
-              Phrase.of("%s: %s frames a second, from %s", of.title(), of.rate(), of.label(0))));
+              Phrase.of(
+                  "%s: %s frames a second%s, from %s",
+                  of.title(), of.rate(), drops(of), of.label(0))));
       if (!of.notUnderstood().isEmpty()) {
         about.add(
             new Book.Fact(
@@ -50,6 +52,13 @@ public final class Books {
       about.add(new Book.Fact("Day", wanted.date()));
     }
     return new Book(title(material, sheets), about, sheets);
+  }
+
+  /** Where labels can be counted in two ways, in which they are. */
+  private static String drops(TimelineUsage of) {
+    return !of.rate().canDropFrames()
+        ? ""
+        : of.label(0).dropFrame() ? ", drop-frame" : ", non-drop";
   }
 
   private static Sheet pictured(Sheet sheet, ReportsToWrite wanted) {
