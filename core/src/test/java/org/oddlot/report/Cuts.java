@@ -41,7 +41,7 @@ final class Cuts {
 
   /** A clip of a file from a frame on. */
   static Clip clip(String name, long from, int length) {
-    String ending = name.startsWith("sound") ? ".wav" : ".mov";
+    String ending = name.startsWith("sound") ? ".wav" : ".mxf";
     var media =
         new MediaReference.External(
             Origin.made(),

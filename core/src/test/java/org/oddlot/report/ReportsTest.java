@@ -238,7 +238,7 @@ class ReportsTest {
   void mediaThatIsMissingComesFirst() {
     Sheet sheet = report("media", video("V1", clip("one", 0, 50), clip("one", 60, 50)));
     assertThat(rows(sheet, "name", "at_hand", "source", "kind", "uses"))
-        .containsExactly("one | missing | media/one.mov | picture | 2");
+        .containsExactly("one | missing | media/one.mxf | picture | 2");
     assertThat(sheet.lines().getFirst().isDoubtful()).isTrue();
   }
 
