@@ -70,14 +70,19 @@ public record Delivery(Optional<LocalDate> day, String territory) {
                   .map(end -> "to " + end)
                   .orElseGet(() -> "from " + licence.from().orElseThrow())));
     }
-    List<String> outside = outside(licence.territory());
-    if (!outside.isEmpty()) {
-      against.add(
-          Phrase.of(
-              "it holds for “%s”; whether that has %s somebody has to say",
-              licence.territory(), String.join(", ", outside)));
-    }
+    elsewhere(licence).ifPresent(against::add);
     return against;
+  }
+
+  /** What of the territory it is delivered for a licence does not name, in words. */
+  public Optional<String> elsewhere(Licence licence) {
+    List<String> outside = outside(licence.territory());
+    return outside.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            Phrase.of(
+                "it holds for “%s”; whether that has %s somebody has to say",
+                licence.territory(), String.join(", ", outside)));
   }
 
   /** The territories of the delivery that a licence does not name. */

@@ -160,7 +160,8 @@ public sealed interface LicenceFinding extends Finding {
   enum Term {
     LIMIT("limit"),
     ENDED("term"),
-    NOT_BEGUN("begin");
+    NOT_BEGUN("begin"),
+    TERRITORY("territory");
 
     private final String word;
 

@@ -485,6 +485,13 @@ public final class LicencesPass implements Pass<LicenceFinding> {
         terms.add(ofTerms(licence, used.timeline(), LicenceFinding.Term.LIMIT, sources, diagnosis));
       }
     }
+    var to = new Delivery(delivery, request.settings().get(TERRITORY));
+    for (Licence licence : inUse.values()) {
+      to.elsewhere(licence)
+          .map(LicenceDiagnosis.Elsewhere::new)
+          .ifPresent(
+              its -> terms.add(ofTerms(licence, "", LicenceFinding.Term.TERRITORY, sources, its)));
+    }
     if (delivery.isPresent()) {
       LocalDate day = delivery.get();
       for (Licence licence : inUse.values()) {

@@ -299,6 +299,11 @@ class LicencesPassTest {
             .with("licences", "territory", "Sweden, Germany");
     assertThat(cell("why"))
         .contains("it ends on 2026-11-30, before the delivery", "whether that has Germany");
+    assertThat(findings(run()))
+        .filteredOn(LicenceFinding.OfTerms.class::isInstance)
+        .extracting(finding -> finding.reason())
+        .hasSize(2)
+        .anyMatch(reason -> reason.startsWith("it holds for “Norway, Sweden”"));
   }
 
   @Test

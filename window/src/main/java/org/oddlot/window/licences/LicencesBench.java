@@ -65,7 +65,11 @@ public final class LicencesBench extends FindingsBench<LicenceFinding> {
               .findFirst()
               .orElse("is it our own?");
       case LicenceFinding.OfTerms terms ->
-          terms.term() == LicenceFinding.Term.LIMIT ? "used too long" : "its term";
+          switch (terms.term()) {
+            case LIMIT -> "used too long";
+            case TERRITORY -> "its territory";
+            case ENDED, NOT_BEGUN -> "its term";
+          };
     };
   }
 
