@@ -286,6 +286,9 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     if (logged.isPresent()) {
       return logged;
     }
+    if (shoot.isOfAnotherTime(source)) {
+      return Optional.empty();
+    }
     boolean isByName =
         source.cameraIsGuessed()
             && source.recorded().isEmpty()

@@ -1,7 +1,9 @@
 package org.oddlot.pass.licences;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
@@ -11,11 +13,17 @@ import org.oddlot.material.Source;
 import org.oddlot.paper.LogEntry;
 import org.oddlot.pass.licences.LicenceDiagnosis.Origin;
 
-/** What the logs of a lot say was shot: clips, cards and days. */
+/** What the logs of a lot say was shot: clips, cards and days; and when most of it was. */
 final class Shoot {
   private final Set<String> clips = new HashSet<>();
   private final Set<String> cards = new HashSet<>();
   private final Set<LocalDate> days = new HashSet<>();
+
+  /** No production takes longer, not even one that goes on for years. */
+  private static final long YEARS = 10;
+
+  /** The middle one of all days that sources were recorded on. */
+  private final Optional<LocalDate> middle;
 
   Shoot(Material material) {
     for (Paper paper : material.all(Paper.class)) {
@@ -25,6 +33,21 @@ final class Shoot {
         entry.date().ifPresent(days::add);
       }
     }
+    List<LocalDate> recorded =
+        material.sources().all().stream()
+            .flatMap(source -> source.recorded().stream())
+            .sorted()
+            .toList();
+    middle = recorded.isEmpty() ? Optional.empty() : Optional.of(recorded.get(recorded.size() / 2));
+  }
+
+  /** Whether a source is of another time than most: stock has cameras and cards as well. */
+  boolean isOfAnotherTime(Source source) {
+    return source
+        .recorded()
+        .filter(day ->
+            middle.filter(its -> Math.abs(ChronoUnit.YEARS.between(day, its)) >= YEARS).isPresent())
+        .isPresent();
   }
 
   private static void add(Set<String> all, String name) {

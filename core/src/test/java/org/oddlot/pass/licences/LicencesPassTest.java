@@ -202,6 +202,27 @@ class LicencesPassTest {
     assertThat(source(run(), "B012C003").standing()).isEqualTo(Standing.SETTLED);
   }
 
+  /** Stock has cameras and cards as well, and a day of its own time. */
+  @Test
+  void whatWasShotDecadesBeforeIsNotOurOwn() {
+    for (int i = 0; i < 3; i++) {
+      use("quay " + i, "media/quay " + i + ".mxf", 50, recorded("2026-05-0" + (i + 1)));
+    }
+    use("regatta", "stock/regatta.mxf", 50, recorded("1951-06-02"));
+    licence("something else", "1", 0, Optional.empty());
+    Rights rights = Rights.of(run().end());
+    assertThat(rights.standing("media/quay 1.mxf")).isEqualTo(LicenceFinding.OWN);
+    assertThat(source(run(), "regatta").standing()).isEqualTo(Standing.OPEN);
+  }
+
+  private static JsonObject recorded(String day) {
+    return JsonObject.of(
+        "oddlot",
+        JsonObject.of(
+            "source",
+            JsonObject.of("camera", JsonString.of("A")).with("recorded", JsonString.of(day))));
+  }
+
   @Test
   void moreThanIsAllowedAndTermsThatEndAreSaid() {
     use("pier", "archive/pier.mov", 60, JsonObject.EMPTY);
