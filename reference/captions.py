@@ -38,9 +38,9 @@ def run(*arguments):
     return done.stdout
 
 
-def convert(source, target):
+def convert(source, target, *more):
     target.unlink(missing_ok=True)
-    return json.loads(run(TOP / "oddlot", "convert", source, target, "--json", *(["--rate", "29.97df"] if target.suffix == ".scc" else [])))
+    return json.loads(run(TOP / "oddlot", "convert", source, target, "--json", *more, *(["--rate", "29.97df"] if target.suffix == ".scc" else [])))
 
 
 def clock(milliseconds, point):
@@ -160,7 +160,7 @@ def letters_of_stl():
     cues.append((4000 * len(cues), 4000 * len(cues) + 3000, "àéîõüçñåžőęğ"))
     source = OUT / "letters.srt"
     source.write_text(srt(cues), encoding="utf-8")
-    convert(source, OUT / "letters.stl")
+    convert(source, OUT / "letters.stl", "--losing-letters")
     blocks = (OUT / "letters.stl").read_bytes()[1024:]
     for i, (code, letter) in enumerate(letters):
         field = blocks[i * 128 + 16 : i * 128 + 128].split(b"\x8f")[0]
