@@ -2,12 +2,14 @@ package org.oddlot.rights;
 
 import java.text.Normalizer;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.oddlot.paper.Table;
 
 /**
@@ -89,19 +91,47 @@ final class Heads {
   private final Table table;
   private final Map<Meaning, Integer> columns = new EnumMap<>(Meaning.class);
 
-  /** Each meaning has the first column that it fits, the plainest word first. */
+  /** Heads that say it outright go before those that may mean something else as well. */
+  private static final Map<Meaning, Pattern> OUTRIGHT =
+      Map.of(
+          Meaning.PRICE,
+          Pattern.compile(
+              ".*\\b(?:per|a|je|pro|par|por|al|pr|za|na|p) (?:\\d+ )?(?:s|sec|second|seconds|sek|sekunde|seconde|segundo|secondo|sekund"
+                  + "|min|minute|minuto|minut|minutt)\\b.*|.*\\b(?:s|sec)"),
+          Meaning.ALLOWED,
+          Pattern.compile(
+              ".*\\b(?:allowed|max|maximum|limit|licensed|erlaubt\\w*|autoris\\w*|permitid\\w*|consentit\\w*|toegestaan|till?a[dt]\\w*|dozwolon\\w*)\\b.*"),
+          Meaning.UNTIL,
+          Pattern.compile(
+              ".*\\b(?:until|expir\\w*|ends?|to|bis|jusqu|hasta|scadenza|vencimiento|tot|til|till|utl\\w*|do)\\b.*"));
+
+  /** What stands for all of a licence, or of an order, and is no price by itself. */
+  private static final Pattern SUM =
+      Pattern.compile(
+          ".*\\b(?:total|sum|amount|summe|gesamt\\w*|betrag|montant|importe|importo|bedrag|belop|kwota|subtotal)\\b.*");
+
+  private static int rank(Meaning meaning, String head) {
+    Pattern outright = OUTRIGHT.get(meaning);
+    if (outright != null && outright.matcher(head).matches()) {
+      return 0;
+    }
+    return meaning == Meaning.PRICE && SUM.matcher(head).matches() ? 2 : 1;
+  }
+
+  /** Each meaning has the column that says it outright, else the one with the plainest word. */
   Heads(Table table) {
     this.table = table;
+    List<String> heads = table.header().stream().map(Heads::folded).toList();
     for (Meaning meaning : Meaning.values()) {
-      int best = -1;
-      for (int i = 0; i < table.header().size(); i++) {
-        String head = folded(table.header().get(i));
-        boolean isFree = !columns.containsValue(i);
-        boolean isBetter = best < 0 || head.length() < folded(table.header().get(best)).length();
-        if (isFree && isBetter && meaning.words.matcher(head).matches()) {
-          best = i;
-        }
-      }
+      int best =
+          IntStream.range(0, heads.size())
+              .filter(i -> !columns.containsValue(i))
+              .filter(i -> meaning.words.matcher(heads.get(i)).matches())
+              .boxed()
+              .min(
+                  Comparator.comparingInt((Integer i) -> rank(meaning, heads.get(i)))
+                      .thenComparingInt(i -> heads.get(i).length()))
+              .orElse(-1);
       if (best >= 0) {
         columns.put(meaning, best);
       }

@@ -102,6 +102,24 @@ class RightsPapersTest {
     assertThat(licence.allowed()).contains(Rational.of(30));
   }
 
+  /** An order says what was ordered and what that comes to; the rate is what counts here. */
+  @Test
+  void aRateGoesBeforeASumAndALimitBeforeALength() {
+    Licence licence =
+        LicencePaper.of(
+                "order.csv",
+                table(
+                    "Clip | Archive | Total price | Price per second | Duration | Max. duration | Term | Valid until",
+                    "pier | Skerry | 540.00 | 18.00 | 30 | 45 | 10 years | 2036-01-31"),
+                new Problems("order.csv"))
+            .orElseThrow()
+            .licences()
+            .getFirst();
+    assertThat(licence.price().amount(Rational.of(10))).contains(Rational.of(180));
+    assertThat(licence.allowed()).contains(Rational.of(45));
+    assertThat(licence.until()).contains(LocalDate.of(2036, 1, 31));
+  }
+
   @Test
   void aPaperThatSpeaksOfRightsAndNotForWhatIsAnErrorAndNoLog() {
     var problems = new Problems("rights.csv");
