@@ -10,12 +10,10 @@ Of the kinds only every PART-th is tried, beginning with one by the seed.
 import csv
 import json
 import random
-import re
 import shutil
 import subprocess
 import sys
 from collections import Counter
-from datetime import date
 from fractions import Fraction
 from pathlib import Path
 
@@ -50,12 +48,6 @@ def clip(name, url, start, frames, media="ExternalReference.1", effects=()):
     return {"OTIO_SCHEMA": "Clip.2", "name": name, "metadata": {}, "effects": list(effects), "markers": [], "enabled": True,
             "source_range": span(start, frames), "active_media_reference_key": "DEFAULT_MEDIA",
             "media_references": {"DEFAULT_MEDIA": reference}}
-
-
-def gap(frames):
-    return {"OTIO_SCHEMA": "Gap.1", "name": "", "metadata": {}, "effects": [], "markers": [], "enabled": True,
-            "source_range": {"OTIO_SCHEMA": "TimeRange.1", "start_time": {"OTIO_SCHEMA": "RationalTime.1", "rate": RATE, "value": 0.0},
-                             "duration": {"OTIO_SCHEMA": "RationalTime.1", "rate": RATE, "value": float(frames)}}}
 
 
 def track(name, children):
@@ -175,7 +167,6 @@ def covers():
 # ---- Terms.
 
 def terms():
-    today = date(2026, 12, 1)
     kinds = {
         "ends before": ({"Valid until": "2026-11-30"}, ["--delivery", "2026-12-15"], True), "ends on the day": ({"Valid until": "2026-12-15"}, ["--delivery", "2026-12-15"], False),
         "ends after": ({"Valid until": "2027-01-01"}, ["--delivery", "2026-12-15"], False), "begins after": ({"Valid from": "2027-01-01"}, ["--delivery", "2026-12-15"], True),

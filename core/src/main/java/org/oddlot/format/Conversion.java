@@ -110,11 +110,7 @@ public record Conversion(
       case TimelineFormat.Read read -> timeline(in, kind.get(), read, out, wanted, problems);
       case Captions captions when isSpoiled(captions, out, wanted, problems) -> Optional.empty();
       case Captions captions -> Optional.of(captions(captions, out, wanted));
-      case Transcript transcript
-          when CaptionFormat.of(out.extension()).isPresent()
-              && isSpoiled(captions(transcript, wanted), out, wanted, problems) ->
-          Optional.empty();
-      case Transcript transcript -> Optional.of(transcript(transcript, out, wanted));
+      case Transcript transcript -> transcript(transcript, out, wanted, problems);
       default -> {
         problems.error(
             "",
@@ -137,7 +133,7 @@ public record Conversion(
             .flatMapToInt(caption -> caption.text().plain().codePoints())
             .filter(Character::isLetter)
             .toArray();
-    int[] spoiled = Arrays.stream(letters).filter(format.get().spoils(captions)).toArray();
+    int[] spoiled = Arrays.stream(letters).filter(format.get().lacks(captions)).toArray();
     if (spoiled.length <= A_FEW) {
       return false;
     }
@@ -255,7 +251,7 @@ public record Conversion(
     }
     Optional<TranscriptFormat> words = TranscriptFormat.of(out.extension());
     if (words.isPresent()) {
-      Conversion conversion = transcript(Transcripts.of(captions), out, wanted);
+      Conversion conversion = transcript(Transcripts.of(captions), words.get());
       var lost = new ArrayList<>(conversion.lost);
       lost.add("where lines break, how letters look, and where captions stand");
       captions.asides().forEach(aside -> lost.add(aside.what() + " " + aside.place()));
@@ -274,20 +270,27 @@ public record Conversion(
     return new Conversion(all, path -> format.write(root, Optional.empty(), path));
   }
 
-  private static Conversion transcript(Transcript transcript, InputFile out, Wanted wanted) {
+  private static Optional<Conversion> transcript(
+      Transcript transcript, InputFile out, Wanted wanted, Problems problems) {
     Optional<TranscriptFormat> format = TranscriptFormat.of(out.extension());
     if (format.isPresent()) {
-      boolean isOwn =
-          transcript.asRead().filter(r -> r.format().equals(format.get().name())).isPresent();
-      return bytes(
-          isOwn ? List.of() : format.get().loses(transcript), format.get().write(transcript));
+      return Optional.of(transcript(transcript, format.get()));
     }
-    Conversion conversion = captions(captions(transcript, wanted), out, wanted);
+    Captions made = captions(transcript, wanted);
+    if (isSpoiled(made, out, wanted, problems)) {
+      return Optional.empty();
+    }
+    Conversion conversion = captions(made, out, wanted);
     var lost = new ArrayList<>(conversion.lost);
     if (transcript.words().anyMatch(word -> word.span().isPresent())) {
       lost.add("times of words");
     }
-    return new Conversion(lost, conversion.parts);
+    return Optional.of(new Conversion(lost, conversion.parts));
+  }
+
+  private static Conversion transcript(Transcript transcript, TranscriptFormat format) {
+    boolean isOwn = transcript.asRead().filter(r -> r.format().equals(format.name())).isPresent();
+    return bytes(isOwn ? List.of() : format.loses(transcript), format.write(transcript));
   }
 
   private static Captions captions(Transcript transcript, Wanted wanted) {

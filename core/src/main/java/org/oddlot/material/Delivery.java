@@ -1,14 +1,13 @@
 package org.oddlot.material;
 
-import java.text.Normalizer;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.oddlot.paper.HeaderWords;
 import org.oddlot.rights.Licence;
 import org.oddlot.text.Phrase;
 
@@ -49,18 +48,8 @@ public record Delivery(Optional<LocalDate> day, String territory) {
   /** What of a licence's term and territory does not go with it, in words. */
   public List<String> against(Licence licence) {
     var against = new ArrayList<String>();
-    licence
-        .until()
-        .filter(end -> day.filter(its -> its.isAfter(end)).isPresent())
-        .ifPresent(end ->
-            against.add(
-                Phrase.of("it ends on %s, before the delivery on %s", end, day.orElseThrow())));
-    licence
-        .from()
-        .filter(begin -> day.filter(its -> its.isBefore(begin)).isPresent())
-        .ifPresent(begin ->
-            against.add(
-                Phrase.of("it begins on %s, after the delivery on %s", begin, day.orElseThrow())));
+    ended(licence).ifPresent(against::add);
+    notBegun(licence).ifPresent(against::add);
     if (day.isEmpty() && (licence.until().isPresent() || licence.from().isPresent())) {
       against.add(
           Phrase.of(
@@ -72,6 +61,23 @@ public record Delivery(Optional<LocalDate> day, String territory) {
     }
     elsewhere(licence).ifPresent(against::add);
     return against;
+  }
+
+  /** That a licence ends before the day, in words. */
+  public Optional<String> ended(Licence licence) {
+    return licence
+        .until()
+        .filter(end -> day.filter(its -> its.isAfter(end)).isPresent())
+        .map(end -> Phrase.of("it ends on %s, before the delivery on %s", end, day.orElseThrow()));
+  }
+
+  /** That a licence begins after the day, in words. */
+  public Optional<String> notBegun(Licence licence) {
+    return licence
+        .from()
+        .filter(begin -> day.filter(its -> its.isBefore(begin)).isPresent())
+        .map(begin ->
+            Phrase.of("it begins on %s, after the delivery on %s", begin, day.orElseThrow()));
   }
 
   /** What of the territory it is delivered for a licence does not name, in words. */
@@ -94,22 +100,14 @@ public record Delivery(Optional<LocalDate> day, String territory) {
         ? List.of()
         : Arrays.stream(territory.split("[,;/]", -1))
             .map(String::strip)
-            .filter(each -> !each.isEmpty() && !named.contains(folded(each)))
+            .filter(each -> !each.isEmpty() && !named.contains(HeaderWords.plain(each)))
             .toList();
   }
 
   private static Set<String> parts(String territories) {
     return Arrays.stream(territories.split("[,;/&+]|\\band\\b", -1))
-        .map(Delivery::folded)
+        .map(HeaderWords::plain)
         .filter(each -> !each.isEmpty())
         .collect(Collectors.toSet());
-  }
-
-  private static String folded(String text) {
-    return Normalizer.normalize(text, Normalizer.Form.NFD)
-        .replaceAll("\\p{M}", "")
-        .toLowerCase(Locale.ROOT)
-        .replaceAll("[^\\p{L}\\p{N}]+", " ")
-        .strip();
   }
 }

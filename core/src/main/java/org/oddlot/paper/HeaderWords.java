@@ -14,7 +14,7 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 
 /** The words that stand above columns in ten languages, and which field each of them means. */
-final class HeaderWords {
+public final class HeaderWords {
   private static final Pattern MARKS = Pattern.compile("\\p{M}");
   private static final Pattern OTHERS = Pattern.compile("[^\\p{L}\\p{N}#]+");
   private static final Pattern BEFORE_NUMBER = Pattern.compile("(?<=\\p{L})(?=\\d)");
@@ -72,7 +72,7 @@ final class HeaderWords {
   }
 
   /** Lower case, without accents, everything but letters and digits as single spaces. */
-  static String plain(String header) {
+  public static String plain(String header) {
     if (header.isEmpty()) {
       return "";
     }

@@ -196,6 +196,29 @@ public record Arrangement(
 
   /** A report of {@code scope}, so arranged. */
   public Sheet of(Report report, Scope scope) {
+    return withColumns(rows(report, scope));
+  }
+
+  /** The same in sheets of their own, where that is asked for. */
+  List<Sheet> sheets(Report report, Scope scope) {
+    Sheet whole = rows(report, scope);
+    if (each.isEmpty()) {
+      return List.of(withColumns(whole));
+    }
+    int column = whole.indexOf(each);
+    Map<String, List<Line>> apart = new LinkedHashMap<>();
+    for (Line line : whole.lines()) {
+      apart.computeIfAbsent(line.cells().get(column).text(), _ -> new ArrayList<>()).add(line);
+    }
+    return apart.entrySet().stream()
+        .map(its ->
+            withColumns(whole.withLines(its.getValue()))
+                .called(its.getKey().isEmpty() ? "nobody named" : its.getKey()))
+        .toList();
+  }
+
+  /** Its rows, with all columns. */
+  private Sheet rows(Report report, Scope scope) {
     var sheet =
         new Sheet(
             report.key(),
@@ -205,31 +228,6 @@ public record Arrangement(
             report.lines(scope),
             -1,
             report.notes());
-    return arranged(sheet);
-  }
-
-  /** The same in sheets of their own, where that is asked for. */
-  List<Sheet> sheets(Report report, Scope scope) {
-    Sheet all = of(report, scope);
-    if (each.isEmpty()) {
-      return List.of(all);
-    }
-    Sheet whole = new Arrangement(List.of(), where, order, by).of(report, scope);
-    int column = whole.indexOf(each);
-    Map<String, List<Line>> apart = new LinkedHashMap<>();
-    for (int i = 0; i < whole.lines().size(); i++) {
-      apart
-          .computeIfAbsent(whole.lines().get(i).cells().get(column).text(), _ -> new ArrayList<>())
-          .add(all.lines().get(i));
-    }
-    return apart.entrySet().stream()
-        .map(its ->
-            all.withLines(its.getValue())
-                .called(its.getKey().isEmpty() ? "nobody named" : its.getKey()))
-        .toList();
-  }
-
-  private Sheet arranged(Sheet sheet) {
     List<Line> lines = sheet.lines();
     for (Where each : where) {
       int column = sheet.indexOf(each.column);
@@ -257,24 +255,20 @@ public record Arrangement(
                       line -> first.getOrDefault(line.cells().get(grouped).text(), 0)))
               .toList();
     }
-    var arranged =
-        new Sheet(
-            sheet.key(),
-            sheet.title(),
-            sheet.about(),
-            sheet.columns(),
-            lines,
-            grouped,
-            sheet.notes());
+    return new Sheet(
+        sheet.key(), sheet.title(), sheet.about(), sheet.columns(), lines, grouped, sheet.notes());
+  }
+
+  private Sheet withColumns(Sheet sheet) {
     if (columns.isEmpty()) {
-      return arranged;
+      return sheet;
     }
     var kept = new ArrayList<Integer>();
     columns.stream().map(sheet::indexOf).filter(i -> i >= 0).forEach(kept::add);
-    if (grouped >= 0 && !kept.contains(grouped)) {
-      kept.addFirst(grouped);
+    if (sheet.grouped() >= 0 && !kept.contains(sheet.grouped())) {
+      kept.addFirst(sheet.grouped());
     }
-    return arranged.withColumns(kept);
+    return sheet.withColumns(kept);
   }
 
   /** Numbers by what they are, all else by its letters, numbers first. */

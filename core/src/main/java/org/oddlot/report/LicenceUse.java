@@ -43,6 +43,17 @@ public final class LicenceUse implements Report {
           Column.text("currency", "Currency", 9),
           Column.text("why", "Why", 30));
 
+  /** How sources without a licence can stand, in the order of their rows, and what that means. */
+  private static final Map<String, String> WITHOUT = without();
+
+  private static Map<String, String> without() {
+    Map<String, String> without = new LinkedHashMap<>();
+    without.put("open", "licences are for it, and nobody has said which holds");
+    without.put("by name", "only its name says that it is our own");
+    without.put("none", "no licence");
+    return without;
+  }
+
   /**
    * A licence and what a timeline uses under it.
    *
@@ -81,9 +92,8 @@ public final class LicenceUse implements Report {
   /** Sources by their licences; those without one last. */
   private static Map<String, List<Sum>> byLicence(TimelineUsage of, Rights rights) {
     Map<String, List<Sum>> byLicence = new LinkedHashMap<>();
-    var without = new ArrayList<Sum>();
-    var open = new ArrayList<Sum>();
-    var byName = new ArrayList<Sum>();
+    Map<String, List<Sum>> without = new LinkedHashMap<>();
+    WITHOUT.forEach((standing, _) -> without.put(standing, new ArrayList<>()));
     for (Sum sum : SourceUse.sums(of)) {
       String id = sum.source().id();
       Optional<Licence> licence = rights.of(id);
@@ -92,23 +102,12 @@ public final class LicenceUse implements Report {
             .computeIfAbsent(
                 licence.get().paper() + "\n" + licence.get().row(), _ -> new ArrayList<>())
             .add(sum);
-      } else if (rights.standing(id).equals("open")) {
-        open.add(sum);
-      } else if (rights.standing(id).equals("by name")) {
-        byName.add(sum);
-      } else if (rights.standing(id).equals("none")) {
-        without.add(sum);
+      } else {
+        without.getOrDefault(rights.standing(id), new ArrayList<>()).add(sum);
       }
     }
-    if (!open.isEmpty()) {
-      byLicence.put("open", open);
-    }
-    if (!byName.isEmpty()) {
-      byLicence.put("by name", byName);
-    }
-    if (!without.isEmpty()) {
-      byLicence.put("", without);
-    }
+    without.values().removeIf(List::isEmpty);
+    byLicence.putAll(without);
     return byLicence;
   }
 
@@ -173,12 +172,7 @@ public final class LicenceUse implements Report {
     long unknown = sums.stream().mapToLong(Sum::unknown).sum();
     var reasons = new ArrayList<String>();
     if (licence.isEmpty()) {
-      reasons.add(
-          switch (rights.standing(sums.getFirst().source().id())) {
-            case "open" -> "licences are for it, and nobody has said which holds";
-            case "by name" -> "only its name says that it is our own";
-            default -> "no licence";
-          });
+      reasons.add(WITHOUT.getOrDefault(rights.standing(sums.getFirst().source().id()), ""));
     } else if (used.over.signum() > 0) {
       reasons.add("over by " + used.over.toDecimal(1) + " s");
     }

@@ -11,7 +11,6 @@ import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.BiConsumer;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.material.Covers;
@@ -81,40 +80,40 @@ final class TimelineUsage {
     this.length = uses.stream().mapToLong(use -> use.plain().to()).max().orElse(0);
   }
 
-  private static List<TimelineUsage> all(Material material) {
-    // Two files can have timelines of one name, as versions of a cut do.
-    Map<String, Set<String>> files = new HashMap<>();
-    forEach(
-        material,
-        (document, placed) ->
-            files
-                .computeIfAbsent(placed.object().name(), _ -> new HashSet<>())
-                .add(document.name()));
-    var all = new ArrayList<TimelineUsage>();
-    forEach(
-        material,
-        (document, placed) -> {
-          Timeline timeline = (Timeline) placed.object();
-          boolean isLikeAnother = files.getOrDefault(timeline.name(), Set.of()).size() > 1;
-          timeline
-              .editRate()
-              .ifPresent(rate ->
-                  all.add(
-                      new TimelineUsage(
-                          material, document, placed, timeline, rate, isLikeAnother)));
-        });
-    return List.copyOf(all);
+  private record Found(TimelineFile document, Placed place) {
+    Timeline timeline() {
+      return (Timeline) place.object();
+    }
   }
 
-  private static void forEach(Material material, BiConsumer<TimelineFile, Placed> action) {
+  private static List<TimelineUsage> all(Material material) {
+    var found = new ArrayList<Found>();
     for (TimelineFile document : material.documents()) {
       Placed.root(document.root())
           .walk(placed -> {
             if (placed.object() instanceof Timeline) {
-              action.accept(document, placed);
+              found.add(new Found(document, placed));
             }
           });
     }
+    // Two files can have timelines of one name, as versions of a cut do.
+    Map<String, Set<String>> files = new HashMap<>();
+    found.forEach(each ->
+        files
+            .computeIfAbsent(each.timeline().name(), _ -> new HashSet<>())
+            .add(each.document.name()));
+    var all = new ArrayList<TimelineUsage>();
+    for (Found each : found) {
+      Timeline timeline = each.timeline();
+      boolean isLikeAnother = files.getOrDefault(timeline.name(), Set.of()).size() > 1;
+      timeline
+          .editRate()
+          .ifPresent(rate ->
+              all.add(
+                  new TimelineUsage(
+                      material, each.document, each.place, timeline, rate, isLikeAnother)));
+    }
+    return List.copyOf(all);
   }
 
   /** The timeline's name, with its file's where another file has one of that name. */

@@ -1,15 +1,14 @@
 package org.oddlot.rights;
 
-import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import org.oddlot.paper.HeaderWords;
 import org.oddlot.paper.Table;
 
 /**
@@ -88,9 +87,6 @@ final class Heads {
           "toma",
           "good");
 
-  private final Table table;
-  private final Map<Meaning, Integer> columns = new EnumMap<>(Meaning.class);
-
   /** Heads that say it outright go before those that may mean something else as well. */
   private static final Map<Meaning, Pattern> OUTRIGHT =
       Map.of(
@@ -110,6 +106,13 @@ final class Heads {
       Pattern.compile(
           ".*\\b(?:total|sum|amount|summe|gesamt\\w*|betrag|montant|importe|importo|bedrag|belop|kwota|subtotal)\\b.*");
 
+  private final Table table;
+
+  /** As they are compared. */
+  private final List<String> heads;
+
+  private final Map<Meaning, Integer> columns = new EnumMap<>(Meaning.class);
+
   private static int rank(Meaning meaning, String head) {
     Pattern outright = OUTRIGHT.get(meaning);
     if (outright != null && outright.matcher(head).matches()) {
@@ -121,7 +124,7 @@ final class Heads {
   /** Each meaning has the column that says it outright, else the one with the plainest word. */
   Heads(Table table) {
     this.table = table;
-    List<String> heads = table.header().stream().map(Heads::folded).toList();
+    heads = table.header().stream().map(Heads::folded).toList();
     for (Meaning meaning : Meaning.values()) {
       int best =
           IntStream.range(0, heads.size())
@@ -139,15 +142,7 @@ final class Heads {
   }
 
   private static String folded(String head) {
-    return Normalizer.normalize(head, Normalizer.Form.NFD)
-        .replaceAll("\\p{M}", "")
-        .replace("ø", "o")
-        .replace("Ø", "o")
-        .replace("ł", "l")
-        .replace("æ", "ae")
-        .toLowerCase(Locale.ROOT)
-        .replaceAll("[^\\p{L}\\p{N}]+", " ")
-        .strip();
+    return HeaderWords.plain(head).replace('ø', 'o').replace('ł', 'l').replace("æ", "ae");
   }
 
   /** Where a meaning stands; −1 where nothing says it. */
@@ -167,13 +162,12 @@ final class Heads {
 
   /** Whether it speaks of rights, though it does not say all that is needed. */
   boolean seemsOfLicences() {
-    boolean isOfLog = table.header().stream().map(Heads::folded).anyMatch(OF_LOGS::contains);
+    boolean isOfLog = heads.stream().anyMatch(OF_LOGS::contains);
     boolean hasTerms =
         of(Meaning.PRICE) >= 0 || of(Meaning.TERRITORY) >= 0 || of(Meaning.UNTIL) >= 0;
     boolean hasRights =
         of(Meaning.HOLDER) >= 0
-            || table.header().stream()
-                .map(Heads::folded)
+            || heads.stream()
                 .anyMatch(head ->
                     head.matches(
                         ".*\\b(?:licen[cs]e|lizenz|licencia|licenza|rights|rechte|droits)\\b.*"));

@@ -175,13 +175,9 @@ public final class Fonts {
     return name.toLowerCase(Locale.ROOT).replaceAll("[\\s_-]+", "");
   }
 
-  /** The face of a family whose weight is nearest; the first family where there is none such. */
-  public Face nearest(String family, int weight) {
-    return nearest(family, weight, false);
-  }
-
   /**
-   * The same, in italics or upright. A family without italics is slanted, as editing programs do.
+   * The face of a family whose weight is nearest, in italics or upright; the first family where
+   * there is none such. A family without italics is slanted, as editing programs do.
    */
   Face nearest(String family, int weight, boolean italic) {
     return found.computeIfAbsent(new Asked(family, weight, italic), this::search);
@@ -215,7 +211,7 @@ public final class Fonts {
       return Optional.of(
           Phrase.of("the font %s is not there; measured with %s", family, standIn()));
     }
-    Face nearest = nearest(family, weight);
+    Face nearest = nearest(family, weight, false);
     return nearest.weight == weight
         ? Optional.empty()
         : Optional.of(

@@ -1,5 +1,6 @@
 package org.oddlot.title;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -163,6 +164,14 @@ public record Style(
    * @param padding between the lines and its edge
    */
   public record Box(Colour colour, double opacity, double radius, double padding) {}
+
+  /** Speakers as they are typed: names with commas between them. */
+  public static List<String> speakers(String typed) {
+    return Arrays.stream(typed.split(",", -1))
+        .map(String::strip)
+        .filter(name -> !name.isEmpty())
+        .toList();
+  }
 
   /** The look of a line, counted from zero. */
   public Line line(int number) {

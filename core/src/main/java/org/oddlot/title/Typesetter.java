@@ -54,16 +54,18 @@ public final class Typesetter {
    * Letters of one font and size.
    *
    * @param size in parts of the line's
+   * @param isDrawn whether its font has its letters
    */
-  private record Run(String text, Fonts.Face face, double size) {
-    /** Whether its font has its letters. */
-    boolean isDrawn() {
-      return face.font().canDisplayUpTo(text) < 0
-          || text.codePoints().allMatch(each -> isUnseen(each) || face.font().canDisplay(each));
+  private record Run(String text, Fonts.Face face, double size, boolean isDrawn) {
+    static Run of(String text, Fonts.Face face, double size) {
+      boolean isDrawn =
+          face.font().canDisplayUpTo(text) < 0
+              || text.codePoints().allMatch(each -> isUnseen(each) || face.font().canDisplay(each));
+      return new Run(text, face, size, isDrawn);
     }
 
     boolean isLike(Run other) {
-      return size == other.size && face.equals(other.face) && isDrawn() == other.isDrawn();
+      return size == other.size && face.equals(other.face) && isDrawn == other.isDrawn;
     }
   }
 
@@ -261,7 +263,10 @@ public final class Typesetter {
   private List<Run> runs(String text, Line line) {
     Fonts.Face face = fonts.nearest(line.font(), line.weight(), line.italic());
     if (line.letters() != Letters.SMALL_CAPITALS && face.font().canDisplayUpTo(text) < 0) {
-      return List.of(new Run(cased(text, line.letters()), face, 1));
+      return List.of(
+          line.letters() == Letters.TYPED
+              ? new Run(text, face, 1, true)
+              : Run.of(cased(text, line.letters()), face, 1));
     }
     var runs = new ArrayList<Run>();
     text.codePoints()
@@ -269,7 +274,7 @@ public final class Typesetter {
           boolean isSmall =
               line.letters() == Letters.SMALL_CAPITALS && Character.isLowerCase(letter);
           var its =
-              new Run(
+              Run.of(
                   cased(Character.toString(letter), line.letters()),
                   fonts.having(letter, face),
                   isSmall ? line.capitals() : 1);
@@ -277,7 +282,7 @@ public final class Typesetter {
           boolean joins = Character.getType(letter) == Character.NON_SPACING_MARK;
           if (!runs.isEmpty() && (joins || runs.getLast().isLike(its))) {
             Run last = runs.removeLast();
-            runs.add(new Run(last.text + its.text, last.face, last.size));
+            runs.add(Run.of(last.text + its.text, last.face, last.size));
           } else {
             runs.add(its);
           }

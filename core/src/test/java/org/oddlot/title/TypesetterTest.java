@@ -79,7 +79,7 @@ class TypesetterTest {
         .hasValueSatisfying(said -> assertThat(said).contains("900").contains("600"));
     assertThat(fonts.problem("Harbour Grotesk", 400))
         .contains("the font Harbour Grotesk is not there; measured with IBM Plex Sans");
-    assertThat(fonts.nearest("Harbour Grotesk", 600).family()).isEqualTo("IBM Plex Sans");
+    assertThat(fonts.nearest("Harbour Grotesk", 600, false).family()).isEqualTo("IBM Plex Sans");
     assertThat(fonts.weights("IBM Plex Sans")).containsExactly(400, 500, 600);
     try (InputStream in = Fonts.class.getResourceAsStream("fonts/IBMPlexSerif_600SemiBold.ttf")) {
       Fonts.Face face = Fonts.ofFile(java.util.Objects.requireNonNull(in).readAllBytes());

@@ -79,8 +79,8 @@ public interface CaptionFormat extends InputKind<Captions> {
     return _ -> "";
   }
 
-  /** Which letters (Unicode, general category L) it has none for and writes as others. */
-  default IntPredicate spoils(Captions captions) {
+  /** Which letters and signs of {@code captions} it has not, and writes as others. */
+  default IntPredicate lacks(Captions captions) {
     return _ -> false;
   }
 

@@ -66,12 +66,13 @@ public final class Cea608 implements CaptionFormat {
 
   @Override
   public Function<Caption, String> lost(Captions captions) {
+    IntPredicate lacks = lacks(captions);
     return caption -> {
       String plain = caption.text().plain();
       String letters =
           plain
               .codePoints()
-              .filter(letter -> letter != '\n' && LineLetters.code(letter).isEmpty())
+              .filter(lacks)
               .distinct()
               .limit(5)
               .mapToObj(Character::toString)
@@ -81,8 +82,8 @@ public final class Cea608 implements CaptionFormat {
   }
 
   @Override
-  public IntPredicate spoils(Captions captions) {
-    return letter -> Character.isLetter(letter) && LineLetters.code(letter).isEmpty();
+  public IntPredicate lacks(Captions captions) {
+    return letter -> letter != '\n' && LineLetters.code(letter).isEmpty();
   }
 
   /** Whether a caption has more words than fit on the screen, or longer lines. */

@@ -128,10 +128,9 @@ public final class EbuStl implements CaptionFormat {
   }
 
   @Override
-  public IntPredicate spoils(Captions captions) {
+  public IntPredicate lacks(Captions captions) {
     String table = table(captions);
-    return letter ->
-        Character.isLetter(letter) && !StlLetters.canEncode(Character.toString(letter), table);
+    return letter -> !StlLetters.canEncode(Character.toString(letter), table);
   }
 
   static String table(Captions captions) {

@@ -203,19 +203,11 @@ final class StyleReader {
             (int) fit.number(Measure.LINES),
             fit.read("speed", Rational.of(20), StyleReader::rational),
             fit.read("shortest", Rational.of(4, 5), StyleReader::rational),
-            speakers(keys.text("speakers", "")));
+            Style.speakers(keys.text("speakers", "")));
     place.sayUnknown();
     fit.sayUnknown();
     keys.sayUnknown();
     return Optional.of(style);
-  }
-
-  /** Names with commas between them. */
-  private static List<String> speakers(String text) {
-    return Arrays.stream(text.split(",", -1))
-        .map(String::strip)
-        .filter(name -> !name.isEmpty())
-        .toList();
   }
 
   private Optional<Keys> part(Keys keys, String key) {

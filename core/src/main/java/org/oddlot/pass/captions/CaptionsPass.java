@@ -319,14 +319,16 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
               first,
               side.one().getFirst(),
               Fault.Kind.UNTRANSLATED,
-              "not in " + second.language());
+              "not in " + second.language(),
+              "in both languages");
         } else if (side.one().isEmpty()) {
           add(
               faults,
               second,
               side.other().getFirst(),
               Fault.Kind.UNTRANSLATED,
-              "not in " + first.language());
+              "not in " + first.language(),
+              "in both languages");
         } else if (side.one().size() == 1) {
           Rational shift = side.shift().orElseThrow();
           if (shift.abs().compareTo(Rational.of(3, 2)) > 0) {
@@ -339,7 +341,8 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
                     "%s s %s than in %s",
                     shift.abs().toDecimal(1),
                     shift.signum() > 0 ? "later" : "earlier",
-                    first.language()));
+                    first.language()),
+                "within 1.5 s");
           }
         }
       }
@@ -353,20 +356,11 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       Captions file,
       Caption caption,
       Fault.Kind kind,
-      String text) {
+      String text,
+      String limit) {
     faults
         .computeIfAbsent(file.name(), _ -> new HashMap<>())
-        .putIfAbsent(
-            caption.id(),
-            new Fault(
-                kind,
-                text,
-                switch (kind) {
-                  case UNTRANSLATED -> "in both languages";
-                  case SHIFTED -> "within 1.5 s";
-                  case DOUBLED -> "once";
-                  default -> "";
-                }));
+        .putIfAbsent(caption.id(), new Fault(kind, text, limit));
   }
 
   /** The same words twice in a row are a slip of whoever translated. */
@@ -375,7 +369,13 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
     for (int i = 0; i + 1 < all.size(); i++) {
       String words = all.get(i).text().inOneLine();
       if (words.length() > 12 && words.equals(all.get(i + 1).text().inOneLine())) {
-        add(faults, captions, all.get(i + 1), Fault.Kind.DOUBLED, "the same as the one before");
+        add(
+            faults,
+            captions,
+            all.get(i + 1),
+            Fault.Kind.DOUBLED,
+            "the same as the one before",
+            "once");
       }
     }
   }

@@ -29,14 +29,8 @@ sealed interface LicenceDiagnosis {
   record Over(String timeline, Rational over, Rational used, Rational allowed)
       implements LicenceDiagnosis {}
 
-  /** The licence ends before the delivery. */
-  record Ended(LocalDate on, LocalDate delivery) implements LicenceDiagnosis {}
-
-  /** The licence does not name where it is delivered. */
-  record Elsewhere(String why) implements LicenceDiagnosis {}
-
-  /** The licence begins after the delivery. */
-  record NotBegun(LocalDate on, LocalDate delivery) implements LicenceDiagnosis {}
+  /** Its term or its territory does not go with the delivery. */
+  record NotForDelivery(String why) implements LicenceDiagnosis {}
 
   /** Why a source is the production's own. */
   sealed interface Origin {
@@ -82,7 +76,7 @@ sealed interface LicenceDiagnosis {
       case Disagrees(Licence paper, _) -> Optional.of(paper);
       case SeemsOwn(Licence licence, _) -> Optional.of(licence);
       case Covered(Licence licence) -> Optional.of(licence);
-      case NotCovered _, Several _, Over _, Ended _, NotBegun _, Elsewhere _ -> Optional.empty();
+      case NotCovered _, Several _, Over _, NotForDelivery _ -> Optional.empty();
     };
   }
 
@@ -91,8 +85,7 @@ sealed interface LicenceDiagnosis {
     return switch (this) {
       case NotCovered _ -> Standing.OPEN;
       case Covered _ -> Standing.SETTLED;
-      case Several _, Disagrees _, SeemsOwn _, Over _, Ended _, NotBegun _, Elsewhere _ ->
-          Standing.TO_LOOK_AT;
+      case Several _, Disagrees _, SeemsOwn _, Over _, NotForDelivery _ -> Standing.TO_LOOK_AT;
     };
   }
 
@@ -114,11 +107,7 @@ sealed interface LicenceDiagnosis {
           Phrase.of(
               "%s s over: %s s used, %s s licensed, in %s",
               over.toDecimal(1), used.toDecimal(1), allowed.toDecimal(1), timeline);
-      case Ended(LocalDate on, LocalDate delivery) ->
-          Phrase.of("it ends on %s, before the delivery on %s", on, delivery);
-      case Elsewhere(String why) -> why;
-      case NotBegun(LocalDate on, LocalDate delivery) ->
-          Phrase.of("it begins on %s, after the delivery on %s", on, delivery);
+      case NotForDelivery(String why) -> why;
     };
   }
 }

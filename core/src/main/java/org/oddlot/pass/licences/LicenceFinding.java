@@ -13,6 +13,12 @@ import org.oddlot.text.Phrase;
 
 /** Something about rights. */
 public sealed interface LicenceFinding extends Finding {
+  /** Most of them are for a person to say. */
+  @Override
+  default Standing standing() {
+    return Standing.TO_LOOK_AT;
+  }
+
   /** What a decision calls material that the production made itself. */
   String OWN = "own";
 
@@ -85,11 +91,6 @@ public sealed interface LicenceFinding extends Finding {
     }
 
     @Override
-    public Standing standing() {
-      return Standing.TO_LOOK_AT;
-    }
-
-    @Override
     public List<Choice> choices() {
       return List.of(
           new Choice(NOTHING, "it hides nothing: what is below is seen, and paid for", List.of()),
@@ -131,11 +132,6 @@ public sealed interface LicenceFinding extends Finding {
     public String title() {
       return Phrase.of(
           "%s called like camera %s's", Phrase.count(sources.size(), "source"), camera);
-    }
-
-    @Override
-    public Standing standing() {
-      return Standing.TO_LOOK_AT;
     }
 
     @Override
@@ -194,11 +190,6 @@ public sealed interface LicenceFinding extends Finding {
     @Override
     public FindingId id() {
       return FindingId.of("licences", term.word, licence, timeline);
-    }
-
-    @Override
-    public Standing standing() {
-      return Standing.TO_LOOK_AT;
     }
 
     /** Where what is used under it is first seen. */

@@ -32,6 +32,7 @@ import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.licences.LicenceDiagnosis.Origin;
+import org.oddlot.pass.licences.LicenceFinding.Term;
 import org.oddlot.profile.Field;
 import org.oddlot.report.CoverQuestions;
 import org.oddlot.report.LicenceUse;
@@ -161,14 +162,17 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     Sorted sorted = sorted(material, request.settings(), licences);
     var findings = new ArrayList<LicenceFinding>(sorted.findings);
     findings.sort(Comparator.comparing(finding -> finding.standing() == Standing.SETTLED));
-    Material said = material.with(Covers.class, List.of(covers(material, request.settings())));
-    List<LicenceFinding.OfCover> covers = covers(said, request, findings);
-    var decided =
-        covers.stream()
-            .map(finding -> new Reviewed<>(finding, request.answers().decision(finding.id())))
-            .toList();
+    Rights rights = rights(licences, reviewed(findings, request));
+    Material with =
+        withCovers(material, request.settings(), List.of()).with(Rights.class, List.of(rights));
+    List<LicenceFinding.OfCover> covers = covers(with);
     findings.addAll(0, covers);
-    findings.addAll(0, terms(withCovers(said, decided), request, findings));
+    findings.addAll(
+        0,
+        terms(
+            withCovers(with, request.settings(), reviewed(covers, request)),
+            rights,
+            delivery(request.settings())));
     var remarks = new ArrayList<Analysis.Remark>();
     int ours = sorted.own.size();
     if (ours > 0) {
@@ -407,10 +411,13 @@ public final class LicencesPass implements Pass<LicenceFinding> {
   }
 
   /** What settings say of pictures that may hide what is below them. */
-  private static Covers covers(Material material, Settings settings) {
+  private static Map<String, Boolean> covers(Material material, Settings settings) {
     var hides = new SourcePattern(settings.get(HIDES));
     var nothing = new SourcePattern(settings.get(NOTHING));
     var said = new HashMap<String, Boolean>();
+    if (hides.text().isBlank() && nothing.text().isBlank()) {
+      return said;
+    }
     for (Source source : material.sources().all()) {
       List<String> names = source.names();
       if (nothing.means(names)) {
@@ -419,13 +426,11 @@ public final class LicencesPass implements Pass<LicenceFinding> {
         said.put(source.id(), true);
       }
     }
-    return new Covers(said);
+    return said;
   }
 
   /** What somebody has to say of pictures that lie above what is paid for. */
-  private static List<LicenceFinding.OfCover> covers(
-      Material material, Request request, List<? extends LicenceFinding> findings) {
-    Material with = material.with(Rights.class, List.of(decided(material, request, findings)));
+  private static List<LicenceFinding.OfCover> covers(Material with) {
     return CoverQuestions.of(Scope.of(with, "", FilmGauge.MM_35)).stream()
         .map(question ->
             new LicenceFinding.OfCover(
@@ -444,9 +449,15 @@ public final class LicencesPass implements Pass<LicenceFinding> {
         .toList();
   }
 
+  /**
+   * With what settings and answers say of pictures; the same where they say nothing, so that what
+   * is used and seen need not be counted again.
+   */
   private static Material withCovers(
-      Material material, List<? extends Reviewed<? extends LicenceFinding>> reviewed) {
-    var said = new HashMap<>(Covers.of(material).said());
+      Material material,
+      Settings settings,
+      List<? extends Reviewed<? extends LicenceFinding>> reviewed) {
+    Map<String, Boolean> said = covers(material, settings);
     for (Reviewed<? extends LicenceFinding> each : reviewed) {
       if (each.finding() instanceof LicenceFinding.OfCover cover
           && each.standing() == Standing.SETTLED
@@ -454,25 +465,19 @@ public final class LicencesPass implements Pass<LicenceFinding> {
         said.put(cover.about(), each.chosen().contains(LicenceFinding.HIDES));
       }
     }
-    return material.with(Covers.class, List.of(new Covers(said)));
+    return said.isEmpty() ? material : material.with(Covers.class, List.of(new Covers(said)));
   }
 
-  private static Rights decided(
-      Material material, Request request, List<? extends LicenceFinding> findings) {
-    return rights(
-        licences(material),
-        findings.stream()
-            .map(finding -> new Reviewed<>(finding, request.answers().decision(finding.id())))
-            .toList());
+  private static <F extends LicenceFinding> List<Reviewed<F>> reviewed(
+      List<F> findings, Request request) {
+    return findings.stream()
+        .map(finding -> new Reviewed<>(finding, request.answers().decision(finding.id())))
+        .toList();
   }
 
   /** What goes beyond the terms of licences, if all is as it is proposed or decided. */
-  private static List<LicenceFinding> terms(
-      Material material, Request request, List<LicenceFinding> findings) {
-    Rights rights = decided(material, request, findings);
-    Material with = material.with(Rights.class, List.of(rights));
+  private static List<LicenceFinding> terms(Material with, Rights rights, Delivery delivery) {
     Map<Licence, String> sources = sourcesUnder(rights);
-    Optional<LocalDate> delivery = day(request.settings().get(DELIVERY));
     var terms = new ArrayList<LicenceFinding>();
     Map<String, Licence> inUse = new LinkedHashMap<>();
     for (LicenceUse.Used used : LicenceUse.used(Scope.of(with, "", FilmGauge.MM_35))) {
@@ -485,40 +490,38 @@ public final class LicencesPass implements Pass<LicenceFinding> {
         var diagnosis =
             new LicenceDiagnosis.Over(
                 used.timeline(), used.over(), used.once(), licence.allowed().orElse(Rational.ZERO));
-        terms.add(ofTerms(licence, used.timeline(), LicenceFinding.Term.LIMIT, sources, diagnosis));
+        terms.add(ofTerms(licence, used.timeline(), Term.LIMIT, sources, diagnosis));
       }
     }
-    var to = new Delivery(delivery, request.settings().get(TERRITORY));
     for (Licence licence : inUse.values()) {
-      to.elsewhere(licence)
-          .map(LicenceDiagnosis.Elsewhere::new)
-          .ifPresent(
-              its -> terms.add(ofTerms(licence, "", LicenceFinding.Term.TERRITORY, sources, its)));
+      delivery
+          .elsewhere(licence)
+          .ifPresent(why -> terms.add(ofTerms(licence, Term.TERRITORY, sources, why)));
     }
-    if (delivery.isPresent()) {
-      LocalDate day = delivery.get();
-      for (Licence licence : inUse.values()) {
-        licence
-            .until()
-            .filter(day::isAfter)
-            .map(end -> new LicenceDiagnosis.Ended(end, day))
-            .ifPresent(
-                its -> terms.add(ofTerms(licence, "", LicenceFinding.Term.ENDED, sources, its)));
-        licence
-            .from()
-            .filter(day::isBefore)
-            .map(begin -> new LicenceDiagnosis.NotBegun(begin, day))
-            .ifPresent(its ->
-                terms.add(ofTerms(licence, "", LicenceFinding.Term.NOT_BEGUN, sources, its)));
-      }
+    for (Licence licence : inUse.values()) {
+      delivery
+          .ended(licence)
+          .ifPresent(why -> terms.add(ofTerms(licence, Term.ENDED, sources, why)));
+      delivery
+          .notBegun(licence)
+          .ifPresent(why -> terms.add(ofTerms(licence, Term.NOT_BEGUN, sources, why)));
     }
     return terms;
+  }
+
+  private static Delivery delivery(Settings settings) {
+    return new Delivery(day(settings.get(DELIVERY)), settings.get(TERRITORY));
+  }
+
+  private static LicenceFinding ofTerms(
+      Licence licence, Term term, Map<Licence, String> sources, String why) {
+    return ofTerms(licence, "", term, sources, new LicenceDiagnosis.NotForDelivery(why));
   }
 
   private static LicenceFinding ofTerms(
       Licence licence,
       String timeline,
-      LicenceFinding.Term term,
+      Term term,
       Map<Licence, String> sources,
       LicenceDiagnosis diagnosis) {
     return new LicenceFinding.OfTerms(
@@ -576,8 +579,7 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     Material material = request.material();
     List<Licence> licences = licences(material);
     if (licences.isEmpty()) {
-      return new Applied(
-          material.with(Covers.class, List.of(covers(material, request.settings()))), List.of());
+      return new Applied(withCovers(material, request.settings(), List.of()), List.of());
     }
     Sorted sorted = sorted(material, request.settings(), licences);
     var all = new HashMap<FindingId, Reviewed<? extends LicenceFinding>>();
@@ -589,15 +591,10 @@ public final class LicencesPass implements Pass<LicenceFinding> {
     Rights rights = rights(licences, List.copyOf(all.values()));
     var standings = new HashMap<>(rights.standings());
     sorted.own.forEach(id -> standings.put(id, LicenceFinding.OWN));
-    Material said = material.with(Covers.class, List.of(covers(material, request.settings())));
     return new Applied(
-        withCovers(said, accepted)
+        withCovers(material, request.settings(), accepted)
             .with(Rights.class, List.of(new Rights(rights.licences(), standings)))
-            .with(
-                Delivery.class,
-                List.of(
-                    new Delivery(
-                        day(request.settings().get(DELIVERY)), request.settings().get(TERRITORY)))),
+            .with(Delivery.class, List.of(delivery(request.settings()))),
         List.of());
   }
 }

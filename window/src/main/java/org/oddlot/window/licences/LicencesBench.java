@@ -1,6 +1,7 @@
 package org.oddlot.window.licences;
 
 import java.util.List;
+import java.util.Optional;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.licences.LicenceFinding;
@@ -44,25 +45,20 @@ public final class LicencesBench extends FindingsBench<LicenceFinding> {
 
   /** What it is used under, as it stands. */
   private static String licence(Reviewed<LicenceFinding> reviewed) {
+    Optional<Choice> chosen =
+        reviewed.finding().choices().stream()
+            .filter(choice -> reviewed.chosen().contains(choice.id()))
+            .findFirst();
     return switch (reviewed.finding()) {
-      case LicenceFinding.OfSource source ->
-          source.choices().stream()
-              .filter(choice -> reviewed.chosen().contains(choice.id()))
-              .map(Choice::label)
-              .findFirst()
-              .orElse("none yet");
-      case LicenceFinding.OfCover cover ->
-          cover.choices().stream()
-              .filter(choice -> reviewed.chosen().contains(choice.id()))
+      case LicenceFinding.OfSource _ -> chosen.map(Choice::label).orElse("none yet");
+      case LicenceFinding.OfCover _ ->
+          chosen
               .map(choice ->
                   choice.id().equals(LicenceFinding.HIDES) ? "fills the frame" : "hides nothing")
-              .findFirst()
               .orElse("does it hide them?");
-      case LicenceFinding.OfNames names ->
-          names.choices().stream()
-              .filter(choice -> reviewed.chosen().contains(choice.id()))
+      case LicenceFinding.OfNames _ ->
+          chosen
               .map(choice -> choice.id().equals(LicenceFinding.OWN) ? "own material" : "none")
-              .findFirst()
               .orElse("is it our own?");
       case LicenceFinding.OfTerms terms ->
           switch (terms.term()) {

@@ -1,7 +1,6 @@
 package org.oddlot.window.titles;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -369,10 +368,7 @@ final class StyleSheet {
               (int) number(mostLines, Measure.LINES),
               before.speed(),
               before.shortest(),
-              Arrays.stream(speakers.getText().split(",", -1))
-                  .map(String::strip)
-                  .filter(each -> !each.isEmpty())
-                  .toList()));
+              Style.speakers(speakers.getText())));
     } catch (IllegalArgumentException e) {
       wrong.setText(e.getMessage() + ".");
       return Optional.empty();

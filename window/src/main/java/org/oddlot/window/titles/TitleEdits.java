@@ -99,12 +99,20 @@ final class TitleEdits {
   }
 
   private static boolean isAbout(Instruction instruction, TitleFinding finding) {
+    return order(instruction)
+        .filter(order ->
+            order instanceof TitleOrder.OfOne one
+                && one.file().equals(finding.file())
+                && one.id().equals(finding.caption().id()))
+        .isPresent();
+  }
+
+  /** What an instruction orders; empty where it cannot be read. */
+  static Optional<TitleOrder> order(Instruction instruction) {
     try {
-      return TitleOrder.CODEC.decode(instruction.words()) instanceof TitleOrder.OfOne one
-          && one.file().equals(finding.file())
-          && one.id().equals(finding.caption().id());
+      return Optional.of(TitleOrder.CODEC.decode(instruction.words()));
     } catch (IllegalArgumentException e) {
-      return false;
+      return Optional.empty();
     }
   }
 }

@@ -460,15 +460,10 @@ public final class TitlesBench extends FindingsBench<TitleFinding> {
 
   /** Whether an order says how the same people's titles look: the new one takes its place. */
   private static boolean isLookOf(Instruction instruction, Style style) {
-    if (instruction.words().isEmpty() || !instruction.words().getFirst().equals("style")) {
-      return false;
-    }
-    try {
-      return TitleOrder.CODEC.decode(instruction.words()) instanceof TitleOrder.Look(Style its)
-          && its.speakers().equals(style.speakers());
-    } catch (IllegalArgumentException e) {
-      return false;
-    }
+    return TitleEdits.order(instruction)
+        .filter(order ->
+            order instanceof TitleOrder.Look(Style its) && its.speakers().equals(style.speakers()))
+        .isPresent();
   }
 
   private void saveStyle(Style its) {
