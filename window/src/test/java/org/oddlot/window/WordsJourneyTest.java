@@ -279,6 +279,31 @@ class WordsJourneyTest extends Journey {
   }
 
   @Test
+  void aLockedCaptionKeepsItsWordsUntilItIsUnlocked() throws IOException {
+    Path names = put("names.csv", "Name;Heard as\nOrrin;Oren\n");
+    open(put("talk.en.srt", CAPTIONS), names);
+    int before = tally("names").toLookAt();
+    assertThat(before).isPositive();
+    go("captions");
+    clickOn("#tab-all");
+    for (String words : List.of("Nobody on Oren", "We lay off")) {
+      choose("captions-rows", words);
+      hit(KeyCode.K);
+      settle();
+      choose("captions-rows", words);
+      assertThat(words("captions-evidence")).contains("Locked: ").contains("it stays as it is");
+    }
+    assertThat(tally("names").toLookAt()).isEqualTo(before - 1);
+    choose("captions-rows", "We lay off");
+    hit(KeyCode.K);
+    settle();
+    assertThat(status()).contains("Unlocked caption 3");
+    writeOut();
+    assertThat(read(written()))
+        .isEqualTo(CAPTIONS.replace("quay with the engine", "quay\nwith the engine"));
+  }
+
+  @Test
   void aServiceThatFailsOnceIsTriedAgainAndItsCaptionsComeIn() throws IOException {
     Demo.makeTalk(folder.resolve("talk"));
     Path sound = folder.resolve("talk/media/talk/ferry-talk.wav");

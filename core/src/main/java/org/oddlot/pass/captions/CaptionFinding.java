@@ -25,6 +25,7 @@ import org.oddlot.text.Phrase;
  * @param faults what is wrong
  * @param mended what it would become; the caption itself where nothing is to be done
  * @param left what would still be wrong
+ * @param isLocked whether somebody said that it stays as it is
  * @param standing how it stands
  */
 public record CaptionFinding(
@@ -36,6 +37,7 @@ public record CaptionFinding(
     List<Fault> faults,
     List<Caption> mended,
     List<Fault> left,
+    boolean isLocked,
     Standing standing)
     implements Finding {
   public CaptionFinding {
@@ -76,13 +78,18 @@ public record CaptionFinding(
 
   @Override
   public String headline() {
-    return faults.isEmpty()
-        ? "in order"
-        : faults.stream().map(Fault::text).collect(Collectors.joining("; "));
+    String its =
+        faults.isEmpty()
+            ? "in order"
+            : faults.stream().map(Fault::text).collect(Collectors.joining("; "));
+    return isLocked ? "locked: " + its : its;
   }
 
   @Override
   public String reason() {
+    if (isLocked) {
+      return headline() + "; it stays as it is";
+    }
     if (faults.isEmpty()) {
       return "it keeps within the guideline";
     }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.FrameGuess;
@@ -125,10 +126,12 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
               "there is no guideline file in the lot; " + guideline.title() + " is taken"));
     }
     List<Edit> edits = edits(request.answers());
+    Map<String, Set<String>> locked = new HashMap<>();
     List<Captions> edited =
         material.all(Captions.class).stream()
             .map(each -> {
               Edited.Result result = Edited.of(each, edits, transcripts(each, material));
+              locked.put(each.name(), result.locked());
               result
                   .notFound()
                   .forEach(edit ->
@@ -146,7 +149,12 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       request.progress().check();
       findings.addAll(
           findings(
-              each, guideline, material, request, languages.getOrDefault(each.name(), Map.of())));
+              each,
+              guideline,
+              material,
+              request,
+              languages.getOrDefault(each.name(), Map.of()),
+              locked.getOrDefault(each.name(), Set.of())));
     }
     return Analysis.of(findings, remarks);
   }
@@ -187,7 +195,8 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       Guideline guideline,
       Material material,
       Request request,
-      Map<String, Fault> ofLanguages) {
+      Map<String, Fault> ofLanguages,
+      Set<String> locked) {
     Timebase.Frames frames = frames(file, material);
     var checker =
         new Checker(
@@ -210,8 +219,9 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       Caption caption = all.get(i);
       long next = nextAtItsPlace(all, i, frames);
       List<Fault> faults = checker.faults(caption, next);
+      boolean isLocked = locked.contains(caption.id());
       List<Caption> mended =
-          faults.isEmpty() ? List.of(caption) : mender.mended(caption, before, next);
+          faults.isEmpty() || isLocked ? List.of(caption) : mender.mended(caption, before, next);
       List<Fault> left = faults.isEmpty() ? List.of() : left(mended, checker, next);
       Fault language = ofLanguages.get(caption.id());
       if (language != null) {
@@ -230,7 +240,10 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
               faults,
               mended,
               left,
-              standing(caption, faults, mended, left, frames, isInDoubt, request));
+              isLocked,
+              isLocked
+                  ? Standing.SETTLED
+                  : standing(caption, faults, mended, left, frames, isInDoubt, request));
       findings.add(finding);
       // The one after may not begin before this is over, whether it is mended or not.
       before = frames.count(caption.end());

@@ -37,6 +37,9 @@ public sealed interface Edit {
   /** No caption any more. */
   record Remove(String file, String id, String before) implements Edit {}
 
+  /** It stays as it is, whatever guidelines and lists of names say. */
+  record Lock(String file, String id, String before) implements Edit {}
+
   /** As instructions have it. */
   Codec<Edit> CODEC = Codec.of(Edit::encoded, Edit::decoded);
 
@@ -54,6 +57,7 @@ public sealed interface Edit {
       case Split its -> List.of("split", its.file, its.id, its.before, Integer.toString(its.at));
       case Join its -> List.of("join", its.file, its.id, its.before);
       case Remove its -> List.of("remove", its.file, its.id, its.before);
+      case Lock its -> List.of("lock", its.file, its.id, its.before);
     };
   }
 
@@ -63,11 +67,11 @@ public sealed interface Edit {
         switch (what) {
           case "words", "split" -> 5;
           case "times" -> 6;
-          case "join", "remove" -> 4;
+          case "join", "remove", "lock" -> 4;
           default ->
               throw new IllegalArgumentException(
-                  "it takes words, times, split, join or remove, with a file, a caption and its"
-                      + " words");
+                  "it takes words, times, split, join, remove or lock, with a file, a caption and"
+                      + " its words");
         };
     if (words.size() != length) {
       throw new IllegalArgumentException(what + " takes " + (length - 1) + " words more");
@@ -81,6 +85,7 @@ public sealed interface Edit {
           new Times(file, id, before, new Span(seconds(words.get(4)), seconds(words.get(5))));
       case "split" -> new Split(file, id, before, whole(words.get(4)));
       case "join" -> new Join(file, id, before);
+      case "lock" -> new Lock(file, id, before);
       default -> new Remove(file, id, before);
     };
   }

@@ -1,8 +1,10 @@
 package org.oddlot.pass.captions;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
@@ -17,6 +19,7 @@ final class Edited {
   private final Captions file;
   private final WordTimes times;
   private final List<Edit> notFound = new ArrayList<>();
+  private final Set<String> locked = new HashSet<>();
 
   private Edited(Captions file, List<Transcript> transcripts) {
     this.file = file;
@@ -29,8 +32,9 @@ final class Edited {
    *
    * @param captions with what could be changed
    * @param notFound edits of captions that are not there any more
+   * @param locked the ids of those that stay as they are
    */
-  record Result(Captions captions, List<Edit> notFound) {}
+  record Result(Captions captions, List<Edit> notFound, Set<String> locked) {}
 
   static Result of(Captions file, List<Edit> edits, List<Transcript> transcripts) {
     var edited = new Edited(file, transcripts);
@@ -39,7 +43,10 @@ final class Edited {
         edited.make(edit);
       }
     }
-    return new Result(file.withCaptions(edited.captions), List.copyOf(edited.notFound));
+    return new Result(
+        file.withCaptions(edited.captions),
+        List.copyOf(edited.notFound),
+        Set.copyOf(edited.locked));
   }
 
   private void make(Edit edit) {
@@ -57,6 +64,7 @@ final class Edited {
       case Edit.Split its -> split(at, its.at());
       case Edit.Join _ -> join(at);
       case Edit.Remove _ -> captions.remove(at);
+      case Edit.Lock _ -> locked.add(caption.id());
     }
   }
 

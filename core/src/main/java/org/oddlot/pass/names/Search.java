@@ -163,6 +163,9 @@ final class Search {
 
   /** Where names may be: of guesses that overlap, the best. */
   private List<Match> matches(String text, Terms.Around around) {
+    if (terms.isLocked(text.strip().replaceAll("\\s+", " "))) {
+      return List.of();
+    }
     List<Tokens> tokens = Tokens.of(text);
     var all = new ArrayList<Match>();
     int[] right = new int[tokens.size()];

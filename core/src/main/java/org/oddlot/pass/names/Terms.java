@@ -294,6 +294,11 @@ final class Terms {
     return term != null && (term.equals(words) || isPossessive(words, term));
   }
 
+  /** Whether somebody said that words stay as they are; of a locked caption all its words. */
+  boolean isLocked(String words) {
+    return notNames.contains(key(words));
+  }
+
   private static boolean isPossessive(String words, String term) {
     return words.startsWith(term) && words.substring(term.length()).matches("['’]s?");
   }

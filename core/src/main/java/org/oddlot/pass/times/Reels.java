@@ -34,8 +34,10 @@ final class Reels {
    * A file and where it would be laid.
    *
    * @param at the way that is proposed
+   * @param isByItsPlaceAlone whether no cut and no other text speaks for it
    */
-  record Laid(TimesPass.Words file, TimesFinding.Lies finding, Trial at) {
+  record Laid(
+      TimesPass.Words file, TimesFinding.Lies finding, Trial at, boolean isByItsPlaceAlone) {
     double from() {
       return moment(file.spans().stream().map(Span::start).min(Rational::compareTo));
     }

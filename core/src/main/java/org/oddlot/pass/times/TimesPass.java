@@ -3,6 +3,7 @@ package org.oddlot.pass.times;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -12,6 +13,7 @@ import java.util.function.Supplier;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionMaker;
 import org.oddlot.caption.Captions;
+import org.oddlot.caption.FrameGuess;
 import org.oddlot.caption.Guideline;
 import org.oddlot.caption.Span;
 import org.oddlot.caption.Timebase;
@@ -22,6 +24,7 @@ import org.oddlot.material.CaptionPlace;
 import org.oddlot.material.Material;
 import org.oddlot.material.NameLists;
 import org.oddlot.material.Programme;
+import org.oddlot.measure.SourceSilences;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.Choice;
@@ -34,6 +37,7 @@ import org.oddlot.pass.Standing;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 
 /**
@@ -86,9 +90,17 @@ public final class TimesPass implements Pass<TimesFinding> {
         });
   }
 
-  /** A file of words, as far as its times are concerned. */
+  /**
+   * A file of words, as far as its times are concerned.
+   *
+   * @param frames in how many frames a second they are counted, if that can be told
+   */
   record Words(
-      String name, String language, List<Span> spans, Supplier<Map<String, Rational>> moments) {
+      String name,
+      String language,
+      List<Span> spans,
+      Optional<FrameRate> frames,
+      Supplier<Map<String, Rational>> moments) {
     /** The moments of its words, worked out where another file is there to compare them with. */
     Map<String, Rational> said() {
       return moments.get();
@@ -99,6 +111,7 @@ public final class TimesPass implements Pass<TimesFinding> {
           captions.name(),
           captions.language(),
           captions.captions().stream().map(Caption::span).toList(),
+          FrameGuess.of(captions).map(Timebase.Frames::rate),
           once(() -> Agreement.moments(captions)));
     }
 
@@ -107,6 +120,7 @@ public final class TimesPass implements Pass<TimesFinding> {
           transcript.name(),
           transcript.language(),
           transcript.turns().stream().map(Turn::span).toList(),
+          Optional.empty(),
           once(() -> Agreement.moments(transcript)));
     }
 
@@ -139,6 +153,7 @@ public final class TimesPass implements Pass<TimesFinding> {
     material.all(Transcript.class).forEach(transcript -> files.add(Words.of(transcript)));
     var findings = new ArrayList<TimesFinding>();
     var verdicts = new ArrayList<Reels.Laid>();
+    var wanted = new LinkedHashSet<SourceSilences>();
     for (Words file : files) {
       request.progress().check();
       if (CaptionsInTimelines.of(material, file.name()).isPresent()) {
@@ -146,14 +161,20 @@ public final class TimesPass implements Pass<TimesFinding> {
       } else if (programmes.isEmpty()) {
         findings.add(nowhere(file));
       } else {
-        verdicts.add(lies(file, files, programmes));
+        Reels.Laid laid = lies(file, files, programmes, request, false);
+        // What two others do not witness is listened to.
+        if (laid.finding().standing() != Standing.SETTLED || laid.isByItsPlaceAlone()) {
+          programmes.forEach(each -> wanted.addAll(Speech.wanted(each, material)));
+          laid = lies(file, files, programmes, request, true);
+        }
+        verdicts.add(laid);
       }
     }
     findings.addAll(Reels.heeded(verdicts));
     for (Transcript transcript : material.all(Transcript.class)) {
       makes(transcript, material, request.settings()).ifPresent(findings::add);
     }
-    return Analysis.of(findings);
+    return Analysis.<TimesFinding>of(findings).wanting(wanted);
   }
 
   private static TimesFinding inTimeline(Words file) {
@@ -180,11 +201,19 @@ public final class TimesPass implements Pass<TimesFinding> {
         List.of());
   }
 
-  private static Reels.Laid lies(Words file, List<Words> files, List<Programme> programmes) {
+  private static Reels.Laid lies(
+      Words file,
+      List<Words> files,
+      List<Programme> programmes,
+      Request request,
+      boolean isListenedTo) {
     var trials = new ArrayList<Trial>();
     Map<Programme, Optional<Heard>> heard = new HashMap<>();
     for (Programme programme : programmes) {
       Optional<Heard> its = heard(file, files, programme);
+      if (its.isEmpty() && isListenedTo) {
+        its = inItsSound(file, programme, request);
+      }
       heard.put(programme, its);
       Optional<Rational> said =
           its.filter(h -> h.lies() && h.found().stretch().equals(Rational.ONE))
@@ -197,12 +226,13 @@ public final class TimesPass implements Pass<TimesFinding> {
         new Verdict(
             file.name(),
             file.spans().size(),
+            file.frames(),
             best,
             byCuts(trials, best),
             heard.getOrDefault(best.programme(), Optional.empty()),
             programmes,
             coverage(file, best));
-    return new Reels.Laid(file, verdict.finding(), verdict.laid());
+    return new Reels.Laid(file, verdict.finding(), verdict.laid(), verdict.isByItsPlaceAlone());
   }
 
   /** A file of another language or kind that says the same, and lies in the programme as it is. */
@@ -221,6 +251,13 @@ public final class TimesPass implements Pass<TimesFinding> {
     return Optional.ofNullable(best);
   }
 
+  /** The sound of a programme is a witness as another text is, where its media is at hand. */
+  private static Optional<Heard> inItsSound(Words file, Programme programme, Request request) {
+    return Speech.of(programme, request.material(), request.measured())
+        .flatMap(speech -> speech.places(file.spans()))
+        .map(found -> new Heard(Phrase.of("the sound of %s", programme.title()), found, true));
+  }
+
   private static boolean sameLanguage(Words one, Words other) {
     return one.language().isEmpty()
         || other.language().isEmpty()
@@ -228,9 +265,9 @@ public final class TimesPass implements Pass<TimesFinding> {
   }
 
   /**
-   * What another file of the lot says.
+   * What another file of the lot says, or the sound of the programme.
    *
-   * @param name the other file
+   * @param name the other file, or the sound
    * @param found how the times become its times
    * @param lies whether the other file lies in the programme as it is
    */

@@ -9,6 +9,7 @@ import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Standing;
 import org.oddlot.pass.times.TimesPass.Heard;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 
 /**
@@ -16,6 +17,7 @@ import org.oddlot.time.Rational;
  *
  * @param name the file
  * @param count how many captions it has
+ * @param frames in how many frames a second it is counted, if that can be told
  * @param best the likeliest way
  * @param others other ways at the same programme, those first for which cuts speak
  * @param heard another file that says the same
@@ -25,6 +27,7 @@ import org.oddlot.time.Rational;
 record Verdict(
     String name,
     int count,
+    Optional<FrameRate> frames,
     Trial best,
     List<Trial> others,
     Optional<Heard> heard,
@@ -32,8 +35,14 @@ record Verdict(
     double coverage) {
   private static final int OFFERED = 4;
 
+  /** Rates this near are one, for what a file itself can say. */
+  private static final Rational A_LITTLE = Rational.of(1, 100);
+
   /** So few cuts say nothing about any captions. */
   private static final int FEW_CUTS = 6;
+
+  /** How many deviations from chance are a word for where it lies. */
+  private static final double SPEAK = 4;
 
   /** How many deviations from chance cuts alone must speak for a shift to settle it. */
   private static final double CLEAR = 10;
@@ -41,6 +50,15 @@ record Verdict(
   /** The way that is proposed. */
   Trial laid() {
     return otherRate().or(this::otherShift).orElse(best);
+  }
+
+  /** Whether neither the cuts nor another text speak for it. */
+  boolean isByItsPlaceAlone() {
+    return !cutsSpeak() && !isHeardSo(best);
+  }
+
+  private boolean cutsSpeak() {
+    return best.sureness() >= SPEAK;
   }
 
   TimesFinding.Lies finding() {
@@ -62,7 +80,7 @@ record Verdict(
     boolean asItIs = best.fit().isNone();
     boolean heardSo = isHeardSo(best);
     boolean covers = coverage > 0.5 && coverage <= 1.02;
-    boolean cuts = best.sureness() >= 4;
+    boolean cuts = cutsSpeak();
     // That all lie inside is what chance makes of any short file; something has to speak for it.
     boolean hasNoCuts = best.programme().cuts().size() < FEW_CUTS;
     boolean isWitnessed = cuts || heardSo || sameNames || (asItIs && covers && hasNoCuts);
@@ -73,7 +91,9 @@ record Verdict(
             + (heardSo ? 1 : 0)
             + (asItIs ? 1 : 0);
     boolean all = best.inside() == count;
-    boolean sure = all && (alone || sameNames) && witnesses >= 2 && isWitnessed;
+    Optional<Trial> counted = cuts || heardSo ? Optional.empty() : countedOtherwise();
+    boolean sure =
+        all && (alone || sameNames) && witnesses >= 2 && isWitnessed && counted.isEmpty();
     String fit = best.fit().inWords();
     String reason =
         asItIs
@@ -91,7 +111,36 @@ record Verdict(
     return lies(
         sure ? Standing.SETTLED : Standing.TO_LOOK_AT,
         asItIs ? "lies where it is" : fit,
-        reason + doubt(sure, all, alone || sameNames));
+        reason
+            + counted
+                .map(trial -> countedOtherwise(trial))
+                .orElseGet(() -> doubt(sure, all, alone || sameNames)),
+        counted);
+  }
+
+  /**
+   * A way at another rate of which the file itself speaks: it is counted in frames that the
+   * programme has not. A difference of a thousandth is told by cuts alone.
+   */
+  private Optional<Trial> countedOtherwise() {
+    FrameRate its = best.programme().grid().rate();
+    return frames
+        .map(own -> own.toRational().dividedBy(its.toRational()))
+        .filter(stretch -> stretch.minus(Rational.ONE).abs().compareTo(A_LITTLE) > 0)
+        .flatMap(stretch ->
+            others.stream()
+                .filter(trial -> trial.stretch().minus(stretch).abs().compareTo(A_LITTLE) < 0)
+                .findFirst());
+  }
+
+  private String countedOtherwise(Trial trial) {
+    return Phrase.of(
+        "; its times are counted in frames of %s, and %s has %s: if it was made for another copy,"
+            + " it lies %s",
+        frames.orElseThrow(),
+        best.programme().title(),
+        best.programme().grid().rate(),
+        trial.fit().inWords());
   }
 
   /** Whether another text, which lies where it is, says the same at these times. */
@@ -219,22 +268,28 @@ record Verdict(
         evidence(best));
   }
 
-  private TimesFinding.Lies lies(Standing standing, String headline, String reason) {
+  private TimesFinding.Lies lies(
+      Standing standing, String headline, String reason, Optional<Trial> besides) {
     return new TimesFinding.Lies(
         name,
         count,
         standing,
         headline,
         reason,
-        choices(best),
+        choices(best, besides),
         List.of(best.fit().inOneWord()),
         evidence(best));
   }
 
   private List<Choice> choices(Trial first) {
+    return choices(first, Optional.empty());
+  }
+
+  private List<Choice> choices(Trial first, Optional<Trial> second) {
     var choices = new ArrayList<Choice>();
     boolean named = programmes.size() > 1;
     choices.add(TimesPass.choice(first, count, named));
+    second.ifPresent(trial -> choices.add(TimesPass.choice(trial, count, named)));
     if (!first.equals(best)) {
       choices.add(TimesPass.choice(best, count, named));
     }

@@ -30,6 +30,7 @@ import org.oddlot.pass.captions.CaptionFinding;
 import org.oddlot.pass.captions.CaptionsPass;
 import org.oddlot.pass.captions.Edit;
 import org.oddlot.pass.captions.Fault;
+import org.oddlot.pass.names.Learned;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
@@ -236,6 +237,24 @@ class CaptionsPassTest {
             .run();
     assertThat(gone.step(new CaptionsPass()).orElseThrow().analysis().remarks())
         .anyMatch(remark -> remark.text().contains("not there any more"));
+  }
+
+  /** Neither a name nor the guideline changes what was locked; its faults are said all the same. */
+  @Test
+  void aLockedCaptionStaysAsItIs() {
+    String words = "Torment had the rope and the lamp and the oars and the sail and all of it";
+    Talk talk =
+        new Talk()
+            .names(new Term("Tormod", List.of("Torment"), ""))
+            .captions(file(at(1, 1, 4, words), at(2, 5, 8, "Torment had the rope")))
+            .order("captions", Edit.CODEC, new Edit.Lock("talk.srt", "1", words))
+            .order("names", Learned.CODEC, Learned.rightAsItIs(words));
+    Outcome outcome = talk.run(Engine.Acceptance.ALL);
+    assertThat(Talk.words(outcome, "talk.srt")).containsExactly(words, "Tormod had the rope");
+    CaptionFinding locked =
+        outcome.step(new CaptionsPass()).orElseThrow().reviewed().getFirst().finding();
+    assertThat(locked.standing()).isEqualTo(Standing.SETTLED);
+    assertThat(locked.reason()).startsWith("locked: ").contains("limit");
   }
 
   @Test

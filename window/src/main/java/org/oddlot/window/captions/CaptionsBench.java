@@ -423,6 +423,22 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
         });
   }
 
+  /** Locks a caption, or takes that back: neither this pass nor Names changes it then. */
+  private void lock() {
+    table
+        .current()
+        .map(Reviewed::finding)
+        .ifPresent(finding -> {
+          var lock = new CaptionLock(finding.file(), finding.caption());
+          session.changeLot(
+              lot ->
+                  lot.withAnswers(
+                      finding.isLocked() ? lock.off(lot.answers()) : lock.on(lot.answers())),
+              (finding.isLocked() ? "unlocked caption " : "locked caption ")
+                  + finding.caption().id());
+        });
+  }
+
   private void play() {
     table
         .current()
@@ -444,6 +460,7 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
       case COMMA -> make("moved a word of", edits((edits, it) -> edits.firstWordBack(it)));
       case PERIOD -> make("moved a word of", edits((edits, it) -> edits.lastWordOn(it)));
       case R -> replace();
+      case K -> lock();
       case N -> NewTerm.ask(place);
       case SPACE -> play();
       default -> {
@@ -462,6 +479,7 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
     keys.add(new KeyHint("← →", "the line break one word back, one on"));
     keys.add(new KeyHint(",   .", "its first word to the one before, its last to the next"));
     keys.add(new KeyHint("R", "replace words everywhere"));
+    keys.add(new KeyHint("K", "lock it: nothing changes it; once more unlocks it"));
     keys.add(new KeyHint("N", "say which words are always a name"));
     keys.add(new KeyHint("Space", "hear it"));
     return keys;

@@ -1,4 +1,4 @@
-package org.oddlot.papercut;
+package org.oddlot.measure;
 
 import java.io.IOException;
 import java.nio.file.Path;
@@ -9,7 +9,6 @@ import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonNumber;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonValue;
-import org.oddlot.measure.Measurement;
 import org.oddlot.progress.Progress;
 import org.oddlot.waveform.Silences;
 
