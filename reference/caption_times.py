@@ -15,6 +15,8 @@ import sys
 from fractions import Fraction
 from pathlib import Path
 
+from common import srt, timeline
+
 top, out = Path(sys.argv[1]), Path(sys.argv[2])
 seed = int(sys.argv[3]) if len(sys.argv) > 3 else 1
 lots = int(sys.argv[4]) if len(sys.argv) > 4 else 24
@@ -22,36 +24,6 @@ lots = int(sys.argv[4]) if len(sys.argv) > 4 else 24
 RATES = [(24, 1), (25, 1), (24000, 1001), (30000, 1001), (30, 1), (50, 1)]
 WORDS = ("rope harbour night lamp engine water light captain shore wind letter door cold morning boat fish hands stairs"
          " bread song keeper island radio storm coat window table brother mother stone field road bell").split()
-
-
-def timeline(cuts, rate, start):
-    children = []
-    for i, (a, b) in enumerate(zip(cuts, cuts[1:])):
-        children.append({
-            "OTIO_SCHEMA": "Clip.2", "name": f"A{i:04}", "metadata": {}, "effects": [], "markers": [], "enabled": True,
-            "source_range": span(rate, 90000 + 7 * i, b - a),
-            "media_references": {"DEFAULT_MEDIA": {"OTIO_SCHEMA": "ExternalReference.1", "metadata": {}, "name": f"A{i:04}",
-                                                   "target_url": f"A{i:04}.mov", "available_range": None}},
-            "active_media_reference_key": "DEFAULT_MEDIA"})
-    track = {"OTIO_SCHEMA": "Track.1", "name": "V1", "kind": "Video", "metadata": {}, "effects": [], "markers": [],
-             "enabled": True, "source_range": None, "children": children}
-    return {"OTIO_SCHEMA": "Timeline.1", "name": "Evening", "metadata": {},
-            "global_start_time": {"OTIO_SCHEMA": "RationalTime.1", "rate": rate, "value": float(start)},
-            "tracks": {"OTIO_SCHEMA": "Stack.1", "name": "tracks", "metadata": {}, "effects": [], "markers": [],
-                       "enabled": True, "source_range": None, "children": [track]}}
-
-
-def span(rate, value, length):
-    return {"OTIO_SCHEMA": "TimeRange.1",
-            "start_time": {"OTIO_SCHEMA": "RationalTime.1", "rate": rate, "value": float(value)},
-            "duration": {"OTIO_SCHEMA": "RationalTime.1", "rate": rate, "value": float(length)}}
-
-
-def srt(captions):
-    def stamp(seconds):
-        ms = round(seconds * 1000)
-        return "%02d:%02d:%02d,%03d" % (ms // 3600000, ms // 60000 % 60, ms // 1000 % 60, ms % 1000)
-    return "".join(f"{i + 1}\n{stamp(a)} --> {stamp(b)}\n{text}\n\n" for i, (a, b, text) in enumerate(captions))
 
 
 def captions(rng, cuts, frame, share):

@@ -32,6 +32,12 @@ public final class LineBreaker {
   /** Between any two words. */
   static final int ANY = 8;
 
+  /** Behind a word that begins a clause: it would rather be on the next line. */
+  static final int BEGUN = 16;
+
+  /** How much worse than elsewhere it is between phrases that no space parts: commas are there. */
+  private static final int BETWEEN_PHRASES = 4;
+
   /** Between a word and what it holds to. */
   static final int HELD = 24;
 
@@ -44,6 +50,7 @@ public final class LineBreaker {
   private final Set<String> names = new HashSet<>();
   private final Set<String> holds;
   private final Set<String> begins;
+  private final Set<String> ends;
 
   /**
    * What breaks lines in a language.
@@ -63,6 +70,7 @@ public final class LineBreaker {
         };
     holds = WORDS.getOrDefault(known + " holds", Set.of());
     begins = WORDS.getOrDefault(known + " begins", Set.of());
+    ends = WORDS.getOrDefault(known + " ends", Set.of());
     for (String name : names) {
       String[] words = name.strip().split("\\s+", -1);
       for (int i = 0; i + 1 < words.length; i++) {
@@ -154,7 +162,11 @@ public final class LineBreaker {
     if (isCapital(before) && isCapital(after) && !startsSentence(line, at - before.length())) {
       return NAME;
     }
-    return begins.contains(next) ? JOINT : ANY;
+    if (begins.contains(bare)) {
+      return BEGUN;
+    }
+    boolean isJoint = begins.contains(next) || ends.stream().anyMatch(bare::endsWith);
+    return isJoint ? JOINT : language.equals("ja") ? ANY + BETWEEN_PHRASES : ANY;
   }
 
   private static boolean isAbbreviation(String word) {

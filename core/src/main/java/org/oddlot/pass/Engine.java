@@ -68,7 +68,8 @@ public final class Engine {
       }
       progress.at((double) i / on.size(), pass.get().title());
       progress.check();
-      var request = new Request(material, step.settings(), answers.to(step.pass()), progress);
+      var request =
+          new Request(material, step.settings(), answers.to(step.pass()), progress, acceptance);
       StepOutcome<?> outcome = step(pass.get(), request, previous);
       steps.add(outcome);
       material =
@@ -146,7 +147,8 @@ public final class Engine {
             request.material().watchedBy(asked),
             request.settings(),
             understood,
-            request.progress());
+            request.progress(),
+            acceptance);
     Analysis<F> analysis = pass.analyse(watched);
     List<Reviewed<F>> reviewed = reviewed(pass, analysis, watched, unusable);
     if (acceptance == Acceptance.ALL) {
@@ -306,13 +308,18 @@ public final class Engine {
   }
 
   private static <F extends Finding> Reviewed<F> takenWithAll(Reviewed<F> reviewed) {
-    return reviewed.standing() == Standing.TO_LOOK_AT && isProposed(reviewed.finding())
+    return reviewed.standing() == Standing.TO_LOOK_AT && isTakenWithAll(reviewed.finding())
         ? Reviewed.acceptedWithAll(reviewed.finding())
         : reviewed;
   }
 
-  /** Whether there is something definite to accept: not one of several equally good choices. */
-  private static boolean isProposed(Finding finding) {
-    return finding.isProposal() && (finding.choices().isEmpty() || !finding.proposed().isEmpty());
+  /**
+   * Whether it is accepted where all is: it is to be looked at, and there is something definite to
+   * accept, not one of several equally good choices.
+   */
+  static boolean isTakenWithAll(Finding finding) {
+    return finding.standing() == Standing.TO_LOOK_AT
+        && finding.isProposal()
+        && (finding.choices().isEmpty() || !finding.proposed().isEmpty());
   }
 }

@@ -26,11 +26,9 @@ import org.oddlot.pass.Answers;
 import org.oddlot.pass.Applied;
 import org.oddlot.pass.CaptionChanges;
 import org.oddlot.pass.Codec;
-import org.oddlot.pass.Decision;
 import org.oddlot.pass.Pass;
 import org.oddlot.pass.Request;
 import org.oddlot.pass.Reviewed;
-import org.oddlot.pass.Standing;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.SettingKind;
 import org.oddlot.setting.Settings;
@@ -173,9 +171,6 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
     return CaptionPlace.programme(material, captions);
   }
 
-  /** No more captions than this are looked at for the next at the same place. */
-  private static final int AT_ONCE = 8;
-
   /** So many parts of a second where nobody knows which frames there are. */
   private static final FrameRate THOUSANDTHS = FrameRate.of(1000);
 
@@ -198,11 +193,8 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
       Map<String, Fault> ofLanguages,
       Set<String> locked) {
     Timebase.Frames frames = frames(file, material);
-    var checker =
-        new Checker(
-            guideline,
-            frames,
-            programme(file.name(), material).map(Programme::cuts).orElse(List.of()));
+    Optional<Programme> programme = programme(file.name(), material);
+    var checker = new Checker(guideline, frames, programme.map(Programme::cuts).orElse(List.of()));
     var mender =
         new Mender(
             file,
@@ -210,111 +202,10 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
             new LineBreaker(file.language(), NameLists.spellings(material)),
             new WordTimes(transcripts(file, material)));
     // Where nobody knows yet when they are shown, nothing is moved to a cut or away from another.
-    boolean isInDoubt =
-        programme(file.name(), material).isEmpty() && !material.derive(Programme.ALL).isEmpty();
-    List<Caption> all = file.captions();
-    var findings = new ArrayList<CaptionFinding>(all.size());
-    long before = Long.MIN_VALUE;
-    for (int i = 0; i < all.size(); i++) {
-      Caption caption = all.get(i);
-      long next = nextAtItsPlace(all, i, frames);
-      List<Fault> faults = checker.faults(caption, next);
-      boolean isLocked = locked.contains(caption.id());
-      List<Caption> mended =
-          faults.isEmpty() || isLocked ? List.of(caption) : mender.mended(caption, before, next);
-      List<Fault> left = faults.isEmpty() ? List.of() : left(mended, checker, next);
-      Fault language = ofLanguages.get(caption.id());
-      if (language != null) {
-        faults = new ArrayList<>(faults);
-        faults.add(language);
-        left = new ArrayList<>(left);
-        left.add(language);
-      }
-      var finding =
-          new CaptionFinding(
-              file.name(),
-              i,
-              caption,
-              label(caption, frames, file, material),
-              checker.length(frames.count(caption.end()) - frames.count(caption.start())),
-              faults,
-              mended,
-              left,
-              isLocked,
-              isLocked
-                  ? Standing.SETTLED
-                  : standing(caption, faults, mended, left, frames, isInDoubt, request));
-      findings.add(finding);
-      // The one after may not begin before this is over, whether it is mended or not.
-      before = frames.count(caption.end());
-      if (isApplied(finding, request.answers()) && !mended.isEmpty()) {
-        before = frames.count(mended.getLast().end());
-      } else if (!mended.isEmpty()) {
-        before = Math.max(before, frames.count(mended.getLast().end()));
-      }
-    }
-    return findings;
-  }
-
-  /** When the next one begins where this one stands; two at different places may be at once. */
-  private static long nextAtItsPlace(List<Caption> all, int index, Timebase.Frames frames) {
-    for (int i = index + 1; i < Math.min(all.size(), index + 1 + AT_ONCE); i++) {
-      if (all.get(i).place().equals(all.get(index).place())) {
-        return frames.count(all.get(i).start());
-      }
-    }
-    return Long.MAX_VALUE;
-  }
-
-  private static String label(
-      Caption caption, Timebase.Frames frames, Captions file, Material material) {
-    boolean isPlaced = programme(file.name(), material).isPresent();
-    return isPlaced ? frames.label(caption.start()) : file.grid().label(caption.start());
-  }
-
-  private static boolean isApplied(CaptionFinding finding, Answers answers) {
-    return answers
-        .decision(finding.id())
-        .map(Decision::isAccepted)
-        .orElse(finding.standing() == Standing.SETTLED);
-  }
-
-  private static List<Fault> left(List<Caption> mended, Checker checker, long next) {
-    var left = new ArrayList<Fault>();
-    for (int i = 0; i < mended.size(); i++) {
-      long following =
-          i + 1 < mended.size() ? checker.grid().count(mended.get(i + 1).start()) : next;
-      left.addAll(checker.faults(mended.get(i), following));
-    }
-    return left;
-  }
-
-  /** Lines set anew, and ends that move by a few frames, are nothing that anybody is asked for. */
-  private static Standing standing(
-      Caption caption,
-      List<Fault> faults,
-      List<Caption> mended,
-      List<Fault> left,
-      Timebase.Frames frames,
-      boolean isInDoubt,
-      Request request) {
-    if (faults.isEmpty()) {
-      return Standing.SETTLED;
-    }
-    boolean same = mended.size() == 1 && mended.getFirst().equals(caption);
-    if (same) {
-      return Standing.OPEN;
-    }
-    boolean small =
-        mended.size() == 1
-            && moved(caption.start(), mended.getFirst().start(), frames, request)
-            && moved(caption.end(), mended.getFirst().end(), frames, request);
-    return left.isEmpty() && small && !isInDoubt ? Standing.SETTLED : Standing.TO_LOOK_AT;
-  }
-
-  private static boolean moved(
-      Rational from, Rational to, Timebase.Frames frames, Request request) {
-    return Math.abs(frames.count(to) - frames.count(from)) <= request.settings().get(FRAMES);
+    boolean isInDoubt = programme.isEmpty() && !material.derive(Programme.ALL).isEmpty();
+    Timebase labels = programme.isPresent() ? frames : file.grid();
+    return new FileReview(file, checker, mender, labels, isInDoubt, ofLanguages, locked, request)
+        .findings();
   }
 
   // Languages.

@@ -70,6 +70,13 @@ final class Checker {
     return seconds <= 0 ? 0 : letters(caption.text().plain()) / seconds;
   }
 
+  /** The last cut that is not behind a frame; no frame at all where there is none. */
+  long cutUntil(long frame) {
+    int at = Arrays.binarySearch(cuts, frame);
+    int last = at >= 0 ? at : -at - 2;
+    return last < 0 ? Long.MIN_VALUE : cuts[last];
+  }
+
   /** The cut near which a frame lies without being it. */
   Optional<Long> nearCut(long frame) {
     int at = Arrays.binarySearch(cuts, frame);

@@ -43,12 +43,13 @@ final class Mender {
    *
    * @param before when the one before is over, in frames; {@link Long#MIN_VALUE} for the first
    * @param next when the next one begins; {@link Long#MAX_VALUE} for the last
+   * @param follows whether the one before may still go on until this one begins
    */
-  List<Caption> mended(Caption caption, long before, long next) {
+  List<Caption> mended(Caption caption, long before, long next, boolean follows) {
     List<Caption> parts = List.of(caption);
     // What got more time may have room for two; so that nothing is left for a second mending.
     for (int round = 0; round < ROUNDS; round++) {
-      List<Caption> again = each(parts, before, next);
+      List<Caption> again = each(parts, before, next, follows);
       if (again.equals(parts)) {
         break;
       }
@@ -57,20 +58,22 @@ final class Mender {
     return parts;
   }
 
-  private List<Caption> each(List<Caption> parts, long before, long next) {
+  private List<Caption> each(List<Caption> parts, long before, long next, boolean follows) {
     var mended = new ArrayList<Caption>();
     long from = before;
     for (int i = 0; i < parts.size(); i++) {
       long until = i + 1 < parts.size() ? frames.count(parts.get(i + 1).start()) : next;
       Caption part = parts.get(i);
       mended.addAll(
-          checker.faults(part, until).isEmpty() ? List.of(part) : once(part, from, until));
+          checker.faults(part, until).isEmpty()
+              ? List.of(part)
+              : once(part, from, until, follows && i == 0));
       from = mended.isEmpty() ? from : frames.count(mended.getLast().end());
     }
     return mended;
   }
 
-  private List<Caption> once(Caption caption, long before, long next) {
+  private List<Caption> once(Caption caption, long before, long next, boolean follows) {
     if (caption.text().isBlank()) {
       return List.of();
     }
@@ -80,7 +83,7 @@ final class Mender {
     for (int i = 0; i < parts.size(); i++) {
       boolean isLast = i == parts.size() - 1;
       long until = isLast ? next : frames.count(parts.get(i + 1).start());
-      Caption timed = inTime(parts.get(i), from, until, i == 0, isLast);
+      Caption timed = inTime(parts.get(i), from, until, i == 0, isLast, follows);
       mended.add(timed);
       from = frames.count(timed.end());
     }
@@ -177,14 +180,16 @@ final class Mender {
     return Optional.ofNullable(best);
   }
 
-  private Caption inTime(Caption caption, long before, long next, boolean first, boolean last) {
+  private Caption inTime(
+      Caption caption, long before, long next, boolean first, boolean last, boolean follows) {
     long start = frames.count(caption.start());
     long end = Math.max(start + 1, frames.count(caption.end()));
     long needed =
         Math.max(checker.shortest(), checker.needed(Checker.letters(caption.text().plain())));
     if (first) {
       long wanted = checker.nearCut(start).orElse(start);
-      start = wanted >= before && wanted < end ? wanted : start;
+      boolean isFree = wanted >= before && (follows || !isFlash(wanted - before));
+      start = isFree && wanted < end ? wanted : start;
     }
     if (end > next && next > start) {
       end = next;
@@ -197,17 +202,18 @@ final class Mender {
       long most = next == Long.MAX_VALUE ? start + needed : next;
       long longer = Math.min(start + needed, most);
       // Up to the next one, or so far from it as the guideline asks for.
-      if (longer < most && most - longer < guideline.gap()) {
+      if (isFlash(most - longer)) {
         longer = most;
       }
       end = Math.max(end, awayFromCut(longer, end, most));
     }
     if (end - start < needed && first) {
-      long least = before == Long.MIN_VALUE ? 0 : before;
+      // Never over a cut: what begins with a picture keeps it.
+      long least = Math.max(before == Long.MIN_VALUE ? 0 : before, checker.cutUntil(start));
       // So far that it helps, or not at all: else each time it is mended it would begin earlier.
       long most = EARLIER.dividedBy(frames.step()).rounded(java.math.RoundingMode.FLOOR);
       long earlier = end - needed < start - most ? start : Math.max(least, end - needed);
-      if (earlier > least && earlier - least < guideline.gap()) {
+      if (isFlash(earlier - least)) {
         earlier = least;
       }
       start = Math.min(start, Math.max(earlier, least));
@@ -215,11 +221,16 @@ final class Mender {
     if (end - start > checker.longest()) {
       end = start + checker.longest();
     }
-    if (next != Long.MAX_VALUE && next - end > 0 && next - end < guideline.gap()) {
-      // A frame between two is seen as a flash: the first stays until the second comes.
+    if (isFlash(next - end)) {
+      // The first stays until the second comes.
       end = next;
     }
     return moved(caption, start, end);
+  }
+
+  /** Whether what is dark between two captions is seen as a flash. */
+  private boolean isFlash(long gap) {
+    return gap > 0 && gap < guideline.gap();
   }
 
   private long awayFromCut(long wanted, long least, long most) {
