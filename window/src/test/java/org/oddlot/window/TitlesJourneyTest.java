@@ -165,6 +165,53 @@ class TitlesJourneyTest extends Journey {
     assertThat(lookup("#style-first-size").tryQuery()).isEmpty();
   }
 
+  /** A style that is one speaker's is saved, comes in with the lot, and only her titles have it. */
+  @Test
+  void aSpeakersStyleIsOnlyHers() throws IOException {
+    Path demo = folder.resolve("titles");
+    Demo.makeTitles(demo);
+    open(demo.resolve("Ferry titles.oddlot"));
+    go("titles");
+    sheet = Optional.of(folder.resolve("ines.yaml"));
+    hit(KeyCode.S);
+    type("style-name", "Inés");
+    type("style-first-colour", "#ffe9b0");
+    type("style-speakers", "Inés");
+    fire("style-save");
+    until(() -> Files.exists(folder.resolve("ines.yaml")));
+    hit(KeyCode.ESCAPE);
+    Path talk =
+        Files.writeString(
+            folder.resolve("talk.en.vtt"),
+            """
+            WEBVTT
+
+            01:00:02.000 --> 01:00:05.000
+            <v Inés>Nobody saw us come.
+
+            01:00:06.000 --> 01:00:09.000
+            <v Tormod>The lamp was out.
+            """);
+    open(
+        demo.resolve("ferry-talk.otio"),
+        demo.resolve("ferry-caption.yaml"),
+        folder.resolve("ines.yaml"),
+        talk);
+    interact(() -> session.set("titles", "shapes", "16:9", "Shapes"));
+    settle();
+    go("titles");
+    writeOut();
+    String made =
+        session.state().written().stream()
+            .map(file -> read(file.path()))
+            .filter(text -> text.contains("Nobody saw us come."))
+            .findFirst()
+            .orElseThrow();
+    String hers = made.substring(made.indexOf("Nobody saw"), made.indexOf("The lamp was out."));
+    assertThat(hers).contains("ffe9b0");
+    assertThat(made.substring(made.indexOf("The lamp was out."))).doesNotContain("ffe9b0");
+  }
+
   @Test
   void manyTitlesAreChangedAtOnceAndSeenBefore() throws IOException {
     Path demo = folder.resolve("titles");
