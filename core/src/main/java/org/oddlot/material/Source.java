@@ -53,6 +53,12 @@ public record Source(
     alternatives = List.copyOf(alternatives);
   }
 
+  /** That of its id: of all the clips of it none has to be gone through. */
+  @Override
+  public int hashCode() {
+    return id.hashCode();
+  }
+
   /** The same source, its clips in other places. */
   Source placed(List<PlacedClip> nowInBins, List<PlacedClip> nowUsed) {
     return new Source(

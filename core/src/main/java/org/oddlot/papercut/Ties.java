@@ -58,6 +58,9 @@ public record Ties(List<Spoken> spoken, Map<String, String> left) {
    * @param said what somebody says: {@code transcript=source}, several with semicolons between
    */
   public static Ties of(Material material, String said) {
+    if (material.all(Transcript.class).isEmpty()) {
+      return new Ties(List.of(), Map.of());
+    }
     Map<String, String> byHand = byHand(said);
     Map<String, Set<Source>> byName = new HashMap<>();
     for (Source source : material.sources().all()) {

@@ -59,7 +59,7 @@ final class MediaList implements Report {
     }
     List<Source> sources = new ArrayList<>(scope.material().sources().all());
     sources.sort(Comparator.comparing(source -> media.of(source.id()).isPresent()));
-    return sources.stream()
+    return sources.parallelStream()
         .map(source -> line(source, media, uses.getOrDefault(source.id(), 0), scope))
         .toList();
   }

@@ -76,11 +76,11 @@ final class Shots implements Report {
     Rights rights = Rights.of(scope.material());
     var lines = new ArrayList<Line>();
     for (TimelineUsage of : scope.timelines()) {
-      for (Use use : of.uses()) {
-        if (use.isPicture() && TitleClip.of(use.event().clip(), of.profile()).isEmpty()) {
-          lines.add(line(use, of, rights, scope));
-        }
-      }
+      of.uses().parallelStream()
+          .filter(Use::isPicture)
+          .filter(use -> TitleClip.of(use.event().clip(), of.profile()).isEmpty())
+          .map(use -> line(use, of, rights, scope))
+          .forEachOrdered(lines::add);
     }
     return lines;
   }

@@ -145,9 +145,7 @@ final class SourceUse implements Report {
     Rights rights = Rights.of(scope.material());
     var lines = new ArrayList<Line>();
     for (TimelineUsage of : scope.timelines()) {
-      for (Sum sum : sums(of)) {
-        lines.add(line(sum, rights));
-      }
+      sums(of).parallelStream().map(sum -> line(sum, rights)).forEachOrdered(lines::add);
     }
     return lines;
   }

@@ -2,8 +2,11 @@ package org.oddlot.pass.sync;
 
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,7 +34,7 @@ final class Pairs {
   private final Set<String> inStep = new HashSet<>();
   private final Set<String> done;
   private final Map<Recording, List<Alignment>> byRecording = new HashMap<>();
-  private final Set<Alignment> twice = new HashSet<>();
+  private final Set<Alignment> twice = Collections.newSetFromMap(new IdentityHashMap<>());
 
   Pairs(
       Material material,
@@ -63,24 +66,36 @@ final class Pairs {
               _ -> new ArrayList<>())
           .add(pair);
     }
-    for (List<Alignment> together : byBoth.values()) {
-      for (int i = 0; i < together.size(); i++) {
-        for (int j = i + 1; j < together.size(); j++) {
-          Alignment one = together.get(i);
-          Alignment other = together.get(j);
-          double from = Math.max(one.sharedFrom(), other.sharedFrom());
-          double to =
-              Math.min(
-                  one.sharedFrom() + one.sharedSeconds(),
-                  other.sharedFrom() + other.sharedSeconds());
-          if (to - from > one.rate().frameDuration().toDouble()) {
-            twice.add(one);
-            twice.add(other);
-          }
-        }
+    byBoth.values().forEach(this::findTwice);
+  }
+
+  /**
+   * In the order in which they begin: what lies over any before it lies over that of them which
+   * ends last.
+   */
+  private void findTwice(List<Alignment> together) {
+    if (together.size() < 2) {
+      return;
+    }
+    List<Shared> inOrder =
+        together.stream()
+            .map(each ->
+                new Shared(each, each.sharedFrom(), each.sharedFrom() + each.sharedSeconds()))
+            .sorted(Comparator.comparingDouble(Shared::from))
+            .toList();
+    double frame = together.getFirst().rate().frameDuration().toDouble();
+    Shared longest = inOrder.getFirst();
+    for (Shared each : inOrder.subList(1, inOrder.size())) {
+      if (Math.min(longest.to, each.to) - each.from > frame) {
+        twice.add(longest.pair);
+        twice.add(each.pair);
       }
+      longest = each.to > longest.to ? each : longest;
     }
   }
+
+  /** When picture and recording are there together, in seconds of the picture. */
+  private record Shared(Alignment pair, double from, double to) {}
 
   List<PairFinding> findings(List<RecorderFinding> aboutRecorders) {
     Set<String> doubtful = new HashSet<>();
