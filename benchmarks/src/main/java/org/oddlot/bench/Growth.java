@@ -260,6 +260,15 @@ public final class Growth {
                 sounds(n, i -> clip(i, "S" + i + ".wav", 90_000, 200)),
                 "sound.csv",
                 soundReport(n)));
+    shapes.put(
+        "sounds at one hour",
+        n ->
+            Shape.of(
+                "day.otio",
+                timeline(
+                    track("Video", 10, i -> clip(i, "A" + i, 90_000, 200))
+                        + ","
+                        + track("Audio", n, i -> clip(i, "S" + i + ".wav", 90_000, 200)))));
     shapes.put("markers", n -> Shape.of("day.otio", marked(n), "notes.csv", notes(n)));
     shapes.put(
         "transitions",

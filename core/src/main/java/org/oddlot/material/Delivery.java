@@ -50,14 +50,14 @@ public record Delivery(Optional<LocalDate> day, String territory) {
     var against = new ArrayList<String>();
     ended(licence).ifPresent(against::add);
     notBegun(licence).ifPresent(against::add);
-    if (day.isEmpty() && (licence.until().isPresent() || licence.from().isPresent())) {
+    if (day.isEmpty() && (licence.until().isPresent() || licence.since().isPresent())) {
       against.add(
           Phrase.of(
               "its term %s is not held against a delivery: no day is said",
               licence
                   .until()
                   .map(end -> "to " + end)
-                  .orElseGet(() -> "from " + licence.from().orElseThrow())));
+                  .orElseGet(() -> "from " + licence.since().orElseThrow())));
     }
     elsewhere(licence).ifPresent(against::add);
     return against;
@@ -74,7 +74,7 @@ public record Delivery(Optional<LocalDate> day, String territory) {
   /** That a licence begins after the day, in words. */
   public Optional<String> notBegun(Licence licence) {
     return licence
-        .from()
+        .since()
         .filter(begin -> day.filter(its -> its.isBefore(begin)).isPresent())
         .map(begin ->
             Phrase.of("it begins on %s, after the delivery on %s", begin, day.orElseThrow()));

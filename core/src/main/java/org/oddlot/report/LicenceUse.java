@@ -41,6 +41,9 @@ public final class LicenceUse implements Report {
           Column.text("price", "Price", 18),
           Column.number("amount", "Amount", true),
           Column.text("currency", "Currency", 9),
+          Column.text("credit", "Credit", 26),
+          Column.text("notes", "Notes", 24),
+          Column.text("paper", "Said by", 18),
           Column.text("why", "Why", 30));
 
   /** How sources without a licence can stand, in the order of their rows, and what that means. */
@@ -219,12 +222,17 @@ public final class LicenceUse implements Report {
             .text("price", price.map(Price::inWords).orElse(""))
             .cell("amount", amount.<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
             .text("currency", licence.map(Licence::currency).orElse(""))
+            .text("credit", licence.map(Licence::credit).orElse(""))
+            .text("notes", licence.map(Licence::notes).orElse(""))
+            .text("paper", licence.map(Licence::from).orElse(""))
             .text("why", why)
             .at(
                 of.spot(
                     sums.getFirst().uses().getFirst().event().place(),
                     sums.getFirst().uses().getFirst().plain()))
             .doubtful(!why.isEmpty());
+    licence.ifPresent(
+        its -> its.further().forEach(each -> row.why(each.head(), each.value(), its.from())));
     for (Sum sum : sums) {
       row.why(
           sum.source().name(),

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.oddlot.material.Source;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Profile;
@@ -41,6 +42,12 @@ final class MusicCues implements Report {
           Column.count("pieces", "Pieces"),
           Column.text("track", "On", 8),
           Column.text("source", "Source", 30),
+          Column.text("performers", "Performers", 20),
+          Column.text("kind", "Vocal", 12),
+          Column.text("isrc", "ISRC", 14),
+          Column.text("iswc", "ISWC", 14),
+          Column.text("catalogue", "Catalogue", 14),
+          Column.text("paper", "Said by", 18),
           Column.text("why", "Why", 30));
 
   private static final String MUSIC = "music";
@@ -70,7 +77,7 @@ final class MusicCues implements Report {
   }
 
   /** A piece as it is played, clip by clip. */
-  private record Cue(Optional<Music> music, List<Use> uses, FrameSpans frames) {
+  record Cue(Optional<Music> music, List<Use> uses, FrameSpans frames) {
     long from() {
       return uses.stream().mapToLong(use -> use.there().from()).min().orElse(0);
     }
@@ -78,10 +85,18 @@ final class MusicCues implements Report {
     long to() {
       return uses.stream().mapToLong(use -> use.there().to()).max().orElse(0);
     }
+
+    FrameSpans.Span span() {
+      return new FrameSpans.Span(from(), to());
+    }
   }
 
-  @Override
-  public List<Line> lines(Scope scope) {
+  /** The cues of a timeline, by when they begin. */
+  static List<Cue> cues(Scope scope, TimelineUsage of) {
+    return all(scope).apply(of);
+  }
+
+  private static Function<TimelineUsage, List<Cue>> all(Scope scope) {
     var pieces =
         new Pieces(
             scope.material().all(MusicPaper.class).stream()
@@ -89,9 +104,15 @@ final class MusicCues implements Report {
                 .toList());
     Map<String, MusicTags> tags = new HashMap<>();
     scope.material().sounds().forEach(sound -> tags.put(sound.id(), sound.tags()));
+    return of -> cues(of, pieces, tags);
+  }
+
+  @Override
+  public List<Line> lines(Scope scope) {
+    Function<TimelineUsage, List<Cue>> all = all(scope);
     var lines = new ArrayList<Line>();
     for (TimelineUsage of : scope.timelines()) {
-      List<Cue> cues = cues(of, pieces, tags);
+      List<Cue> cues = all.apply(of);
       for (int i = 0; i < cues.size(); i++) {
         lines.add(line(i + 1, cues.get(i), of));
       }
@@ -170,7 +191,7 @@ final class MusicCues implements Report {
             profile
                 .text(clip, Field.MUSIC_TITLE)
                 .map(title ->
-                    new Music(
+                    Music.of(
                         "its own data",
                         new SourcePattern(source.name()),
                         title,
@@ -184,7 +205,7 @@ final class MusicCues implements Report {
     return Optional.ofNullable(tags.get(source.id()))
         .filter(MusicTags::isMusic)
         .map(its ->
-            new Music(
+            Music.of(
                 "the file's tags",
                 new SourcePattern(source.name()),
                 its.title(),
@@ -223,10 +244,19 @@ final class MusicCues implements Report {
             .count("pieces", clips)
             .text("track", String.join(", ", tracks))
             .text("source", first.source().map(Source::id).orElse(""))
+            .text("performers", music.map(Music::performers).orElse(""))
+            .text("kind", music.map(Music::kind).orElse(""))
+            .text("isrc", music.map(Music::isrc).orElse(""))
+            .text("iswc", music.map(Music::iswc).orElse(""))
+            .text("catalogue", music.map(Music::catalogue).orElse(""))
+            .text("paper", music.map(Music::from).orElse(""))
             .text("why", isUnknown ? "no paper says whose it is" : lacks ? "no composer" : "")
-            .at(of.spot(first.event().place(), new FrameSpans.Span(cue.from(), cue.to())))
+            .at(of.spot(first.event().place(), cue.span()))
             .doubtful(isUnknown || lacks);
-    music.ifPresent(its -> row.why("known from", its.from(), its.material().text()));
+    music.ifPresent(its -> {
+      row.why("known from", its.from(), its.material().text());
+      its.further().forEach(each -> row.why(each.head(), each.value(), its.from()));
+    });
     for (Use use : cue.uses) {
       row.why(
           use.event().place().trackLabel(),

@@ -12,6 +12,8 @@ public final class Reports {
           new SourceUse(),
           new LicenceUse(),
           new MusicCues(),
+          new MusicShares(),
+          new Credits(),
           new RoleUse(),
           new Titles(),
           new CaptionList(),

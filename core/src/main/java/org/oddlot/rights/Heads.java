@@ -60,6 +60,10 @@ final class Heads {
             + "|seconds|secs|duration|length|licensed (?:duration|seconds|length)|erlaubt|sekunden|erlaubte sekunden|lizenzierte (?:sekunden|dauer)"
             + "|dauer|lange|autorise|secondes|duree autorisee|duree max|permitido|segundos|duracion|duracion max|consentito|secondi|durata max"
             + "|toegestaan|seconden|duur|tillatt|tilladt|tillatet|sekunder|varighet|langd|dozwolone|sekundy|dlugosc"),
+    CREDIT(
+        "(?:on ?screen |required |screen )?credits?(?: lines?| wording| text| required)?|credit as|courtesy|courtesy line|nennung"
+            + "|namensnennung|abspann|mention|mention obligatoire|credit obligatoire|generique|credito|creditos|crediti|dicitura|vermelding"
+            + "|naamsvermelding|kreditering|krediteres|kreditera|omtale|napisy|podpis"),
     NOTES(
         "notes?|remarks?|terms|comments?|restrictions?|conditions?|bemerkungen?|anmerkungen?|hinweise?|remarques?|notas?|observaciones|note"
             + "|osservazioni|opmerkingen|merknad(?:er)?|bemaerkninger|anmarkning(?:ar)?|uwagi");
@@ -184,6 +188,14 @@ final class Heads {
       missing.add("who has the rights (“Holder”)");
     }
     return missing;
+  }
+
+  /** What stands in a row in columns that nothing is made of. */
+  List<Further> further(Table.Row row) {
+    return IntStream.range(0, table.header().size())
+        .filter(i -> !columns.containsValue(i) && !row.cell(i).isEmpty())
+        .mapToObj(i -> new Further(table.header().get(i).strip(), row.cell(i)))
+        .toList();
   }
 
   /** The columns that nothing is made of, each with something that stands in it. */

@@ -61,7 +61,8 @@ public record LicencePaper(String name, List<Licence> licences) {
     int price = heads.of(Meaning.PRICE);
     int allowed = heads.of(Meaning.ALLOWED);
     if (!heads.unused().isEmpty()) {
-      problems.info("row 1", "Not used: " + String.join(", ", heads.unused()) + ".");
+      problems.info(
+          "row 1", "Carried along, not reckoned with: " + String.join(", ", heads.unused()) + ".");
     }
     var licences = new ArrayList<Licence>();
     int from = heads.of(Meaning.FROM);
@@ -110,7 +111,9 @@ public record LicencePaper(String name, List<Licence> licences) {
                   .orElse(
                       asked.price() instanceof Price.Timed timed ? timed.seconds() : Rational.ONE),
               read.seconds(allowed),
-              cell(row, heads.of(Meaning.NOTES))));
+              cell(row, heads.of(Meaning.NOTES)),
+              cell(row, heads.of(Meaning.CREDIT)),
+              heads.further(row)));
     }
     return Optional.of(new LicencePaper(name, licences));
   }

@@ -239,7 +239,9 @@ class CountedByHandTest {
             "EUR",
             Rational.of(1 + Math.floorMod(seed, 4)),
             Optional.of(Rational.ONE),
-            "");
+            "",
+            "",
+            List.of());
     Map<String, Licence> licences = new HashMap<>();
     List.of("S0", "S1", "S2").forEach(source -> licences.put(file(source), licence));
     material = material.with(Rights.class, List.of(new Rights(licences, Map.of())));

@@ -97,7 +97,7 @@ class ReportsTest {
                     new MusicPaper(
                         "music.csv",
                         List.of(
-                            new Music(
+                            Music.of(
                                 "music.csv row 2",
                                 new SourcePattern("sound theme*"),
                                 "Theme",
@@ -105,7 +105,7 @@ class ReportsTest {
                                 "Skarv",
                                 "NSK",
                                 "theme"),
-                            new Music(
+                            Music.of(
                                 "music.csv row 3",
                                 new SourcePattern("sound lamp"),
                                 "Lamp",

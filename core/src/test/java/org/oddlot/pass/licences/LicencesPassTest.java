@@ -74,7 +74,9 @@ class LicencesPassTest {
             "",
             Rational.ONE,
             allowed == 0 ? Optional.empty() : Optional.of(Rational.of(allowed)),
-            ""));
+            "",
+            "",
+            List.of()));
   }
 
   private Outcome run() {
@@ -311,7 +313,9 @@ class LicencesPassTest {
             "EUR",
             Rational.ONE,
             Optional.empty(),
-            ""));
+            "",
+            "",
+            List.of()));
     assertThat(cell("why")).contains("its term to 2026-11-30 is not held against a delivery");
     assertThat(cell("amount")).isEqualTo("1,500.00");
     sheet =
@@ -331,8 +335,7 @@ class LicencesPassTest {
   void musicIsReportedWithMusic() {
     use("theme", "music/theme.wav", 50, JsonObject.EMPTY);
     licence("pier", "1", 0, Optional.empty());
-    music.add(
-        new Music("row 2", new SourcePattern("theme.wav"), "Theme", List.of("A"), "", "", ""));
+    music.add(Music.of("row 2", new SourcePattern("theme.wav"), "Theme", List.of("A"), "", "", ""));
     assertThat(findings(run())).isEmpty();
     music.clear();
     assertThat(source(run(), "theme").standing()).isEqualTo(Standing.OPEN);
