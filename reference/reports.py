@@ -1,17 +1,22 @@
 #!/usr/bin/env python3
 """Checks reports against others: ranges of every shot by the OpenTimelineIO reference library, what is used, seen and
 seen once by counting the demo's cut frame by frame here, the sums of a workbook as LibreOffice reckons them, the words
-of printed pages as pdftotext finds them, and a page sorted, filtered and printed by Chromium.
+of printed pages as pdftotext finds them, in twelve scripts too, and a page sorted, filtered and printed by Chromium.
+Nests at speeds, backwards and frozen: where they lie says the library, what of them is there is worked out here from it.
+The same answer in words, JSON, separated values, workbook, page and print.
 
     reports.py TOP OUT
 """
+import csv
 import html
 import json
 import math
+import random
 import re
 import shutil
 import subprocess
 import sys
+import unicodedata
 import zipfile
 from fractions import Fraction
 from pathlib import Path
@@ -284,6 +289,208 @@ def page(lot):
     check("heads on every page", True, len(pages) > 3 and all("Record in" in page for page in pages[:-1]))
 
 
+SPEEDS = [Fraction(1), Fraction(2), Fraction(1, 2), Fraction(-1), Fraction(0), Fraction(3)]
+
+
+def span(start, length):
+    return otio.opentime.TimeRange(otio.opentime.RationalTime(start, 25), otio.opentime.RationalTime(length, 25))
+
+
+def picture(name, start, length):
+    media = otio.schema.ExternalReference(target_url=f"media/{name}.mxf", available_range=span(0, 10_000))
+    return otio.schema.Clip(name=name, media_reference=media, source_range=span(start, length))
+
+
+def nests():
+    """Clips in nests that run at another speed, backwards, or stand still."""
+    rng = random.Random(7)
+    for number in range(10):
+        timeline = otio.schema.Timeline(name="Nests", global_start_time=otio.opentime.RationalTime(90_000, 25))
+        lane = otio.schema.Track(name="V1", kind=otio.schema.TrackKind.Video)
+        timeline.tracks.append(lane)
+        nested = []
+        for at in range(8):
+            lane.append(picture(f"P{at}", 100, rng.randint(10, 60)))
+            inner = otio.schema.Track(name="inner", kind=otio.schema.TrackKind.Video)
+            lengths = [12 * rng.randint(1, 6) for _ in range(rng.randint(2, 4))]
+            inner.extend(picture(f"N{at}{i}", 500 + 10 * i, length) for i, length in enumerate(lengths))
+            speed = rng.choice(SPEEDS)
+            # What is there of it is a whole number of its frames, at every speed.
+            room = sum(lengths) / max(1, abs(speed))
+            length = 12 * rng.randint(1, max(1, int(room // 12)))
+            first = rng.choice([0, 6, 12]) if abs(speed) <= 1 and length + 12 <= sum(lengths) else 0
+            stack = otio.schema.Stack(name=f"nest {at}", source_range=span(first, length))
+            stack.append(inner)
+            if speed == 0:
+                stack.effects.append(otio.schema.FreezeFrame())
+            elif speed != 1:
+                stack.effects.append(otio.schema.LinearTimeWarp(time_scalar=float(speed)))
+            lane.append(stack)
+            nested.append((stack, inner, speed))
+        expected = []
+        for clip in lane:
+            if isinstance(clip, otio.schema.Clip):
+                there = clip.transformed_time_range(clip.trimmed_range(), timeline.tracks)
+                expected.append((clip.name, int(there.start_time.value), int(there.duration.value), "1.00"))
+        for stack, inner, speed in nested:
+            there = lane.range_of_child(stack)
+            begin, length = int(there.start_time.value), int(there.duration.value)
+            first = int(stack.trimmed_range().start_time.value)
+            for clip in inner:
+                its = inner.range_of_child(clip)
+                a, b = int(its.start_time.value), int(its.end_time_exclusive().value)
+                if speed == 0:
+                    if a <= first < b:
+                        expected.append((clip.name, begin, length, "0.00"))
+                    continue
+                pace = abs(speed)
+                low, high = max(a, first), min(b, first + length * pace)
+                if low < high:
+                    at = (low - first) / pace if speed > 0 else (first + length * pace - high) / pace
+                    expected.append((clip.name, begin + at, (high - low) / pace, f"{float(speed):.2f}"))
+        file = OUT / f"nests-{number}.otio"
+        otio.adapters.write_to_file(timeline, str(file))
+        rows = report(file, "shots")["rows"]
+        label = lambda frames: otio.opentime.to_timecode(otio.opentime.RationalTime(90_000 + float(frames), 25))
+        wanted = sorted((name, label(at), int(frames), speed) for name, at, frames, speed in expected if at == int(at))
+        found = sorted(
+            (row["name"], row["record_in"], row["frames"], f"{float(row['speed']):.2f}")
+            for row in rows
+            if row["name"] in {name for name, at, _, _ in expected if at == int(at)}
+        )
+        check(f"nests {number}", wanted, found)
+
+
+SCRIPTS = {
+    "Latin": "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyzàâçéèêëîïôùûüÿæœñßøåäöąćęłńóśźżčďěňřšťůžőűğışț",
+    "Cyrillic": "АБВГДЕЖЗИЙКЛМНОПРСТУФХЦЧШЩЪЫЬЭЮЯабвгдежзийклмнопрстуфхцчшщъыьэюяієїґ",
+    "Greek": "ΑΒΓΔΕΖΗΘΙΚΛΜΝΞΟΠΡΣΤΥΦΧΨΩαβγδεζηθικλμνξοπρστυφχψωάέήίόύώς",
+    "Hebrew": "אבגדהוזחטיכלמנסעפצקרשתםןץףך",
+    "Arabic": "ابتثجحخدذرزسشصضطظعغفقكلمنهوي",
+    "Thai": "กขคฆงจฉชซฌญฎฏฐฑฒณดตถทธนบปผฝพฟภมยรลวศษสหฬอฮ",
+    "Devanagari": "अआइईउऊएऐओऔकखगघचछजझटठडढणतथदधनपफबभमयरलवशषसह",
+    "Han": "渡船夜港口灯塔的一是不了人我在有他这中大来上国个到说们为子和你地出道也时年得就那要下以生会自着去之过家学对可",
+    "Kana": "あいうえおかきくけこさしすせそたちつてとなにぬねのはひふへほまみむめもやゆよらりるれろわをんアイウエオカキクケコ",
+    "Hangul": "가나다라마바사아자차카타파하고노도로모보소오조초코토포호구누두루무부수우주추쿠투푸후",
+    "Armenian": "աբգդեզէըթժիլխծկհձղճմյնշոչպջռսվտրցւփքօֆ",
+    "Georgian": "აბგდევზთიკლმნოპჟრსტუფქღყშჩცძწჭხჯჰ",
+}
+
+
+def scripts():
+    """Every letter of twelve scripts is found in print, from fonts that come along or are installed."""
+    timeline = otio.schema.Timeline(name="Scripts")
+    lane = otio.schema.Track(name="V1", kind=otio.schema.TrackKind.Video)
+    timeline.tracks.append(lane)
+    for letters in SCRIPTS.values():
+        for at in range(0, len(letters), 30):
+            clip = picture("x", 0, 50)
+            clip.name = letters[at : at + 30]
+            lane.append(clip)
+    file = OUT / "scripts.otio"
+    otio.adapters.write_to_file(timeline, str(file))
+    said = oddlot("report", file, "--kind", "shots", "--columns", "number,name,frames", "--out", OUT / "scripts.pdf")
+    check("no letter is missing", True, "grey block" not in said or said)
+    text = subprocess.run(["pdftotext", str(OUT / "scripts.pdf"), "-"], capture_output=True, text=True).stdout
+    found = unicodedata.normalize("NFKC", text)
+    for script, letters in SCRIPTS.items():
+        missing = [letter for letter in letters if unicodedata.normalize("NFKC", letter) not in found]
+        check(f"letters of {script} in print", [], missing)
+    fonts = subprocess.run(["pdffonts", str(OUT / "scripts.pdf")], capture_output=True, text=True).stdout.splitlines()[2:]
+    check("every font of twelve scripts is in the file", True, all(" yes " in line for line in fonts))
+    info = subprocess.run(["pdfinfo", str(OUT / "scripts.pdf")], capture_output=True, text=True).stdout
+    check("print is tagged", True, re.search(r"Tagged:\s+yes", info) is not None)
+
+
+def licensed(folder, seed):
+    """A cut of stock of several licensors, and their papers; in several currencies."""
+    rng = random.Random(seed)
+    folder.mkdir(parents=True)
+    timeline = otio.schema.Timeline(name="Stock", global_start_time=otio.opentime.RationalTime(90_000, 25))
+    lane = otio.schema.Track(name="V1", kind=otio.schema.TrackKind.Video)
+    timeline.tracks.append(lane)
+    rows = []
+    for number in range(12):
+        for _ in range(rng.randint(1, 4)):
+            lane.append(picture(f"STK{number:02}", rng.randint(0, 500), rng.randint(5, 200)))
+        currency = rng.choice(["EUR", "GBP", "USD"])
+        price = rng.choice([f"{rng.randint(100, 9000) / 100:.2f} {currency} / s", f"{rng.randint(100, 3000)} {currency} flat",
+                            "free", f"{rng.randint(10, 900)}.00 {currency} / min, minimum {rng.randint(20, 90)}.00"])
+        rows.append([f"STK{number:02}*", rng.choice(["Skerry", "Harbour Films, Inc.", "Light Bureau"]), f"L-{number}", "world",
+                     price])
+    otio.adapters.write_to_file(timeline, str(folder / "stock.otio"))
+    with open(folder / "paper.csv", "w", newline="", encoding="utf-8") as out:
+        csv.writer(out).writerows([["Source", "Licensor", "Licence no", "Territory", "Price"], *rows])
+    return [folder / "stock.otio", folder / "paper.csv"]
+
+
+def forms():
+    """What a report says is the same in whatever form it is asked for; amounts as LibreOffice reckons them."""
+    for seed in range(3):
+        folder = OUT / f"forms-{seed}"
+        lot = licensed(folder, seed)
+        for kind in ("licences", "sources", "shots"):
+            its = json.loads(oddlot("report", *lot, "--kind", kind, "--json"))
+            rows = its["rows"]
+            keys = list(rows[0])
+            summed = [key for key in keys if isinstance(rows[0][key], (int, float)) or key in (*TIMES, "amount")]
+            for form in ("csv", "xlsx", "html", "pdf"):
+                oddlot("report", *lot, "--kind", kind, "--out", folder / f"{kind}.{form}")
+            subprocess.run(
+                ["soffice", "--headless", f"-env:UserInstallation=file://{OUT}/office",
+                 "--convert-to", "xlsx:Calc MS Excel 2007 XML", "--outdir", str(folder / "reckoned"),
+                 str(folder / f"{kind}.xlsx")], capture_output=True, check=True)
+            book = cells(folder / "reckoned" / f"{kind}.xlsx")[kind.capitalize()]
+            with open(folder / f"{kind}.csv", newline="", encoding="utf-8") as file:
+                values = list(csv.reader(file))
+            page = (folder / f"{kind}.html").read_text(encoding="utf-8")
+            body = re.search(r"<tbody>(.*?)</tbody>", page, re.S).group(1)
+            table = [re.findall(r"<td([^>]*)>(.*?)</td>", row, re.S) for row in re.findall(r"<tr[^>]*>(.*?)</tr>", body, re.S)]
+            check(f"{kind} {seed}: as many rows in every form", [len(rows)] * 2, [len(values) - 1, len(table)])
+            said = oddlot("report", *lot, "--kind", kind)
+            print_ = subprocess.run(["pdftotext", "-layout", str(folder / f"{kind}.pdf"), "-"], capture_output=True,
+                                    text=True).stdout.split()
+            # The workbook leaves out columns in which nothing stands.
+            heads = [book[0].get(i, "") for i in range(max(book[0]) + 1)]
+            titles = dict(zip(keys, values[0]))
+            for key in keys:
+                for at, row in enumerate(rows):
+                    plain = "" if row[key] is None else row[key]
+                    where = f"{kind} {seed}: {key} of row {at + 1}"
+                    there = values[at + 1][keys.index(key)]
+                    attributes, text = table[at][keys.index(key)] if len(table[at]) == len(keys) else ("", None)
+                    data = re.search(r'data-v="([^"]*)"', attributes)
+                    if isinstance(plain, (int, float)):
+                        check(where + " in values", True, abs(float(there or "nan") - plain) < 1e-6 or there)
+                        if text is not None:
+                            value = data.group(1) if data else text
+                            check(where + " on the page", True, abs(float(value) - plain) < 1e-6 or value)
+                        if titles[key] in heads:
+                            factor = 86400 if key in TIMES else 1
+                            number = float(book[at + 1].get(heads.index(titles[key]), "nan")) * factor
+                            check(where + " in the workbook", True, abs(number - plain) < 1e-5 or (number, plain))
+                    else:
+                        check(where + " in values", str(plain), there.removeprefix("'"))
+                        if text is not None:
+                            check(where + " on the page", str(plain), html.unescape(text.replace("<br>", "\n")))
+                if key == "amount":
+                    shown = [f"{row[key]:,.2f}" for row in rows if row[key] is not None]
+                    for value in set(shown):
+                        check(f"{kind} {seed}: {value} in words", True, said.count(value) >= shown.count(value))
+                        check(f"{kind} {seed}: {value} in print", True, print_.count(value) >= shown.count(value))
+            if kind == "licences":
+                column = heads.index("Amount")
+                sums = {}
+                for at, row in enumerate(rows):
+                    if row["amount"] is not None and row["currency"]:
+                        sums[row["currency"]] = sums.get(row["currency"], 0) + float(book[at + 1].get(column, 0))
+                total = book[len(rows) + 1].get(column, "")
+                for currency, amount in sums.items():
+                    one = len(sums) == 1 and abs(float(total or 0) - amount) < 0.005
+                    check(f"{seed}: the sum of {currency} by LibreOffice", True,
+                          one or f"{currency} {amount:,.2f}" in str(total) or (total, amount))
+
+
 def main():
     shutil.rmtree(OUT, ignore_errors=True)
     OUT.mkdir(parents=True)
@@ -296,6 +503,9 @@ def main():
     workbook(lot)
     printed(lot)
     page(lot)
+    nests()
+    scripts()
+    forms()
     sys.exit(check.result())
 
 

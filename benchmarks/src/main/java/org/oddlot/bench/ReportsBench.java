@@ -29,10 +29,10 @@ import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
+import org.oddlot.sheet.Stationery;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FilmGauge;
 import org.oddlot.time.FrameRate;
-import org.oddlot.time.Rational;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Clip;
@@ -107,7 +107,8 @@ public final class ReportsBench {
   private static Book book(Material material, List<String> kinds) {
     return Books.of(
         material,
-        new ReportsToWrite(kinds, "xlsx", "", new HashMap<>(), FilmGauge.MM_35, "", false));
+        new ReportsToWrite(
+            kinds, "xlsx", "", new HashMap<>(), FilmGauge.MM_35, "", false, Stationery.PLAIN));
   }
 
   private static long all(Path file, Path target) throws IOException {
@@ -131,7 +132,7 @@ public final class ReportsBench {
               }
             }
             case Cell.Count(long number) -> page.value(row, i, number);
-            case Cell.Time(Rational seconds) -> page.value(row, i, seconds.toDouble());
+            case Cell.Time time -> page.value(row, i, time.seconds().toDouble());
             case Cell.Amount number -> page.value(row, i, number.decimal());
             case Cell.Day(java.time.LocalDate day) -> page.value(row, i, day);
           }

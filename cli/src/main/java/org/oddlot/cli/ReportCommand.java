@@ -17,7 +17,10 @@ import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.format.caption.Fitting;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
+import org.oddlot.format.table.SeparatedValues;
+import org.oddlot.format.table.Spreadsheet;
 import org.oddlot.input.InputFile;
+import org.oddlot.input.ReadingOptions;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
@@ -30,6 +33,7 @@ import org.oddlot.lot.LotRunner;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.material.Material;
 import org.oddlot.measure.MeasurementStore;
+import org.oddlot.paper.Table;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.RunSheet;
@@ -37,6 +41,8 @@ import org.oddlot.pass.captions.CaptionsPass;
 import org.oddlot.pass.licences.LicencesPass;
 import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.problem.Problem;
+import org.oddlot.problem.Problems;
+import org.oddlot.problem.Severity;
 import org.oddlot.report.Arrangement;
 import org.oddlot.report.Books;
 import org.oddlot.report.MarkerCaptions;
@@ -44,6 +50,7 @@ import org.oddlot.report.Report;
 import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
 import org.oddlot.report.Scope;
+import org.oddlot.report.SinceLast;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.sheet.Book;
@@ -170,6 +177,35 @@ final class ReportCommand implements Callable<Integer> {
   private boolean pictures;
 
   @Option(
+      names = "--against",
+      paramLabel = "FILE",
+      description =
+          "The report of the last lock, csv or xlsx: what of licences or sources is new, gone, more"
+              + " or less.")
+  private @Nullable Path against;
+
+  @Option(names = "--paper", paramLabel = "a4|letter", description = "What pdf is printed on.")
+  private String paper = "a4";
+
+  @Option(names = "--head", paramLabel = "TEXT", description = "Stands above every page.")
+  private String head = "";
+
+  @Option(names = "--foot", paramLabel = "TEXT", description = "Stands below every page.")
+  private String foot = "";
+
+  @Option(
+      names = "--language",
+      paramLabel = "en|de|fr|es",
+      description = "The language of heads and labels.")
+  private String language = "en";
+
+  @Option(
+      names = "--times",
+      paramLabel = "clock|timecode",
+      description = "How lengths of time are written where people read them.")
+  private String times = "clock";
+
+  @Option(
       names = "--territory",
       paramLabel = "COUNTRIES",
       description = "For where it is delivered; licences that do not hold there are named.")
@@ -221,14 +257,24 @@ final class ReportCommand implements Callable<Integer> {
     Outcome outcome = ran.outcome();
     boolean refused = ran.isRefused(keepGoing.isAsked());
     refuseTimeline(outcome.end(), wanted, ran.isNothingRead());
-    Book book = Books.of(outcome.end(), asked);
+    Book whole = Books.of(outcome.end(), asked);
+    Book book = against == null ? whole : sinceLast(whole, outcome.end(), asked, against);
     Path file = out;
     if (file != null && captions.isPresent() && !refused) {
       writeCaptions(outcome.end(), captions.get(), file);
     } else if (file != null && !refused) {
       SafeFile.create(file, path -> format.orElseThrow().write(book, path));
     }
-    print(book, ran.problems(), refused);
+    var problems = new ArrayList<>(ran.problems());
+    if (file != null && format.isPresent()) {
+      format
+          .get()
+          .lacks(book)
+          .ifPresent(what ->
+              problems.add(
+                  new Problem(Severity.WARNING, String.valueOf(file.getFileName()), "", what, "")));
+    }
+    print(book, problems, refused);
     Set<String> passes =
         wanted.stream()
             .flatMap(kind -> Reports.of(kind).orElseThrow().passes().stream())
@@ -237,6 +283,35 @@ final class ReportCommand implements Callable<Integer> {
         outcome.steps().stream()
             .anyMatch(step -> passes.contains(step.pass().id()) && step.tally().needsAPerson());
     return ExitCode.of(ran.ending(keepGoing.isAsked(), needs));
+  }
+
+  /** With what has changed since an earlier report, behind the report itself. */
+  private Book sinceLast(Book book, Material material, ReportsToWrite asked, Path earlier) {
+    List<String> of = asked.kinds().stream().filter(SinceLast.KINDS::contains).toList();
+    if (of.size() != 1) {
+      throw wrong("--against needs --kind licences or --kind sources, one of them.");
+    }
+    var problems = new Problems(String.valueOf(earlier.getFileName()));
+    var file = new InputFile(earlier);
+    Optional<Table> table =
+        file.extension().equals(".xlsx")
+            ? new Spreadsheet().read(file, ReadingOptions.DETECTED, problems)
+            : new SeparatedValues().read(file, ReadingOptions.DETECTED, problems);
+    if (table.isEmpty()) {
+      throw wrong(
+          problems.list().isEmpty()
+              ? earlier + " is no table."
+              : problems.list().getFirst().toString());
+    }
+    Sheet now =
+        Arrangement.ALL.of(
+            Reports.of(of.getFirst()).orElseThrow(),
+            Scope.of(material, asked.timeline(), asked.gauge()));
+    try {
+      return book.with(SinceLast.of(now, table.get(), String.valueOf(earlier.getFileName())));
+    } catch (IllegalArgumentException e) {
+      throw wrong(e.getMessage() + ".");
+    }
   }
 
   /** Markers can go out as captions, to be seen over the cut. */
@@ -339,28 +414,27 @@ final class ReportCommand implements Callable<Integer> {
       sheet = sheet.with("reports", ReportsPass.EACH.key(), ofOne(each, wanted));
       sheet = sheet.with("reports", ReportsPass.FILM.key(), film);
       sheet = sheet.with("reports", ReportsPass.DATE.key(), date);
+      sheet = sheet.with("reports", ReportsPass.TIMELINE.key(), timeline);
+      sheet = sheet.with("reports", ReportsPass.PICTURES.key(), pictures ? "yes" : "no");
+      sheet =
+          sheet.with("reports", ReportsPass.FORM.key(), format.map(BookFormat::key).orElse("xlsx"));
+      sheet = sheet.with("reports", ReportsPass.PAPER.key(), paper);
+      sheet = sheet.with("reports", ReportsPass.HEAD.key(), head);
+      sheet = sheet.with("reports", ReportsPass.FOOT.key(), foot);
+      sheet = sheet.with("reports", ReportsPass.LANGUAGE.key(), language);
+      sheet = sheet.with("reports", ReportsPass.TIMES.key(), times);
     } catch (IllegalArgumentException e) {
       throw wrong(String.valueOf(e.getMessage()));
     }
     Settings settings = sheet.settings("reports");
-    var arrangements = new java.util.LinkedHashMap<String, Arrangement>();
     for (String kind : wanted) {
-      Arrangement arrangement = ReportsPass.arrangement(settings, kind);
-      arrangement
+      ReportsPass.arrangement(settings, kind)
           .problem(Reports.of(kind).orElseThrow())
           .ifPresent(what -> {
             throw wrong(what + ".");
           });
-      arrangements.put(kind, arrangement);
     }
-    return new ReportsToWrite(
-        wanted,
-        format.map(BookFormat::key).orElse("xlsx"),
-        timeline,
-        arrangements,
-        ReportsPass.gauge(settings),
-        date,
-        pictures);
+    return ReportsPass.toWrite(settings, wanted);
   }
 
   /** Of one report it need not be said which is meant. */

@@ -71,16 +71,7 @@ public final class ReportFiles implements OutputKind {
     @Override
     public void write(Material end, Function<String, Path> inputs, Path target) throws IOException {
       ReportsToWrite all = end.one(ReportsToWrite.class).orElseThrow();
-      var its =
-          new ReportsToWrite(
-              kinds,
-              all.form(),
-              all.timeline(),
-              all.arrangements(),
-              all.gauge(),
-              all.date(),
-              all.hasPictures());
-      format.write(Books.of(end, its), target);
+      format.write(Books.of(end, all.of(kinds)), target);
     }
   }
 }

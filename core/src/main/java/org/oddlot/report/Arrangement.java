@@ -152,8 +152,8 @@ public record Arrangement(
   private static Optional<Rational> numberIn(Cell cell) {
     return switch (cell) {
       case Cell.Count(long number) -> Optional.of(Rational.of(number));
-      case Cell.Time(Rational seconds) -> Optional.of(seconds);
-      case Cell.Amount(Rational number) -> Optional.of(number);
+      case Cell.Time time -> Optional.of(time.seconds());
+      case Cell.Amount amount -> Optional.of(amount.number());
       default -> Optional.empty();
     };
   }

@@ -2,12 +2,15 @@ package org.oddlot.report;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.oddlot.material.Material;
 import org.oddlot.material.TimelineFile;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Labels;
 import org.oddlot.sheet.Sheet;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
 
 /** Puts reports together. */
 public final class Books {
@@ -28,6 +31,9 @@ public final class Books {
                   .forEach(sheet ->
                       sheets.add(plain(pictured(sheet, wanted), scope, wanted.arrangement(kind)))));
     }
+    Labels labels = wanted.stationery().labels();
+    Optional<FrameRate> frames = wanted.stationery().isInFrames() ? rate(scope) : Optional.empty();
+    sheets.replaceAll(sheet -> sheet.written(labels, frames));
     var about = new ArrayList<Book.Fact>();
     about.add(new Book.Fact("Lot", material.lot()));
     about.add(new Book.Fact("Timeline", scope.inWords()));
@@ -51,7 +57,17 @@ public final class Books {
     if (!wanted.date().isEmpty()) {
       about.add(new Book.Fact("Day", wanted.date()));
     }
-    return new Book(title(material, sheets), about, sheets);
+    return new Book(
+        title(material, sheets),
+        about.stream().map(its -> new Book.Fact(labels.say(its.what()), its.value())).toList(),
+        sheets,
+        wanted.stationery());
+  }
+
+  /** The rate of all timelines; empty where they have several, and no timecode fits all. */
+  private static Optional<FrameRate> rate(Scope scope) {
+    List<FrameRate> rates = scope.timelines().stream().map(TimelineUsage::rate).distinct().toList();
+    return rates.size() == 1 ? Optional.of(rates.getFirst()) : Optional.empty();
   }
 
   /** Where labels can be counted in two ways, in which they are. */

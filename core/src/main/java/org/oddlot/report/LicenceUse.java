@@ -220,7 +220,11 @@ public final class LicenceUse implements Report {
             .cell("unit", cell(licence.map(Licence::unit)))
             .cell("to_pay", cell(paid))
             .text("price", price.map(Price::inWords).orElse(""))
-            .cell("amount", amount.<Cell>map(Cell.Amount::new).orElse(Cell.NOTHING))
+            .cell(
+                "amount",
+                amount
+                    .<Cell>map(its -> new Cell.Amount(its, price.flatMap(LicenceUse::rate)))
+                    .orElse(Cell.NOTHING))
             .text("currency", licence.map(Licence::currency).orElse(""))
             .text("credit", licence.map(Licence::credit).orElse(""))
             .text("notes", licence.map(Licence::notes).orElse(""))
@@ -242,6 +246,13 @@ public final class LicenceUse implements Report {
               .orElse(Phrase.count(sum.uses().size(), "use")));
     }
     return row.line();
+  }
+
+  /** How an amount comes of what is to be paid for, so that a workbook can reckon it. */
+  private static Optional<Cell.Rate> rate(Price price) {
+    return price instanceof Price.Timed(Rational amount, Rational unit, Rational least)
+        ? Optional.of(new Cell.Rate("to_pay", amount.dividedBy(unit), least))
+        : Optional.empty();
   }
 
   private static Cell cell(Optional<Rational> seconds) {

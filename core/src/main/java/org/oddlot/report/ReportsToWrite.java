@@ -2,6 +2,7 @@ package org.oddlot.report;
 
 import java.util.List;
 import java.util.Map;
+import org.oddlot.sheet.Stationery;
 import org.oddlot.time.FilmGauge;
 
 /**
@@ -14,6 +15,7 @@ import org.oddlot.time.FilmGauge;
  * @param gauge the film that feet are counted in
  * @param date a day that is written on them; empty for none
  * @param hasPictures whether a picture of its media stands beside each row that has one
+ * @param stationery what they are written on
  */
 public record ReportsToWrite(
     List<String> kinds,
@@ -22,10 +24,17 @@ public record ReportsToWrite(
     Map<String, Arrangement> arrangements,
     FilmGauge gauge,
     String date,
-    boolean hasPictures) {
+    boolean hasPictures,
+    Stationery stationery) {
   public ReportsToWrite {
     kinds = List.copyOf(kinds);
     arrangements = Map.copyOf(arrangements);
+  }
+
+  /** The same of some of the reports. */
+  public ReportsToWrite of(List<String> some) {
+    return new ReportsToWrite(
+        some, form, timeline, arrangements, gauge, date, hasPictures, stationery);
   }
 
   /** How a report is arranged. */

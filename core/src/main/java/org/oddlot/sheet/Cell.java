@@ -4,9 +4,12 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import java.time.LocalDate;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
+import org.oddlot.time.Timecode;
 
 /** What stands in a cell. */
 public sealed interface Cell {
@@ -47,11 +50,25 @@ public sealed interface Cell {
     }
   }
 
-  /** A length of time in seconds, exactly. */
-  record Time(Rational seconds) implements Cell {
-    /** Hours, minutes, seconds and thousandths, rounded half up. */
+  /**
+   * A length of time.
+   *
+   * @param seconds how long, exactly
+   * @param frames at which rate it is read as a timecode, non-drop; by the clock where empty
+   */
+  record Time(Rational seconds, Optional<FrameRate> frames) implements Cell {
+    /** A length by the clock. */
+    public Time(Rational seconds) {
+      this(seconds, Optional.empty());
+    }
+
+    /** Hours, minutes, seconds and frames or thousandths, rounded half up. */
     @Override
     public String text() {
+      if (frames.isPresent()) {
+        long all = seconds.times(frames.get().toRational()).rounded(RoundingMode.HALF_UP);
+        return (all < 0 ? "−" : "") + Timecode.ofFrames(Math.abs(all), frames.get(), false);
+      }
       long thousandths = seconds.times(1000).rounded(RoundingMode.HALF_UP);
       long whole = Math.abs(thousandths);
       return Phrase.of(
@@ -75,8 +92,18 @@ public sealed interface Cell {
     }
   }
 
-  /** A number with two decimals, of money or of speed. */
-  record Amount(Rational number) implements Cell {
+  /**
+   * A number with two decimals, of money or of speed.
+   *
+   * @param number what it is
+   * @param how how it comes of a length of time in the same row, if it does
+   */
+  record Amount(Rational number, Optional<Rate> how) implements Cell {
+    /** An amount by itself. */
+    public Amount(Rational number) {
+      this(number, Optional.empty());
+    }
+
     @Override
     public String text() {
       return Phrase.of("%,.2f", decimal()).replace('-', '−');
@@ -93,6 +120,15 @@ public sealed interface Cell {
           .divide(new BigDecimal(number.denominator()), 2, RoundingMode.HALF_UP);
     }
   }
+
+  /**
+   * So much for a length of time.
+   *
+   * @param column the key of the column that the length stands in
+   * @param aSecond how much for each second of it
+   * @param least how much at the least
+   */
+  record Rate(String column, Rational aSecond, Rational least) {}
 
   /** A day. */
   record Day(LocalDate day) implements Cell {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
 
 /**
@@ -88,12 +89,13 @@ public record Sheet(
                       .mapToLong(cell -> cell instanceof Cell.Count(long number) ? number : 0)
                       .sum()));
       case TIME ->
-          Optional.of(
-              Cell.of(
-                  lines.stream()
-                      .map(line -> line.cells().get(column))
-                      .map(cell -> cell instanceof Cell.Time(Rational time) ? time : Rational.ZERO)
-                      .reduce(Rational.ZERO, Rational::plus)));
+          lines.stream()
+              .map(line -> line.cells().get(column))
+              .map(cell -> cell instanceof Cell.Time time ? time : new Cell.Time(Rational.ZERO))
+              .reduce((one, other) ->
+                  new Cell.Time(
+                      one.seconds().plus(other.seconds()), one.frames().or(other::frames)))
+              .map(sum -> sum);
       case NUMBER -> Optional.of(amounts(column, lines));
       default -> Optional.empty();
     };
@@ -143,6 +145,33 @@ public record Sheet(
   /** Whether any column has a sum. */
   public boolean hasTotals() {
     return columns.stream().anyMatch(Column::isSummed) && !lines.isEmpty();
+  }
+
+  /** This with other heads, and lengths of time as timecodes where a rate is given. */
+  public Sheet written(Labels labels, Optional<FrameRate> frames) {
+    return new Sheet(
+        key,
+        labels.say(title),
+        about,
+        columns.stream()
+            .map(its ->
+                new Column(
+                    its.key(), labels.say(its.title()), its.kind(), its.width(), its.isSummed()))
+            .toList(),
+        frames.isEmpty()
+            ? lines
+            : lines.stream()
+                .map(line ->
+                    line.withCells(
+                        line.cells().stream()
+                            .map(cell ->
+                                cell instanceof Cell.Time time
+                                    ? new Cell.Time(time.seconds(), frames)
+                                    : cell)
+                            .toList()))
+                .toList(),
+        grouped,
+        notes);
   }
 
   /** This with other rows. */

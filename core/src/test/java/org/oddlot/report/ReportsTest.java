@@ -296,7 +296,8 @@ class ReportsTest {
                 Map.of(),
                 FilmGauge.MM_16,
                 "2026-03-14",
-                false));
+                false,
+                org.oddlot.sheet.Stationery.PLAIN));
     assertThat(book.about())
         .contains(
             new Book.Fact("Timeline", "Cut"),

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 import org.oddlot.sheet.Book;
 
 /** A form in which reports are written. The same book always gives the same bytes. */
@@ -25,6 +26,15 @@ public interface BookFormat {
    * @throws IOException if it cannot be written
    */
   void write(Book book, OutputStream out) throws IOException;
+
+  /**
+   * What of a book this cannot write as it is, in a sentence; empty if it can write all of it.
+   *
+   * @throws IOException if that cannot be found out
+   */
+  default Optional<String> lacks(Book book) throws IOException {
+    return Optional.empty();
+  }
 
   /**
    * The same into a file.

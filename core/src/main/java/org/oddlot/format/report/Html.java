@@ -16,6 +16,7 @@ import org.oddlot.picture.StillFrame;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Labels;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
 
@@ -70,7 +71,10 @@ final class Html implements BookFormat {
   @Override
   public void write(Book book, OutputStream out) throws IOException {
     var to = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
-    to.write("<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n");
+    to.write(
+        "<!DOCTYPE html>\n<html lang=\""
+            + book.stationery().language()
+            + "\">\n<head>\n<meta charset=\"utf-8\">\n");
     // Nothing is fetched, whatever stands in a cell.
     to.write(
         "<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; img-src data:; style-src"
@@ -86,6 +90,7 @@ final class Html implements BookFormat {
       to.write("<dt>" + escaped(fact.what()) + "</dt><dd>" + escaped(fact.value()) + "</dd>\n");
     }
     to.write("</dl>\n");
+    line(book.stationery().head(), "head", to);
     if (book.sheets().size() > 1 && !isBrief) {
       to.write("<nav><ul>\n");
       for (int i = 0; i < book.sheets().size(); i++) {
@@ -102,8 +107,9 @@ final class Html implements BookFormat {
       to.write("</ul></nav>\n");
     }
     for (int i = 0; i < book.sheets().size(); i++) {
-      sheet(book.sheets().get(i), "s" + i, to);
+      sheet(book.sheets().get(i), "s" + i, book.stationery().labels(), to);
     }
+    line(book.stationery().foot(), "foot", to);
     if (!isBrief) {
       to.write("<script>\n" + SCRIPT + "</script>\n");
     }
@@ -111,7 +117,14 @@ final class Html implements BookFormat {
     to.flush();
   }
 
-  private void sheet(Sheet sheet, String id, Writer to) throws IOException {
+  /** What stands above and below all of it. */
+  private static void line(String words, String kind, Writer to) throws IOException {
+    if (!words.isEmpty()) {
+      to.write("<p class=\"" + kind + "\">" + escaped(words) + "</p>\n");
+    }
+  }
+
+  private void sheet(Sheet sheet, String id, Labels labels, Writer to) throws IOException {
     to.write("<section id=\"" + id + "\">\n<h2>" + escaped(sheet.title()) + " <small>");
     to.write(escaped(sheet.about()) + "</small></h2>\n");
     if (sheet.lines().isEmpty()) {
@@ -157,7 +170,7 @@ final class Html implements BookFormat {
     to.write("</tbody>\n");
     if (sheet.hasTotals()) {
       to.write(hasStills ? "<tfoot><tr><td></td>" : "<tfoot><tr>");
-      cells(columns, i -> sheet.total(i), to, "Total");
+      cells(columns, i -> sheet.total(i), to, labels.say("Total"));
       to.write("</tr></tfoot>\n");
     }
     to.write("</table>\n");

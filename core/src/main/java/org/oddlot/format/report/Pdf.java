@@ -1,12 +1,19 @@
 package org.oddlot.format.report;
 
+import com.ibm.icu.lang.UScript;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.zip.DeflaterOutputStream;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -14,6 +21,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
 import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceRGB;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionGoTo;
@@ -28,8 +36,10 @@ import org.oddlot.picture.StillFrame;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Labels;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
+import org.oddlot.sheet.Stationery;
 import org.oddlot.text.Phrase;
 
 /**
@@ -41,7 +51,18 @@ import org.oddlot.text.Phrase;
 final class Pdf implements BookFormat {
   private static final float MARGIN = 30;
   private static final float SIZE = 7.5f;
-  private static final float SMALLEST = 4.5f;
+
+  /** Smaller letters are not read on paper. */
+  private static final float READABLE = 6.4f;
+
+  /** So many columns say which row it is. */
+  private static final int WHICH = 3;
+
+  private static final Set<String> NEEDED = Set.of("name", "why", "currency", "record_in", "words");
+
+  /** Of more cells only rows are parts of the document. */
+  private static final int MOST_CELLS = 60_000;
+
   private static final float GAP = 7;
   private static final float LEADING = 1.32f;
   private static final float NARROWEST = 42;
@@ -89,14 +110,62 @@ final class Pdf implements BookFormat {
       document.setDocumentId(1L);
       document.getDocumentInformation().setTitle(book.title());
       document.getDocumentInformation().setProducer("Odd Lot");
-      var pages = new Pages(document);
+      var pages = new Pages(document, book.stationery());
       if (isBrief) {
         pages.writeBrief(book);
       } else {
         pages.write(book);
       }
+      pages.tags.finish();
+      pages.text.finish();
       document.save(out);
     }
+  }
+
+  @Override
+  public Optional<String> lacks(Book book) throws IOException {
+    try (var document = new PDDocument()) {
+      var text = new PdfText(document);
+      for (Sheet sheet : book.sheets()) {
+        for (Line line : sheet.lines()) {
+          for (Cell cell : line.cells()) {
+            text.look(cell.text());
+          }
+        }
+      }
+      return missing(text);
+    }
+  }
+
+  /** The letters that no font has, by their scripts, in a sentence. */
+  private static Optional<String> missing(PdfText text) {
+    if (text.missing().isEmpty()) {
+      return Optional.empty();
+    }
+    Map<String, List<Integer>> byScript = new TreeMap<>();
+    text.missing()
+        .forEach(letter ->
+            byScript
+                .computeIfAbsent(UScript.getName(UScript.getScript(letter)), _ -> new ArrayList<>())
+                .add(letter));
+    String said =
+        byScript.entrySet().stream()
+            .map(its ->
+                Phrase.of(
+                    "%s, %s (%s%s)",
+                    its.getKey().replace('_', ' '),
+                    Phrase.count(its.getValue().size(), "letter"),
+                    its.getValue().stream()
+                        .limit(6)
+                        .map(letter -> Phrase.of("U+%04X", letter))
+                        .collect(Collectors.joining(", ")),
+                    its.getValue().size() > 6 ? ", …" : ""))
+            .collect(Collectors.joining("; "));
+    return Optional.of(
+        Phrase.of(
+            "No font that is installed has some letters, and a grey block stands for each: %s."
+                + " Install a font that has them, or write html or xlsx.",
+            said));
   }
 
   /** The pages of a document in the making. */
@@ -104,22 +173,57 @@ final class Pdf implements BookFormat {
     private final PDDocument document;
     private final PdfText text;
     private final List<String> foots = new ArrayList<>();
+    private final Stationery stationery;
+    private final Labels labels;
+    private final PdfTags tags;
 
-    Pages(PDDocument document) throws IOException {
+    /** How many cells are tagged so far: beyond some a whole row is one part. */
+    private int cells;
+
+    Pages(PDDocument document, Stationery stationery) {
       this.document = document;
+      this.stationery = stationery;
+      this.labels = stationery.labels();
       this.text = new PdfText(document);
+      this.tags = new PdfTags(document, stationery.language());
+    }
+
+    private PDRectangle upright(boolean isLarge) {
+      if (stationery.isLetter()) {
+        return isLarge ? new PDRectangle(792, 1224) : PDRectangle.LETTER;
+      }
+      return isLarge ? PDRectangle.A3 : PDRectangle.A4;
+    }
+
+    /** Shows a part of one line. */
+    private void tagged(
+        PDPageContentStream to,
+        PDPage page,
+        String kind,
+        String line,
+        Look look,
+        float size,
+        float x,
+        float y)
+        throws IOException {
+      tags.begin(to, page, tags.add(kind));
+      text.show(to, line, look, size, x, y);
+      PdfTags.end(to);
     }
 
     void write(Book book) throws IOException {
-      var cover = new PDPage(PDRectangle.A4);
+      var cover = new PDPage(upright(false));
       document.addPage(cover);
       foots.add(book.title());
+      PDStructureElement first = tags.add("Sect");
       var firsts = new ArrayList<Integer>();
       for (Sheet sheet : book.sheets()) {
         firsts.add(document.getNumberOfPages());
         new SheetPages(sheet, null, null).write();
       }
+      PDStructureElement before = tags.into(first);
       cover(cover, book, firsts);
+      tags.into(before);
       var outline = new PDDocumentOutline();
       for (int i = 0; i < firsts.size(); i++) {
         var item = new PDOutlineItem();
@@ -150,25 +254,30 @@ final class Pdf implements BookFormat {
 
     private void cover(PDPage page, Book book, List<Integer> firsts) throws IOException {
       float width = page.getMediaBox().getWidth();
+      var about = new ArrayList<>(book.about());
+      missing(text).ifPresent(said -> about.add(new Book.Fact("Letters", said)));
       try (var to = new PDPageContentStream(document, page)) {
         float y = page.getMediaBox().getHeight() - 80;
         for (String line : text.wrapped(book.title(), Look.BOLD, (width - 2 * MARGIN) / 18)) {
-          text.show(to, line, Look.BOLD, 18, MARGIN, y);
+          tagged(to, page, "H1", line, Look.BOLD, 18, MARGIN, y);
           y -= 24;
         }
         y -= 8;
-        for (Book.Fact fact : book.about()) {
+        for (Book.Fact fact : about) {
+          tags.begin(to, page, tags.add("P"));
           text.show(to, fact.what(), Look.REGULAR, 9, MARGIN, y);
           for (String line :
               text.wrapped(fact.value(), Look.REGULAR, (width - 2 * MARGIN - 110) / 9)) {
             text.show(to, line, Look.REGULAR, 9, MARGIN + 110, y);
             y -= 13;
           }
+          PdfTags.end(to);
         }
         y -= 22;
         for (int i = 0; i < firsts.size() && y > 60; i++) {
           Sheet sheet = book.sheets().get(i);
           String number = Integer.toString(firsts.get(i) + 1);
+          tags.begin(to, page, tags.add("P"));
           text.show(to, sheet.title(), Look.BOLD, 10, MARGIN, y);
           text.show(
               to, Phrase.count(sheet.lines().size(), "row"), Look.REGULAR, 9, MARGIN + 160, y);
@@ -179,6 +288,7 @@ final class Pdf implements BookFormat {
               10,
               width - MARGIN - text.width(number, Look.REGULAR) * 10,
               y);
+          PdfTags.end(to);
           link(page, new PDRectangle(MARGIN, y - 3, width - 2 * MARGIN, 14), firsts.get(i));
           y -= 17;
         }
@@ -202,8 +312,12 @@ final class Pdf implements BookFormat {
     private void foot(int index) throws IOException {
       PDPage page = document.getPage(index);
       try (var to = new PDPageContentStream(document, page, AppendMode.APPEND, true, true)) {
-        String number = (index + 1) + " of " + document.getNumberOfPages();
+        String number = (index + 1) + " / " + document.getNumberOfPages();
+        PdfTags.decorate(to);
         text.show(to, foots.get(index), Look.REGULAR, 7, MARGIN, 18);
+        PDRectangle box = page.getMediaBox();
+        centred(to, stationery.head(), box.getWidth(), box.getHeight() - 16);
+        centred(to, stationery.foot(), box.getWidth(), 8);
         text.show(
             to,
             number,
@@ -211,18 +325,30 @@ final class Pdf implements BookFormat {
             7,
             page.getMediaBox().getWidth() - MARGIN - text.width(number, Look.REGULAR) * 7,
             18);
+        PdfTags.end(to);
       }
+    }
+
+    private void centred(PDPageContentStream to, String line, float width, float y)
+        throws IOException {
+      float its = text.width(line, Look.REGULAR) * 7;
+      text.show(to, line, Look.REGULAR, 7, Math.max(MARGIN, (width - its) / 2), y);
     }
 
     /** The pages of one sheet. */
     private final class SheetPages {
-      private final Sheet sheet;
+      private Sheet sheet;
       private final float[] widths;
+      private @Nullable PDStructureElement table;
+      private final boolean isTagged;
+      private boolean isHeaded;
+      private final List<String> leftOut = new ArrayList<>();
+      private PDPage page;
 
       /** Where the columns begin, beside the pictures. */
       private final float left;
 
-      private PDRectangle paper = PDRectangle.A4;
+      private PDRectangle paper = upright(false);
       private float size = SIZE;
       private PDPageContentStream to;
       private float y;
@@ -239,16 +365,29 @@ final class Pdf implements BookFormat {
         this.sheet = sheet.withoutEmptyColumns();
         this.left = MARGIN + (sheet.hasStills() ? PICTURE_WIDTH + GAP : 0);
         this.widths = widths();
+        this.isTagged = cells + this.sheet.lines().size() * widths.length <= MOST_CELLS;
+        cells += this.sheet.lines().size() * widths.length;
         if (before != null && before.y > LEAST_LEFT) {
           to = before.to;
+          page = before.page;
           y = before.y - 12;
-          head(to);
+          head();
         } else {
           if (before != null) {
             before.to.close();
           }
           to = page();
         }
+      }
+
+      /** A heading of the sheet once, and its table. */
+      private PDStructureElement table() {
+        PDStructureElement its = table;
+        if (its == null) {
+          its = tags.add("Table");
+          table = its;
+        }
+        return its;
       }
 
       private static PDRectangle landscape(PDRectangle upright) {
@@ -280,19 +419,30 @@ final class Pdf implements BookFormat {
             natural[i] = Math.max(natural[i], text.width(total.get().text(), Look.BOLD));
           }
         }
+        if (sheet.hasTotals() && !columns.getFirst().isSummed()) {
+          natural[0] = Math.max(natural[0], text.width(labels.say("Total"), Look.BOLD));
+        }
         for (Sheet.Group group : sheet.groups()) {
-          natural[0] = Math.max(natural[0], text.width("Total " + group.name(), Look.BOLD));
+          natural[0] =
+              Math.max(natural[0], text.width(labels.say("Total") + " " + group.name(), Look.BOLD));
         }
         for (boolean isLarge = false; ; isLarge = true) {
-          paper =
-              brief != null ? PDRectangle.A4 : landscape(isLarge ? PDRectangle.A3 : PDRectangle.A4);
-          for (size = SIZE; size > (isLarge ? SMALLEST : 6.4f); size -= 0.25f) {
+          paper = brief != null ? upright(false) : landscape(upright(isLarge));
+          for (size = SIZE; size > READABLE; size -= 0.25f) {
             float[] fitted = fitted(natural, columns);
             if (sum(fitted) <= room()) {
               return fitted;
             }
           }
           if (isLarge || brief != null) {
+            int less = brief != null ? -1 : leastNeeded(columns);
+            if (less >= 0) {
+              leftOut.add(columns.get(less).title());
+              sheet =
+                  sheet.withColumns(
+                      IntStream.range(0, columns.size()).filter(i -> i != less).boxed().toList());
+              return widths();
+            }
             float[] fitted = fitted(natural, columns);
             float factor = room() / sum(fitted);
             for (int i = 0; i < fitted.length; i++) {
@@ -301,6 +451,25 @@ final class Pdf implements BookFormat {
             return fitted;
           }
         }
+      }
+
+      /**
+       * Of columns for which there is no room the last one that is words or a timecode, and neither
+       * among those that say which row it is nor why somebody should look at it; −1 for none.
+       */
+      private int leastNeeded(List<Column> columns) {
+        for (int i = columns.size() - 1; i >= WHICH; i--) {
+          Column.Kind kind = columns.get(i).kind();
+          boolean isWords = kind == Column.Kind.TEXT || kind == Column.Kind.LABEL;
+          boolean isNeeded =
+              i == sheet.grouped()
+                  || NEEDED.contains(columns.get(i).key())
+                  || columns.get(i).isSummed();
+          if (isWords && !isNeeded) {
+            return i;
+          }
+        }
+        return -1;
       }
 
       /** Words give way to figures: they can be broken into lines. */
@@ -352,7 +521,15 @@ final class Pdf implements BookFormat {
         int next = 0;
         boolean isSaid = brief != null && !sheet.notes().isEmpty();
         if (sheet.lines().isEmpty() && !isSaid) {
-          text.show(to, brief != null ? "Nothing." : NOTHING, Look.REGULAR, SIZE, MARGIN, y - 10);
+          tagged(
+              to,
+              page,
+              "P",
+              brief != null ? "Nothing." : NOTHING,
+              Look.REGULAR,
+              SIZE,
+              MARGIN,
+              y - 10);
           y -= 14;
         }
         for (int i = 0; i < sheet.lines().size(); i++) {
@@ -360,21 +537,31 @@ final class Pdf implements BookFormat {
           row(line.cells(), Look.REGULAR, line.isDoubtful(), line.still());
           if (next < groups.size() && groups.get(next).to() == i + 1) {
             Sheet.Group group = groups.get(next++);
-            total("Total " + group.name(), sheet.lines().subList(group.from(), group.to()));
+            total(
+                labels.say("Total") + " " + group.name(),
+                sheet.lines().subList(group.from(), group.to()));
           }
         }
         if (sheet.hasTotals()) {
-          total("Total", sheet.lines());
+          total(labels.say("Total"), sheet.lines());
         }
         y -= 6;
-        for (String note : sheet.notes()) {
+        var notes = new ArrayList<>(sheet.notes());
+        if (!leftOut.isEmpty()) {
+          notes.add(
+              Phrase.of(
+                  "Left out for want of room: %s. Choose which columns there are, or write xlsx or"
+                      + " html.",
+                  String.join(", ", leftOut.reversed())));
+        }
+        for (String note : notes) {
           for (String line :
               text.wrapped(note, Look.REGULAR, (paper.getWidth() - 2 * MARGIN) / 7)) {
             if (y < 40) {
               next();
             }
             y -= 10;
-            text.show(to, line, Look.REGULAR, 7, MARGIN, y);
+            tagged(to, page, "P", line, Look.REGULAR, 7, MARGIN, y);
           }
         }
       }
@@ -391,42 +578,52 @@ final class Pdf implements BookFormat {
       }
 
       private PDPageContentStream page() throws IOException {
-        var page = new PDPage(paper);
+        page = new PDPage(paper);
         document.addPage(page);
         foots.add(brief != null ? brief.title() : sheet.title() + " · " + sheet.about());
-        var stream = new PDPageContentStream(document, page);
+        to = new PDPageContentStream(document, page);
         y = paper.getHeight() - MARGIN;
         if (brief != null && document.getNumberOfPages() == 1) {
-          titled(stream, brief);
+          titled(to, brief);
         }
-        head(stream);
-        return stream;
+        head();
+        return to;
       }
 
       /** What all of it is of, at the head of the first page. */
       private void titled(PDPageContentStream stream, Book book) throws IOException {
-        text.show(stream, book.title(), Look.BOLD, 15, MARGIN, y - 13);
+        tagged(stream, page, "H1", book.title(), Look.BOLD, 15, MARGIN, y - 13);
         y -= 22;
         for (Book.Fact fact : book.about()) {
+          tags.begin(stream, page, tags.add("P"));
           text.show(stream, fact.what(), Look.REGULAR, 8, MARGIN, y - 8);
           for (String line :
               text.wrapped(fact.value(), Look.REGULAR, (paper.getWidth() - 2 * MARGIN - 80) / 8)) {
             text.show(stream, line, Look.REGULAR, 8, MARGIN + 80, y - 8);
             y -= 11;
           }
+          PdfTags.end(stream);
         }
         y -= 8;
       }
 
-      private void head(PDPageContentStream stream) throws IOException {
-        text.show(stream, sheet.title(), Look.BOLD, 11, MARGIN, y - 9);
+      /** The heads on later pages are repeated for the eye only. */
+      private void head() throws IOException {
+        if (isHeaded) {
+          PdfTags.decorate(to);
+        } else {
+          tags.begin(to, page, tags.add("H2"));
+        }
+        text.show(to, sheet.title(), Look.BOLD, 11, MARGIN, y - 9);
+        PdfTags.end(to);
         y -= 18;
         if (!sheet.lines().isEmpty() || brief == null) {
-          heads(stream);
+          heads();
         }
+        isHeaded = true;
       }
 
-      private void heads(PDPageContentStream stream) throws IOException {
+      private void heads() throws IOException {
         int most = 1;
         var heads = new ArrayList<List<String>>();
         for (int i = 0; i < widths.length; i++) {
@@ -436,21 +633,29 @@ final class Pdf implements BookFormat {
           most = Math.max(most, lines.size());
         }
         float x = left;
+        Optional<PDStructureElement> row =
+            isHeaded ? Optional.empty() : Optional.of(tags.in(table(), "TR"));
         for (int i = 0; i < widths.length; i++) {
+          if (row.isPresent()) {
+            tags.begin(to, page, tags.in(row.get(), "TH"));
+          } else {
+            PdfTags.decorate(to);
+          }
           for (int line = 0; line < heads.get(i).size(); line++) {
             String words = heads.get(i).get(line);
             text.show(
-                stream,
+                to,
                 words,
                 Look.BOLD,
                 size,
                 left(i, words, Look.BOLD, x),
                 y - size * LEADING * (line + 1));
           }
+          PdfTags.end(to);
           x += widths[i] + GAP;
         }
         y -= most * size * LEADING + 3;
-        rule(stream, 0.8f);
+        rule(0.8f);
         y -= 1;
       }
 
@@ -460,11 +665,13 @@ final class Pdf implements BookFormat {
             : x;
       }
 
-      private void rule(PDPageContentStream stream, float thick) throws IOException {
-        stream.setLineWidth(thick);
-        stream.moveTo(MARGIN, y);
-        stream.lineTo(paper.getWidth() - MARGIN, y);
-        stream.stroke();
+      private void rule(float thick) throws IOException {
+        PdfTags.decorate(to);
+        to.setLineWidth(thick);
+        to.moveTo(MARGIN, y);
+        to.lineTo(paper.getWidth() - MARGIN, y);
+        to.stroke();
+        PdfTags.end(to);
       }
 
       private void next() throws IOException {
@@ -489,6 +696,7 @@ final class Pdf implements BookFormat {
         if (image.isPresent()) {
           most = Math.max(most, (int) Math.ceil(PICTURE_HEIGHT / (size * LEADING)));
         }
+        List<PDStructureElement> parts = parts(lines);
         // A row that is higher than a page goes on on the next one.
         for (int from = 0; from < most; ) {
           int fits = (int) ((y - 34) / (size * LEADING));
@@ -501,11 +709,22 @@ final class Pdf implements BookFormat {
             PDImageXObject its = image.get();
             float height = PICTURE_WIDTH * its.getHeight() / its.getWidth();
             float high = Math.min(height, PICTURE_HEIGHT);
+            PdfTags.decorate(to);
             to.drawImage(its, MARGIN, y - high - 1, high * its.getWidth() / its.getHeight(), high);
+            PdfTags.end(to);
           }
-          part(lines, from, upTo, strength, isDoubtful);
+          part(lines, parts, from, upTo, strength, isDoubtful);
           from = upTo;
         }
+      }
+
+      /** What the cells of a row are parts of: of few each is one, of many all are one. */
+      private List<PDStructureElement> parts(List<List<String>> lines) {
+        PDStructureElement row = tags.in(table(), "TR");
+        if (!isTagged) {
+          return Collections.nCopies(lines.size(), tags.in(row, "TD"));
+        }
+        return lines.stream().map(_ -> tags.in(row, "TD")).toList();
       }
 
       private Optional<PDImageXObject> image(Optional<Line.Still> still) throws IOException {
@@ -535,15 +754,26 @@ final class Pdf implements BookFormat {
       }
 
       private void part(
-          List<List<String>> lines, int from, int upTo, Look strength, boolean isDoubtful)
+          List<List<String>> lines,
+          List<PDStructureElement> parts,
+          int from,
+          int upTo,
+          Look strength,
+          boolean isDoubtful)
           throws IOException {
         if (isDoubtful) {
           to.setNonStrokingColor(0.64f, 0.2f, 0.11f);
         }
         float x = left;
+        if (!isTagged) {
+          tags.begin(to, page, parts.getFirst());
+        }
         for (int i = 0; i < lines.size(); i++) {
           Look look = strength == Look.BOLD ? Look.BOLD : look(sheet.columns().get(i));
           List<String> its = lines.get(i);
+          if (isTagged && !its.isEmpty()) {
+            tags.begin(to, page, parts.get(i));
+          }
           for (int line = from; line < Math.min(upTo, its.size()); line++) {
             String words = its.get(line);
             text.show(
@@ -554,13 +784,19 @@ final class Pdf implements BookFormat {
                 left(i, words, look, x),
                 y - size * LEADING * (line - from + 1));
           }
+          if (isTagged && !its.isEmpty()) {
+            PdfTags.end(to);
+          }
           x += widths[i] + GAP;
+        }
+        if (!isTagged) {
+          PdfTags.end(to);
         }
         if (isDoubtful) {
           to.setNonStrokingColor(0f, 0f, 0f);
         }
         y -= (upTo - from) * size * LEADING + 2;
-        rule(to, 0.2f);
+        rule(0.2f);
         y -= 1;
       }
     }

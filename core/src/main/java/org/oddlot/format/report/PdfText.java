@@ -5,17 +5,29 @@ import com.ibm.icu.text.ArabicShapingException;
 import com.ibm.icu.text.Bidi;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.contentstream.operator.Operator;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.pdfparser.PDFStreamParser;
+import org.apache.pdfbox.pdfwriter.ContentStreamWriter;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.jspecify.annotations.Nullable;
@@ -23,14 +35,27 @@ import org.oddlot.title.Fonts;
 
 /**
  * Text in the fonts that come with the program, which are embedded. Letters that a font does not
- * have are taken from the next; those that none has become a question mark. Text from the right is
- * put in the order in which it is seen, its letters joined.
+ * have are taken from the next, at last from those that are installed on the machine; those that
+ * none has are a grey block, and are noted. Text from the right is put in the order in which it is
+ * seen, its letters joined; of scripts whose letters change places the text itself goes with what
+ * is seen.
  */
 final class PdfText {
   private final List<Face> regular = new ArrayList<>();
   private final List<Face> bold = new ArrayList<>();
   private final List<Face> mono = new ArrayList<>();
+  private final Face figures;
+
+  /** Stands for a letter that no font has. */
+  private static final int BLOCK = 0x2592;
+
   private final Map<String, Float> widths = new HashMap<>();
+  private final PDDocument document;
+  private final SystemFonts system = new SystemFonts();
+  private final List<Face> installed = new ArrayList<>();
+  private final Map<Integer, Optional<Face>> others = new HashMap<>();
+  private final Set<Integer> missing = new TreeSet<>();
+  private boolean goesWithText;
 
   /** How text looks. */
   enum Look {
@@ -43,12 +68,20 @@ final class PdfText {
   private static final class Face {
     private final PDDocument document;
     private final String name;
+    private @Nullable TrueTypeFont installed;
     private @Nullable PDFont font;
     private @Nullable CmapLookup letters;
 
     private Face(PDDocument document, String name) {
       this.document = document;
       this.name = name;
+    }
+
+    /** One that is installed; it is put into the document when it is needed. */
+    private Face(PDDocument document, TrueTypeFont installed) throws IOException {
+      this(document, "");
+      this.installed = installed;
+      letters = installed.getUnicodeCmapLookup();
     }
 
     boolean has(int letter) throws IOException {
@@ -60,7 +93,9 @@ final class PdfText {
     }
 
     PDFont font() throws IOException {
-      if (font == null) {
+      if (font == null && installed != null) {
+        font = PDType0Font.load(document, installed, true);
+      } else if (font == null) {
         var _ = read();
       }
       return Objects.requireNonNull(font);
@@ -82,9 +117,10 @@ final class PdfText {
   private record Run(Face face, String text) {}
 
   PdfText(PDDocument document) {
+    this.document = document;
     Face sans = new Face(document, "IBMPlexSans_400Regular");
     Face strong = new Face(document, "IBMPlexSans_600SemiBold");
-    Face figures = new Face(document, "IBMPlexMono_400Regular");
+    figures = new Face(document, "IBMPlexMono_400Regular");
     Face hebrew = new Face(document, "IBMPlexSansHebrew_400Regular");
     Face arabic = new Face(document, "IBMPlexSansArabic_400Regular");
     regular.addAll(List.of(sans, figures, hebrew, arabic));
@@ -127,9 +163,60 @@ final class PdfText {
     to.newLineAtOffset(x, y);
     for (Run run : runs(line, look)) {
       to.setFont(run.face.font(), size);
-      to.showText(run.text);
+      if (run.text.chars().anyMatch(PdfText::changesPlaces)) {
+        var itself = new COSDictionary();
+        itself.setString(COSName.ACTUAL_TEXT, run.text);
+        goesWithText = true;
+        to.beginMarkedContent(COSName.getPDFName("Span"), PDPropertyList.create(itself));
+        to.showText(run.text);
+        to.endMarkedContent();
+      } else {
+        to.showText(run.text);
+      }
     }
     to.endText();
+  }
+
+  /** The scripts of India and those behind them: letters join, and are seen before others. */
+  private static boolean changesPlaces(int letter) {
+    return letter >= 0x0900 && letter < 0x0E00
+        || letter >= 0x1000 && letter < 0x10A0
+        || letter >= 0x1780 && letter < 0x1800;
+  }
+
+  /** Puts the texts that go with what is seen into the pages, where those who search look. */
+  void finish() throws IOException {
+    if (!goesWithText) {
+      return;
+    }
+    for (PDPage page : document.getPages()) {
+      List<Object> tokens = new PDFStreamParser(page).parse();
+      for (int i = 1; i < tokens.size(); i++) {
+        boolean begins =
+            tokens.get(i) instanceof Operator operator && operator.getName().equals("BDC");
+        if (begins && tokens.get(i - 1) instanceof COSName name) {
+          PDPropertyList its = page.getResources().getProperties(name);
+          if (its != null && its.getCOSObject().containsKey(COSName.ACTUAL_TEXT)) {
+            tokens.set(i - 1, its.getCOSObject());
+          }
+        }
+      }
+      var stream = new PDStream(document);
+      try (OutputStream out = stream.createOutputStream(COSName.FLATE_DECODE)) {
+        new ContentStreamWriter(out).writeTokens(tokens);
+      }
+      page.setContents(stream);
+    }
+  }
+
+  /** The letters that no font has, so far. */
+  Set<Integer> missing() {
+    return missing;
+  }
+
+  /** Looks for all letters of a text. */
+  void look(String line) throws IOException {
+    var _ = runs(line, Look.REGULAR);
   }
 
   @SuppressWarnings("ReferenceEquality") // there is one face of each font
@@ -145,8 +232,9 @@ final class PdfText {
       int shown = letter < 0x20 || letter == 0xFEFF || letter == 0x200B ? ' ' : letter;
       Face its = face(faces, shown);
       if (its == null) {
-        its = faces.getFirst();
-        shown = '?';
+        missing.add(letter);
+        its = figures;
+        shown = BLOCK;
       }
       if (its != face && !text.isEmpty()) {
         runs.add(new Run(face, text.toString()));
@@ -161,8 +249,30 @@ final class PdfText {
     return runs;
   }
 
-  private static @Nullable Face face(List<Face> faces, int letter) throws IOException {
+  private @Nullable Face face(List<Face> faces, int letter) throws IOException {
     for (Face face : faces) {
+      if (face.has(letter)) {
+        return face;
+      }
+    }
+    Optional<Face> known = others.get(letter);
+    if (known == null) {
+      known = Optional.ofNullable(elsewhere(letter));
+      others.put(letter, known);
+    }
+    return known.orElse(null);
+  }
+
+  /** In a font of the machine; they are looked through as far as is needed. */
+  private @Nullable Face elsewhere(int letter) throws IOException {
+    for (Face face : installed) {
+      if (face.has(letter)) {
+        return face;
+      }
+    }
+    for (TrueTypeFont its = system.next(); its != null; its = system.next()) {
+      var face = new Face(document, its);
+      installed.add(face);
       if (face.has(letter)) {
         return face;
       }

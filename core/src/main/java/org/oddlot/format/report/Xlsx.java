@@ -24,6 +24,7 @@ import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
+import org.oddlot.text.Phrase;
 
 /**
  * A workbook of Office Open XML (ECMA-376): a cover, and a sheet for each report. Lengths are times
@@ -62,7 +63,10 @@ final class Xlsx implements BookFormat {
         Set<String> names = new HashSet<>();
         cover(workbook.newWorksheet(name("Cover", names)), book);
         for (Sheet sheet : book.sheets()) {
-          sheet(workbook.newWorksheet(name(sheet.title(), names)), sheet);
+          sheet(
+              workbook.newWorksheet(name(sheet.title(), names)),
+              sheet,
+              book.stationery().labels().say("Total"));
         }
         workbook.finish();
       }
@@ -146,7 +150,7 @@ final class Xlsx implements BookFormat {
     page.finish();
   }
 
-  private static void sheet(Worksheet page, Sheet sheet) throws IOException {
+  private static void sheet(Worksheet page, Sheet sheet, String total) throws IOException {
     List<Column> columns = sheet.columns();
     for (int i = 0; i < columns.size(); i++) {
       page.width(i, columns.get(i).width() + 2);
@@ -160,7 +164,7 @@ final class Xlsx implements BookFormat {
     page.fitToHeight((short) 0);
     page.footer(sheet.title() + ", " + sheet.about().replace("&", "&&"), Position.LEFT);
     page.footer("&P / &N", Position.RIGHT);
-    int rows = new Rows(page, sheet).write();
+    int rows = new Rows(page, sheet, total).write();
     page.setAutoFilter(0, 0, Math.max(0, rows), columns.size() - 1);
     page.finish();
   }
@@ -170,10 +174,15 @@ final class Xlsx implements BookFormat {
     private final Worksheet page;
     private final Sheet sheet;
     private final List<Column> columns;
+
+    /** The word before a sum. */
+    private final String total;
+
     private int row = 1;
     private int blockFrom = 1;
 
-    Rows(Worksheet page, Sheet sheet) {
+    Rows(Worksheet page, Sheet sheet, String total) {
+      this.total = total;
       this.page = page;
       this.sheet = sheet;
       this.columns = sheet.columns();
@@ -228,9 +237,28 @@ final class Xlsx implements BookFormat {
         case Cell.Count(long number) -> page.value(row, column, number);
         // A day is one.
         case Cell.Time time -> page.value(row, column, time.seconds().toDouble() / 86_400);
-        case Cell.Amount number -> page.value(row, column, number.decimal());
+        case Cell.Amount number -> amount(column, number);
         case Cell.Day(java.time.LocalDate day) -> page.value(row, column, day);
       }
+    }
+
+    /** Where the length stands that it comes of, it is reckoned from that. */
+    private void amount(int column, Cell.Amount number) {
+      int of = number.how().map(its -> sheet.indexOf(its.column())).orElse(-1);
+      if (of < 0) {
+        page.value(row, column, number.decimal());
+        return;
+      }
+      Cell.Rate how = number.how().orElseThrow();
+      String due = Phrase.of("%s%d*86400*%s", letters(of), row + 1, how.aSecond().toDecimal(8));
+      page.formula(
+          row,
+          column,
+          how.least().signum() > 0
+              ? Phrase.of(
+                  "IF(%s%d>0,ROUND(MAX(%s,%s),2),0)",
+                  letters(of), row + 1, due, how.least().toDecimal(4))
+              : Phrase.of("ROUND(%s,2)", due));
     }
 
     /** Sums of what stands from a row on up to here; sums within are not counted again. */
@@ -244,7 +272,7 @@ final class Xlsx implements BookFormat {
         }
       }
       if (!columns.getFirst().isSummed()) {
-        page.value(row, 0, of.isEmpty() ? "Total" : "Total " + legal(of));
+        page.value(row, 0, of.isEmpty() ? total : total + " " + legal(of));
       }
       page.range(row, 0, row, columns.size() - 1).style().bold().set();
       row++;

@@ -27,7 +27,10 @@ import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
 import org.oddlot.report.Scope;
 import org.oddlot.setting.Setting;
+import org.oddlot.setting.SettingKind;
 import org.oddlot.setting.Settings;
+import org.oddlot.sheet.Labels;
+import org.oddlot.sheet.Stationery;
 import org.oddlot.text.Phrase;
 import org.oddlot.time.FilmGauge;
 
@@ -88,6 +91,35 @@ public final class ReportsPass implements Pass<ReportFinding> {
 
   /** Whether there are pictures on them. */
   public static final Setting<Boolean> PICTURES = Setting.yesNo("pictures", "With pictures", false);
+
+  /** What they are printed on. */
+  public static final Setting<String> PAPER =
+      Setting.oneOf("paper", "Paper", "a4", List.of("a4", "letter"));
+
+  /** What stands above every page. */
+  public static final Setting<String> HEAD =
+      Setting.textOrNothing(
+          "head", "Head of pages", "a company, a production", _ -> Optional.empty());
+
+  /** What stands below every page. */
+  public static final Setting<String> FOOT =
+      Setting.textOrNothing("foot", "Foot of pages", "an address, a line", _ -> Optional.empty());
+
+  /** In which language labels are. */
+  public static final Setting<String> LANGUAGE =
+      new Setting<>(
+          "language",
+          "Labels in",
+          new SettingKind.OneOf(
+              Labels.LANGUAGES,
+              Map.of("en", "English", "de", "German", "fr", "French", "es", "Spanish")),
+          "en",
+          "",
+          "");
+
+  /** How lengths of time are written. */
+  public static final Setting<String> TIMES =
+      Setting.oneOf("times", "Lengths as", "clock", List.of("clock", "timecode"));
 
   private static Optional<String> noDay(String text) {
     try {
@@ -158,7 +190,9 @@ public final class ReportsPass implements Pass<ReportFinding> {
 
   @Override
   public List<Setting<?>> settings() {
-    return List.of(KINDS, FORM, TIMELINE, COLUMNS, WHERE, ORDER, BY, EACH, FILM, DATE, PICTURES);
+    return List.of(
+        KINDS, FORM, TIMELINE, COLUMNS, WHERE, ORDER, BY, EACH, FILM, DATE, PICTURES, PAPER, HEAD,
+        FOOT, LANGUAGE, TIMES);
   }
 
   @Override
@@ -241,22 +275,28 @@ public final class ReportsPass implements Pass<ReportFinding> {
     if (kinds.isEmpty()) {
       return new Applied(request.material(), List.of());
     }
+    return new Applied(
+        request.material().with(ReportsToWrite.class, List.of(toWrite(settings, kinds))),
+        List.of());
+  }
+
+  /** Reports as they are set. */
+  public static ReportsToWrite toWrite(Settings settings, List<String> kinds) {
     var arrangements = new LinkedHashMap<String, Arrangement>();
     kinds.forEach(kind -> arrangements.put(kind, arrangement(settings, kind)));
-    return new Applied(
-        request
-            .material()
-            .with(
-                ReportsToWrite.class,
-                List.of(
-                    new ReportsToWrite(
-                        kinds,
-                        settings.get(FORM),
-                        settings.get(TIMELINE),
-                        arrangements,
-                        gauge(settings),
-                        settings.get(DATE),
-                        settings.get(PICTURES)))),
-        List.of());
+    return new ReportsToWrite(
+        kinds,
+        settings.get(FORM),
+        settings.get(TIMELINE),
+        arrangements,
+        gauge(settings),
+        settings.get(DATE),
+        settings.get(PICTURES),
+        new Stationery(
+            settings.get(PAPER).equals("letter"),
+            settings.get(HEAD).strip(),
+            settings.get(FOOT).strip(),
+            settings.get(LANGUAGE),
+            settings.get(TIMES).equals("timecode")));
   }
 }

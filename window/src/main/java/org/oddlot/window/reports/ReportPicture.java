@@ -14,7 +14,6 @@ import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
 import org.oddlot.text.Phrase;
-import org.oddlot.time.Rational;
 
 /**
  * A report at a glance, where a picture tells more than rows: how long each licence or role is
@@ -113,7 +112,7 @@ final class ReportPicture extends Region {
   }
 
   private static double seconds(Cell cell) {
-    return cell instanceof Cell.Time(Rational seconds) ? seconds.toDouble() : 0;
+    return cell instanceof Cell.Time time ? time.seconds().toDouble() : 0;
   }
 
   private static String figures(Bar bar) {

@@ -146,16 +146,7 @@ public final class ReportsBench implements Bench {
   }
 
   private ReportsToWrite wanted(List<String> which) {
-    var arrangements = new HashMap<String, Arrangement>();
-    which.forEach(each -> arrangements.put(each, ReportsPass.arrangement(set, each)));
-    return new ReportsToWrite(
-        which,
-        set.get(ReportsPass.FORM),
-        set.get(ReportsPass.TIMELINE),
-        arrangements,
-        ReportsPass.gauge(set),
-        set.get(ReportsPass.DATE),
-        set.get(ReportsPass.PICTURES));
+    return ReportsPass.toWrite(set, which);
   }
 
   /** Makes the report that is looked at, beside, and shows it when it is there. */
