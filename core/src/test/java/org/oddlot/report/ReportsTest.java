@@ -36,16 +36,21 @@ import org.oddlot.json.JsonObject;
 import org.oddlot.material.Account;
 import org.oddlot.material.LedgerEntry;
 import org.oddlot.material.Material;
+import org.oddlot.material.Rights;
 import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.problem.Problems;
 import org.oddlot.report.Arrangement.Where;
+import org.oddlot.rights.Further;
+import org.oddlot.rights.Licence;
 import org.oddlot.rights.Music;
 import org.oddlot.rights.MusicPaper;
+import org.oddlot.rights.Price;
 import org.oddlot.rights.SourcePattern;
 import org.oddlot.setting.Settings;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
+import org.oddlot.sheet.Labels;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
 import org.oddlot.sound.SoundFile;
@@ -121,6 +126,117 @@ class ReportsTest {
             "1 | Theme | Ivo Brandt; Marit Solvang | 01:00:00:00 | 01:00:04:10 | 110 | A1, A2",
             "2 | Lamp |  | 01:00:04:10 | 01:00:06:00 | 40 | A1");
     assertThat(rows(sheet, "why")).containsExactly("", "no composer");
+  }
+
+  /** Percent of the music are those of all of it; each cue is somebody's. */
+  @Test
+  void musicIsSharedAmongWhoPerformsIt() {
+    Material material = music("sound theme", "sound lamp");
+    Sheet shares = report("performers", material);
+    assertThat(rows(shares, "performers", "kind", "cues", "time", "of_music", "of_programme"))
+        .containsExactly(
+            "Orrin Choir | vocal | 1 | 0:00:03.000 | 75.00 | 75.00",
+            "not said |  | 1 | 0:00:01.000 | 25.00 | 25.00");
+    assertThat(shares.lines().getLast().isDoubtful()).isTrue();
+    Sheet cues = report("music", material);
+    assertThat(rows(cues, "performers", "isrc", "iswc", "catalogue", "paper").getFirst())
+        .isEqualTo("Orrin Choir | NO-A1B-26-00001 | T-034.524.680-1 | SKV 12 | music.csv row 2");
+    assertThat(cues.lines().getFirst().why().toString()).contains("Studio", "Kvitholmen");
+  }
+
+  @Test
+  void creditsAreWhatPapersAskForElseMadeOfNames() {
+    Material material = music("sound theme", "sound lamp");
+    var licence =
+        new Licence(
+            "paper.csv",
+            4,
+            new SourcePattern("pier"),
+            "Skerry",
+            "1",
+            "",
+            Optional.empty(),
+            Optional.empty(),
+            new Price.Free(),
+            "",
+            Rational.ONE,
+            Optional.empty(),
+            "",
+            "Courtesy of Skerry",
+            List.of());
+    Map<String, Licence> licences = Map.of("media/pier.mxf", licence);
+    Sheet credits =
+        report("credits", material.with(Rights.class, List.of(new Rights(licences, Map.of()))));
+    assertThat(rows(credits, "part", "credit", "paper", "why"))
+        .containsExactly(
+            "Pictures | Courtesy of Skerry | paper.csv row 4 | ",
+            "Music | “Theme”, composed by Ivo Brandt, performed by Orrin Choir, published by Skarv |"
+                + " music.csv row 2 | ",
+            "Music | “Lamp”, composed by Marit Solvang | music.csv row 3 | ");
+  }
+
+  /** A picture of four seconds, and two pieces under it. */
+  private static Material music(String theme, String lamp) {
+    return material(
+            timeline(
+                video("V1", clip("pier", 0, 100)),
+                audio("A1", clip(theme, 0, 75)),
+                audio("A2", gap(75), clip(lamp, 0, 25))))
+        .with(
+            MusicPaper.class,
+            List.of(
+                new MusicPaper(
+                    "music.csv",
+                    List.of(
+                        new Music(
+                            "music.csv row 2",
+                            new SourcePattern(theme),
+                            "Theme",
+                            List.of("Ivo Brandt"),
+                            "Skarv",
+                            "NSK",
+                            "theme",
+                            "Orrin Choir",
+                            "vocal",
+                            "NO-A1B-26-00001",
+                            "T-034.524.680-1",
+                            "SKV 12",
+                            List.of(new Further("Studio", "Kvitholmen"))),
+                        Music.of(
+                            "music.csv row 3",
+                            new SourcePattern(lamp),
+                            "Lamp",
+                            List.of("Marit Solvang"),
+                            "",
+                            "",
+                            "background")))));
+  }
+
+  /** Every head has a word in every language; where that is the same word, it is so in the list. */
+  @Test
+  void headsAreTranslated() {
+    for (String language : List.of("de", "fr", "es")) {
+      Labels labels = Labels.of(language);
+      for (Report report : Reports.ALL) {
+        Sheet sheet = report(report.key(), Material.of("lot")).written(labels, Optional.empty());
+        Sheet english = report(report.key(), Material.of("lot"));
+        for (int i = 0; i < sheet.columns().size(); i++) {
+          assertThat(sheet.columns().get(i).key()).isEqualTo(english.columns().get(i).key());
+        }
+      }
+      assertThat(labels.say("Unique frames")).isNotEqualTo("Unique frames");
+      assertThat(labels.say("Holder")).isNotEqualTo("Holder");
+    }
+    assertThatThrownBy(() -> Labels.of("xx")).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  void lengthsCanBeTimecodes() {
+    Sheet sheet =
+        report("shots", video("V1", clip("pier", 0, 130), clip("quay", 0, 20)))
+            .written(Labels.ENGLISH, Optional.of(Cuts.RATE));
+    assertThat(rows(sheet, "time")).containsExactly("00:00:05:05", "00:00:00:20");
+    assertThat(sheet.total(sheet.indexOf("time")).orElseThrow().text()).isEqualTo("00:00:06:00");
   }
 
   @Test

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.TimeZone;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
@@ -26,6 +27,7 @@ import org.oddlot.sheet.Cell;
 import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
+import org.oddlot.sheet.Stationery;
 import org.oddlot.time.Rational;
 
 class BookFormatsTest {
@@ -222,6 +224,92 @@ class BookFormatsTest {
     try (PDDocument document = Loader.loadPDF(written("pdf", book(sheet)))) {
       String text = new PDFTextStripper().getText(document);
       assertThat(text).contains("Skarvøy Ελλάδα Орин");
+    }
+  }
+
+  /** What no font has is named by script and number, and is no question mark in print. */
+  @Test
+  void lettersThatNoFontHasAreSaid() throws IOException {
+    var sheet =
+        new Sheet(
+            "titles",
+            "Titles",
+            "T",
+            List.of(Column.text("text", "Words", 40)),
+            // Of the private use areas no font that comes with a system has all.
+            List.of(Line.of(List.of(Cell.of("Orrin \uDBFF\uDFFD")))),
+            -1,
+            List.of());
+    BookFormat pdf = BookFormats.of("pdf").orElseThrow();
+    assertThat(pdf.lacks(book(sheet)))
+        .hasValueSatisfying(said -> assertThat(said).contains("U+10FFFD"));
+    assertThat(pdf.lacks(book(sheet(20, -1)))).isEmpty();
+    try (PDDocument document = Loader.loadPDF(written("pdf", book(sheet)))) {
+      String text = new PDFTextStripper().getText(document);
+      assertThat(text).contains("Orrin ▒", "U+10FFFD").doesNotContain("?");
+    }
+  }
+
+  @Test
+  void printIsOnThePaperThatIsAskedForWithItsHeadAndFoot() throws IOException {
+    var stationery = new Stationery(true, "Kvitholmen Film", "not for others", "de", false);
+    var book = new Book("Fähre", List.of(), List.of(sheet(200, 0)), stationery);
+    try (PDDocument document = Loader.loadPDF(written("pdf", book))) {
+      assertThat(document.getPage(0).getMediaBox().getHeight()).isEqualTo(792);
+      assertThat(document.getPage(1).getMediaBox().getWidth()).isEqualTo(792);
+      var stripper = new PDFTextStripper();
+      for (int page = 1; page <= document.getNumberOfPages(); page++) {
+        stripper.setStartPage(page);
+        stripper.setEndPage(page);
+        assertThat(stripper.getText(document)).contains("Kvitholmen Film", "not for others");
+      }
+      stripper.setStartPage(1);
+      assertThat(stripper.getText(document)).contains("Summe one", "Summe two");
+      assertThat(document.getDocumentCatalog().getMarkInfo().isMarked()).isTrue();
+      assertThat(document.getDocumentCatalog().getLanguage()).isEqualTo("de");
+      assertThat(document.getDocumentCatalog().getStructureTreeRoot().getKids()).hasSize(1);
+    }
+    String page = new String(written("html", book), StandardCharsets.UTF_8);
+    assertThat(page).contains("<html lang=\"de\">", "Kvitholmen Film", "not for others");
+  }
+
+  /** Letters stay large enough to be read; what there is no room for is named. */
+  @Test
+  void columnsAreLeftOutRatherThanShrunk() throws IOException {
+    var columns = new ArrayList<Column>();
+    var cells = new ArrayList<Cell>();
+    for (int i = 0; i < 40; i++) {
+      columns.add(Column.text("c" + (char) ('a' + i % 26) + "x".repeat(i / 26), "Head" + i, 20));
+      cells.add(Cell.of("a word or two in column " + i));
+    }
+    var wide = new Sheet("wide", "Wide", "T", columns, List.of(Line.of(cells)), -1, List.of());
+    try (PDDocument document = Loader.loadPDF(written("pdf", book(wide)))) {
+      String text = new PDFTextStripper().getText(document);
+      assertThat(text).contains("Left out for want of room: ", "Head0");
+      assertThat(text).containsPattern("Left out[^.]*Head39");
+    }
+  }
+
+  /** Where the length stands that it comes of, an amount is reckoned in the workbook. */
+  @Test
+  void amountsAreFormulas() throws IOException {
+    var rate = new Cell.Rate("time", Rational.of(18), Rational.of(50));
+    List<Cell> cells =
+        List.of(Cell.of(Rational.of(12)), new Cell.Amount(Rational.of(216), Optional.of(rate)));
+    var sheet =
+        new Sheet(
+            "licences",
+            "Licences",
+            "T",
+            List.of(Column.time("time", "To pay"), Column.number("amount", "Amount", true)),
+            List.of(Line.of(cells)),
+            -1,
+            List.of());
+    try (var workbook =
+        new ReadableWorkbook(new ByteArrayInputStream(written("xlsx", book(sheet))))) {
+      Row row = workbook.findSheet("Licences").orElseThrow().read().get(1);
+      assertThat(row.getCell(1).getFormula())
+          .isEqualTo("IF(A2>0,ROUND(MAX(A2*86400*18.00000000,50.0000),2),0)");
     }
   }
 
