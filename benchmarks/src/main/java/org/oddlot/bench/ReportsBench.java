@@ -108,7 +108,15 @@ public final class ReportsBench {
     return Books.of(
         material,
         new ReportsToWrite(
-            kinds, "xlsx", "", new HashMap<>(), FilmGauge.MM_35, "", false, Stationery.PLAIN));
+            kinds,
+            "xlsx",
+            "",
+            new HashMap<>(),
+            FilmGauge.MM_35,
+            Optional.empty(),
+            "",
+            false,
+            Stationery.PLAIN));
   }
 
   private static long all(Path file, Path target) throws IOException {

@@ -184,6 +184,14 @@ final class ReportCommand implements Callable<Integer> {
               + " or less.")
   private @Nullable Path against;
 
+  @Option(
+      names = "--drop",
+      arity = "1",
+      paramLabel = "true|false",
+      description =
+          "How timecodes are counted at rates that can drop frames, where the file does not say.")
+  private @Nullable Boolean drop;
+
   @Option(names = "--paper", paramLabel = "a4|letter", description = "What pdf is printed on.")
   private String paper = "a4";
 
@@ -306,7 +314,7 @@ final class ReportCommand implements Callable<Integer> {
     Sheet now =
         Arrangement.ALL.of(
             Reports.of(of.getFirst()).orElseThrow(),
-            Scope.of(material, asked.timeline(), asked.gauge()));
+            Scope.of(material, asked.timeline(), asked.gauge()).labelled(asked.isDrop()));
     try {
       return book.with(SinceLast.of(now, table.get(), String.valueOf(earlier.getFileName())));
     } catch (IllegalArgumentException e) {
@@ -418,6 +426,7 @@ final class ReportCommand implements Callable<Integer> {
       sheet = sheet.with("reports", ReportsPass.PICTURES.key(), pictures ? "yes" : "no");
       sheet =
           sheet.with("reports", ReportsPass.FORM.key(), format.map(BookFormat::key).orElse("xlsx"));
+      sheet = sheet.with("reports", ReportsPass.DROP.key(), drop());
       sheet = sheet.with("reports", ReportsPass.PAPER.key(), paper);
       sheet = sheet.with("reports", ReportsPass.HEAD.key(), head);
       sheet = sheet.with("reports", ReportsPass.FOOT.key(), foot);
@@ -435,6 +444,10 @@ final class ReportCommand implements Callable<Integer> {
           });
     }
     return ReportsPass.toWrite(settings, wanted);
+  }
+
+  private String drop() {
+    return drop == null ? ReportsPass.DROP.initial() : drop ? "drop" : "non-drop";
   }
 
   /** Of one report it need not be said which is meant. */

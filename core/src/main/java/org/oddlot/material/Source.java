@@ -109,9 +109,24 @@ public record Source(
   /** What papers can call it: its name, that of its file, and where that is. */
   public List<String> names() {
     String address = address();
-    return address.isEmpty()
-        ? List.of(name)
-        : List.of(name, address.substring(address.lastIndexOf('/') + 1), address);
+    if (address.isEmpty()) {
+      return List.of(name);
+    }
+    if (alternatives.isEmpty()) {
+      return List.of(name, address.substring(address.lastIndexOf('/') + 1), address);
+    }
+    // A paper can name the proxy where the cut has the full one.
+    return Stream.concat(
+            Stream.of(name),
+            Stream.concat(
+                    Stream.of(address),
+                    alternatives.stream()
+                        .filter(each -> SourceMedia.isCopy(each.key()))
+                        .flatMap(each -> Sources.url(each.reference()).stream()))
+                .filter(url -> !url.isEmpty())
+                .flatMap(url -> Stream.of(url.substring(url.lastIndexOf('/') + 1), url)))
+        .distinct()
+        .toList();
   }
 
   /** The clip that what is known of it is taken from: the first one in bins, else in timelines. */

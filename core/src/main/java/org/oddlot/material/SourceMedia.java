@@ -1,6 +1,7 @@
 package org.oddlot.material;
 
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Address;
 import org.oddlot.timeline.MediaReference;
@@ -13,6 +14,19 @@ import org.oddlot.timeline.MediaReference;
  * @param clip a clip that has it
  */
 public record SourceMedia(String key, MediaReference reference, PlacedClip clip) {
+
+  private static final Pattern COPY =
+      Pattern.compile(
+          "(?i).*(proxy|proxies|full|high|low|hi-?res|lo-?res|offline|online|optimi[sz]ed|original"
+              + "|master|mezzanine|transcode).*|default_media");
+
+  /**
+   * Whether keys of this name are those of copies of one thing, and not of angles or grades. Common
+   * practice, no source.
+   */
+  static boolean isCopy(String key) {
+    return COPY.matcher(key).matches();
+  }
 
   /** Where it is, or what it is called where that is nowhere said. */
   public String where() {

@@ -66,6 +66,7 @@ public final class Sources {
   private static Sources of(List<TimelineFile> documents, Optional<Sources> former) {
     LinkedHashMap<String, Gathered> gathered =
         LinkedHashMap.newLinkedHashMap(former.map(its -> its.all.size()).orElse(16));
+    Map<String, String> copies = new HashMap<>();
     for (TimelineFile document : documents) {
       for (Placed place : Placed.root(document.root()).clips()) {
         var placed = new PlacedClip(document.name(), document.profile(), place);
@@ -74,12 +75,15 @@ public final class Sources {
           continue;
         }
         gathered.computeIfAbsent(idOf(clip), Gathered::new).add(placed);
+        if (clip.mediaReferences().size() > 1) {
+          noteCopies(clip, copies);
+        }
       }
     }
     Map<String, String> spelled = new HashMap<>();
     IdentityHashMap<Clip, String> ambiguous = new IdentityHashMap<>();
     List<Gathered> apart =
-        together(gathered.values(), spelled).stream()
+        together(gathered.values(), copies, spelled).stream()
             .flatMap(each -> each.apart(ambiguous))
             .toList();
     // Each by itself, on all processors; they stay in their order.
@@ -97,21 +101,49 @@ public final class Sources {
 
   /** What is one file in several spellings put together, under the first of them. */
   private static Collection<Gathered> together(
-      Collection<Gathered> gathered, Map<String, String> spelled) {
-    if (gathered.stream().allMatch(each -> Spelling.isPlain(each.id))) {
+      Collection<Gathered> gathered, Map<String, String> copies, Map<String, String> spelled) {
+    if (copies.isEmpty() && gathered.stream().allMatch(each -> Spelling.isPlain(each.id))) {
       return gathered;
     }
     Map<String, Gathered> byFile = LinkedHashMap.newLinkedHashMap(gathered.size());
     for (Gathered each : gathered) {
       boolean isName = each.id.startsWith(Source.NAME_ONLY);
       Gathered first =
-          byFile.computeIfAbsent(isName ? each.id : Spelling.canonical(each.id), _ -> each);
+          byFile.computeIfAbsent(
+              isName ? each.id : Spelling.canonical(copies.getOrDefault(each.id, each.id)),
+              _ -> each);
       if (!first.id.equals(each.id)) {
         each.clips().forEach(first::add);
         spelled.put(each.id, first.id);
       }
     }
+    copies.forEach((url, copy) -> {
+      Gathered its = byFile.get(Spelling.canonical(copy));
+      if (its != null && !its.id.equals(url)) {
+        spelled.put(url, its.id);
+      }
+    });
     return byFile.values();
+  }
+
+  /** What one clip has as a proxy and in full is one thing; its angles and grades are not. */
+  private static void noteCopies(Clip clip, Map<String, String> copies) {
+    List<String> urls =
+        clip.mediaReferences().entrySet().stream()
+            .filter(each -> SourceMedia.isCopy(each.getKey()))
+            .flatMap(each -> url(each.getValue()).stream())
+            .filter(url -> !url.isEmpty())
+            .toList();
+    if (urls.size() < 2) {
+      return;
+    }
+    String first =
+        urls.stream()
+            .filter(copies::containsKey)
+            .findFirst()
+            .map(url -> copies.getOrDefault(url, url))
+            .orElse(urls.getFirst());
+    urls.forEach(url -> copies.put(url, first));
   }
 
   private static String idOf(Clip clip) {

@@ -20,7 +20,7 @@ public final class Books {
 
   /** The reports that are asked for, of what a lot holds. */
   public static Book of(Material material, ReportsToWrite wanted) {
-    Scope scope = Scope.of(material, wanted.timeline(), wanted.gauge());
+    Scope scope = Scope.of(material, wanted.timeline(), wanted.gauge()).labelled(wanted.isDrop());
     var sheets = new ArrayList<Sheet>();
     for (String kind : wanted.kinds()) {
       Reports.of(kind)

@@ -34,6 +34,14 @@ public record Scope(Material material, List<TimelineUsage> timelines, FilmGauge 
         gauge);
   }
 
+  /** The same with record labels that are dropped or not, where somebody says which. */
+  public Scope labelled(Optional<Boolean> isDrop) {
+    return isDrop.isEmpty()
+        ? this
+        : new Scope(
+            material, timelines.stream().map(each -> each.labelled(isDrop.get())).toList(), gauge);
+  }
+
   /** The names of the timelines of a lot, in their order. */
   public static List<String> timelines(Material material) {
     return material.derive(TimelineUsage.ALL).stream()

@@ -103,8 +103,10 @@ final class Shots implements Report {
             .count("frames", use.plain().length())
             .time("time", of.seconds(use.plain().length()))
             .text("feet", scope.gauge().inWords(use.plain().length()))
-            .label("source_in", label(media.start()))
-            .label("source_out", label(media.endExclusive()))
+            .label("source_in", of.sourceLabel(media.start(), use.source().flatMap(Source::start)))
+            .label(
+                "source_out",
+                of.sourceLabel(media.endExclusive(), use.source().flatMap(Source::start)))
             .text("source", use.source().map(Source::address).orElse(""))
             .text("reel", use.source().map(Source::reel).orElse(""))
             .cell("speed", new org.oddlot.sheet.Cell.Amount(use.event().speed()))

@@ -145,12 +145,12 @@ final class SourceUse implements Report {
     Rights rights = Rights.of(scope.material());
     var lines = new ArrayList<Line>();
     for (TimelineUsage of : scope.timelines()) {
-      sums(of).parallelStream().map(sum -> line(sum, rights)).forEachOrdered(lines::add);
+      sums(of).parallelStream().map(sum -> line(sum, rights, scope)).forEachOrdered(lines::add);
     }
     return lines;
   }
 
-  private static Line line(Sum sum, Rights rights) {
+  private static Line line(Sum sum, Rights rights, Scope scope) {
     String id = sum.source.id();
     Optional<Licence> licence = rights.of(id);
     String standing = rights.standing(id);
@@ -187,6 +187,7 @@ final class SourceUse implements Report {
             .cell("to_pay", licence.map(its -> Cell.of(paid(sum, its))).orElse(Cell.NOTHING))
             .text("why", String.join("; ", why))
             .at(sum.of.spot(sum.uses.getFirst().event().place(), sum.uses.getFirst().plain()))
+            .still(scope.still(sum.uses.getFirst(), sum.uses.getFirst().plain().from(), sum.of))
             .doubtful(!why.isEmpty());
     counted(row, sum, licence);
     return row.line();

@@ -46,6 +46,12 @@ final class TimelineUsage {
   static final Derived<List<TimelineUsage>> ALL =
       Derived.of(Set.of(TimelineFile.class, Covers.class), TimelineUsage::all);
 
+  /** Faster than any frames: samples. */
+  private static final double LIKE_SAMPLES = 1000;
+
+  /** Parts of a second of which frames and samples of all usual rates are whole numbers. */
+  private static final long TICKS = 705_600_000;
+
   private final Addresses addresses;
   private final TimelineFile document;
   private final Placed place;
@@ -53,6 +59,10 @@ final class TimelineUsage {
   private final String title;
   private final FrameRate rate;
   private final Timecode first;
+
+  /** Whether somebody said how labels are counted. */
+  private final boolean isLabelled;
+
   private final List<Use> uses;
   private final long length;
   private final List<Placed> notUnderstood;
@@ -74,10 +84,47 @@ final class TimelineUsage {
         isNamedLikeAnother ? timeline.name() + " (" + document.name() + ")" : timeline.name();
     this.rate = rate;
     this.first = timeline.recordTimecode(RationalTime.zero(rate));
+    this.isLabelled = false;
     Cut cut = Cut.of(place);
     this.notUnderstood = cut.unknown();
     this.uses = counted(cut.events(), material.sources(), Covers.of(material));
     this.length = uses.stream().mapToLong(use -> use.plain().to()).max().orElse(0);
+  }
+
+  private TimelineUsage(TimelineUsage of, boolean isDrop) {
+    addresses = of.addresses;
+    document = of.document;
+    place = of.place;
+    timeline = of.timeline;
+    title = of.title;
+    rate = of.rate;
+    first = Timecode.ofFrames(of.first.frames(), rate, isDrop);
+    isLabelled = true;
+    uses = of.uses;
+    length = of.length;
+    notUnderstood = of.notUnderstood;
+    doubts.addAll(of.doubts);
+  }
+
+  /** This with labels that are dropped, or not; as it is where its rate drops none. */
+  TimelineUsage labelled(boolean isDrop) {
+    return rate.canDropFrames() ? new TimelineUsage(this, isDrop) : this;
+  }
+
+  /**
+   * A time of a source as a label: dropped where somebody said so, else where its start is one that
+   * only dropped labels explain.
+   */
+  Optional<Timecode> sourceLabel(RationalTime time, Optional<RationalTime> start) {
+    boolean isDrop =
+        time.rate().canDropFrames()
+            && (isLabelled
+                ? first.dropFrame()
+                : start
+                    .filter(its -> its.rate().equals(time.rate()))
+                    .filter(its -> Timecode.isDropOnly(its.value(), its.rate()))
+                    .isPresent());
+    return Timecode.ofMedia(time).map(label -> isDrop ? Timecode.of(time, true) : label);
   }
 
   private record Found(TimelineFile document, Placed place) {
@@ -403,28 +450,83 @@ final class TimelineUsage {
     }
     order.sort(Comparator.comparingLong(i -> uses[i].there().from()));
     Map<String, FrameSpans> shown = new HashMap<>();
+    Set<String> inTime = countedInTime(uses);
+    Map<String, Rational> rest = new HashMap<>();
     for (int i : order) {
       Use use = uses[i];
       if (use.source().isPresent() && !use.seen().isEmpty()) {
-        String key = use.event().kind() + " " + use.source().get().id();
+        String key = key(use);
         FrameSpans its = shown.computeIfAbsent(key, _ -> new FrameSpans());
-        uses[i] = use.withOnce(once(use, use.seen(), its));
+        uses[i] = use.withOnce(once(use, use.seen(), its, inTime.contains(key), rest));
       }
     }
     // What might be seen is paid for as if it were, unless it is already.
     for (int i : order) {
       Use use = uses[i];
       if (use.source().isPresent() && !use.unknown().isEmpty()) {
-        String key = use.event().kind() + " " + use.source().get().id();
+        String key = key(use);
         FrameSpans its = shown.computeIfAbsent(key, _ -> new FrameSpans());
-        uses[i] = use.withUnknownOnce(once(use, use.unknown(), its));
+        uses[i] = use.withUnknownOnce(once(use, use.unknown(), its, inTime.contains(key), rest));
       }
     }
     return List.of(uses);
   }
 
+  private static String key(Use use) {
+    return use.event().kind() + " " + use.source().map(Source::id).orElse("");
+  }
+
+  /** Media of which uses are counted in samples, or in frames of several rates. */
+  private static Set<String> countedInTime(Use[] uses) {
+    Map<String, FrameRate> rates = new HashMap<>();
+    Set<String> inTime = new HashSet<>();
+    for (Use use : uses) {
+      FrameRate its = use.event().source().start().rate();
+      FrameRate before = rates.putIfAbsent(key(use), its);
+      if (its.toDouble() > LIKE_SAMPLES || (before != null && !before.equals(its))) {
+        inTime.add(key(use));
+      }
+    }
+    return inTime;
+  }
+
+  /** Frames and samples of one medium lie over each other as they do in time. */
+  private long onceInTime(Use use, List<Span> spans, FrameSpans shown, Map<String, Rational> rest) {
+    Rational speed = use.event().speed().abs();
+    Rational frame = rate.frameDuration();
+    Rational begin = use.event().record().start().seconds();
+    var its = new ArrayList<Span>();
+    long fresh = 0;
+    for (Span span : spans) {
+      Rational from = use.event().sourceAt(frame.times(span.from()).minus(begin));
+      Rational length = speed.signum() == 0 ? frame : frame.times(span.length()).times(speed);
+      Rational first = use.event().speed().signum() < 0 ? from.minus(length) : from;
+      Span media = new Span(ticks(first), ticks(first.plus(length)));
+      fresh += FrameSpans.length(shown.outside(media));
+      its.add(media);
+    }
+    its.forEach(shown::add);
+    Rational aFrame = speed.signum() == 0 ? frame : frame.times(speed);
+    // What is less than a frame counts with the next use, so that all together is right.
+    Rational frames =
+        Rational.of(fresh)
+            .dividedBy(aFrame.times(TICKS))
+            .plus(rest.getOrDefault(key(use), Rational.ZERO));
+    long whole = frames.rounded(RoundingMode.FLOOR);
+    rest.put(key(use), frames.minus(Rational.of(whole)));
+    return whole;
+  }
+
+  private static long ticks(Rational seconds) {
+    return seconds.times(TICKS).rounded(RoundingMode.HALF_UP);
+  }
+
   /** How many frames of a use are new, all of which then have been shown. */
-  private long once(Use use, List<Span> spans, FrameSpans shown) {
+  private long once(
+      Use use, List<Span> spans, FrameSpans shown, boolean isInTime, Map<String, Rational> rest) {
+    if (isInTime) {
+      return onceInTime(use, spans, shown, rest);
+    }
     Rational speed = use.event().speed();
     RationalTime from = use.event().source().start();
     var its = new ArrayList<Span>();

@@ -60,6 +60,20 @@ public record Timecode(long frames, FrameRate rate, boolean dropFrame)
   }
 
   /**
+   * Whether a start is a full minute as drop-frame labels count, and is none as others do: so that
+   * it was labelled with dropped frames.
+   */
+  public static boolean isDropOnly(long frames, FrameRate rate) {
+    return rate.canDropFrames()
+        && isFullMinute(ofFrames(frames, rate, true))
+        && !isFullMinute(ofFrames(frames, rate, false));
+  }
+
+  private static boolean isFullMinute(Timecode timecode) {
+    return timecode.seconds() == 0 && timecode.frameDigits() == 0;
+  }
+
+  /**
    * The label with these digits.
    *
    * @param hours 0 to 99; from 24 on, past midnight

@@ -28,6 +28,8 @@ public record Timeline(
     Optional<Stack> tracks,
     JsonObject metadata)
     implements TimelineObject {
+  /** A clip or two of another rate are found among so many. */
+  private static final int LOOKED_AT = 200;
 
   /** A new timeline of these tracks. */
   public static Timeline of(String name, Optional<RationalTime> globalStart, List<Track> tracks) {
@@ -39,14 +41,31 @@ public record Timeline(
         JsonObject.EMPTY);
   }
 
-  /** The rate it is cut at: that of the first item that has one; empty where there is none. */
+  /**
+   * The rate it is cut at: that of its start where any of its items has it, else the one that most
+   * of its first items have; empty where none has one.
+   */
   public Optional<FrameRate> editRate() {
+    Optional<FrameRate> said = globalStart.map(RationalTime::rate);
+    if (said.isPresent() && rates().anyMatch(said.get()::equals)) {
+      return said;
+    }
+    Map<FrameRate, Integer> counts = new LinkedHashMap<>();
+    rates().forEach(rate -> counts.merge(rate, 1, Integer::sum));
+    FrameRate most = null;
+    for (Map.Entry<FrameRate, Integer> each : counts.entrySet()) {
+      most = most == null || each.getValue() > counts.getOrDefault(most, 0) ? each.getKey() : most;
+    }
+    return Optional.ofNullable(most);
+  }
+
+  private Stream<FrameRate> rates() {
     return tracks.stream()
         .flatMap(stack -> stack.children().stream())
         .flatMap(track -> track.children().stream())
         .flatMap(child -> child instanceof Item item ? item.duration().stream() : Stream.empty())
         .map(RationalTime::rate)
-        .findFirst();
+        .limit(LOOKED_AT);
   }
 
   /**
@@ -66,15 +85,7 @@ public record Timeline(
         Rational.of(begin.value())
             .times(Rational.of(rate.nominal(), begin.rate().nominal()))
             .rounded(RoundingMode.FLOOR);
-    boolean drop =
-        rate.canDropFrames()
-            && isFullMinute(Timecode.ofFrames(start, rate, true))
-            && !isFullMinute(Timecode.ofFrames(start, rate, false));
-    return Timecode.ofFrames(start + frames, rate, drop);
-  }
-
-  private static boolean isFullMinute(Timecode timecode) {
-    return timecode.seconds() == 0 && timecode.frameDigits() == 0;
+    return Timecode.ofFrames(start + frames, rate, Timecode.isDropOnly(start, rate));
   }
 
   @Override

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.oddlot.json.JsonObject;
@@ -78,6 +79,47 @@ class SourcesTest {
         .allSatisfy(source ->
             assertThat(source.clips())
                 .allSatisfy(clip -> assertThat(sources.of(clip.clip())).contains(source)));
+  }
+
+  private static Clip keyed(String active, Map<String, String> urls) {
+    Map<String, MediaReference> media = new LinkedHashMap<>();
+    urls.forEach((key, url) -> media.put(key, file(url, 0)));
+    return new Clip(
+        Origin.made(),
+        "A001",
+        Optional.of(TimeRange.of(10, 20, RATE)),
+        media,
+        active,
+        List.of(),
+        List.of(),
+        true,
+        JsonObject.EMPTY);
+  }
+
+  /** What one clip has as a proxy and another in full is one source; its angles are several. */
+  @Test
+  void proxyAndFullAreOneSourceAnglesAreNot() {
+    Map<String, String> copies = new LinkedHashMap<>();
+    copies.put("DEFAULT_MEDIA", "full/A001.mxf");
+    copies.put("proxy", "proxy/A001.mov");
+    Clip proxy = keyed("proxy", copies);
+    Clip full = keyed("DEFAULT_MEDIA", copies);
+    Clip plain = Clip.of("A001", file("full/A001.mxf", 0), Optional.empty());
+    Sources sources = material(cut(proxy, full, plain)).sources();
+    assertThat(sources.all()).hasSize(1);
+    for (Clip clip : List.of(proxy, full, plain)) {
+      assertThat(sources.of(clip)).contains(sources.all().getFirst());
+    }
+    assertThat(sources.all().getFirst().names())
+        .contains("A001.mxf", "A001.mov", "full/A001.mxf", "proxy/A001.mov");
+    // The proxy alone: what is not there is no source, and nothing is lost by it.
+    Sources alone = material(cut(proxy)).sources();
+    assertThat(alone.of(proxy)).contains(alone.all().getFirst());
+    Map<String, String> angles = new LinkedHashMap<>();
+    angles.put("angle 1", "A001.mxf");
+    angles.put("angle 2", "B001.mxf");
+    Sources two = material(cut(keyed("angle 1", angles), keyed("angle 2", angles))).sources();
+    assertThat(two.all()).hasSize(2);
   }
 
   @Test

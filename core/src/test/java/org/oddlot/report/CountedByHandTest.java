@@ -269,7 +269,10 @@ class CountedByHandTest {
     for (Line line : owed.lines()) {
       assertThat(cell(owed, line, "to_pay")).isEqualTo(Cell.of(paid));
       assertThat(cell(owed, line, "amount"))
-          .isEqualTo(new Cell.Amount(paid.times(Rational.of(3, 2))));
+          .isEqualTo(
+              new Cell.Amount(
+                  paid.times(Rational.of(3, 2)),
+                  Optional.of(new Cell.Rate("to_pay", Rational.of(3, 2), Rational.ZERO))));
     }
     shots(made, scope);
   }

@@ -56,11 +56,15 @@ import org.oddlot.sheet.Sheet;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.sound.WaveWriter;
 import org.oddlot.time.FilmGauge;
+import org.oddlot.time.FrameRate;
 import org.oddlot.time.Rational;
+import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
 import org.oddlot.timeline.Address;
+import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Composable;
 import org.oddlot.timeline.Marker;
+import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Origin;
 import org.oddlot.timeline.Stack;
 import org.oddlot.timeline.Timeline;
@@ -239,6 +243,67 @@ class ReportsTest {
     assertThat(sheet.total(sheet.indexOf("time")).orElseThrow().text()).isEqualTo("00:00:06:00");
   }
 
+  /** One medium in samples and in frames: what lies over what was heard before is not new. */
+  @Test
+  void samplesAndFramesOfOneMediumOverlapAsTheyLie() {
+    Clip inSamples =
+        clip("sound sea", 0, 1)
+            .withSourceRange(
+                Optional.of(TimeRange.of(48_000 * 2 + 960, 48_000 * 2, FrameRate.of(48_000))));
+    Sheet sheet =
+        report(
+            "sources",
+            audio("A1", clip("sound sea", 50, 50), inSamples, clip("sound sea", 75, 50)));
+    // Two seconds from 2.00; two from 2.02, of which a fiftieth is new; two from 3.00, all but
+    // 24.5 frames of it heard before.
+    assertThat(rows(sheet, "used_frames", "seen_frames", "once_frames"))
+        .containsExactly("150 | 150 | 75");
+  }
+
+  /** At 29.97 labels drop frames where the start says so, or where somebody does. */
+  @Test
+  void labelsDropFramesWhereThatIsSaid() {
+    var range = TimeRange.of(107_892, 50, FrameRate.FPS_29_97);
+    var media =
+        new MediaReference.External(
+            Origin.made(),
+            "pier",
+            "media/pier.mxf",
+            Optional.of(TimeRange.of(107_892, 9_000, FrameRate.FPS_29_97)),
+            JsonObject.EMPTY);
+    Timeline dropped =
+        Timeline.of(
+            "Cut",
+            Optional.of(RationalTime.of(107_892, FrameRate.FPS_29_97)),
+            List.of(video("V1", Clip.of("pier", media, Optional.of(range)))));
+    Scope scope = Scope.of(material(dropped), "", FilmGauge.MM_35);
+    Report shots = Reports.of("shots").orElseThrow();
+    assertThat(rows(Arrangement.ALL.of(shots, scope), "record_in", "source_in"))
+        .containsExactly("01:00:00;00 | 01:00:00;00");
+    assertThat(
+            rows(
+                Arrangement.ALL.of(shots, scope.labelled(Optional.of(false))),
+                "record_in",
+                "source_in"))
+        .containsExactly("00:59:56:12 | 00:59:56:12");
+  }
+
+  /** A first clip of another rate does not make the cut one of that rate. */
+  @Test
+  void aCutIsCountedAtItsOwnRate() {
+    Clip other =
+        clip("old", 0, 1).withSourceRange(Optional.of(TimeRange.of(0, 48, FrameRate.FPS_24)));
+    assertThat(timeline(video("V1", other, clip("pier", 0, 50), clip("quay", 0, 50))).editRate())
+        .contains(FrameRate.FPS_25);
+    assertThat(
+            Timeline.of(
+                    "Cut",
+                    Optional.empty(),
+                    List.of(video("V1", other, clip("pier", 0, 50), clip("quay", 0, 50))))
+                .editRate())
+        .contains(FrameRate.FPS_25);
+  }
+
   @Test
   void musicSaysItselfWhatItIs() throws IOException {
     var bytes = new ByteArrayOutputStream();
@@ -411,6 +476,7 @@ class ReportsTest {
                 "",
                 Map.of(),
                 FilmGauge.MM_16,
+                Optional.empty(),
                 "2026-03-14",
                 false,
                 org.oddlot.sheet.Stationery.PLAIN));

@@ -92,6 +92,12 @@ public final class ReportsPass implements Pass<ReportFinding> {
   /** Whether there are pictures on them. */
   public static final Setting<Boolean> PICTURES = Setting.yesNo("pictures", "With pictures", false);
 
+  private static final String AS_THE_FILE = "as the file";
+
+  /** Whether labels drop frames. */
+  public static final Setting<String> DROP =
+      Setting.oneOf("drop", "Labels", AS_THE_FILE, List.of(AS_THE_FILE, "drop", "non-drop"));
+
   /** What they are printed on. */
   public static final Setting<String> PAPER =
       Setting.oneOf("paper", "Paper", "a4", List.of("a4", "letter"));
@@ -191,8 +197,8 @@ public final class ReportsPass implements Pass<ReportFinding> {
   @Override
   public List<Setting<?>> settings() {
     return List.of(
-        KINDS, FORM, TIMELINE, COLUMNS, WHERE, ORDER, BY, EACH, FILM, DATE, PICTURES, PAPER, HEAD,
-        FOOT, LANGUAGE, TIMES);
+        KINDS, FORM, TIMELINE, COLUMNS, WHERE, ORDER, BY, EACH, FILM, DROP, DATE, PICTURES, PAPER,
+        HEAD, FOOT, LANGUAGE, TIMES);
   }
 
   @Override
@@ -290,6 +296,9 @@ public final class ReportsPass implements Pass<ReportFinding> {
         settings.get(TIMELINE),
         arrangements,
         gauge(settings),
+        settings.get(DROP).equals(AS_THE_FILE)
+            ? Optional.empty()
+            : Optional.of(settings.get(DROP).equals("drop")),
         settings.get(DATE),
         settings.get(PICTURES),
         new Stationery(
