@@ -15,6 +15,9 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.dhatim.fastexcel.reader.Row;
 import org.dhatim.fastexcel.reader.Sheet;
@@ -50,7 +53,13 @@ class DeliveryJourneyTest extends Journey {
   }
 
   private void show(String report) {
-    fire("show-" + report);
+    if (lookup("#show-" + report).tryQuery().isPresent()) {
+      fire("show-" + report);
+    } else {
+      clickOn("#more-reports");
+      clickOn("#show-" + report);
+      settle();
+    }
     until(() -> lookup("#show-" + report).queryAs(Labeled.class).getText().matches(".* [\\d,]+"));
   }
 
@@ -117,6 +126,10 @@ class DeliveryJourneyTest extends Journey {
 
   /** Two shots of an archive, and a logo over both of which nobody says whether it hides them. */
   private void openLogo() throws IOException {
+    openLogo("pier;Skerry;S/1;10 EUR\nstorm;Skerry;S/2;10 EUR\n");
+  }
+
+  private void openLogo(String licences) throws IOException {
     var rate = FrameRate.FPS_25;
     var pictures = new ArrayList<Composable>();
     var marks = new ArrayList<Composable>();
@@ -135,8 +148,7 @@ class DeliveryJourneyTest extends Journey {
     }
     Path paper =
         Files.writeString(
-            folder.resolve("rights.csv"),
-            "Source;Holder;Licence no.;Price/s\npier;Skerry;S/1;10 EUR\nstorm;Skerry;S/2;10 EUR\n");
+            folder.resolve("rights.csv"), "Source;Holder;Licence no.;Price/s\n" + licences);
     open(cut, paper);
   }
 
@@ -175,6 +187,51 @@ class DeliveryJourneyTest extends Journey {
     settle();
     select(0);
     assertThat(words("reports-evidence")).contains("to pay 2.00 s");
+  }
+
+  /** A price that can mean two things makes no amount; each licensor's sheet is printed apart. */
+  @Test
+  void aPriceIsAskedAboutAndEachLicensorHasASheet() throws IOException {
+    openLogo("pier;Skerry;S/1;12.345 EUR\nstorm;\"Harbour Films, Inc.\";S/2;10 EUR\n");
+    interact(() ->
+        session.changeLot(
+            lot -> lot.withSheet(lot.sheet().only(List.of("licences", "reports"))), "took both"));
+    settle();
+    go("reports");
+    show("licences");
+    select(0);
+    assertThat(words("reports-evidence"))
+        .contains("to be asked: 12.345", "its price has to be asked for");
+    assertThat(label("report-totals")).contains("Amount\u00a020.00");
+    interact(() -> {
+      session.set("reports", "kinds", "licences", "Reports");
+      session.set("reports", "as", "pdf", "As");
+      session.set("reports", "each", "licences: holder", "A sheet for each");
+      session.set("reports", "head", "Kvitholmen Film", "Head of pages");
+    });
+    settle();
+    writeOut();
+    Path print =
+        session.state().written().stream()
+            .map(file -> file.path())
+            .filter(path -> path.toString().endsWith(".pdf"))
+            .findFirst()
+            .orElseThrow();
+    try (PDDocument document = Loader.loadPDF(print.toFile())) {
+      var text = new PDFTextStripper();
+      // The contents, two licensors, and what is nobody's.
+      assertThat(document.getNumberOfPages()).isEqualTo(4);
+      text.setStartPage(2);
+      text.setEndPage(2);
+      assertThat(text.getText(document))
+          .contains("Licences, Skerry", "S/1", "Kvitholmen Film")
+          .doesNotContain("S/2");
+      text.setStartPage(3);
+      text.setEndPage(3);
+      assertThat(text.getText(document))
+          .contains("Licences, Harbour Films, Inc.", "20.00")
+          .doesNotContain("S/1");
+    }
   }
 
   @Test

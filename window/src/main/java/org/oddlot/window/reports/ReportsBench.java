@@ -3,6 +3,7 @@ package org.oddlot.window.reports;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +12,8 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyEvent;
@@ -58,6 +61,10 @@ public final class ReportsBench implements Bench {
   private final Session session;
   private final ReportsPass pass = new ReportsPass();
   private final BenchFrame frame = new BenchFrame(pass.question());
+
+  /** So many reports have a tab, those that go out among them. */
+  private static final int AT_HAND = 5;
+
   private final FlowPane kinds = new FlowPane(14, 2);
   private final ReportPicture picture = new ReportPicture();
   private final DataTable<Line> rows =
@@ -85,7 +92,13 @@ public final class ReportsBench implements Bench {
                 ReportsPass.TIMELINE,
                 ReportsPass.FILM,
                 ReportsPass.DATE,
-                ReportsPass.PICTURES),
+                ReportsPass.PICTURES,
+                ReportsPass.PAPER,
+                ReportsPass.LANGUAGE,
+                ReportsPass.TIMES,
+                ReportsPass.DROP,
+                ReportsPass.HEAD,
+                ReportsPass.FOOT),
             (setting, value) -> session.set(pass.id(), setting.key(), value, setting.title()));
     kinds.getStyleClass().add("tabs");
     kinds.setId("report-kinds");
@@ -182,10 +195,20 @@ public final class ReportsBench implements Bench {
   private void showKinds() {
     kinds.getChildren().clear();
     List<String> first = going();
-    Stream.concat(
-            Reports.ALL.stream().filter(report -> first.contains(report.key())),
-            Reports.ALL.stream().filter(report -> !first.contains(report.key())))
+    List<Report> apart =
+        Reports.ALL.stream()
+            .filter(report -> !first.contains(report.key()) && !report.key().equals(kind))
+            .toList();
+    // What is asked for most is at hand; there are more than a line of tabs can hold.
+    List<Report> near = apart.subList(0, Math.clamp(AT_HAND - first.size(), 0, apart.size()));
+    Reports.ALL.stream()
+        .filter(report -> !apart.contains(report) || near.contains(report))
+        .sorted(Comparator.comparing(report -> !first.contains(report.key())))
         .forEach(report -> kinds.getChildren().add(tab(report, first.contains(report.key()))));
+    var more = new MenuButton(Phrase.of("%d more", apart.size() - near.size()));
+    more.setId("more-reports");
+    apart.subList(near.size(), apart.size()).forEach(report -> more.getItems().add(item(report)));
+    kinds.getChildren().add(more);
     goesOut.setSelected(first.contains(kind));
     goesOut.setText(first.contains(kind) ? "✓ Goes out" : "Goes out");
   }
@@ -201,6 +224,13 @@ public final class ReportsBench implements Bench {
     }
     button.setOnAction(_ -> open(report.key()));
     return button;
+  }
+
+  private MenuItem item(Report report) {
+    var item = new MenuItem(report.title());
+    item.setId("show-" + report.key());
+    item.setOnAction(_ -> open(report.key()));
+    return item;
   }
 
   private void open(String key) {
