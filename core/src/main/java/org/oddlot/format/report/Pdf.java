@@ -376,7 +376,8 @@ final class Pdf implements BookFormat {
           if (before != null) {
             before.to.close();
           }
-          to = page();
+          page = new PDPage(paper);
+          to = begun();
         }
       }
 
@@ -577,8 +578,7 @@ final class Pdf implements BookFormat {
         row(cells, Look.BOLD, false, Optional.empty());
       }
 
-      private PDPageContentStream page() throws IOException {
-        page = new PDPage(paper);
+      private PDPageContentStream begun() throws IOException {
         document.addPage(page);
         foots.add(brief != null ? brief.title() : sheet.title() + " · " + sheet.about());
         to = new PDPageContentStream(document, page);
@@ -676,7 +676,8 @@ final class Pdf implements BookFormat {
 
       private void next() throws IOException {
         to.close();
-        to = page();
+        page = new PDPage(paper);
+        to = begun();
       }
 
       private void row(

@@ -179,9 +179,9 @@ final class PdfText {
 
   /** The scripts of India and those behind them: letters join, and are seen before others. */
   private static boolean changesPlaces(int letter) {
-    return letter >= 0x0900 && letter < 0x0E00
-        || letter >= 0x1000 && letter < 0x10A0
-        || letter >= 0x1780 && letter < 0x1800;
+    return (letter >= 0x0900 && letter < 0x0E00)
+        || (letter >= 0x1000 && letter < 0x10A0)
+        || (letter >= 0x1780 && letter < 0x1800);
   }
 
   /** Puts the texts that go with what is seen into the pages, where those who search look. */
