@@ -463,6 +463,8 @@ final class ReportCommand implements Callable<Integer> {
           "sources",
           "licences",
           "music",
+          "performers",
+          "credits",
           "roles",
           "titles",
           "transitions",

@@ -134,7 +134,8 @@ public final class Sources {
             .flatMap(each -> url(each.getValue()).stream())
             .filter(url -> !url.isEmpty())
             .toList();
-    if (urls.size() < 2) {
+    // Keys alone do not make two files one thing: they are called alike as well.
+    if (urls.size() < 2 || !urls.stream().allMatch(url -> isCalledLike(url, urls.getFirst()))) {
       return;
     }
     String first =
@@ -144,6 +145,21 @@ public final class Sources {
             .map(url -> copies.getOrDefault(url, url))
             .orElse(urls.getFirst());
     urls.forEach(url -> copies.put(url, first));
+  }
+
+  private static boolean isCalledLike(String url, String other) {
+    String one = stem(url);
+    String two = stem(other);
+    return !one.isEmpty() && !two.isEmpty() && (one.startsWith(two) || two.startsWith(one));
+  }
+
+  /** What a file is called, without its folder, its ending and its signs. */
+  private static String stem(String url) {
+    String name = url.substring(url.lastIndexOf('/') + 1);
+    int dot = name.lastIndexOf('.');
+    return (dot > 0 ? name.substring(0, dot) : name)
+        .toLowerCase(Locale.ROOT)
+        .replaceAll("[^\\p{L}\\p{N}]", "");
   }
 
   private static String idOf(Clip clip) {

@@ -115,6 +115,12 @@ class SourcesTest {
     // The proxy alone: what is not there is no source, and nothing is lost by it.
     Sources alone = material(cut(proxy)).sources();
     assertThat(alone.of(proxy)).contains(alone.all().getFirst());
+    // A key that may mean either is not believed where the files are called otherwise.
+    Map<String, String> high = new LinkedHashMap<>();
+    high.put("DEFAULT_MEDIA", "A001.mxf");
+    high.put("high angle", "B001.mxf");
+    Sources both = material(cut(keyed("DEFAULT_MEDIA", high), keyed("high angle", high))).sources();
+    assertThat(both.all()).hasSize(2);
     Map<String, String> angles = new LinkedHashMap<>();
     angles.put("angle 1", "A001.mxf");
     angles.put("angle 2", "B001.mxf");
