@@ -24,7 +24,9 @@ public final class CaptionMaker {
 
   /** The captions of {@code transcript} within {@code guideline}. */
   public static List<Caption> of(Transcript transcript, Guideline guideline, List<String> names) {
-    var maker = new CaptionMaker(guideline, new LineBreaker(transcript.language(), names));
+    var maker =
+        new CaptionMaker(
+            guideline, new LineBreaker(transcript.language(), names).heeding(guideline));
     for (Turn turn : transcript.turns()) {
       if (turn.isTimed()) {
         maker.timed(turn);

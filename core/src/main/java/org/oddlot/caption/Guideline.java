@@ -1,5 +1,6 @@
 package org.oddlot.caption;
 
+import java.util.List;
 import org.oddlot.time.Rational;
 
 /**
@@ -15,6 +16,8 @@ import org.oddlot.time.Rational;
  * @param gap frames between two captions at the least; none where one goes on to the other
  * @param cut frames around a shot change in which a caption neither begins nor ends, but on it
  * @param alone whether a line may hold a single word, where another line is full
+ * @param begins words that a line may well begin with, beside those of the language
+ * @param holds words that are not parted from what follows them, beside those of the language
  */
 public record Guideline(
     String name,
@@ -26,4 +29,11 @@ public record Guideline(
     Rational longest,
     int gap,
     int cut,
-    boolean alone) {}
+    boolean alone,
+    List<String> begins,
+    List<String> holds) {
+  public Guideline {
+    begins = List.copyOf(begins);
+    holds = List.copyOf(holds);
+  }
+}

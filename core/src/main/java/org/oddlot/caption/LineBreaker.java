@@ -79,6 +79,26 @@ public final class LineBreaker {
     }
   }
 
+  private LineBreaker(LineBreaker of, Guideline guideline) {
+    language = of.language;
+    names.addAll(of.names);
+    ends = of.ends;
+    // What a guideline says goes before what is usual in the language.
+    holds = new HashSet<>(of.holds);
+    holds.removeAll(guideline.begins());
+    holds.addAll(guideline.holds());
+    begins = new HashSet<>(of.begins);
+    begins.removeAll(guideline.holds());
+    begins.addAll(guideline.begins());
+  }
+
+  /** This with the words of a guideline. */
+  public LineBreaker heeding(Guideline guideline) {
+    return guideline.begins().isEmpty() && guideline.holds().isEmpty()
+        ? this
+        : new LineBreaker(this, guideline);
+  }
+
   private static Map<String, Set<String>> load() {
     var words = new HashMap<String, Set<String>>();
     try (InputStream in = LineBreaker.class.getResourceAsStream("sense-words.txt")) {

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.junit.jupiter.api.Test;
+import org.oddlot.time.Rational;
 
 /** Lines are set as somebody set them who knows the language: in 92 of 100 captions at least. */
 class BrokenByHandTest {
@@ -34,6 +35,35 @@ class BrokenByHandTest {
     }
     assertThat(all).hasSize(100);
     assertThat(other).as(String.join("\n", other)).hasSizeLessThanOrEqualTo(8);
+  }
+
+  /** What a guideline says of words goes before what is usual. */
+  @Test
+  void ownWordsAreHeeded() {
+    String line = "The keeper of the old light was never seen again";
+    var plain = new LineBreaker("en", List.of());
+    assertThat(broken(plain, line)).isEqualTo("The keeper of the old|light was never seen again");
+    var own =
+        new Guideline(
+            "own",
+            "Own",
+            WIDE,
+            2,
+            Rational.of(17),
+            Rational.ONE,
+            Rational.of(7),
+            2,
+            3,
+            false,
+            List.of("was"),
+            List.of("old"));
+    assertThat(broken(plain.heeding(own), line))
+        .isEqualTo("The keeper of the old light|was never seen again");
+  }
+
+  private static String broken(LineBreaker breaker, String line) {
+    List<Integer> ends = breaker.lines(line, WIDE, 2).orElseThrow();
+    return LineBreaker.broken(CaptionText.of(line), ends).plain().replace('\n', '|');
   }
 
   private static List<String> captions() throws IOException {

@@ -13,7 +13,19 @@ import org.oddlot.time.Rational;
 /** Captions made of transcripts: every word once and in order, within the guideline. */
 class CaptionMakerTest {
   private static final Guideline GUIDE =
-      new Guideline("g", "G", 37, 2, Rational.of(17), Rational.ONE, Rational.of(7), 2, 3, false);
+      new Guideline(
+          "g",
+          "G",
+          37,
+          2,
+          Rational.of(17),
+          Rational.ONE,
+          Rational.of(7),
+          2,
+          3,
+          false,
+          java.util.List.of(),
+          java.util.List.of());
   private static final String[] WORDS = {
     "the", "lamp", "was", "lit", "before,", "midnight.", "and", "nobody", "saw", "Orrin", "a", "240"
   };

@@ -3,8 +3,11 @@ package org.oddlot.format.guideline;
 import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.oddlot.caption.Guideline;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
@@ -13,6 +16,7 @@ import org.oddlot.yaml.YamlFile;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.NodeTuple;
 import org.snakeyaml.engine.v2.nodes.ScalarNode;
+import org.snakeyaml.engine.v2.nodes.SequenceNode;
 
 /** Reads a guideline from YAML; each mistake is a problem with its line. */
 final class GuidelineReader {
@@ -27,10 +31,15 @@ final class GuidelineReader {
           "longest",
           "gap",
           "cut",
-          "alone");
+          "alone",
+          "begins",
+          "holds");
+
+  private static final Set<String> LISTS = Set.of("begins", "holds");
 
   private final Problems problems;
   private final Map<String, ScalarNode> values = new HashMap<>();
+  private final Map<String, SequenceNode> lists = new HashMap<>();
 
   private GuidelineReader(Problems problems) {
     this.problems = problems;
@@ -52,6 +61,8 @@ final class GuidelineReader {
             "It may say: " + String.join(", ", KEYS) + ".");
       } else if (entry.getValueNode() instanceof ScalarNode value) {
         values.put(key, value);
+      } else if (LISTS.contains(key) && entry.getValueNode() instanceof SequenceNode list) {
+        lists.put(key, list);
       } else {
         problems.warning(
             YamlFile.place(entry.getKeyNode()), Phrase.of("%s is no single value.", key), "");
@@ -73,7 +84,22 @@ final class GuidelineReader {
             number("longest", "7", "0.5", "600"),
             whole("gap", 2, 0, 250),
             whole("cut", 3, 0, 250),
-            text("alone", "no").equals("yes")));
+            text("alone", "no").equals("yes"),
+            words("begins"),
+            words("holds")));
+  }
+
+  /** Words as a list, or with commas between. */
+  private List<String> words(String key) {
+    SequenceNode list = lists.get(key);
+    Stream<String> its =
+        list == null
+            ? Stream.of(text(key, "").split(",", -1))
+            : list.getValue().stream()
+                .map(node -> node instanceof ScalarNode scalar ? scalar.getValue() : "");
+    return its.map(word -> word.strip().toLowerCase(Locale.ROOT))
+        .filter(word -> !word.isEmpty())
+        .toList();
   }
 
   private String text(String key, String otherwise) {

@@ -199,7 +199,7 @@ public final class CaptionsPass implements Pass<CaptionFinding> {
         new Mender(
             file,
             checker,
-            new LineBreaker(file.language(), NameLists.spellings(material)),
+            new LineBreaker(file.language(), NameLists.spellings(material)).heeding(guideline),
             new WordTimes(transcripts(file, material)));
     // Where nobody knows yet when they are shown, nothing is moved to a cut or away from another.
     boolean isInDoubt = programme.isEmpty() && !material.derive(Programme.ALL).isEmpty();

@@ -39,6 +39,18 @@ class GuidelineFilesTest {
   }
 
   @Test
+  void ownWordsAreAListOrHaveCommasBetween() {
+    var problems = new Problems("g.yaml");
+    Guideline guideline =
+        GuidelineReader.read(
+                "guideline: house\nbegins: [Whereas, though]\nholds: mr, old\n", problems)
+            .orElseThrow();
+    assertThat(guideline.begins()).containsExactly("whereas", "though");
+    assertThat(guideline.holds()).containsExactly("mr", "old");
+    assertThat(problems.list()).isEmpty();
+  }
+
+  @Test
   void mistakesAreSaidWithTheirLines() {
     var problems = new Problems("house.yaml");
     Optional<Guideline> read =

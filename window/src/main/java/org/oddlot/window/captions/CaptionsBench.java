@@ -344,7 +344,10 @@ public final class CaptionsBench extends FindingsBench<CaptionFinding> {
     List<String> names = before.map(NameLists::spellings).orElse(List.of());
     String language = file(finding).map(Captions::language).orElse("");
     return new CaptionEdits(
-        finding.file(), captions, new LineBreaker(language, names), guideline());
+        finding.file(),
+        captions,
+        new LineBreaker(language, names).heeding(guideline()),
+        guideline());
   }
 
   /** What nothing mends by itself cannot be accepted: it is changed by hand, or left. */
