@@ -162,7 +162,7 @@ class PapersByOtherHandsTest {
             .orElseThrow();
     assertThat(problems.list())
         .as(table.toString())
-        .allMatch(problem -> problem.message().startsWith("Not used"));
+        .allMatch(problem -> problem.message().startsWith("Carried along"));
     assertThat(paper.licences()).hasSize(rows);
     for (int i = 0; i < rows; i++) {
       Licence read = paper.licences().get(i);
