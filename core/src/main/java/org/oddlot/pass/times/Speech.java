@@ -32,6 +32,11 @@ final class Speech {
   /** How much has to be known, in seconds. */
   private static final double LEAST = 60;
 
+  /**
+   * No programme goes on for longer, in seconds; a string of rushes may, and is not listened to.
+   */
+  private static final double LONGEST = 6 * 3600;
+
   private static final int FEWEST = 10;
 
   /** How many deviations from chance it must speak for a way. */
@@ -72,7 +77,8 @@ final class Speech {
 
   private static List<Sounding> sounding(Programme programme, Material material) {
     MediaAtHand media = MediaAtHand.of(material);
-    if (media.files().isEmpty()) {
+    boolean isTooLong = programme.span().length().toDouble() > LONGEST;
+    if (media.files().isEmpty() || isTooLong) {
       return List.of();
     }
     var all = new ArrayList<Sounding>();
