@@ -62,7 +62,8 @@ public record LicencePaper(String name, List<Licence> licences) {
     int allowed = heads.of(Meaning.ALLOWED);
     if (!heads.unused().isEmpty()) {
       problems.info(
-          "row 1", "Carried along, not reckoned with: " + String.join(", ", heads.unused()) + ".");
+          "row 1",
+          "Carried along, not used in calculations: " + String.join(", ", heads.unused()) + ".");
     }
     var licences = new ArrayList<Licence>();
     int from = heads.of(Meaning.FROM);
