@@ -267,20 +267,20 @@ final class ReportCommand implements Callable<Integer> {
     refuseTimeline(outcome.end(), wanted, ran.isNothingRead());
     Book whole = Books.of(outcome.end(), asked);
     Book book = against == null ? whole : sinceLast(whole, outcome.end(), asked, against);
+    var problems = new ArrayList<>(ran.problems());
     Path file = out;
     if (file != null && captions.isPresent() && !refused) {
       writeCaptions(outcome.end(), captions.get(), file);
     } else if (file != null && !refused) {
-      SafeFile.create(file, path -> format.orElseThrow().write(book, path));
-    }
-    var problems = new ArrayList<>(ran.problems());
-    if (file != null && format.isPresent()) {
-      format
-          .get()
-          .lacks(book)
-          .ifPresent(what ->
-              problems.add(
-                  new Problem(Severity.WARNING, String.valueOf(file.getFileName()), "", what, "")));
+      String name = String.valueOf(file.getFileName());
+      SafeFile.create(
+          file,
+          path ->
+              format
+                  .orElseThrow()
+                  .write(book, path)
+                  .forEach(
+                      what -> problems.add(new Problem(Severity.WARNING, name, "", what, ""))));
     }
     print(book, problems, refused);
     Set<String> passes =

@@ -1,5 +1,6 @@
 package org.oddlot.timeline;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -28,6 +29,9 @@ public final class Placed {
 
   /** Which of its kind it is, once somebody asked. */
   private long ordinal = -1;
+
+  /** A timeline's first label, once somebody asked; whoever asks works out the same. */
+  private @Nullable Timecode first;
 
   private Placed(TimelineObject object, @Nullable Placed parent, int index) {
     this.object = object;
@@ -224,8 +228,21 @@ public final class Placed {
 
   /** The record timecode of its first frame, where {@link #recordOffset} is known. */
   public Optional<Timecode> recordTimecode() {
-    return recordOffset()
-        .flatMap(offset -> timeline().map(timeline -> timeline.recordTimecode(offset)));
+    return recordOffset().flatMap(offset -> whole().map(timeline -> timeline.recordLabel(offset)));
+  }
+
+  /** The label of a moment after a timeline's first frame; how it counts is found out once. */
+  private Timecode recordLabel(RationalTime offset) {
+    Timeline timeline = (Timeline) object;
+    Timecode its = first;
+    if (its == null) {
+      if (timeline.editRate().isEmpty()) {
+        return timeline.recordTimecode(offset);
+      }
+      its = timeline.recordTimecode(RationalTime.zero(offset.rate()));
+      first = its;
+    }
+    return its.plusFrames(offset.rescaledTo(its.rate(), RoundingMode.FLOOR).value());
   }
 
   /**

@@ -5,7 +5,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Optional;
+import java.util.List;
 import org.oddlot.sheet.Book;
 
 /** A form in which reports are written. The same book always gives the same bytes. */
@@ -23,27 +23,19 @@ public interface BookFormat {
    * Writes a book; one with a single sheet where this {@linkplain #holdsSeveral holds no more}.
    *
    * @param out is not closed
+   * @return what of it could not be written as it is, a sentence each
    * @throws IOException if it cannot be written
    */
-  void write(Book book, OutputStream out) throws IOException;
-
-  /**
-   * What of a book this cannot write as it is, in a sentence; empty if it can write all of it.
-   *
-   * @throws IOException if that cannot be found out
-   */
-  default Optional<String> lacks(Book book) throws IOException {
-    return Optional.empty();
-  }
+  List<String> write(Book book, OutputStream out) throws IOException;
 
   /**
    * The same into a file.
    *
    * @throws IOException if it cannot be written; the file may then be there in part
    */
-  default void write(Book book, Path file) throws IOException {
+  default List<String> write(Book book, Path file) throws IOException {
     try (var out = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16)) {
-      write(book, out);
+      return write(book, out);
     }
   }
 }

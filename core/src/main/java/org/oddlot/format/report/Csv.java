@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.oddlot.sheet.Book;
@@ -40,7 +41,7 @@ record Csv(boolean hasMark) implements BookFormat {
   }
 
   @Override
-  public void write(Book book, OutputStream out) throws IOException {
+  public List<String> write(Book book, OutputStream out) throws IOException {
     Sheet sheet = book.sheets().getFirst();
     var writer = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
     if (hasMark) {
@@ -59,6 +60,7 @@ record Csv(boolean hasMark) implements BookFormat {
       printer.println();
     }
     printer.flush();
+    return List.of();
   }
 
   private static String text(Cell cell) {

@@ -69,7 +69,7 @@ final class Html implements BookFormat {
   }
 
   @Override
-  public void write(Book book, OutputStream out) throws IOException {
+  public List<String> write(Book book, OutputStream out) throws IOException {
     var to = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
     to.write(
         "<!DOCTYPE html>\n<html lang=\""
@@ -115,6 +115,7 @@ final class Html implements BookFormat {
     }
     to.write("</body>\n</html>\n");
     to.flush();
+    return List.of();
   }
 
   /** What stands above and below all of it. */

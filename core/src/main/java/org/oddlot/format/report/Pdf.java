@@ -104,7 +104,7 @@ final class Pdf implements BookFormat {
   }
 
   @Override
-  public void write(Book book, OutputStream out) throws IOException {
+  public List<String> write(Book book, OutputStream out) throws IOException {
     try (var document = new PDDocument()) {
       // Without this the time of writing would be in the file.
       document.setDocumentId(1L);
@@ -119,21 +119,7 @@ final class Pdf implements BookFormat {
       pages.tags.finish();
       pages.text.finish();
       document.save(out);
-    }
-  }
-
-  @Override
-  public Optional<String> lacks(Book book) throws IOException {
-    try (var document = new PDDocument()) {
-      var text = new PdfText(document);
-      for (Sheet sheet : book.sheets()) {
-        for (Line line : sheet.lines()) {
-          for (Cell cell : line.cells()) {
-            text.look(cell.text());
-          }
-        }
-      }
-      return missing(text);
+      return missing(pages.text).stream().toList();
     }
   }
 
@@ -634,10 +620,10 @@ final class Pdf implements BookFormat {
         }
         float x = left;
         Optional<PDStructureElement> row =
-            isHeaded ? Optional.empty() : Optional.of(tags.in(table(), "TR"));
+            isHeaded ? Optional.empty() : Optional.of(PdfTags.add(table(), "TR"));
         for (int i = 0; i < widths.length; i++) {
           if (row.isPresent()) {
-            tags.begin(to, page, tags.in(row.get(), "TH"));
+            tags.begin(to, page, PdfTags.add(row.get(), "TH"));
           } else {
             PdfTags.decorate(to);
           }
@@ -721,11 +707,11 @@ final class Pdf implements BookFormat {
 
       /** What the cells of a row are parts of: of few each is one, of many all are one. */
       private List<PDStructureElement> parts(List<List<String>> lines) {
-        PDStructureElement row = tags.in(table(), "TR");
+        PDStructureElement row = PdfTags.add(table(), "TR");
         if (!isTagged) {
-          return Collections.nCopies(lines.size(), tags.in(row, "TD"));
+          return Collections.nCopies(lines.size(), PdfTags.add(row, "TD"));
         }
-        return lines.stream().map(_ -> tags.in(row, "TD")).toList();
+        return lines.stream().map(_ -> PdfTags.add(row, "TD")).toList();
       }
 
       private Optional<PDImageXObject> image(Optional<Line.Still> still) throws IOException {

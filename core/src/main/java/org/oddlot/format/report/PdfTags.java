@@ -44,7 +44,8 @@ final class PdfTags {
     catalog.setViewerPreferences(shown);
   }
 
-  private static PDStructureElement add(PDStructureNode to, String kind) {
+  /** A part of a part: the row of a table, a cell of it. */
+  static PDStructureElement add(PDStructureNode to, String kind) {
     var element = new PDStructureElement(kind, to);
     to.appendKid(element);
     return element;
@@ -60,11 +61,6 @@ final class PdfTags {
     PDStructureElement before = into;
     into = part;
     return before;
-  }
-
-  /** A part of a part: the row of a table, a cell of it. */
-  PDStructureElement in(PDStructureElement of, String kind) {
-    return add(of, kind);
   }
 
   /** What is shown from here on is (more) of a part; until {@link #end}. */

@@ -214,11 +214,6 @@ final class PdfText {
     return missing;
   }
 
-  /** Looks for all letters of a text. */
-  void look(String line) throws IOException {
-    var _ = runs(line, Look.REGULAR);
-  }
-
   @SuppressWarnings("ReferenceEquality") // there is one face of each font
   private List<Run> runs(String line, Look look) throws IOException {
     List<Face> faces = faces(look);

@@ -55,7 +55,7 @@ final class Xlsx implements BookFormat {
   }
 
   @Override
-  public void write(Book book, OutputStream out) throws IOException {
+  public List<String> write(Book book, OutputStream out) throws IOException {
     Path dated = Temporary.file("oddlot", ".xlsx");
     try {
       try (var to = new BufferedOutputStream(Files.newOutputStream(dated), 1 << 16)) {
@@ -74,6 +74,7 @@ final class Xlsx implements BookFormat {
     } finally {
       Files.deleteIfExists(dated);
     }
+    return List.of();
   }
 
   /**

@@ -1,7 +1,6 @@
 package org.oddlot.pass.times;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -75,6 +74,7 @@ final class Speech {
   /** A clip whose sound is at hand. */
   private record Sounding(Cut.Event event, Source source, SourceSilences silences) {}
 
+  /** The clips of a programme whose sound is at hand. */
   private static List<Sounding> sounding(Programme programme, Material material) {
     MediaAtHand media = MediaAtHand.of(material);
     boolean isTooLong = programme.span().length().toDouble() > LONGEST;
@@ -102,18 +102,17 @@ final class Speech {
     return all;
   }
 
-  /** What has to be listened to. */
-  static Set<SourceSilences> wanted(Programme programme, Material material) {
-    var wanted = new LinkedHashSet<SourceSilences>();
-    sounding(programme, material).forEach(each -> wanted.add(each.silences));
-    return wanted;
-  }
-
-  /** What is known so far; empty where that is too little to say anything. */
-  static Optional<Speech> of(Programme programme, Material material, Measured measured) {
+  /**
+   * What is known so far; empty where that is too little to say anything.
+   *
+   * @param wanted is given what has to be listened to
+   */
+  static Optional<Speech> of(
+      Programme programme, Material material, Measured measured, Set<SourceSilences> wanted) {
     var known = new ArrayList<Stretch>();
     var heard = new ArrayList<Stretch>();
     for (Sounding each : sounding(programme, material)) {
+      wanted.add(each.silences);
       Optional<Silences> silences = measured.get(each.silences);
       Optional<Rational> zero = each.source.range().map(range -> range.start().seconds());
       if (silences.isPresent() && zero.isPresent()) {

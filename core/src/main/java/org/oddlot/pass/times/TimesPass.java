@@ -8,8 +8,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.oddlot.caption.Caption;
 import org.oddlot.caption.CaptionMaker;
 import org.oddlot.caption.Captions;
@@ -154,6 +156,7 @@ public final class TimesPass implements Pass<TimesFinding> {
     var findings = new ArrayList<TimesFinding>();
     var verdicts = new ArrayList<Reels.Laid>();
     var wanted = new LinkedHashSet<SourceSilences>();
+    @Nullable Map<String, Speech> heard = null;
     for (Words file : files) {
       request.progress().check();
       if (CaptionsInTimelines.of(material, file.name()).isPresent()) {
@@ -161,11 +164,13 @@ public final class TimesPass implements Pass<TimesFinding> {
       } else if (programmes.isEmpty()) {
         findings.add(nowhere(file));
       } else {
-        Reels.Laid laid = lies(file, files, programmes, request, false);
+        Reels.Laid laid = lies(file, files, programmes, Map.of());
         // What two others do not witness is listened to.
         if (laid.finding().standing() != Standing.SETTLED || laid.isByItsPlaceAlone()) {
-          programmes.forEach(each -> wanted.addAll(Speech.wanted(each, material)));
-          laid = lies(file, files, programmes, request, true);
+          if (heard == null) {
+            heard = speech(programmes, request, wanted);
+          }
+          laid = heard.isEmpty() ? laid : lies(file, files, programmes, heard);
         }
         verdicts.add(laid);
       }
@@ -202,17 +207,13 @@ public final class TimesPass implements Pass<TimesFinding> {
   }
 
   private static Reels.Laid lies(
-      Words file,
-      List<Words> files,
-      List<Programme> programmes,
-      Request request,
-      boolean isListenedTo) {
+      Words file, List<Words> files, List<Programme> programmes, Map<String, Speech> speech) {
     var trials = new ArrayList<Trial>();
     Map<Programme, Optional<Heard>> heard = new HashMap<>();
     for (Programme programme : programmes) {
       Optional<Heard> its = heard(file, files, programme);
-      if (its.isEmpty() && isListenedTo) {
-        its = inItsSound(file, programme, request);
+      if (its.isEmpty()) {
+        its = inItsSound(file, programme, speech);
       }
       heard.put(programme, its);
       Optional<Rational> said =
@@ -251,10 +252,26 @@ public final class TimesPass implements Pass<TimesFinding> {
     return Optional.ofNullable(best);
   }
 
+  /**
+   * What is heard in programmes, by their ids, as far as enough is known of it.
+   *
+   * @param wanted is given what has to be listened to
+   */
+  private static Map<String, Speech> speech(
+      List<Programme> programmes, Request request, Set<SourceSilences> wanted) {
+    Map<String, Speech> speech = new HashMap<>();
+    for (Programme programme : programmes) {
+      Speech.of(programme, request.material(), request.measured(), wanted)
+          .ifPresent(its -> speech.put(programme.id(), its));
+    }
+    return speech;
+  }
+
   /** The sound of a programme is a witness as another text is, where its media is at hand. */
-  private static Optional<Heard> inItsSound(Words file, Programme programme, Request request) {
-    return Speech.of(programme, request.material(), request.measured())
-        .flatMap(speech -> speech.places(file.spans()))
+  private static Optional<Heard> inItsSound(
+      Words file, Programme programme, Map<String, Speech> speech) {
+    return Optional.ofNullable(speech.get(programme.id()))
+        .flatMap(its -> its.places(file.spans()))
         .map(found -> new Heard(Phrase.of("the sound of %s", programme.title()), found, true));
   }
 
