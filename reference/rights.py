@@ -98,7 +98,7 @@ PRICES = [
     p("Price/s", "free", 0), p("Price/s", "gratis", 0), p("Preis/s", "kostenlos", 0), p("Prix/s", "gratuit", 0), p("Price/s", "no charge", 0), p("Price/s", "0", 0), p("Price/s", "0.00 EUR", 0, "EUR"),
     p("Price/s", "on request", None), p("Preis/s", "auf Anfrage", None), p("Price/s", "TBC", None), p("Price/s", "n/a", None), p("Price/s", "?", None), p("Price/s", "", None),
     p("Price/s", "12.345 EUR", None, "EUR"), p("Price/s", "1.240 EUR", None, "EUR"), p("Price/s", "12,345", None), p("Price/s", "12.5–15 EUR", None, "EUR"), p("Price/s", "12 to 15 EUR", None, "EUR"),
-    p("Price/s", "10-12", None), p("Price/s", "15%", None), p("Price/s", "15 % of net", None), p("Price/s", "20 EUR up to 30 s, 15 EUR above", None, "EUR"), p("Price/s", "20/15/10", None),
+    p("Price/s", "10-12", None), p("Price/s", "15%", None), p("Price/s", "15 % of net", None), p("Price/s", "20 EUR up to 30 s, 15 EUR above", 400, "EUR"), p("Price/s", "20/15/10", None),
     p("Price/s", "ca. 20 EUR", None, "EUR"), p("Price/s", "approx 20", None), p("Price/s", "20 EUR or 22 USD", None), p("Price/s", "20 + 300 handling", None), p("Price", "20 EUR", None, "EUR"),
     p("Fee", "1200", None), p("Price", "20 EUR per clip", None, "EUR"), p("Price", "300 per use", None), p("Price/s", "20 EUR ex VAT", 400, "EUR"), p("Price/s", "20 EUR zzgl. MwSt.", 400, "EUR"),
     p("Price/s", "CHF 1'240.50", 24810, "CHF"), p("Price/s", "CHF 1’240.50", 24810, "CHF"), p("Price/s", "1\u00a0240,50 EUR", 24810, "EUR"), p("Price/s", "1\u202f240,50 EUR", 24810, "EUR"),
@@ -108,14 +108,98 @@ PRICES = [
 ]
 
 
+# ---- Steps, percentages, least and most prices, as people write them.
+
+STEPS = [
+    p("Price", "EUR 250 for first 5 seconds, EUR 30 for every second after that", 700, "EUR"), p("Price", "€500 up to 10 s; €40/s thereafter", 900, "EUR"),
+    p("Fee", "Minimum 10 s. 25 EUR/s", 500, "EUR"), p("Fee", "Minimum 10 s. 25 EUR/s", 250, "EUR", 4), p("Price/s", "25 EUR (10 sec minimum)", 250, "EUR", 4),
+    p("Preis", "bis 10 Sek. 400 EUR, jede weitere Sek. 35 EUR", 750, "EUR"), p("Preis pro Sekunde", "25 EUR, ab 30 Sek. 20 EUR", 500, "EUR"),
+    p("Preis pro Sekunde", "25 EUR, ab 30 Sek. 20 EUR", None, "EUR", 40), p("Tarif", "forfait 300 € jusqu'à 10 s puis 25 €/s", 550, "EUR"),
+    p("Tarif par seconde", "25 € (minimum 10 secondes)", 250, "EUR", 4), p("Precio/s", "25 EUR mínimo 10 segundos", 250, "EUR", 4), p("Price/s", "$25 with a 10-second minimum", 250, "$", 4),
+    p("Price/s", "25 EUR less 15%", 425, "EUR"), p("Price/s", "25 EUR (15% off)", 425, "EUR"), p("Price/s", "25 EUR -15%", 425, "EUR"), p("Price/s", "25 EUR, 15% discount over 60 s", 500, "EUR"),
+    p("Price/s", "25 EUR + 19% VAT", 500, "EUR"), p("Preis/s", "25 EUR inkl. 19% MwSt.", 500, "EUR"), p("Price/s", "25 EUR +10% online", None, "EUR"), p("Price/s", "10–15% of budget", None),
+    p("Price/s", "0–30 s: 25 EUR, 31–60 s: 20 EUR", 500, "EUR"), p("Price/s", "0–30 s: 25 EUR, 31–60 s: 20 EUR", None, "EUR", 45), p("Price", "25 EUR/s for 1–30 s and 20 EUR/s for 31 s or more", 500, "EUR"),
+    p("Price", "25/20/15 EUR for 10/20/30 s", None, "EUR"), p("Price", "25 EUR per second, 2nd use free", None, "EUR"), p("Price", "25 EUR per second, max 400 EUR", 400, "EUR"),
+    p("Price", "25 EUR per second capped at 400 EUR", 400, "EUR"), p("Price", "max. 400 EUR, 25 EUR/s", 400, "EUR"), p("Price", "400 EUR for up to 30 seconds, 700 EUR for up to 60 seconds", 400, "EUR"),
+    p("Price", "400 EUR for up to 30 seconds, 700 EUR for up to 60 seconds", 700, "EUR", 45), p("Price", "400 EUR for up to 30 seconds, 700 EUR for up to 60 seconds", None, "EUR", 75),
+    p("Price", "first 30 sec. 400 EUR flat, additional seconds 10 EUR each", 500, "EUR", 40), p("Pris", "1000 kr for de første 10 sekunder, derefter 50 kr pr. sekund", 1500, "kr"),
+    p("Pris", "1000 SEK upp till 10 s, därefter 50 SEK per sekund", 1500, "SEK"), p("Cena", "400 PLN za pierwsze 10 s, potem 20 PLN za sek", 600, "PLN"), p("Prijs", "€ 300 voor de eerste 10 seconden, daarna € 20 per seconde", 500, "EUR"),
+    p("Prezzo", "300 EUR i primi 10 secondi, poi 20 EUR al secondo", 500, "EUR"), p("Price", "EUR 300 (incl. 10 s), EUR 20 per extra second", 500, "EUR"), p("Price", "300 EUR per 10 s, each further second 20 EUR", 500, "EUR"),
+    p("Price", "half of 50 EUR per second", None, "EUR"), p("Price", "50% of 50 EUR per second", 500, "EUR"), p("Price", "2 x 250 EUR", None, "EUR"), p("Price", "250 EUR (twice)", None, "EUR"),
+    p("Price", "500 EUR for TV, 200 EUR for web", None, "EUR"), p("Price", "500 EUR (10 years) / 800 EUR (perpetuity)", None, "EUR"), p("Price", "€25/s, €30/s after 2027", None, "EUR"), p("Price/s", "€25 first year, €30 after", None, "EUR"),
+    p("Price/s", "25 EUR min. 10 s per clip", 500, "EUR"), p("Price/s", "25 EUR min 1,000.00", 1000, "EUR"), p("Price/s", "25 EUR, minimum billing 10 seconds", 250, "EUR", 4),
+]
+
+# Further columns: their heads and cells beside a price of 25 EUR a second, what 20 seconds cost.
+BESIDE = {
+    "a least price": (["Minimum fee"], ["600 EUR"], 600), "a least length": (["Minimum seconds"], ["30"], 750), "a least of nobody knows what": (["Minimum"], ["30"], None),
+    "a least of 10 s": (["Min. duration"], ["10 s"], 500), "a discount": (["Discount"], ["20%"], 400), "a discount of money": (["Discount"], ["20 EUR"], None), "a discount of 0": (["Discount"], ["0 %"], 500),
+    "a highest price": (["Maximum fee"], ["400 EUR"], 400), "a surcharge": (["Surcharge"], ["10%"], 550), "a price for the web": (["Price/s web"], ["30 EUR"], None), "a technical fee": (["Technical fee"], ["150 EUR"], 500),
+    "a lab": (["Lab fee"], ["90 EUR"], 500), "a sum": (["Total"], ["750 EUR"], 500), "tax": (["VAT"], ["19%"], 500), "a second currency": (["Price/s USD"], ["28"], None), "the same twice": (["Rate per second"], ["25 EUR"], 500),
+    "no surcharge": (["Surcharge"], ["-"], 500), "an old price": (["Old price per second"], ["20 EUR"], None), "German least": (["Mindesthonorar"], ["600 EUR"], 600), "French least": (["Minimum facturable (s)"], ["30"], 750),
+}
+
+# A whole paper, its first line the heads if it has any; what the first row is: holder, amount, last day; None where it has to be asked.
+PAPERS = {
+    "heads of nobody": (["Alpha|Beta|Gamma|Delta", "pier.mxf|Skerry Film Archive|10 EUR / s|S/1"], ("Skerry Film Archive", 100, None)),
+    "no heads": (["pier.mxf|Skerry Film Archive|10 EUR / s|2026-01-01|2036-01-31"], ("Skerry Film Archive", 100, "2036-01-31")),
+    "names of no file": (["Alpha|Beta|Gamma", "pier|Skerry|10 EUR / s"], None), "two dates the wrong way": (["Source|Holder|Price/s|Alpha|Beta", "pier|Skerry|10 EUR|2036-01-31|2026-01-01"], ("Skerry", 100, None)),
+    "one date": (["Source|Holder|Price/s|Signed", "pier|Skerry|10 EUR|2025-01-31"], ("Skerry", 100, None)), "a day that can be two": (["Source|Holder|Price/s|Valid until", "pier|Skerry|10 EUR|03/04/2027"], ("Skerry", 100, None)),
+    "a day that cannot": (["Source|Holder|Price/s|Valid until", "pier|Skerry|10 EUR|31/04/2027"], ("Skerry", 100, None)), "American days": (["Source|Holder|Price/s|Valid until", "pier|Skerry|10 EUR|04/30/2027"], ("Skerry", 100, "2027-04-30")),
+    "both ways": (["Source|Holder|Price/s|Valid from|Valid until", "pier|Skerry|10 EUR|13/01/2026|03/04/2027"], ("Skerry", 100, "2027-04-03")), "a title above": (["Rates 2026||", "Source|Holder|Price/s", "pier|Skerry|10 EUR"], ("Skerry", 100, None)),
+    "a sum below": (["Source|Holder|Price/s", "pier|Skerry|10 EUR", "Total||10 EUR"], ("Skerry", 100, None)), "an empty row between": (["Source|Holder|Price/s", "||", "pier|Skerry|10 EUR"], ("Skerry", 100, None)),
+    "a holder and an archive": (["Source|Holder|Archive|Price/s", "pier|Skerry|Harbour|10 EUR"], ("Skerry", 100, None)), "a year for a day": (["Source|Holder|Price/s|Valid until", "pier|Skerry|10 EUR|2027"], ("Skerry", 100, None)),
+    "a term of years": (["Source|Holder|Price/s|Term", "pier|Skerry|10 EUR|10 years"], ("Skerry", 100, None)), "a person": (["Alpha|Beta|Gamma|Delta", "pier.mxf|Skerry Film Archive|Ines Aune|10 EUR / s"], ("Skerry Film Archive", 100, None)),
+}
+
+
+def loud(said):
+    return [q for q in said["problems"] if q.get("severity") != "info"] or [row for row in said["rows"] if row["why"]]
+
+
+def beside():
+    for number, (kind, (heads_, cells, cost)) in list(enumerate(BESIDE.items()))[begin::part]:
+        folder = OUT / f"beside-{number:03}"
+        folder.mkdir(parents=True)
+        (folder / "cut.otio").write_text(json.dumps(timeline("Cut", [track("V1", [clip("pier", "archive/pier.mxf", 0, 500)])])))
+        columns = list(zip(["Source", "Holder", "Licence no.", "Price per second", *heads_], ["pier", "Skerry", "S/1", "25 EUR", *cells]))
+        rng.shuffle(columns)
+        paper(folder, [head for head, _ in columns], [[cell for _, cell in columns]])
+        said = report(folder)
+        rows = [row for row in said["rows"] if row.get("licence") == "S/1"]
+        amount = rows[0]["amount"] if rows else None
+        if amount is None:
+            count(f"beside, {kind}", ("right" if cost is None else "asked") if loud(said) else "wrong", f"{said}")
+        else:
+            count(f"beside, {kind}", "right" if cost is not None and Fraction(str(amount)) == cost else "wrong", f"{amount} instead of {cost}")
+
+
+def papers():
+    for number, (kind, (lines, truth)) in list(enumerate(PAPERS.items()))[begin::part]:
+        folder = OUT / f"paper-{number:03}"
+        folder.mkdir(parents=True)
+        (folder / "cut.otio").write_text(json.dumps(timeline("Cut", [track("V1", [clip("pier", "archive/pier.mxf", 0, 250)])])))
+        head, *rows = [line.split("|") for line in lines]
+        paper(folder, head, rows, rng.choice(";,\t"))
+        said = report(folder)
+        found = [row for row in said["rows"] if row.get("holder")]
+        its = (found[0]["holder"], found[0]["amount"] and Fraction(str(found[0]["amount"])), found[0]["until"]) if found else None
+        if its == truth:
+            # What is asked of a day that is not understood has to be loud as well.
+            count(f"paper, {kind}", "right" if its is not None or loud(said) else "wrong", f"nothing said; {said}")
+        else:
+            is_doubt = truth is None or its is None or its[1] in (None, truth[1]) and its[2] in (None, truth[2])
+            count(f"paper, {kind}", "asked" if is_doubt and loud(said) and (its is None or truth is not None) else "wrong", f"{its} instead of {truth}; {said['problems']}")
+
+
 def prices():
-    for number, (head, cell, cost, currency, seconds) in list(enumerate(PRICES))[begin::part]:
+    for number, (head, cell, cost, currency, seconds) in list(enumerate(PRICES + STEPS))[begin::part]:
         folder = OUT / f"price-{number:03}"
         folder.mkdir(parents=True)
         (folder / "cut.otio").write_text(json.dumps(timeline("Cut", [track("V1", [clip("pier", "archive/pier.mxf", 0, seconds * RATE)])])))
         paper(folder, ["Source", "Holder", "Licence no.", head], [["pier", "Skerry Film Library", "S/1", cell]])
         said = report(folder)
-        kind = f"price {head!r} {cell!r}"
+        kind = f"price {head!r} {cell!r} of {seconds} s"
         rows = [row for row in said["rows"] if row.get("licence") == "S/1"]
         if not rows:
             count(kind, "wrong" if not said["problems"] else "asked", "no row and nothing said")
@@ -253,6 +337,8 @@ def main():
     shutil.rmtree(OUT, ignore_errors=True)
     OUT.mkdir(parents=True)
     prices()
+    beside()
+    papers()
     covers()
     terms()
     heads()

@@ -15,6 +15,7 @@ import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotReader;
 import org.oddlot.material.Paper;
 import org.oddlot.material.ReadInput;
+import org.oddlot.paper.TablePaper;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Severity;
 import org.oddlot.progress.Progress;
@@ -125,7 +126,7 @@ final class CheckCommand implements Callable<Integer> {
     if (input.value().orElse(null) instanceof SoundFile sound) {
       document.put("sound", SoundDocument.of(sound));
     }
-    if (input.value().orElse(null) instanceof Paper its) {
+    if (input.value().orElse(null) instanceof TablePaper its) {
       document.put("paper", PaperDocument.of(its));
     }
     Counts counts = counts(input);
@@ -169,7 +170,7 @@ final class CheckCommand implements Callable<Integer> {
                 Phrase.count(counts.clips, "clip"),
                 Phrase.count(counts.markers, "marker")));
       }
-      case Paper paper -> PaperDocument.lines(paper);
+      case TablePaper paper -> PaperDocument.lines(paper);
       case SoundFile sound -> SoundDocument.lines(sound);
       default -> {
         var lines = new ArrayList<>(List.of(input.contents().summary()));

@@ -1,6 +1,5 @@
 package org.oddlot.cli;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -11,9 +10,9 @@ import org.oddlot.input.InputKinds;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotReader;
-import org.oddlot.material.Paper;
-import org.oddlot.paper.ColumnMapping;
-import org.oddlot.paper.LogField;
+import org.oddlot.paper.ColumnField;
+import org.oddlot.paper.TableColumn;
+import org.oddlot.paper.TablePaper;
 import org.oddlot.progress.Progress;
 import org.oddlot.setting.Setting;
 import org.oddlot.text.Phrase;
@@ -91,12 +90,14 @@ record ReadingWords(String file, String option, String value) {
 
   private ReadingOptions withColumn(Lot lot, Lot.Input input) {
     String name = option.substring(COLUMN.length()).strip();
-    List<ColumnMapping.Column> columns =
-        LotReader.read(lot.withInputs(List.of(input)), Progress.NONE).material().papers().stream()
-            .findFirst()
-            .map(Paper::mapping)
-            .map(ColumnMapping::columns)
-            .orElse(List.of());
+    Optional<TablePaper> paper =
+        LotReader.read(lot.withInputs(List.of(input)), Progress.NONE)
+            .material()
+            .tablePapers()
+            .stream()
+            .findFirst();
+    List<? extends TableColumn<?>> columns =
+        paper.<List<? extends TableColumn<?>>>map(TablePaper::columns).orElse(List.of());
     int column =
         IntStream.range(0, columns.size())
             .filter(i -> columns.get(i).name(i).equalsIgnoreCase(name))
@@ -110,15 +111,19 @@ record ReadingWords(String file, String option, String value) {
                         IntStream.range(0, columns.size())
                             .mapToObj(i -> columns.get(i).name(i))
                             .collect(Collectors.joining(", ")))));
-    return input.reading().withColumn(column, field());
+    return input
+        .reading()
+        .withColumn(
+            column,
+            field(paper.<List<? extends ColumnField>>map(TablePaper::fields).orElse(List.of())));
   }
 
-  private Optional<LogField> field() {
+  private Optional<ColumnField> field(List<? extends ColumnField> fields) {
     if (value.equals(NOTHING)) {
       return Optional.empty();
     }
     return Optional.of(
-        Arrays.stream(LogField.values())
+        fields.stream()
             .filter(field -> field.word().equals(value.toLowerCase(Locale.ROOT)))
             .findFirst()
             .orElseThrow(() ->
@@ -126,9 +131,7 @@ record ReadingWords(String file, String option, String value) {
                     Phrase.of(
                         "A column cannot hold \"%s\"; it can hold %s, or %s.",
                         value,
-                        Arrays.stream(LogField.values())
-                            .map(LogField::word)
-                            .collect(Collectors.joining(", ")),
+                        fields.stream().map(ColumnField::word).collect(Collectors.joining(", ")),
                         NOTHING))));
   }
 }

@@ -201,7 +201,7 @@ final class RunCommand implements Callable<Integer> {
               .put(
                   "papers",
                   JsonArray.of(
-                      ran.read().material().papers().stream().map(PaperDocument::of).toList()))
+                      ran.read().material().tablePapers().stream().map(PaperDocument::of).toList()))
               .put("passes", JsonDocuments.passes(outcome))
               .put("findings", JsonDocuments.findings(outcome))
               .put("written", JsonDocuments.written(written))

@@ -12,7 +12,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.oddlot.material.Material;
-import org.oddlot.material.Paper;
+import org.oddlot.paper.TablePaper;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Choice;
 import org.oddlot.pass.Evidence;
@@ -48,7 +48,7 @@ final class RunReport {
   }
 
   void print(Material read, List<Problem> problems) {
-    for (Paper paper : read.papers()) {
+    for (TablePaper paper : read.tablePapers()) {
       out.println("  " + paper.name());
       PaperDocument.lines(paper).forEach(line -> out.println("    " + line));
     }

@@ -3,7 +3,7 @@ package org.oddlot.input;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import org.oddlot.paper.LogField;
+import org.oddlot.paper.ColumnField;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 
@@ -13,7 +13,7 @@ import org.oddlot.setting.Settings;
  * @param settings what was said of the options that the file's kind has
  * @param columns what columns of a table hold, by their index; an empty value for nothing
  */
-public record ReadingOptions(Settings settings, Map<Integer, Optional<LogField>> columns) {
+public record ReadingOptions(Settings settings, Map<Integer, Optional<ColumnField>> columns) {
   /** All as the file suggests it. */
   public static final ReadingOptions DETECTED = new ReadingOptions(Settings.INITIAL, Map.of());
 
@@ -34,14 +34,14 @@ public record ReadingOptions(Settings settings, Map<Integer, Optional<LogField>>
   }
 
   /** This with another meaning of one column. */
-  public ReadingOptions withColumn(int column, Optional<LogField> field) {
+  public ReadingOptions withColumn(int column, Optional<? extends ColumnField> field) {
     var changed = new HashMap<>(columns);
-    changed.put(column, field);
+    changed.put(column, field.map(its -> its));
     return withColumns(changed);
   }
 
   /** This with other meanings of columns. */
-  public ReadingOptions withColumns(Map<Integer, Optional<LogField>> newColumns) {
+  public ReadingOptions withColumns(Map<Integer, Optional<ColumnField>> newColumns) {
     return new ReadingOptions(settings, newColumns);
   }
 }

@@ -39,6 +39,7 @@ import org.oddlot.material.Paper;
 import org.oddlot.material.ReadInput;
 import org.oddlot.material.Sources;
 import org.oddlot.material.TimelineFile;
+import org.oddlot.paper.ColumnField;
 import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.LogField;
 import org.oddlot.paper.Table;
@@ -52,6 +53,7 @@ import org.oddlot.progress.CancelledException;
 import org.oddlot.progress.Progress;
 import org.oddlot.rights.LicencePaper;
 import org.oddlot.rights.MusicPaper;
+import org.oddlot.rights.RightsReading;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.text.Phrase;
 
@@ -348,27 +350,20 @@ public final class LotReader {
     }
     Object part = value.orElse(null);
     ReadingOptions options = input.reading();
-    Optional<NameList> names =
-        part instanceof Table table ? NameLists.of(input.name(), table) : Optional.empty();
     String what = kind.what();
     Contents contents = value.map(kind::describe).orElse(Contents.of(""));
-    Optional<Listed> rights =
-        part instanceof Table table && names.isEmpty()
-            ? listed(input.name(), table, problems)
-            : Optional.empty();
-    if (names.isPresent()) {
-      part = names.get();
-      what = "list of names";
-      contents = Contents.of(Phrase.count(names.get().terms().size(), "name"));
-    } else if (rights.isPresent()) {
-      part = rights.get().part;
-      what = rights.get().what;
-      contents = Contents.of(rights.get().count);
-    } else if (part instanceof Table table) {
+    if (part instanceof Table table) {
       options = remembered(input, table, problems);
-      var ofLog = new Problems(input.name());
-      part = Paper.read(table, mapping(table, options), TableOptions.order(options), ofLog);
-      problems.addAll(ofLog.list());
+      Optional<Listed> listed = listed(input.name(), table, options, problems);
+      if (listed.isPresent()) {
+        part = listed.get().part;
+        what = listed.get().what;
+        contents = Contents.of(listed.get().count);
+      } else {
+        var ofLog = new Problems(input.name());
+        part = Paper.read(table, mapping(table, options), TableOptions.order(options), ofLog);
+        problems.addAll(ofLog.list());
+      }
     }
     part = inItsLanguage(part);
     return new Loaded(
@@ -381,14 +376,45 @@ public final class LotReader {
   /** A paper that is no log. */
   private record Listed(Object part, String what, String count) {}
 
-  private static Optional<Listed> listed(String name, Table table, Problems problems) {
-    return LicencePaper.of(name, table, problems)
-        .map(its ->
-            new Listed(its, "paper of licences", Phrase.count(its.licences().size(), "licence")))
-        .or(() ->
-            MusicPaper.of(name, table)
-                .map(its ->
-                    new Listed(its, "paper of music", Phrase.count(its.pieces().size(), "piece"))));
+  private static Optional<Listed> listed(
+      String name, Table table, ReadingOptions options, Problems problems) {
+    Optional<String> said = options.get(TableOptions.PAPER);
+    return said.isPresent()
+        ? listedAs(said.get(), name, table, options, problems)
+        : names(name, table)
+            .filter(_ -> !hasLicences(name, table))
+            .or(() -> listedAs(TableOptions.LICENCES, name, table, options, problems))
+            .or(() -> listedAs(TableOptions.MUSIC, name, table, options, problems));
+  }
+
+  /** A paper of terms is called like a list of terms. */
+  private static boolean hasLicences(String name, Table table) {
+    return LicencePaper.of(name, table, new Problems(name))
+        .filter(paper -> !paper.licences().isEmpty())
+        .isPresent();
+  }
+
+  private static Optional<Listed> names(String name, Table table) {
+    return NameLists.of(name, table)
+        .map(its -> new Listed(its, "list of names", Phrase.count(its.terms().size(), "name")));
+  }
+
+  private static Optional<Listed> listedAs(
+      String paper, String name, Table table, ReadingOptions options, Problems problems) {
+    var reading =
+        new RightsReading(
+            options.get(TableOptions.PAPER).isPresent(),
+            options.columns(),
+            TableOptions.order(options));
+    return switch (paper) {
+      case TableOptions.LICENCES ->
+          LicencePaper.of(name, table, reading, problems)
+              .map(its -> new Listed(its, "paper of licences", its.uses().getFirst()));
+      case TableOptions.MUSIC ->
+          MusicPaper.of(name, table, reading, problems)
+              .map(its -> new Listed(its, "paper of music", its.uses().getFirst()));
+      default -> Optional.empty();
+    };
   }
 
   /** Captions and transcripts that do not say which language they are in: what it seems to be. */
@@ -409,10 +435,13 @@ public final class LotReader {
   /** What the columns seem to hold, with what a person said put over it. */
   private static ColumnMapping mapping(Table table, ReadingOptions options) {
     ColumnMapping mapping = ColumnMapping.guess(table);
-    for (Map.Entry<Integer, Optional<LogField>> said :
+    for (Map.Entry<Integer, Optional<ColumnField>> said :
         new TreeMap<>(options.columns()).entrySet()) {
       if (said.getKey() < mapping.columns().size()) {
-        mapping = mapping.with(said.getKey(), said.getValue());
+        mapping =
+            mapping.with(
+                said.getKey(),
+                said.getValue().filter(LogField.class::isInstance).map(LogField.class::cast));
       }
     }
     return mapping;
@@ -437,14 +466,16 @@ public final class LotReader {
     boolean isNew =
         input.sha256().isEmpty()
             && said.columns().isEmpty()
-            && said.get(TableOptions.DATES).isEmpty();
+            && said.get(TableOptions.DATES).isEmpty()
+            && said.get(TableOptions.PAPER).isEmpty();
     Optional<ReadingOptions> known = isNew ? memory.recall(table) : Optional.empty();
     if (known.isEmpty()) {
       return said;
     }
     problems.info("", "Its columns are read as those of the last paper with this header.");
     return said.withColumns(known.get().columns())
-        .with(TableOptions.DATES, known.get().get(TableOptions.DATES));
+        .with(TableOptions.DATES, known.get().get(TableOptions.DATES))
+        .with(TableOptions.PAPER, known.get().get(TableOptions.PAPER));
   }
 
   /** The very same material, where nothing is different, spares the passes a second look. */

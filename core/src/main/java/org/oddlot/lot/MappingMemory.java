@@ -46,8 +46,8 @@ public final class MappingMemory {
   }
 
   /**
-   * Remembers what the columns are and how dates are written; not the charset, the separator and
-   * the sheet, which are each file's own.
+   * Remembers what a paper is of, what the columns are and how dates are written; not the charset,
+   * the separator and the sheet, which are each file's own.
    *
    * @throws IOException if it cannot be kept for the next start
    */
@@ -55,7 +55,8 @@ public final class MappingMemory {
     ReadingOptions kept =
         ReadingOptions.DETECTED
             .withColumns(reading.columns())
-            .with(TableOptions.DATES, reading.get(TableOptions.DATES));
+            .with(TableOptions.DATES, reading.get(TableOptions.DATES))
+            .with(TableOptions.PAPER, reading.get(TableOptions.PAPER));
     String header = header(table);
     if (header.replace("|", "").isBlank()) {
       // Without a header there is nothing to know it by.

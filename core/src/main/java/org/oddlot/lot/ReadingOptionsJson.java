@@ -1,20 +1,25 @@
 package org.oddlot.lot;
 
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.oddlot.input.ReadingOptions;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonObject;
 import org.oddlot.json.JsonString;
 import org.oddlot.json.JsonValue;
+import org.oddlot.paper.ColumnField;
 import org.oddlot.paper.LogField;
+import org.oddlot.rights.LicenceField;
+import org.oddlot.rights.MusicField;
 import org.oddlot.setting.Settings;
 
 /** How a file is read, as JSON; columns are counted from one. */
 final class ReadingOptionsJson {
   private static final String COLUMNS = "columns";
+  private static final String LICENCE = "licence ";
+  private static final String MUSIC = "music ";
 
   private ReadingOptionsJson() {}
 
@@ -27,7 +32,7 @@ final class ReadingOptionsJson {
         .forEach((index, field) ->
             columns.put(
                 Integer.toString(index + 1),
-                field.<JsonValue>map(f -> JsonString.of(f.word())).orElse(JsonLiteral.NULL)));
+                field.<JsonValue>map(f -> JsonString.of(word(f))).orElse(JsonLiteral.NULL)));
     if (!columns.isEmpty()) {
       members.put(COLUMNS, JsonObject.of(columns));
     }
@@ -43,7 +48,7 @@ final class ReadingOptionsJson {
             values.put(key, value.display());
           }
         });
-    var columns = new LinkedHashMap<Integer, Optional<LogField>>();
+    var columns = new LinkedHashMap<Integer, Optional<ColumnField>>();
     json.object(COLUMNS)
         .members()
         .forEach((index, field) -> {
@@ -54,9 +59,20 @@ final class ReadingOptionsJson {
     return new ReadingOptions(new Settings(values), columns);
   }
 
-  private static Optional<LogField> field(String word) {
-    return List.of(LogField.values()).stream()
-        .filter(field -> field.word().equals(word))
+  /** As in documents; what is not of logs has the kind of its paper before it. */
+  private static String word(ColumnField field) {
+    return switch (field) {
+      case LicenceField its -> LICENCE + its.word();
+      case MusicField its -> MUSIC + its.word();
+      default -> field.word();
+    };
+  }
+
+  private static Optional<ColumnField> field(String word) {
+    return Stream.<ColumnField>concat(
+            Stream.of(LogField.values()),
+            Stream.concat(Stream.of(LicenceField.values()), Stream.of(MusicField.values())))
+        .filter(field -> word(field).equals(word))
         .findFirst();
   }
 }

@@ -10,6 +10,9 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.paper.TablePaper;
+import org.oddlot.rights.LicencePaper;
+import org.oddlot.rights.MusicPaper;
 import org.oddlot.sound.Recording;
 import org.oddlot.sound.SoundFile;
 import org.oddlot.timeline.Address;
@@ -170,6 +173,13 @@ public final class Material {
   /** The papers. */
   public List<Paper> papers() {
     return all(Paper.class);
+  }
+
+  /** All papers that were read from tables, whatever they are about. */
+  public List<TablePaper> tablePapers() {
+    return Stream.of(Paper.class, LicencePaper.class, MusicPaper.class)
+        .<TablePaper>flatMap(kind -> all(kind).stream())
+        .toList();
   }
 
   /** The sound files that are at hand: those that came in and those that the timelines use. */

@@ -9,8 +9,11 @@ import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.DateReader;
 import org.oddlot.paper.Log;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.paper.LogField;
 import org.oddlot.paper.LogReader;
 import org.oddlot.paper.Table;
+import org.oddlot.paper.TableColumn;
+import org.oddlot.paper.TablePaper;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
 
@@ -22,7 +25,8 @@ import org.oddlot.problem.Problems;
  * @param mapping what its columns hold
  * @param problems what is wrong with it
  */
-public record Paper(Log log, Table table, ColumnMapping mapping, List<Problem> problems) {
+public record Paper(Log log, Table table, ColumnMapping mapping, List<Problem> problems)
+    implements TablePaper {
   public Paper {
     problems = List.copyOf(problems);
   }
@@ -68,9 +72,24 @@ public record Paper(Log log, Table table, ColumnMapping mapping, List<Problem> p
     return log.entries().stream().filter(e -> e.date().filter(days::contains).isPresent()).count();
   }
 
-  /** The file's name, unlike that of any other input of the lot. */
+  @Override
   public String name() {
     return log.name();
+  }
+
+  @Override
+  public List<TableColumn<LogField>> columns() {
+    return mapping.columns();
+  }
+
+  @Override
+  public List<LogField> fields() {
+    return List.of(LogField.values());
+  }
+
+  @Override
+  public List<String> uses() {
+    return log.inWords();
   }
 
   /** This with each entry changed. */

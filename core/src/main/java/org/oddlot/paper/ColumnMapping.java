@@ -13,50 +13,12 @@ import java.util.stream.IntStream;
  *
  * @param columns one for each column, in their order
  */
-public record ColumnMapping(List<Column> columns) {
-  private static final String HEADER_SAYS_SO = "the header says so";
+public record ColumnMapping(List<TableColumn<LogField>> columns) {
   private static final String ALREADY = " already";
-  private static final String BY_HAND = "set by hand";
 
   /** What is lost with these columns is what a log is for. */
   private static final Set<LogField> ESSENTIAL =
       Set.of(LogField.SCENE, LogField.TAKE, LogField.IN, LogField.CLIP);
-
-  /**
-   * One column.
-   *
-   * @param header what stands above it
-   * @param field what it holds; empty if nothing that is used
-   * @param evidence why that is believed, in words
-   * @param likely what it may hold instead, where that cannot be seen for certain
-   * @param open whether it is not understood: there is something in it, and nobody said what
-   */
-  public record Column(
-      String header,
-      Optional<LogField> field,
-      String evidence,
-      Optional<LogField> likely,
-      boolean open) {
-
-    /** A column of which it is clear what it holds, or that it is not used. */
-    public Column(String header, Optional<LogField> field, String evidence) {
-      this(header, field, evidence, Optional.empty(), false);
-    }
-
-    private static Column open(String header, String holds, Optional<LogField> likely) {
-      return new Column(header, Optional.empty(), holds, likely, true);
-    }
-
-    /** Its header, or where there is none the letter that spreadsheets give it. */
-    public String name(int index) {
-      return header.isEmpty() ? "column " + letter(index) : header;
-    }
-
-    private static String letter(int index) {
-      String last = Character.toString((char) ('A' + index % 26));
-      return index < 26 ? last : letter(index / 26 - 1) + last;
-    }
-  }
 
   public ColumnMapping {
     columns = List.copyOf(columns);
@@ -64,7 +26,7 @@ public record ColumnMapping(List<Column> columns) {
 
   /** The mapping that the headers and what stands under them suggest. */
   public static ColumnMapping guess(Table table) {
-    var columns = new ArrayList<Column>();
+    var columns = new ArrayList<TableColumn<LogField>>();
     int count =
         Math.max(
             table.header().size(),
@@ -79,7 +41,7 @@ public record ColumnMapping(List<Column> columns) {
     return withoutRivals(columns).momentsOf(table).byContents(table);
   }
 
-  private static Column guess(Table table, int index) {
+  private static TableColumn<LogField> guess(Table table, int index) {
     String header = index < table.header().size() ? table.header().get(index).strip() : "";
     var contents = new ColumnContents(table, index);
     Optional<HeaderWords.Meaning> meaning =
@@ -89,25 +51,28 @@ public record ColumnMapping(List<Column> columns) {
       // What a whole unit is called by its letter is a camera.
       boolean letters =
           known.field() == LogField.UNIT && contents.areMostly(cell -> cell.matches("[A-Za-z]"));
-      String evidence = known.whole() ? HEADER_SAYS_SO : "the header says \"" + known.word() + "\"";
-      return new Column(header, Optional.of(letters ? LogField.CAMERA : known.field()), evidence);
+      String evidence =
+          known.whole() ? TableColumn.HEADER_SAYS_SO : "the header says \"" + known.word() + "\"";
+      return new TableColumn<>(
+          header, Optional.of(letters ? LogField.CAMERA : known.field()), evidence);
     }
     if (contents.isEmpty()) {
-      return new Column(header, Optional.empty(), "the column is empty");
+      return new TableColumn<>(header, Optional.empty(), "the column is empty");
     }
     ColumnContents.Guess guess = contents.guess();
     return guess.safe()
-        ? new Column(header, guess.field(), guess.words())
-        : Column.open(header, guess.words(), guess.field());
+        ? new TableColumn<>(header, guess.field(), guess.words())
+        : TableColumn.open(header, guess.words(), guess.field());
   }
 
   /** Where two columns claim one field, the first with a full header keeps it. */
-  private static ColumnMapping withoutRivals(List<Column> columns) {
+  private static ColumnMapping withoutRivals(List<TableColumn<LogField>> columns) {
     Map<LogField, Integer> holders = new HashMap<>();
     for (boolean full : new boolean[] {true, false}) {
       for (int i = 0; i < columns.size(); i++) {
-        Column column = columns.get(i);
-        if (column.field().isPresent() && column.evidence().equals(HEADER_SAYS_SO) == full) {
+        TableColumn<LogField> column = columns.get(i);
+        if (column.field().isPresent()
+            && column.evidence().equals(TableColumn.HEADER_SAYS_SO) == full) {
           holders.putIfAbsent(column.field().get(), i);
         }
       }
@@ -118,9 +83,9 @@ public record ColumnMapping(List<Column> columns) {
             .toList());
   }
 
-  private static Column resolveRival(
-      List<Column> columns, int index, Map<LogField, Integer> holders) {
-    Column column = columns.get(index);
+  private static TableColumn<LogField> resolveRival(
+      List<TableColumn<LogField>> columns, int index, Map<LogField, Integer> holders) {
+    TableColumn<LogField> column = columns.get(index);
     if (column.field().isEmpty() || column.field().get().mayRepeat()) {
       return column;
     }
@@ -135,10 +100,10 @@ public record ColumnMapping(List<Column> columns) {
             && index > holder
             && column.evidence().equals("its cells are timecodes");
     if (secondTimecode) {
-      return new Column(
+      return new TableColumn<>(
           column.header(), Optional.of(LogField.OUT), "its cells are timecodes, the second ones");
     }
-    return new Column(
+    return new TableColumn<>(
         column.header(),
         Optional.empty(),
         "\"" + columns.get(holder).name(holder) + "\" is the " + field.title() + ALREADY);
@@ -152,7 +117,7 @@ public record ColumnMapping(List<Column> columns) {
     ColumnMapping now =
         lacks(LogField.SCENE) && lacks(LogField.TAKE) ? slatesByContents(table) : this;
     for (int i = 0; i < columns.size(); i++) {
-      Column column = now.columns.get(i);
+      TableColumn<LogField> column = now.columns.get(i);
       // A second word for the scene can be the one for the take: "Bild" and "Klappe".
       boolean isRival = column.evidence().endsWith(ALREADY);
       boolean isOpen = column.open() && column.likely().filter(f -> f != LogField.NOTES).isEmpty();
@@ -169,15 +134,16 @@ public record ColumnMapping(List<Column> columns) {
       }
       boolean remarks = column.likely().equals(Optional.of(LogField.NOTES));
       if (guess.isEmpty() && remarks && now.lacks(LogField.NOTES)) {
-        now = now.replaced(i, new Column(column.header(), column.likely(), column.evidence()));
+        now =
+            now.replaced(i, new TableColumn<>(column.header(), column.likely(), column.evidence()));
       } else if (guess.isPresent()) {
         ColumnContents.Guess its = guess.get();
         now =
             now.replaced(
                 i,
                 its.safe()
-                    ? new Column(column.header(), its.field(), its.words())
-                    : Column.open(column.header(), its.words(), its.field()));
+                    ? new TableColumn<>(column.header(), its.field(), its.words())
+                    : TableColumn.open(column.header(), its.words(), its.field()));
       }
     }
     return now;
@@ -194,7 +160,7 @@ public record ColumnMapping(List<Column> columns) {
         now =
             now.replaced(
                 date,
-                new Column(
+                new TableColumn<>(
                     columns.get(date).header(),
                     Optional.of(LogField.IN),
                     "its cells are dates with times"));
@@ -215,13 +181,13 @@ public record ColumnMapping(List<Column> columns) {
         if (takes.filter(ColumnContents.Guess::safe).isPresent()) {
           return replaced(
                   scene,
-                  new Column(
+                  new TableColumn<>(
                       columns.get(scene).header(),
                       Optional.of(LogField.SCENE),
                       scenes.orElseThrow().words()))
               .replaced(
                   take,
-                  new Column(
+                  new TableColumn<>(
                       columns.get(take).header(),
                       Optional.of(LogField.TAKE),
                       takes.orElseThrow().words()));
@@ -235,7 +201,7 @@ public record ColumnMapping(List<Column> columns) {
     return columnsOf(field).isEmpty();
   }
 
-  private ColumnMapping replaced(int index, Column column) {
+  private ColumnMapping replaced(int index, TableColumn<LogField> column) {
     var changed = new ArrayList<>(columns);
     changed.set(index, column);
     return new ColumnMapping(changed);
@@ -259,14 +225,14 @@ public record ColumnMapping(List<Column> columns) {
 
   /** This with another meaning of one column; a column that had that meaning loses it. */
   public ColumnMapping with(int column, Optional<LogField> field) {
-    var changed = new ArrayList<Column>();
+    var changed = new ArrayList<TableColumn<LogField>>();
     for (int i = 0; i < columns.size(); i++) {
-      Column old = columns.get(i);
+      TableColumn<LogField> old = columns.get(i);
       if (i == column) {
-        changed.add(new Column(old.header(), field, BY_HAND));
+        changed.add(new TableColumn<>(old.header(), field, TableColumn.BY_HAND));
       } else if (field.isPresent() && !field.get().mayRepeat() && old.field().equals(field)) {
         changed.add(
-            new Column(
+            new TableColumn<>(
                 old.header(),
                 Optional.empty(),
                 "\"" + columns.get(column).name(column) + "\" was set to be it"));

@@ -96,7 +96,7 @@ public final class DateReader {
   }
 
   /** Whether a cell looks like a date. */
-  static boolean looksLikeOne(String cell) {
+  public static boolean looksLikeOne(String cell) {
     return of(Order.DAY_FIRST).read(cell).isPresent()
         || of(Order.MONTH_FIRST).read(cell).isPresent();
   }

@@ -3,7 +3,7 @@ package org.oddlot.paper;
 import java.util.Locale;
 
 /** What a column of a log can hold. */
-public enum LogField {
+public enum LogField implements ColumnField {
   IN("timecode in"),
   OUT("timecode out"),
   DURATION("duration"),
@@ -40,12 +40,13 @@ public enum LogField {
     this.word = word;
   }
 
-  /** What it is called on the screen. */
+  @Override
   public String title() {
     return title;
   }
 
-  /** As it is written in documents, which may be older than the name in the code. */
+  /** May be older than the name in the code. */
+  @Override
   public String word() {
     return word;
   }

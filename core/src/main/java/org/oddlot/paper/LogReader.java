@@ -175,7 +175,7 @@ public final class LogReader {
 
   /** Of the columns that are not understood, those count without which a paper says half. */
   private void tell(int index) {
-    ColumnMapping.Column column = mapping.columns().get(index);
+    TableColumn<LogField> column = mapping.columns().get(index);
     problems.warning(
         "",
         Phrase.of(

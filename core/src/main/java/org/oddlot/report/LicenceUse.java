@@ -1,11 +1,14 @@
 package org.oddlot.report;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.oddlot.material.Delivery;
 import org.oddlot.material.Rights;
 import org.oddlot.report.SourceUse.Sum;
@@ -142,6 +145,7 @@ public final class LicenceUse implements Report {
   @Override
   public List<Line> lines(Scope scope) {
     Rights rights = Rights.of(scope.material());
+    Map<Licence, Due> due = due(scope, rights);
     var lines = new ArrayList<Line>();
     // A flat price is for the licence, in however many timelines it is used.
     var flat = new HashSet<Licence>();
@@ -153,24 +157,85 @@ public final class LicenceUse implements Report {
                 licence
                     .filter(its -> its.price() instanceof Price.Flat && !flat.add(its))
                     .isPresent();
-            lines.add(line(scope, of, sums, rights, isPaidAbove));
+            lines.add(
+                line(scope, of, sums, rights, isPaidAbove, licence.flatMap(its -> of(due, its))));
           });
     }
     return lines;
   }
 
+  private static Optional<Due> of(Map<Licence, Due> due, Licence licence) {
+    return Optional.ofNullable(due.get(licence));
+  }
+
+  /** What is paid for under a licence in each timeline: the lengths of its sources. */
+  private record Due(List<List<Rational>> lengths) {
+
+    /**
+     * What it can come to in all where its least price, or its steps, make another sum of all
+     * timelines together than of each by itself; else empty.
+     */
+    List<Rational> together(Price price) {
+      if (price instanceof Price.Flat || lengths.size() < 2) {
+        return List.of();
+      }
+      List<Rational> all = price.amounts(lengths.stream().flatMap(List::stream).toList());
+      Rational sum = Rational.ZERO;
+      for (List<Rational> each : lengths) {
+        List<Rational> its = price.amounts(each);
+        if (its.size() != 1) {
+          return List.of();
+        }
+        sum = sum.plus(its.getFirst());
+      }
+      return all.equals(List.of(sum))
+          ? List.of()
+          : Stream.concat(all.stream(), Stream.of(sum)).distinct().sorted().toList();
+    }
+  }
+
+  private static Map<Licence, Due> due(Scope scope, Rights rights) {
+    Map<Licence, Due> due = new HashMap<>();
+    if (scope.timelines().size() < 2) {
+      return due;
+    }
+    for (TimelineUsage of : scope.timelines()) {
+      byLicence(of, rights)
+          .forEach((_, sums) ->
+              rights
+                  .of(sums.getFirst().source().id())
+                  .ifPresent(licence ->
+                      due.computeIfAbsent(licence, _ -> new Due(new ArrayList<>()))
+                          .lengths
+                          .add(lengths(sums, licence))));
+    }
+    return due;
+  }
+
+  private static List<Rational> lengths(List<Sum> sums, Licence licence) {
+    return sums.stream().map(sum -> SourceUse.paid(sum, licence)).toList();
+  }
+
   private static Line line(
-      Scope scope, TimelineUsage of, List<Sum> sums, Rights rights, boolean isPaidAbove) {
+      Scope scope,
+      TimelineUsage of,
+      List<Sum> sums,
+      Rights rights,
+      boolean isPaidAbove,
+      Optional<Due> due) {
     Used used = used(of, sums, rights);
     Optional<Licence> licence = used.licence;
+    List<Rational> lengths = licence.map(its -> lengths(sums, its)).orElse(List.of());
     Optional<Rational> paid =
-        licence.map(its ->
-            sums.stream()
-                .map(sum -> SourceUse.paid(sum, its))
-                .reduce(Rational.ZERO, Rational::plus));
+        licence.map(_ -> lengths.stream().reduce(Rational.ZERO, Rational::plus));
     Optional<Price> price = licence.map(Licence::price);
+    List<Rational> amounts = price.map(its -> its.amounts(lengths)).orElse(List.of());
+    List<Rational> together =
+        price.flatMap(its -> due.map(all -> all.together(its))).orElse(List.of());
     Optional<Rational> amount =
-        isPaidAbove ? Optional.empty() : paid.flatMap(its -> price.flatMap(p -> p.amount(its)));
+        isPaidAbove || amounts.size() != 1 || !together.isEmpty()
+            ? Optional.empty()
+            : Optional.of(amounts.getFirst());
     long once = sums.stream().mapToLong(Sum::once).sum();
     long unknown = sums.stream().mapToLong(Sum::unknown).sum();
     var reasons = new ArrayList<String>();
@@ -191,6 +256,15 @@ public final class LicenceUse implements Report {
     price
         .filter(Price.Asked.class::isInstance)
         .ifPresent(its -> reasons.add("its price has to be asked for"));
+    if (amounts.size() > 1) {
+      reasons.add("its price can mean " + either(amounts) + ": ask which");
+    }
+    if (!together.isEmpty()) {
+      reasons.add("all timelines together, or each by itself, its price is " + either(together));
+    }
+    if (amounts.isEmpty() && price.filter(Price.Stepped.class::isInstance).isPresent()) {
+      reasons.add("its price does not go as far");
+    }
     licence.ifPresent(its -> reasons.addAll(Delivery.of(scope.material()).against(its)));
     String why = String.join("; ", reasons);
     var row =
@@ -223,7 +297,8 @@ public final class LicenceUse implements Report {
             .cell(
                 "amount",
                 amount
-                    .<Cell>map(its -> new Cell.Amount(its, price.flatMap(LicenceUse::rate)))
+                    .<Cell>map(
+                        its -> new Cell.Amount(its, price.flatMap(p -> rate(p, lengths.size()))))
                     .orElse(Cell.NOTHING))
             .text("currency", licence.map(Licence::currency).orElse(""))
             .text("credit", licence.map(Licence::credit).orElse(""))
@@ -248,9 +323,17 @@ public final class LicenceUse implements Report {
     return row.line();
   }
 
+  private static String either(List<Rational> amounts) {
+    return amounts.stream()
+        .sorted()
+        .map(each -> each.toDecimal(2))
+        .collect(Collectors.joining(" or "));
+  }
+
   /** How an amount comes of what is to be paid for, so that a workbook can reckon it. */
-  private static Optional<Cell.Rate> rate(Price price) {
-    return price instanceof Price.Timed(Rational amount, Rational unit, Rational least)
+  private static Optional<Cell.Rate> rate(Price price, int sources) {
+    return price instanceof Price.Timed(var amount, var unit, var least, var counted)
+            && (sources < 2 || least.signum() == 0 || counted != Price.Counted.EACH)
         ? Optional.of(new Cell.Rate("to_pay", amount.dividedBy(unit), least))
         : Optional.empty();
   }

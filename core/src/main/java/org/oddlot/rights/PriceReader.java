@@ -47,29 +47,50 @@ final class PriceReader {
 
   private static final Pattern FREE =
       Pattern.compile(
-          "(?iu)(?:free(?: of charge)?|no charge|no fee|gratis|kostenlos|kostenfrei|umsonst|gratuit|libre de droits"
+          "(?iuU)(?:free(?: of charge)?|no charge|no fee|gratis|kostenlos|kostenfrei|umsonst|gratuit|libre de droits"
               + "|sin cargo|gratuito|public domain|gemeinfrei|domaine public|falt i det fri|nil|waived)");
 
   /** One length of time, and which. */
-  private static final String TIME =
+  static final String TIME =
       "(?:(?:each|every|started|begun|full|angef(?:angene|\\.)?|begonnene|commenc[ée]+e?|entam[ée]+e?|iniciado|påbegynt|påbörjad)\\s+)?"
-          + "(\\d{1,3})?\\s*(seconds?|secs?|s|sekunden?|sek\\.?|secondes?|segundos?|secondi|secondo|sekunder|sekund|sekundy|sekundę"
+          + "(\\d{1,3})?\\s*(seconds?|secs?|s|sekunden?|sek\\.?|secondes?|seconden|segundos?|secondi|secondo|sekunder(?:na)?|sekund|sekundy|sekundę"
           + "|minutes?|mins?|m|minuten?|minutos?|minuti|minuto|minuter|minut|minutę|minutt)(?![\\p{L}])\\.?";
 
   private static final Pattern FOR =
       Pattern.compile(
-          "(?iu)(?:/|\\bper\\b|\\bje\\b|\\bpro\\b|\\bpar\\b|\\bpor\\b|\\bal\\b|\\bpr\\.?|\\bza\\b|\\bna\\b|\\bà la\\b|\\ba\\b|\\ban\\b|\\bfor\\b|\\bfür\\b|\\bpour\\b)\\s*"
+          "(?iuU)(?:/|\\bper\\b|\\bje\\b|\\bpro\\b|\\bpar\\b|\\bpor\\b|\\bal\\b|\\bpr\\.?|\\bza\\b|\\bna\\b|\\bà la\\b|\\ba\\b|\\ban\\b|\\bfor\\b|\\bfür\\b|\\bpour\\b)\\s*"
               + TIME);
 
   private static final Pattern FLAT =
       Pattern.compile(
-          "(?iu)\\b(?:flat(?: fee)?|lump ?sum|pauschal(?:e)?|pauschalpreis|festpreis|forfait(?:aire)?|tanto alzado|a corpo|buy-?out"
+          "(?iuU)\\b(?:flat(?: fee)?|lump ?sum|pauschal(?:e)?|pauschalpreis|festpreis|forfait(?:aire)?|tanto alzado|a corpo|buy-?out"
               + "|all[- ]in|fixed(?: fee| price)?|fastpris|engangsbeløp|one[- ]off|ryczałt|total)\\b");
+
+  private static final String AT_LEAST =
+      "(?iuU)[(,;+]?\\s*\\b(?:minimum|mindestens|mindest|mind\\.?|min\\.?|at least|not less than|au moins|mínimo|minimo|minst)"
+          + "(?: fee| charge| billing| duration| of)?\\s*:?\\s*";
 
   private static final Pattern LEAST =
       Pattern.compile(
-          "(?iu)[(,;+]?\\s*\\b(?:minimum|mindestens|mindest|mind\\.?|min\\.?|at least|not less than|au moins|mínimo|minimo)(?: fee| charge| of)?\\s*:?\\s*"
+          AT_LEAST
               + "(?:[\\p{Sc}]|[A-Z]{3})?\\s*(\\d[\\d.,'’ \\u00a0\\u202f]*)\\s*(?:[\\p{Sc}]|EUR|GBP|USD|NOK|SEK|DKK|CHF|kr)?\\s*\\)?");
+
+  private static final Pattern LEAST_TIME =
+      Pattern.compile(
+          AT_LEAST
+              + TIME
+              + "\\s*\\)?|[(,;]?\\s*(?:\\bwith an?\\s+)?\\b(\\d{1,3})[- ]?(seconds?|secs?|s|sekunden|sek\\.?|minutes?)\\s*(?:minimum|min\\.?|mindestens)\\s*\\)?");
+
+  /** For which material a least price is, or steps are. */
+  private static final Pattern EACH =
+      Pattern.compile(
+          "(?iuU)\\b(?:per|each|for each|pro|je|par|por|per ogni|pr\\.?|za)\\s+(?:clip|shot|extract|excerpt|cut|source|item|ausschnitt|klammerteil|einstellung"
+              + "|extrait|plan|fragmento|plano|brano|inquadratura|fragment|klipp|klip|ujęcie)\\b");
+
+  private static final Pattern TOGETHER =
+      Pattern.compile(
+          "(?iuU)\\b(?:in total|in all|altogether|per (?:order|licen[cs]e|programme|production)|for all|insgesamt|zusammen|je auftrag|pro auftrag"
+              + "|pro produktion|au total|en tout|par commande|en total|por pedido|in totale|samlet|totalt|łącznie)\\b");
 
   private static final Pattern NUMBER =
       Pattern.compile("\\d(?:[\\d.,'’\\u00a0\\u202f]|[ ](?=\\d{3}(?!\\d)))*");
@@ -77,14 +98,14 @@ final class PriceReader {
   /** What may stand beside an amount and changes nothing about it. */
   private static final Pattern BESIDE =
       Pattern.compile(
-          "(?iu)\\b(?:net(?:t?o)?|nett|excl?(?:uding|\\.)?|ex|plus|exkl\\.?|zzgl\\.?|vat|mwst\\.?|ust\\.?|ht|hors taxes?|tva|iva|moms|mva|of|each|fee|price)\\b\\.?|[()\\[\\],;:=+]|,-|\\.-|–$|-$");
+          "(?iuU)\\b(?:net(?:t?o)?|nett|excl?(?:uding|\\.)?|ex|plus|exkl\\.?|zzgl\\.?|vat|mwst\\.?|ust\\.?|ht|hors taxes?|tva|iva|moms|mva|of|each|fee|price)\\b\\.?|[()\\[\\],;:=+]|,-|\\.-|–$|-$");
 
   private final Optional<Basis> basis;
   private final String currency;
   private final Optional<Character> decimals;
 
   /** For how many seconds a price is; for any number where empty. */
-  private record Basis(Optional<Rational> seconds) {}
+  record Basis(Optional<Rational> seconds) {}
 
   /**
    * @param head what stands above the column
@@ -104,6 +125,30 @@ final class PriceReader {
     decimals = isReckoned ? Optional.of('.') : decimals(cells);
   }
 
+  /** Codes that are no words: {@code ALL} and {@code TOP} are currencies, too. */
+  private static final Set<String> USUAL =
+      Set.of(
+          "EUR", "GBP", "USD", "CHF", "SEK", "NOK", "DKK", "ISK", "PLN", "CZK", "HUF", "CAD", "AUD",
+          "NZD", "JPY", "€", "$", "£", "¥");
+
+  /** Whether a cell is an amount with its currency. */
+  static boolean isMoney(String cell) {
+    return cell.chars().anyMatch(Character::isDigit)
+        && currencies(cell).stream()
+            .anyMatch(its -> USUAL.contains(its) || SIGNS.containsValue(its))
+        && !cell.contains("://");
+  }
+
+  /** Whether a head says in which currency what stands below it is. */
+  static boolean isOfOneCurrency(String head) {
+    return currency(head).isPresent();
+  }
+
+  /** Whether a cell is a currency and nothing else. */
+  static boolean isCurrency(String cell) {
+    return named(cell.strip()).isPresent();
+  }
+
   /** What a cell says, and in which currency. */
   record Read(Price price, String currency) {}
 
@@ -116,8 +161,13 @@ final class PriceReader {
   }
 
   private static Rational seconds(Matcher time) {
-    long count = time.group(1) == null ? 1 : Math.max(1, Long.parseLong(time.group(1)));
-    boolean isMinutes = time.group(2).toLowerCase(Locale.ROOT).startsWith("m");
+    return seconds(time, 1);
+  }
+
+  /** What {@link #TIME} found, whose first group is the one of this number. */
+  static Rational seconds(Matcher time, int group) {
+    long count = time.group(group) == null ? 1 : Math.max(1, Long.parseLong(time.group(group)));
+    boolean isMinutes = time.group(group + 1).toLowerCase(Locale.ROOT).startsWith("m");
     return Rational.of(isMinutes ? count * 60 : count);
   }
 
@@ -188,12 +238,17 @@ final class PriceReader {
 
   /** The currency that a text names; empty where it names none, or two. */
   private static Optional<String> currency(String text) {
+    List<String> named = currencies(text);
+    return named.size() == 1 ? Optional.of(named.getFirst()) : Optional.empty();
+  }
+
+  private static List<String> currencies(String text) {
     var named = new ArrayList<String>();
     Matcher word = Pattern.compile("(?u)(?:[A-Za-z]{1,2})?[\\p{Sc}]|[\\p{L}]+\\.?").matcher(text);
     while (word.find()) {
       named(word.group()).filter(each -> !named.contains(each)).ifPresent(named::add);
     }
-    return named.size() == 1 ? Optional.of(named.getFirst()) : Optional.empty();
+    return named;
   }
 
   private static Optional<String> named(String word) {
@@ -221,16 +276,54 @@ final class PriceReader {
     if (FREE.matcher(text).matches()) {
       return new Read(new Price.Free(), its);
     }
-    boolean isTwice = own.isPresent() && !column.isEmpty() && !own.get().equals(column);
-    Optional<Price> price = isTwice || text.indexOf('%') >= 0 ? Optional.empty() : price(text);
+    boolean isTwice =
+        currencies(text).size() > 1
+            || (own.isPresent() && !column.isEmpty() && !own.get().equals(column));
+    Optional<Price> price = isTwice ? Optional.empty() : price(text);
     return new Read(price.orElse(new Price.Asked(text)), its);
   }
 
   private Optional<Price> price(String text) {
+    return Share.in(text)
+        .flatMap(share -> {
+          Optional<Price> price = plainPrice(share.rest());
+          return share.factor().equals(Rational.ONE)
+              ? price
+              : price.flatMap(its -> its.times(share.factor()));
+        });
+  }
+
+  private Optional<Price> plainPrice(String text) {
+    Price.Counted counted = counted(text);
+    String rest = TOGETHER.matcher(text).replaceAll(" ");
+    boolean hasLeast = LEAST.matcher(rest).find();
+    // A price for each clip is none of a length, unless it is the least.
+    if (hasLeast || PriceSteps.speaksOf(rest)) {
+      rest = EACH.matcher(rest).replaceAll(" ");
+    }
+    return PriceSteps.speaksOf(rest)
+        ? new PriceSteps(this::piece).of(rest, counted)
+        : withLeast(rest, counted);
+  }
+
+  /** What a least price is for, as far as a text says so. */
+  static Price.Counted counted(String text) {
+    boolean isEach = EACH.matcher(text).find();
+    boolean isTogether = TOGETHER.matcher(text).find();
+    return isEach == isTogether
+        ? Price.Counted.UNSAID
+        : isEach ? Price.Counted.EACH : Price.Counted.TOGETHER;
+  }
+
+  private Optional<Price> withLeast(String text, Price.Counted counted) {
     String rest = text;
     Rational least = Rational.ZERO;
-    Matcher minimum = LEAST.matcher(rest);
+    Optional<Rational> leastSeconds = Optional.empty();
+    Matcher minimum = LEAST_TIME.matcher(rest);
     if (minimum.find()) {
+      leastSeconds = Optional.of(seconds(minimum, minimum.group(2) == null ? 3 : 1));
+      rest = minimum.replaceFirst(" ");
+    } else if ((minimum = LEAST.matcher(rest)).find()) {
       Optional<Rational> its = number(minimum.group(1));
       if (its.isEmpty()) {
         return Optional.empty();
@@ -238,6 +331,30 @@ final class PriceReader {
       least = its.get();
       rest = minimum.replaceFirst(" ");
     }
+    Optional<Piece> piece = piece(rest);
+    if (piece.isEmpty() || piece.get().basis.isEmpty()) {
+      return Optional.empty();
+    }
+    Rational amount = piece.get().amount;
+    Optional<Rational> unit = piece.get().basis.get().seconds;
+    if (unit.isEmpty()) {
+      boolean hasLeast = least.signum() > 0 || leastSeconds.isPresent();
+      return hasLeast ? Optional.empty() : Optional.of(new Price.Flat(amount));
+    }
+    Rational floor = leastSeconds.map(its -> its.dividedBy(unit.get()).times(amount)).orElse(least);
+    return Optional.of(new Price.Timed(amount, unit.get(), floor, counted));
+  }
+
+  /**
+   * An amount, and what it is for.
+   *
+   * @param basis as it is written, else as the head says; empty where neither says so
+   * @param isOwn whether it is written with it
+   */
+  record Piece(Rational amount, Optional<Basis> basis, boolean isOwn) {}
+
+  private Optional<Piece> piece(String text) {
+    String rest = text;
     Optional<Basis> own = Optional.empty();
     Matcher time = FOR.matcher(rest);
     if (time.find()) {
@@ -252,22 +369,18 @@ final class PriceReader {
       own = Optional.of(new Basis(Optional.empty()));
       rest = FLAT.matcher(rest).replaceAll(" ");
     }
+    // 18,– is a whole amount.
+    rest = rest.replaceAll("(?<=\\d)[.,](?:--|[-–—])", " ");
     Matcher numbers = NUMBER.matcher(rest);
     if (!numbers.find()) {
       return Optional.empty();
     }
     Optional<Rational> amount = number(numbers.group());
     rest = rest.substring(0, numbers.start()) + " " + rest.substring(numbers.end());
-    Optional<Basis> by = own.or(() -> basis);
-    if (amount.isEmpty() || by.isEmpty() || !isCurrencyAndNoMore(rest)) {
+    if (amount.isEmpty() || !isCurrencyAndNoMore(rest)) {
       return Optional.empty();
     }
-    Rational floor = least;
-    return Optional.of(
-        by.get()
-            .seconds
-            .<Price>map(seconds -> new Price.Timed(amount.get(), seconds, floor))
-            .orElseGet(() -> new Price.Flat(amount.get())));
+    return Optional.of(new Piece(amount.get(), own.or(() -> basis), own.isPresent()));
   }
 
   private static boolean isCurrencyAndNoMore(String rest) {

@@ -3,7 +3,6 @@ package org.oddlot.rights;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
-import org.oddlot.paper.Table;
 
 /**
  * What a paper calls the material that it speaks of: a name, or one with {@code *} for anything and
@@ -85,19 +84,5 @@ public record SourcePattern(String text) {
   private static String withoutEnding(String name) {
     int dot = name.lastIndexOf('.');
     return dot > 0 && name.length() - dot <= 6 ? name.substring(0, dot) : name;
-  }
-
-  /** Where a table has a column that is called so; -1 where it has none. */
-  static int column(Table table, List<String> words) {
-    for (String word : words) {
-      for (int i = 0; i < table.header().size(); i++) {
-        String head =
-            table.header().get(i).strip().toLowerCase(Locale.ROOT).replaceAll("[\\s_.:]+", " ");
-        if (head.strip().equals(word)) {
-          return i;
-        }
-      }
-    }
-    return -1;
   }
 }

@@ -22,6 +22,8 @@ import org.oddlot.problem.Problem;
 import org.oddlot.profile.Profile;
 import org.oddlot.profile.Profiles;
 import org.oddlot.progress.Progress;
+import org.oddlot.rights.LicenceField;
+import org.oddlot.rights.LicencePaper;
 
 /** Mapping profiles among a lot's files, and columns that are remembered by their header. */
 class ProfileAndMemoryTest {
@@ -173,6 +175,34 @@ class ProfileAndMemoryTest {
     assertThat(LotReader.read(LotFile.open(saved).lot(), Progress.NONE).material().entries())
         .extracting(e -> e.take())
         .containsExactly("5", "");
+  }
+
+  /** Papers of rights are remembered like logs: what they are of, and what their columns hold. */
+  @Test
+  void papersOfRightsAreRememberedByTheirHeader() throws IOException {
+    Path kept = folder.resolve("columns.json");
+    Path first = write("skerry.csv", "What,Whose,How much\npier,Skerry,20 per second\n");
+    ReadingOptions said =
+        ReadingOptions.DETECTED
+            .with(TableOptions.PAPER, Optional.of(TableOptions.LICENCES))
+            .withColumn(0, Optional.of(LicenceField.MATERIAL))
+            .withColumn(1, Optional.of(LicenceField.HOLDER))
+            .withColumn(2, Optional.of(LicenceField.PRICE));
+    ReadLot read = LotReader.read(reading(Lot.of(List.of(first)), said), Progress.NONE);
+    LicencePaper paper = read.material().all(LicencePaper.class).getFirst();
+    assertThat(paper.licences()).hasSize(1);
+    MappingMemory.in(kept).remember(paper.table(), said);
+
+    Path second = write("harbour.csv", "What,Whose,How much\nlamp,Harbour,900 flat\n");
+    ReadLot taken =
+        LotReader.read(
+            Lot.of(List.of(second)), MappingMemory.in(kept), Optional.empty(), Progress.NONE);
+    assertThat(taken.material().all(LicencePaper.class).getFirst().licences())
+        .extracting(licence -> licence.holder() + " " + licence.price().inWords())
+        .containsExactly("Harbour 900.00 flat");
+    Path saved = folder.resolve("rights.oddlot");
+    LotFile.save(taken.lot(), saved);
+    assertThat(LotFile.open(saved).lot().inputs().getFirst().reading()).isEqualTo(said);
   }
 
   @Test

@@ -235,7 +235,7 @@ class CountedByHandTest {
             "",
             Optional.empty(),
             Optional.empty(),
-            new Price.Timed(Rational.of(3, 2), Rational.ONE, Rational.ZERO),
+            new Price.Timed(Rational.of(3, 2), Rational.ONE, Rational.ZERO, Price.Counted.UNSAID),
             "EUR",
             Rational.of(1 + Math.floorMod(seed, 4)),
             Optional.of(Rational.ONE),

@@ -5,11 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.oddlot.paper.DateReader;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
@@ -134,6 +137,157 @@ class RightsPapersTest {
         .singleElement()
         .satisfies(problem ->
             assertThat(problem.toString()).contains("which material", "“Thing”", "“Territory”"));
+  }
+
+  /** Heads that nobody knows, and none at all: what stands below them says it. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Was | Wieviel | Wer | Seit | Dann",
+        "pier.mov; dock.mov | 9.50 EUR / s | Skerry Film Library | 2026-01-01 | 2036-01-31"
+      })
+  void whatStandsInColumnsDecidesWhereHeadsDoNot(String first) {
+    var problems = new Problems("rights.csv");
+    LicencePaper paper =
+        LicencePaper.of(
+                "rights.csv",
+                table(
+                    first,
+                    "SKF-04*.mov | 18,00 EUR / s | Skerry Film Library | 2026-01-01 | 2036-01-31",
+                    "lamp.mxf | 1500 EUR flat | Harbour Footage Ltd | 2026-02-01 | 2027-02-28"),
+                problems)
+            .orElseThrow();
+    Licence last = paper.licences().getLast();
+    assertThat(last.material().text()).isEqualTo("lamp.mxf");
+    assertThat(last.holder()).isEqualTo("Harbour Footage Ltd");
+    assertThat(last.price().amount(Rational.ONE)).contains(Rational.of(1500));
+    assertThat(last.since()).contains(LocalDate.of(2026, 2, 1));
+    assertThat(last.until()).contains(LocalDate.of(2027, 2, 28));
+    assertThat(paper.licences()).hasSize(first.startsWith("Was") ? 2 : 3);
+    assertThat(paper.licences().getFirst().row()).isEqualTo(first.startsWith("Was") ? 2 : 1);
+    assertThat(problems.list())
+        .extracting(Problem::message)
+        .singleElement()
+        .asString()
+        .contains("is the holder (its cells are names of companies)");
+  }
+
+  /** One column of days may be the end, the beginning, or the day of the paper. */
+  @Test
+  void whatCanBeTwoThingsIsAskedAndCanBeSaid() {
+    Table table = table("What | Whose | Price/s | On", "pier | Skerry | 20 EUR | 2027-01-31");
+    var problems = new Problems("rights.csv");
+    assertThat(LicencePaper.of("rights.csv", table, problems).orElseThrow().licences()).isEmpty();
+    assertThat(problems.list())
+        .singleElement()
+        .satisfies(problem ->
+            assertThat(problem.toString())
+                .contains("rights.csv:column What=material", "column Whose=holder"));
+    var said =
+        new RightsReading(
+            true,
+            Map.of(
+                0, Optional.of(LicenceField.MATERIAL),
+                1, Optional.of(LicenceField.HOLDER)),
+            Optional.empty());
+    problems = new Problems("rights.csv");
+    Licence licence =
+        LicencePaper.of("rights.csv", table, said, problems).orElseThrow().licences().getFirst();
+    assertThat(licence.holder()).isEqualTo("Skerry");
+    assertThat(licence.until()).isEmpty();
+    assertThat(problems.list())
+        .singleElement()
+        .satisfies(problem ->
+            assertThat(problem.toString()).contains("“On” is not understood", "the last day?"));
+  }
+
+  @Test
+  void aDayThatCanBeTwoIsNoneUntilSomebodySaysWhich() {
+    Table table =
+        table("Source | Holder | Price/s | Valid until", "pier | Skerry | 20 EUR | 03/04/2027");
+    var problems = new Problems("rights.csv");
+    assertThat(
+            LicencePaper.of("rights.csv", table, problems)
+                .orElseThrow()
+                .licences()
+                .getFirst()
+                .until())
+        .isEmpty();
+    assertThat(problems.list())
+        .singleElement()
+        .satisfies(problem -> assertThat(problem.message()).contains("can be two days"));
+    var said = new RightsReading(false, Map.of(), Optional.of(DateReader.Order.MONTH_FIRST));
+    assertThat(
+            LicencePaper.of("rights.csv", table, said, problems)
+                .orElseThrow()
+                .licences()
+                .getFirst()
+                .until())
+        .contains(LocalDate.of(2027, 3, 4));
+  }
+
+  /** What 10 seconds cost by all the columns that say something of it; “?” where they differ. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '!',
+      value = {
+        "Price/s | Minimum fee ! 2 EUR | 100 EUR ! 100",
+        "Price/s | Minimum ! 2 EUR | 20 s ! 40",
+        "Price/s | Minimum ! 2 EUR | 100 ! ?",
+        "Price/s | Minimum fee ! 2 EUR | 100 GBP ! ?",
+        "Price/s | Min. seconds ! 2 EUR | 30 ! 60",
+        "Price/s | Minimum fee ! 2 EUR | - ! 20",
+        "Price/s | Discount ! 2 EUR | 10 % ! 18",
+        "Price/s | Discount % ! 2 EUR | 10 ! 18",
+        "Price/s | Discount ! 2 EUR | 10 ! ?",
+        "Price/s | Rabatt (%) ! 2 EUR | 0.1 ! ?",
+        "Price/s TV | Price/s web ! 2 EUR | 3 EUR ! ?",
+        "Price/s TV | Price/s web ! 2 EUR | 2 EUR ! 20",
+        "Licence fee per second | Handling fee ! 2 EUR | 35 EUR ! 20",
+        "Handling fee | Price/s ! 35 EUR | 2 EUR ! 20"
+      })
+  void whatOtherColumnsSayOfAPriceCounts(String heads, String cells, String of10) {
+    Price price =
+        LicencePaper.of(
+                "rights.csv",
+                table("Source | Holder | " + heads, "pier | Skerry | " + cells),
+                new Problems("rights.csv"))
+            .orElseThrow()
+            .licences()
+            .getFirst()
+            .price();
+    assertThat(price.amount(Rational.of(10)).map(its -> its.toDecimal(0)).orElse("?"))
+        .isEqualTo(of10);
+  }
+
+  /** Codes: ISO 3901 and ISO 15707. */
+  @Test
+  void musicIsToldByItsCodesAndAskedForWhatIsMissing() {
+    Table table =
+        table(
+            "Piece of music | Whose | Nr. 1 | Nr. 2 | How",
+            "Slow Water | Anna and Bo | NO-ABC-26-00001 | T-034.524.680-1 | vocal",
+            "Lamp Room | Ivo Brandt | NOABC2600002 | T0345246802 | instrumental");
+    var problems = new Problems("music.csv");
+    MusicPaper asked =
+        MusicPaper.of("music.csv", table, RightsReading.DETECTED, problems).orElseThrow();
+    assertThat(asked.pieces()).isEmpty();
+    assertThat(problems.list())
+        .singleElement()
+        .satisfies(problem ->
+            assertThat(problem.toString())
+                .contains("column Piece of music=title", "column Whose=composer"));
+    var said =
+        new RightsReading(
+            false,
+            Map.of(0, Optional.of(MusicField.TITLE), 1, Optional.of(MusicField.COMPOSER)),
+            Optional.empty());
+    Music piece =
+        MusicPaper.of("music.csv", table, said, problems).orElseThrow().pieces().getFirst();
+    assertThat(piece.composers()).containsExactly("Anna", "Bo");
+    assertThat(piece.isrc()).isEqualTo("NO-ABC-26-00001");
+    assertThat(piece.iswc()).isEqualTo("T-034.524.680-1");
+    assertThat(piece.kind()).isEqualTo("vocal");
   }
 
   @Test

@@ -23,6 +23,8 @@ import org.oddlot.practice.slate.Clock;
 import org.oddlot.practice.slate.Script;
 import org.oddlot.practice.slate.SlateLog;
 import org.oddlot.practice.slate.SlateServer;
+import org.oddlot.rights.Licence;
+import org.oddlot.rights.LicencePaper;
 
 /** How papers and timelines are read, corrected by hand. */
 class IntakeJourneyTest extends Journey {
@@ -70,6 +72,31 @@ class IntakeJourneyTest extends Journey {
     assertThat(words("intake-evidence")).contains("as those of the last paper with this header");
     assertThat(session.state().outcome().orElseThrow().start().entries())
         .anyMatch(entry -> entry.scene().equals("78") && entry.take().equals("1"));
+  }
+
+  @Test
+  void aPaperOfLicencesThatIsReadByHalfIsAskedAboutAndTheNextOneIsNot() throws IOException {
+    Demo.make(folder.resolve("demo"));
+    open(
+        folder.resolve("demo/orrin-day1.otio"),
+        log("skerry.csv", "What,Whose,Price/s\npier,Skerry,20 EUR\n"));
+    clickOn("skerry.csv");
+    WaitForIt.fx();
+    assertThat(words("intake-evidence")).contains("no column says which material");
+    clickOn("#is-1");
+    settle();
+    clickOn("#is-2");
+    settle();
+    assertThat(session.state().outcome().orElseThrow().start().all(LicencePaper.class))
+        .flatExtracting(LicencePaper::licences)
+        .extracting(Licence::holder)
+        .containsExactly("Skerry");
+    assertThat(words("mapping")).contains("set by hand");
+    open(log("harbour.csv", "What,Whose,Price/s\nlamp,Harbour,9 EUR\n"));
+    assertThat(session.state().outcome().orElseThrow().start().all(LicencePaper.class))
+        .flatExtracting(LicencePaper::licences)
+        .extracting(Licence::holder)
+        .containsExactly("Skerry", "Harbour");
   }
 
   @Test

@@ -43,7 +43,7 @@ public final class JsonRows implements TableKind {
 
   @Override
   public List<Setting<?>> options() {
-    return List.of(TableOptions.DATES);
+    return List.of(TableOptions.DATES, TableOptions.PAPER);
   }
 
   @Override

@@ -48,7 +48,8 @@ public final class SeparatedValues implements TableKind {
 
   @Override
   public List<Setting<?>> options() {
-    return List.of(TableOptions.CHARSET, TableOptions.SEPARATOR, TableOptions.DATES);
+    return List.of(
+        TableOptions.CHARSET, TableOptions.SEPARATOR, TableOptions.DATES, TableOptions.PAPER);
   }
 
   @Override

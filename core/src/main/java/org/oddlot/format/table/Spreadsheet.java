@@ -51,7 +51,7 @@ public final class Spreadsheet implements TableKind {
 
   @Override
   public List<Setting<?>> options() {
-    return List.of(TableOptions.SHEET, TableOptions.DATES);
+    return List.of(TableOptions.SHEET, TableOptions.DATES, TableOptions.PAPER);
   }
 
   @Override

@@ -12,6 +12,15 @@ import org.oddlot.setting.SettingKind;
 
 /** What can be said about how a table is read, where seeing it from the file went wrong. */
 public final class TableOptions {
+  /** Said of a log. */
+  public static final String LOG = "log";
+
+  /** Said of a paper of licences. */
+  public static final String LICENCES = "licences";
+
+  /** Said of a paper of music. */
+  public static final String MUSIC = "music";
+
   /** The charset of the text. */
   public static final Setting<String> CHARSET = Charsets.SETTING;
 
@@ -40,6 +49,18 @@ public final class TableOptions {
               List.of("day_first", "month_first"),
               Map.of("day_first", "day first", "month_first", "month first")),
           "day_first",
+          "",
+          "");
+
+  /** What a table is a paper of, where that cannot be seen from it. */
+  public static final Setting<String> PAPER =
+      new Setting<>(
+          "paper",
+          "Paper of",
+          new SettingKind.OneOf(
+              List.of(LOG, LICENCES, MUSIC),
+              Map.of(LOG, "the shoot", LICENCES, "licences", MUSIC, "music")),
+          LOG,
           "",
           "");
 

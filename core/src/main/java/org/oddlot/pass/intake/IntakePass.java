@@ -16,9 +16,10 @@ import org.oddlot.material.ReadInput;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
 import org.oddlot.material.TimelineFile;
-import org.oddlot.paper.ColumnMapping;
 import org.oddlot.paper.Label;
 import org.oddlot.paper.LogEntry;
+import org.oddlot.paper.LogField;
+import org.oddlot.paper.TableColumn;
 import org.oddlot.pass.Analysis;
 import org.oddlot.pass.Evidence;
 import org.oddlot.pass.Pass;
@@ -148,7 +149,7 @@ public final class IntakePass implements Pass<IntakeFinding> {
     evidence.add(
         new Evidence("dates", dates(entries.stream().flatMap(e -> e.date().stream())), ""));
     evidence.add(new Evidence("timecode", labels(entries), ""));
-    List<ColumnMapping.Column> columns = paper.mapping().columns();
+    List<TableColumn<LogField>> columns = paper.mapping().columns();
     long used = columns.stream().filter(column -> column.field().isPresent()).count();
     evidence.add(
         new Evidence("columns", used + " of " + columns.size() + " used", unused(columns)));
@@ -342,11 +343,11 @@ public final class IntakePass implements Pass<IntakeFinding> {
     return ends[0] == null ? "" : ends[0].equals(ends[1]) ? ends[0] : ends[0] + " – " + ends[1];
   }
 
-  private static String unused(List<ColumnMapping.Column> columns) {
+  private static String unused(List<TableColumn<LogField>> columns) {
     List<String> names =
         columns.stream()
             .filter(column -> column.field().isEmpty() && !column.header().isEmpty())
-            .map(ColumnMapping.Column::header)
+            .map(TableColumn::header)
             .toList();
     return Optional.of(names)
         .filter(list -> !list.isEmpty())

@@ -11,7 +11,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.layout.HBox;
 import javafx.util.StringConverter;
 import org.oddlot.lot.Lot;
-import org.oddlot.material.Paper;
+import org.oddlot.paper.Table;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.SettingKind;
 import org.oddlot.window.kit.Words;
@@ -52,11 +52,11 @@ final class Choices {
 
   /** Choices of what can be said about how an input of its kind is read, as far as it is words. */
   static List<Node> ofOptions(
-      Session session, Lot.Input input, Optional<Paper> paper, List<Setting<?>> options) {
+      Session session, Lot.Input input, Optional<Table> table, List<Setting<?>> options) {
     var choices = new ArrayList<Node>();
     for (Setting<?> option : options) {
       if (option.kind() instanceof SettingKind.OneOf one) {
-        choices.add(of(session, input, paper, option, one.words(), one::title));
+        choices.add(of(session, input, table, option, one.words(), one::title));
       }
     }
     return choices;
@@ -66,7 +66,7 @@ final class Choices {
   static Node of(
       Session session,
       Lot.Input input,
-      Optional<Paper> paper,
+      Optional<Table> table,
       Setting<?> option,
       List<String> values,
       Function<String, String> name) {
@@ -78,7 +78,7 @@ final class Choices {
         values,
         chosen,
         name,
-        text -> session.readOtherwise(input, paper, reading -> reading.with(option, text)));
+        text -> session.readOtherwise(input, table, reading -> reading.with(option, text)));
   }
 
   static <T> StringConverter<T> converter(Function<T, String> words) {

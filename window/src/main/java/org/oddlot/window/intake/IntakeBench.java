@@ -156,7 +156,7 @@ public final class IntakeBench extends FindingsBench<IntakeFinding> {
       input(finding.name())
           .ifPresent(input -> {
             detail.getChildren().setAll(howItIsRead(input));
-            material.papers().stream()
+            material.tablePapers().stream()
                 .filter(paper -> paper.name().equals(input.name()))
                 .forEach(paper -> detail.getChildren().setAll(mapping.show(input, paper)));
             material

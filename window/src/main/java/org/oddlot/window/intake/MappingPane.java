@@ -3,6 +3,7 @@ package org.oddlot.window.intake;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -18,20 +19,31 @@ import org.oddlot.input.InputFile;
 import org.oddlot.input.InputKinds;
 import org.oddlot.lot.Lot;
 import org.oddlot.material.Paper;
-import org.oddlot.paper.ColumnMapping;
+import org.oddlot.paper.ColumnField;
 import org.oddlot.paper.Log;
 import org.oddlot.paper.LogField;
 import org.oddlot.paper.Table;
+import org.oddlot.paper.TableColumn;
+import org.oddlot.paper.TablePaper;
+import org.oddlot.rights.LicenceField;
 import org.oddlot.window.kit.Actions;
 import org.oddlot.window.kit.Words;
 import org.oddlot.window.session.Session;
 
 /**
- * How a log is read: its first rows, what each column is taken for and why, all to be corrected.
+ * How a paper is read: its first rows, what each column is taken for and why, all to be corrected.
  */
 final class MappingPane {
   private static final int SAMPLE_ROWS = 16;
   private static final int SHOWN_ROWS = 4;
+  private static final Set<ColumnField> FIGURES =
+      Set.of(
+          LogField.IN,
+          LogField.OUT,
+          LogField.DATE,
+          LicenceField.FROM,
+          LicenceField.UNTIL,
+          LicenceField.PRICE);
 
   private final Session session;
   private final HBox columns = new HBox();
@@ -58,21 +70,22 @@ final class MappingPane {
     box.getStyleClass().add("detail");
   }
 
-  Node show(Lot.Input input, Paper paper) {
+  Node show(Lot.Input input, TablePaper paper) {
     var choices = new ArrayList<Node>();
     if (paper.table().sheets().size() > 1) {
       choices.add(
           Choices.of(
               session,
               input,
-              Optional.of(paper),
+              Optional.of(paper.table()),
               TableOptions.SHEET,
               paper.table().sheets(),
               name -> name));
     }
     InputKinds.of(new InputFile(input.path()))
         .ifPresent(kind ->
-            choices.addAll(Choices.ofOptions(session, input, Optional.of(paper), kind.options())));
+            choices.addAll(
+                Choices.ofOptions(session, input, Optional.of(paper.table()), kind.options())));
     choices.add(Words.spring());
     choices.add(Words.of(paper.table().form(), "quiet"));
     options.getChildren().setAll(choices);
@@ -80,7 +93,7 @@ final class MappingPane {
     showQuestions(input, paper);
     double position = scroll.getHvalue();
     var nodes = new ArrayList<Node>();
-    for (int i = 0; i < paper.mapping().columns().size(); i++) {
+    for (int i = 0; i < paper.columns().size(); i++) {
       nodes.add(column(input, paper, i));
     }
     columns.getChildren().setAll(nodes);
@@ -89,9 +102,10 @@ final class MappingPane {
   }
 
   /** What became of the rows, and which were not understood. */
-  private void showRows(Paper paper) {
-    uses.setText(String.join(" · ", paper.log().inWords()));
-    List<Log.RowUse> rows = paper.log().others(Log.Use.NOT_UNDERSTOOD);
+  private void showRows(TablePaper paper) {
+    uses.setText(String.join(" · ", paper.uses()));
+    List<Log.RowUse> rows =
+        paper instanceof Paper its ? its.log().others(Log.Use.NOT_UNDERSTOOD) : List.of();
     unread.setText(
         rows.isEmpty()
             ? ""
@@ -106,54 +120,61 @@ final class MappingPane {
   }
 
   /** The columns that are not understood, each with what it may be, one click away. */
-  private void showQuestions(Lot.Input input, Paper paper) {
+  private void showQuestions(Lot.Input input, TablePaper paper) {
     var nodes = new ArrayList<Node>();
-    for (int index : paper.mapping().notUnderstood()) {
-      ColumnMapping.Column column = paper.mapping().columns().get(index);
-      var line =
-          new HBox(
-              6,
-              Words.of(column.name(index), "fact"),
-              Words.of(column.evidence(), "quiet", "small"));
-      line.setAlignment(Pos.CENTER_LEFT);
-      column
-          .likely()
-          .ifPresent(field ->
-              line.getChildren()
-                  .add(
-                      Actions.button(
-                          "is-" + (index + 1),
-                          "It is the " + field.title(),
-                          "",
-                          () -> say(input, paper, index, Optional.of(field)))));
-      line.getChildren()
-          .add(
-              Actions.button(
-                  "unused-" + (index + 1),
-                  "Not used",
-                  "",
-                  () -> say(input, paper, index, Optional.empty())));
-      nodes.add(line);
+    for (int index = 0; index < paper.columns().size(); index++) {
+      if (paper.columns().get(index).open()) {
+        nodes.add(question(input, paper, index, paper.columns().get(index)));
+      }
     }
     questions.getChildren().setAll(nodes);
     questions.setVisible(!nodes.isEmpty());
     questions.setManaged(!nodes.isEmpty());
   }
 
-  private void say(Lot.Input input, Paper paper, int index, Optional<LogField> field) {
-    session.readOtherwise(input, Optional.of(paper), reading -> reading.withColumn(index, field));
+  private <F extends ColumnField> Node question(
+      Lot.Input input, TablePaper paper, int index, TableColumn<F> column) {
+    var line =
+        new HBox(
+            6, Words.of(column.name(index), "fact"), Words.of(column.evidence(), "quiet", "small"));
+    line.setAlignment(Pos.CENTER_LEFT);
+    column
+        .likely()
+        .ifPresent(field ->
+            line.getChildren()
+                .add(
+                    Actions.button(
+                        "is-" + (index + 1),
+                        "It is the " + field.title(),
+                        "",
+                        () -> say(input, paper, index, Optional.of(field)))));
+    line.getChildren()
+        .add(
+            Actions.button(
+                "unused-" + (index + 1),
+                "Not used",
+                "",
+                () -> say(input, paper, index, Optional.empty())));
+    return line;
   }
 
-  private Node column(Lot.Input input, Paper paper, int index) {
-    ColumnMapping.Column column = paper.mapping().columns().get(index);
-    var choice = new ComboBox<Optional<LogField>>();
+  private void say(
+      Lot.Input input, TablePaper paper, int index, Optional<? extends ColumnField> field) {
+    session.readOtherwise(
+        input, Optional.of(paper.table()), reading -> reading.withColumn(index, field));
+  }
+
+  private Node column(Lot.Input input, TablePaper paper, int index) {
+    TableColumn<?> column = paper.columns().get(index);
+    var choice = new ComboBox<Optional<ColumnField>>();
     choice.setId("column-" + (index + 1));
     choice.getItems().add(Optional.empty());
-    for (LogField field : LogField.values()) {
+    for (ColumnField field : paper.fields()) {
       choice.getItems().add(Optional.of(field));
     }
-    choice.setConverter(Choices.converter(field -> field.map(LogField::title).orElse("not used")));
-    choice.setValue(column.field());
+    choice.setConverter(
+        Choices.converter(field -> field.map(ColumnField::title).orElse("not used")));
+    choice.setValue(column.field().map(its -> its));
     choice.setMaxWidth(Double.MAX_VALUE);
     choice.setAccessibleText("What the column " + column.header() + " holds");
     choice.setOnAction(_ -> say(input, paper, index, choice.getValue()));
@@ -173,10 +194,7 @@ final class MappingPane {
     return node;
   }
 
-  private static boolean isFigures(ColumnMapping.Column column) {
-    return column
-        .field()
-        .filter(f -> f == LogField.IN || f == LogField.OUT || f == LogField.DATE)
-        .isPresent();
+  private static boolean isFigures(TableColumn<?> column) {
+    return column.field().filter(FIGURES::contains).isPresent();
   }
 }

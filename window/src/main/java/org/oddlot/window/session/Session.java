@@ -50,12 +50,12 @@ import org.oddlot.lot.RunHistory;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.lot.SheetFile;
 import org.oddlot.material.Material;
-import org.oddlot.material.Paper;
 import org.oddlot.measure.Measured;
 import org.oddlot.measure.Measurement;
 import org.oddlot.measure.MeasurementStore;
 import org.oddlot.measure.Measurer;
 import org.oddlot.morning.FolderMorning;
+import org.oddlot.paper.Table;
 import org.oddlot.pass.Answers;
 import org.oddlot.pass.Codec;
 import org.oddlot.pass.Decision;
@@ -411,11 +411,11 @@ public final class Session {
 
   /** Reads an input otherwise; papers of the same header will be read like it. */
   public void readOtherwise(
-      Lot.Input input, Optional<Paper> paper, UnaryOperator<ReadingOptions> otherwise) {
+      Lot.Input input, Optional<Table> table, UnaryOperator<ReadingOptions> otherwise) {
     ReadingOptions options = otherwise.apply(input.reading());
-    paper.ifPresent(its ->
+    table.ifPresent(its ->
         saving.queue(lane -> {
-          memory.remember(its.table(), options);
+          memory.remember(its, options);
           return () -> {};
         }));
     Lot lot = state().lot();
