@@ -248,6 +248,36 @@ def covers():
         count(f"cover, {kind}", ("asked" if unknown else "right") if right else "wrong", f"{got} s instead of {seconds}")
 
 
+# Media at hand, made with ffmpeg: above a shot that is 16:9 (what ffmpeg is asked for, its ending, seconds to pay).
+LOOKED_AT = {
+    "full, mov": ("testsrc2=s=320x180", ["-c:v", "mpeg4"], "mov", 0), "full, avi": ("testsrc2=s=640x360", ["-c:v", "mjpeg"], "avi", 0), "full, mkv": ("testsrc2=s=1280x720", ["-c:v", "mpeg4"], "mkv", 0),
+    "anamorphic": ("testsrc2=s=720x576,setsar=64/45", ["-c:v", "mpeg4"], "mov", 0), "4:3 in a format of cameras": ("testsrc2=s=320x240", ["-c:v", "mpeg4"], "mp4", 10), "4:3, mov": ("testsrc2=s=720x576,setsar=16/15", ["-c:v", "mpeg4"], "mov", 10),
+    "upright": ("testsrc2=s=180x320", ["-c:v", "mpeg4"], "mp4", 10), "a strip": ("testsrc2=s=320x60", ["-c:v", "mpeg4"], "mov", 10), "with holes": ("testsrc2=s=320x180,format=argb", ["-c:v", "qtrle"], "mov", 10),
+    "with holes, another codec": ("testsrc2=s=320x180,format=yuva444p10le", ["-c:v", "prores_ks", "-profile:v", "4444"], "mov", 10), "without, the same codec": ("testsrc2=s=320x180,format=yuv444p10le", ["-c:v", "prores_ks", "-profile:v", "4444"], "mov", 0),
+    "no picture": ("", [], "mov", 10), "no media": (None, [], "mov", 10), "still as large as the frame": ("testsrc2=s=320x180", ["-frames:v", "1"], "png", 10),
+}
+
+
+def looked_at():
+    for number, (kind, (picture, codec, ending, seconds)) in list(enumerate(LOOKED_AT.items()))[begin::part]:
+        folder = OUT / f"looked-{number:03}"
+        folder.mkdir(parents=True)
+        make = lambda source, file, more: subprocess.run(["ffmpeg", "-y", "-v", "error", "-f", "lavfi", "-i", source, "-t", "1", *more, str(folder / file)], check=True)
+        make("testsrc2=s=320x180", "pier.mxf", ["-c:v", "mpeg2video"])
+        if picture:
+            make(picture, f"other.{ending}", codec)
+        elif picture == "":
+            make("sine", f"other.{ending}", ["-c:a", "pcm_s16le"])
+        else:
+            (folder / f"other.{ending}").write_bytes(b"no media at all")
+        (folder / "cut.otio").write_text(json.dumps(timeline("Cut", [track("V1", [clip("pier", "pier.mxf", 0, 250)]), track("V2", [clip("other", f"other.{ending}", 0, 250)])])))
+        paper(folder, ["Source", "Holder", "Licence no.", "Price/s"], [["pier", "Skerry", "S/1", "10.00 EUR"]])
+        said = report(folder)
+        rows = [row for row in said["rows"] if row.get("licence") == "S/1"]
+        got = Fraction(str(rows[0]["to_pay"])) if rows else None
+        count(f"looked at, {kind}", "right" if got == seconds and (seconds == 0 or rows[0]["unknown_frames"] > 0) else "wrong", f"{got} s instead of {seconds}")
+
+
 # ---- Terms.
 
 def terms():
@@ -340,6 +370,7 @@ def main():
     beside()
     papers()
     covers()
+    looked_at()
     terms()
     heads()
     identity()

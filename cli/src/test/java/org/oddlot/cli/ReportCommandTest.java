@@ -3,6 +3,7 @@ package org.oddlot.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.oddlot.cli.Ended.run;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.file.Files;
@@ -11,14 +12,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlot.demo.Demo;
 import org.oddlot.json.JsonObject;
+import org.oddlot.media.MovieWriter;
 import org.oddlot.report.Report;
 import org.oddlot.report.Reports;
+import org.oddlot.text.Phrase;
+import org.oddlot.time.FrameRate;
 
 class ReportCommandTest {
   @TempDir private Path folder;
@@ -245,5 +251,57 @@ class ReportCommandTest {
     Path none = folder.resolve("none.html");
     run("report", lot, "--kind", "shots", "--pictures", "--out", none.toString());
     assertThat(Files.readString(none)).doesNotContain("data:image");
+  }
+
+  /** Two tracks of a second each: what lies above is a file called {@code other}. */
+  private String unknownUnder(String other) throws IOException {
+    String clip =
+        """
+        {"OTIO_SCHEMA": "Clip.2", "name": "%1$s", "active_media_reference_key": "DEFAULT_MEDIA",
+         "source_range": {"OTIO_SCHEMA": "TimeRange.1",
+           "start_time": {"OTIO_SCHEMA": "RationalTime.1", "rate": 25, "value": 0},
+           "duration": {"OTIO_SCHEMA": "RationalTime.1", "rate": 25, "value": 25}},
+         "media_references": {"DEFAULT_MEDIA": {"OTIO_SCHEMA": "ExternalReference.1", "target_url": "%1$s"}}}
+        """;
+    String track =
+        "{\"OTIO_SCHEMA\": \"Track.1\", \"kind\": \"Video\", \"children\": [" + clip + "]}";
+    Path file =
+        Files.writeString(
+            folder.resolve(other + ".otio"),
+            "{\"OTIO_SCHEMA\": \"Timeline.1\", \"name\": \"Cut\", \"tracks\": {\"OTIO_SCHEMA\":"
+                + " \"Stack.1\", \"children\": ["
+                + Phrase.of(track, "pier.mov")
+                + ","
+                + Phrase.of(track, other)
+                + "]}}");
+    List<JsonObject> rows = rows(run("report", file.toString(), "--kind", "sources", "--json"));
+    return text(by("name", rows).getOrDefault("pier", rows.getFirst()), "unknown_frames");
+  }
+
+  /**
+   * A picture whose media is at hand is looked at: whether it has holes, and which shape it has.
+   */
+  @Test
+  void aPictureAtHandIsLookedAt() throws IOException {
+    for (String name : List.of("pier.mov", "full.mov")) {
+      MovieWriter.write(
+          folder.resolve(name),
+          FrameRate.of(25),
+          25,
+          new float[0][],
+          48_000,
+          Optional.empty(),
+          Optional.empty());
+    }
+    write("holes.mov", 160, 90, BufferedImage.TYPE_INT_ARGB);
+    write("upright.mov", 90, 160, BufferedImage.TYPE_INT_RGB);
+    assertThat(unknownUnder("full.mov")).isEqualTo("0");
+    assertThat(unknownUnder("holes.mov")).isEqualTo("25");
+    assertThat(unknownUnder("upright.mov")).isEqualTo("25");
+    assertThat(unknownUnder("not there.mov")).isEqualTo("25");
+  }
+
+  private void write(String name, int width, int height, int type) throws IOException {
+    ImageIO.write(new BufferedImage(width, height, type), "png", folder.resolve(name).toFile());
   }
 }

@@ -29,6 +29,9 @@ public record StillFrame(int width, int height, IntBuffer dots) {
      * @param height of the picture that is made, in dots
      */
     Optional<StillFrame> picture(Path file, Rational seconds, int height);
+
+    /** What the picture of a file is like; empty where it has none that can be read. */
+    Optional<PictureForm> form(Path file);
   }
 
   private static final List<Opener> OPENERS = Wall.members(Opener.class);
@@ -47,5 +50,9 @@ public record StillFrame(int width, int height, IntBuffer dots) {
       }
     }
     return Optional.empty();
+  }
+
+  static synchronized Optional<PictureForm> form(Path file) {
+    return OPENERS.stream().flatMap(opener -> opener.form(file).stream()).findFirst();
   }
 }

@@ -6,15 +6,18 @@ import java.util.Set;
 import org.oddlot.format.title.TitleClip;
 import org.oddlot.material.Covers;
 import org.oddlot.material.Source;
+import org.oddlot.picture.PictureForm;
 import org.oddlot.profile.Field;
 import org.oddlot.profile.Place;
 import org.oddlot.profile.Profile;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.Rational;
 import org.oddlot.timeline.Clip;
 import org.oddlot.timeline.Effect;
 import org.oddlot.timeline.Item;
 import org.oddlot.timeline.MediaReference;
 import org.oddlot.timeline.Placed;
+import org.oddlot.timeline.Track;
 
 /**
  * How a picture covers what is below it, as far as its file says so. What an effect does that no
@@ -47,11 +50,14 @@ record Cover(Kind kind, String why, String about) {
   private static final Set<String> FULL =
       Set.of("black", "smptebars", "solid", "solid color", "colour", "color", "bars");
 
+  /** Shapes that differ by less are one: 1.78 and 16:9, 1.85 and 1998 by 1080. */
+  private static final double SAME_SHAPE = 1.01;
+
   private static final Set<String> TIMING = Set.of("LinearTimeWarp", "FreezeFrame", "TimeEffect");
 
   /**
    * Formats in which cameras and archives deliver, and which have no holes; common practice, no
-   * source. Whether such a picture is as wide as the frame is not looked at.
+   * source. Whether such a picture is as wide as the frame is seen where it is at hand.
    */
   private static final Set<String> FULL_PICTURES =
       Set.of(
@@ -66,34 +72,98 @@ record Cover(Kind kind, String why, String about) {
           "jp2", "apng", "avif");
 
   /**
+   * What speaks for how pictures cover.
+   *
+   * @param grounds media that is seen somewhere with nothing below it, or is heard: a logo is not
+   * @param covers what somebody said
+   * @param pictures what pictures are like whose media is at hand
+   * @param frame the timeline's
+   */
+  record Witnesses(
+      Profile profile,
+      Set<String> grounds,
+      Covers covers,
+      PicturesAtHand pictures,
+      PicturesAtHand.Frame frame) {
+
+    private boolean isGround(Optional<Source> source) {
+      return source.map(Source::id).filter(grounds::contains).isPresent();
+    }
+  }
+
+  /** Whether a track is the lowest of its timeline or nest: nothing is below what lies there. */
+  static boolean isLowest(Placed place) {
+    return place.track().map(Placed::ordinalOfItsKind).orElse(1) == 0;
+  }
+
+  /** Whether nothing lies below it, so that its media need not be looked at. */
+  private static boolean isAtTheBottom(Placed place) {
+    int tracks = 0;
+    for (Optional<Placed> at = place.parent(); at.isPresent(); at = at.get().parent()) {
+      tracks += at.get().object() instanceof Track ? 1 : 0;
+    }
+    return tracks <= 1 && isLowest(place);
+  }
+
+  /**
    * How the picture of {@code clip} covers what is below it where it lies.
    *
    * @param source its media
-   * @param isGround whether that is seen elsewhere with nothing below it, or is heard: a logo is
-   *     not
-   * @param covers what somebody said
    */
-  static Cover of(
-      Clip clip,
-      Placed place,
-      Profile profile,
-      Optional<Source> source,
-      boolean isGround,
-      Covers covers) {
-    if (TitleClip.of(clip, profile).isPresent()) {
+  static Cover of(Clip clip, Placed place, Optional<Source> source, Witnesses by) {
+    if (TitleClip.of(clip, by.profile).isPresent()) {
       return new Cover(Kind.NONE, "letters");
     }
-    Optional<Boolean> said = covers.hides(about(clip, source));
+    Optional<Boolean> said = by.covers.hides(about(clip, source));
     if (said.isPresent() && !said.get()) {
       return new Cover(Kind.NONE, "it was said to hide nothing");
     }
     if (said.isPresent()) {
-      return number(clip, profile, Field.PICTURE_OPACITY).filter(its -> its <= 0).isPresent()
+      return number(clip, by.profile, Field.PICTURE_OPACITY).filter(its -> its <= 0).isPresent()
           ? new Cover(Kind.ABSENT, "its opacity is zero")
           : PLAIN;
     }
-    Cover its = bySays(clip, place, profile);
-    return its.kind == Kind.ALL && !isGround ? byMedia(clip, source).orElse(its) : its;
+    Cover its = bySays(clip, place, by.profile);
+    if (its.kind != Kind.ALL || isAtTheBottom(place)) {
+      return its;
+    }
+    return byPicture(clip, source, by)
+        .or(() -> by.isGround(source) ? Optional.empty() : byMedia(clip, source, by))
+        .orElse(its);
+  }
+
+  /** Where its picture was looked at and can be seen through, or has another shape than others. */
+  private static Optional<Cover> byPicture(Clip clip, Optional<Source> source, Witnesses by) {
+    Optional<PictureForm> form = source.map(Source::id).flatMap(by.pictures::of);
+    if (form.isEmpty()) {
+      return Optional.empty();
+    }
+    if (form.get().hasAlpha()) {
+      return Optional.of(
+          unknown("the picture of “" + clip.name() + "” can be seen through", clip, source));
+    }
+    return by.frame
+        .shape()
+        .filter(frame -> isOther(frame, form.get().shape()))
+        .map(frame ->
+            unknown(
+                Phrase.of(
+                    "“%s” is %s wide for its height, other pictures are %s",
+                    clip.name(), form.get().shape().toDecimal(2), frame.toDecimal(2)),
+                clip,
+                source));
+  }
+
+  /** Whether two shapes are not the same to within a line or two of rounding. */
+  private static boolean isOther(Rational one, Rational other) {
+    double ratio = one.toDouble() / other.toDouble();
+    return ratio > SAME_SHAPE || ratio < 1 / SAME_SHAPE;
+  }
+
+  /** Whether its picture was looked at, is opaque, and has the shape of the others. */
+  private static boolean isSeenToBeFull(Optional<Source> source, Witnesses by) {
+    return source.map(Source::id).flatMap(by.pictures::of).isPresent()
+        && by.frame.shape().isPresent();
   }
 
   /** What a picture is known by to whoever says how it covers. */
@@ -105,7 +175,7 @@ record Cover(Kind kind, String why, String about) {
   }
 
   /** Where its medium does not speak for a full picture. */
-  private static Optional<Cover> byMedia(Clip clip, Optional<Source> source) {
+  private static Optional<Cover> byMedia(Clip clip, Optional<Source> source, Witnesses by) {
     MediaReference media = clip.media().orElse(null);
     if (media instanceof MediaReference.Generator || isOfCamera(source)) {
       return Optional.empty();
@@ -121,7 +191,7 @@ record Cover(Kind kind, String why, String about) {
       return Optional.of(
           unknown("whether the still “" + clip.name() + "” hides it is not known", clip, source));
     }
-    return FULL_PICTURES.contains(ending)
+    return FULL_PICTURES.contains(ending) || isSeenToBeFull(source, by)
         ? Optional.empty()
         : Optional.of(
             unknown("whether “" + clip.name() + "” fills the frame is not known", clip, source));

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
@@ -16,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlot.material.Covers;
 import org.oddlot.material.Derived;
 import org.oddlot.material.Material;
+import org.oddlot.material.MediaAtHand;
 import org.oddlot.material.Source;
 import org.oddlot.material.Sources;
 import org.oddlot.material.TimelineFile;
@@ -44,7 +46,7 @@ import org.oddlot.timeline.Track;
 final class TimelineUsage {
   /** Those of all timelines of a lot. */
   static final Derived<List<TimelineUsage>> ALL =
-      Derived.of(Set.of(TimelineFile.class, Covers.class), TimelineUsage::all);
+      Derived.of(Set.of(TimelineFile.class, Covers.class, MediaAtHand.class), TimelineUsage::all);
 
   /** Faster than any frames: samples. */
   private static final double LIKE_SAMPLES = 1000;
@@ -75,7 +77,8 @@ final class TimelineUsage {
       Placed place,
       Timeline timeline,
       FrameRate rate,
-      boolean isNamedLikeAnother) {
+      boolean isNamedLikeAnother,
+      PicturesAtHand pictures) {
     this.addresses = material.addresses(document.name());
     this.document = document;
     this.place = place;
@@ -87,7 +90,7 @@ final class TimelineUsage {
     this.isLabelled = false;
     Cut cut = Cut.of(place);
     this.notUnderstood = cut.unknown();
-    this.uses = counted(cut.events(), material.sources(), Covers.of(material));
+    this.uses = counted(cut.events(), material.sources(), Covers.of(material), pictures);
     this.length = uses.stream().mapToLong(use -> use.plain().to()).max().orElse(0);
   }
 
@@ -150,6 +153,7 @@ final class TimelineUsage {
             .computeIfAbsent(each.timeline().name(), _ -> new HashSet<>())
             .add(each.document.name()));
     var all = new ArrayList<TimelineUsage>();
+    var pictures = new PicturesAtHand(material);
     for (Found each : found) {
       Timeline timeline = each.timeline();
       boolean isLikeAnother = files.getOrDefault(timeline.name(), Set.of()).size() > 1;
@@ -158,7 +162,13 @@ final class TimelineUsage {
           .ifPresent(rate ->
               all.add(
                   new TimelineUsage(
-                      material, each.document, each.place, timeline, rate, isLikeAnother)));
+                      material,
+                      each.document,
+                      each.place,
+                      timeline,
+                      rate,
+                      isLikeAnother,
+                      pictures)));
     }
     return List.copyOf(all);
   }
@@ -285,11 +295,9 @@ final class TimelineUsage {
 
   /** Sources that are seen with nothing below them, or are heard: those are no logos. */
   private static Set<String> grounds(List<Cut.Event> events, Sources sources) {
-    var grounds = new HashSet<String>();
+    var grounds = new LinkedHashSet<String>();
     for (Cut.Event event : events) {
-      boolean isLowest =
-          event.kind().equals(Track.VIDEO)
-              && event.place().track().map(Placed::ordinalOfItsKind).orElse(1) == 0;
+      boolean isLowest = event.kind().equals(Track.VIDEO) && Cover.isLowest(event.place());
       if (isLowest || event.kind().equals(Track.AUDIO)) {
         sources.of(event.clip()).map(Source::id).ifPresent(grounds::add);
       }
@@ -297,8 +305,10 @@ final class TimelineUsage {
     return grounds;
   }
 
-  private List<Use> counted(List<Cut.Event> events, Sources sources, Covers said) {
+  private List<Use> counted(
+      List<Cut.Event> events, Sources sources, Covers said, PicturesAtHand pictures) {
     Set<String> grounds = grounds(events, sources);
+    var by = new Cover.Witnesses(profile(), grounds, said, pictures, pictures.frame(grounds));
     var counted = new Use[events.size()];
     var covered = new FrameSpans();
     var doubtful = new FrameSpans();
@@ -314,9 +324,7 @@ final class TimelineUsage {
         Cut.Event event = events.get(i);
         Optional<Source> source = sources.of(event.clip());
         if (event.kind().equals(Track.VIDEO)) {
-          boolean isGround = source.map(Source::id).filter(grounds::contains).isPresent();
-          covers[i - start] =
-              Cover.of(event.clip(), event.place(), profile(), source, isGround, said);
+          covers[i - start] = Cover.of(event.clip(), event.place(), source, by);
           counted[i] = picture(event, source, covers[i - start], covered, doubtful, reasons);
         } else {
           counted[i] = sound(event, source);

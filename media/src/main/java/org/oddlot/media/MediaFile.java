@@ -10,12 +10,14 @@ import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avcodec.AVPacketSideData;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVChannelLayout;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVFrame;
+import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 import org.bytedeco.ffmpeg.avutil.AVRational;
 import org.bytedeco.ffmpeg.global.avcodec;
 import org.bytedeco.ffmpeg.global.avformat;
@@ -26,8 +28,10 @@ import org.bytedeco.ffmpeg.swresample.SwrContext;
 import org.bytedeco.ffmpeg.swscale.SwsContext;
 import org.bytedeco.javacpp.DoublePointer;
 import org.bytedeco.javacpp.FloatPointer;
+import org.bytedeco.javacpp.IntPointer;
 import org.bytedeco.javacpp.Pointer;
 import org.bytedeco.javacpp.PointerPointer;
+import org.oddlot.picture.PictureForm;
 import org.oddlot.picture.StillFrame;
 import org.oddlot.sound.MusicTags;
 import org.oddlot.time.FrameRate;
@@ -84,6 +88,39 @@ public final class MediaFile implements Closeable {
   private static FrameRate rate(AVStream stream) {
     AVRational rate = stream.avg_frame_rate();
     return FrameRate.ofDouble((double) rate.num() / rate.den());
+  }
+
+  /** What the picture is like as it is shown, if there is a picture: turned where it says so. */
+  public Optional<PictureForm> pictureForm() {
+    return stream(avutil.AVMEDIA_TYPE_VIDEO)
+        .filter(its -> its.codecpar().width() > 0 && its.codecpar().height() > 0)
+        .map(its -> {
+          AVRational dot = its.codecpar().sample_aspect_ratio();
+          Rational shape =
+              dot.num() > 0 && dot.den() > 0 ? Rational.of(dot.num(), dot.den()) : Rational.ONE;
+          AVPixFmtDescriptor dots = avutil.av_pix_fmt_desc_get(its.codecpar().format());
+          boolean hasAlpha =
+              dots != null && !dots.isNull() && (dots.flags() & avutil.AV_PIX_FMT_FLAG_ALPHA) != 0;
+          int width = its.codecpar().width();
+          int height = its.codecpar().height();
+          return isOnItsSide(its)
+              ? new PictureForm(height, width, shape.inverse(), hasAlpha)
+              : new PictureForm(width, height, shape, hasAlpha);
+        });
+  }
+
+  /** Whether it is turned by a quarter when it is shown, as telephones do. */
+  private static boolean isOnItsSide(AVStream stream) {
+    AVPacketSideData turned =
+        avcodec.av_packet_side_data_get(
+            stream.codecpar().coded_side_data(),
+            stream.codecpar().nb_coded_side_data(),
+            avcodec.AV_PKT_DATA_DISPLAYMATRIX);
+    if (turned == null || turned.isNull()) {
+      return false;
+    }
+    double degrees = avutil.av_display_rotation_get(new IntPointer(turned.data()));
+    return Math.abs(Math.abs(degrees) - 90) < 1;
   }
 
   /** The timecode that the container gives its first frame, as it is written there. */
