@@ -17,10 +17,7 @@ import org.oddlot.format.caption.CaptionFormat;
 import org.oddlot.format.caption.Fitting;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
-import org.oddlot.format.table.SeparatedValues;
-import org.oddlot.format.table.Spreadsheet;
 import org.oddlot.input.InputFile;
-import org.oddlot.input.ReadingOptions;
 import org.oddlot.json.JsonArray;
 import org.oddlot.json.JsonLiteral;
 import org.oddlot.json.JsonNumber;
@@ -33,7 +30,6 @@ import org.oddlot.lot.LotRunner;
 import org.oddlot.lot.SafeFile;
 import org.oddlot.material.Material;
 import org.oddlot.measure.MeasurementStore;
-import org.oddlot.paper.Table;
 import org.oddlot.pass.Engine;
 import org.oddlot.pass.Outcome;
 import org.oddlot.pass.RunSheet;
@@ -41,10 +37,9 @@ import org.oddlot.pass.captions.CaptionsPass;
 import org.oddlot.pass.licences.LicencesPass;
 import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.problem.Problem;
-import org.oddlot.problem.Problems;
 import org.oddlot.problem.Severity;
-import org.oddlot.report.Arrangement;
 import org.oddlot.report.Books;
+import org.oddlot.report.EarlierReport;
 import org.oddlot.report.MarkerCaptions;
 import org.oddlot.report.Report;
 import org.oddlot.report.Reports;
@@ -295,30 +290,13 @@ final class ReportCommand implements Callable<Integer> {
 
   /** With what has changed since an earlier report, behind the report itself. */
   private Book sinceLast(Book book, Material material, ReportsToWrite asked, Path earlier) {
-    List<String> of = asked.kinds().stream().filter(SinceLast.KINDS::contains).toList();
-    if (of.size() != 1) {
+    if (asked.kinds().stream().filter(SinceLast.KINDS::contains).count() != 1) {
       throw wrong("--against needs --kind licences or --kind sources, one of them.");
     }
-    var problems = new Problems(String.valueOf(earlier.getFileName()));
-    var file = new InputFile(earlier);
-    Optional<Table> table =
-        file.extension().equals(".xlsx")
-            ? new Spreadsheet().read(file, ReadingOptions.DETECTED, problems)
-            : new SeparatedValues().read(file, ReadingOptions.DETECTED, problems);
-    if (table.isEmpty()) {
-      throw wrong(
-          problems.list().isEmpty()
-              ? earlier + " is no table."
-              : problems.list().getFirst().toString());
-    }
-    Sheet now =
-        Arrangement.ALL.of(
-            Reports.of(of.getFirst()).orElseThrow(),
-            Scope.of(material, asked.timeline(), asked.gauge()).labelled(asked.isDrop()));
     try {
-      return book.with(SinceLast.of(now, table.get(), String.valueOf(earlier.getFileName())));
+      return EarlierReport.read(earlier).in(book, material, asked);
     } catch (IllegalArgumentException e) {
-      throw wrong(e.getMessage() + ".");
+      throw wrong(e.getMessage() + (String.valueOf(e.getMessage()).endsWith(".") ? "" : "."));
     }
   }
 

@@ -205,7 +205,13 @@ public final class SinceLast {
               .plus(Rational.ofDouble(Double.parseDouble(clock.group(4).replace(',', '.'))));
       return Optional.of(clock.group(1).isEmpty() ? seconds : Rational.ZERO.minus(seconds));
     }
-    String plain = text.replace(",", "").replace('−', '-');
+    String plain = text.replace('−', '-');
+    if (plain.matches("-?\\d{1,12},\\d{1,2}|-?\\d{1,3}(?:[.]\\d{3})+,\\d{1,2}")) {
+      // Saved again by a spreadsheet program of another country.
+      plain = plain.replace(".", "").replace(',', '.');
+    } else if (plain.matches("-?\\d{1,3}(?:,\\d{3})+(?:\\.\\d{1,9})?")) {
+      plain = plain.replace(",", "");
+    }
     return plain.matches("-?\\d{1,12}(\\.\\d{1,9})?")
         ? Optional.of(Rational.ofDouble(Double.parseDouble(plain)))
         : Optional.empty();

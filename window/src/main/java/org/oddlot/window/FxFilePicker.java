@@ -60,6 +60,17 @@ final class FxFilePicker implements FilePicker {
   }
 
   @Override
+  public Optional<Path> reportToOpen(Optional<Path> startingIn) {
+    var chooser = new FileChooser();
+    chooser.setTitle("The report of an earlier lock");
+    startingIn.map(Path::toFile).ifPresent(chooser::setInitialDirectory);
+    chooser
+        .getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter("Reports", "*.csv", "*.xlsx", "*.txt"));
+    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+  }
+
+  @Override
   public Optional<Path> reportToSave(String name, Optional<Path> startingIn) {
     return toSave("Save the report", name + ".xlsx", startingIn);
   }

@@ -4,17 +4,27 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.TableCell;
+import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -28,7 +38,10 @@ import org.oddlot.json.JsonObject;
 import org.oddlot.lot.Lot;
 import org.oddlot.pass.Reviewed;
 import org.oddlot.pass.licences.LicenceFinding;
+import org.oddlot.report.Report;
+import org.oddlot.report.Reports;
 import org.oddlot.sheet.Line;
+import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 import org.oddlot.time.RationalTime;
 import org.oddlot.time.TimeRange;
@@ -409,5 +422,190 @@ class DeliveryJourneyTest extends Journey {
     hit(KeyCode.A);
     until(() -> status().contains("holds one report"));
     assertThat(folder.resolve("all.csv")).doesNotExist();
+  }
+
+  /** What has changed since a report went out is shown, saved, and shown no more. */
+  @Test
+  void licencesAreHeldAgainstTheReportOfTheLastLock() throws IOException {
+    Path demo = folder.resolve("delivery");
+    Demo.makeDelivery(demo);
+    open(demo.resolve("Ferry documentary.oddlot"));
+    go("reports");
+    show("licences");
+    int licences = rows().getItems().size();
+    Path then = folder.resolve("lock 1.csv");
+    report = Optional.of(then);
+    interact(() -> rows().requestFocus());
+    hit(KeyCode.S);
+    until(() -> status().contains("Saved 1 report in lock 1.csv"));
+    // A licence less had been used then.
+    List<String> lines = new ArrayList<>(Files.readAllLines(then));
+    lines.removeIf(line -> line.contains("2026-118"));
+    Files.write(then, lines);
+    interact(() -> rows().requestFocus());
+    hit(KeyCode.L);
+    until(() -> label("report-since").equals("✓ Since lock 1.csv"));
+    until(() -> !rows().getItems().isEmpty() && shown(0).contains("Change"));
+    assertThat(rows().getItems())
+        .extracting(line -> line.cells().getFirst().text())
+        .contains("new", "same")
+        .doesNotContain("gone", "more", "less");
+    report = Optional.of(folder.resolve("changes.xlsx"));
+    hit(KeyCode.S);
+    until(() -> status().contains("Saved 2 reports in changes.xlsx"));
+    // Shots are not paid for; they are as they were.
+    show("shots");
+    assertThat(lookup("#report-since").query().isDisabled()).isTrue();
+    show("licences");
+    interact(() -> rows().requestFocus());
+    hit(KeyCode.L);
+    until(() -> label("report-since").equals("Since the last lock…"));
+    until(() -> rows().getItems().size() == licences);
+    // A file that is no report of licences is refused, and nothing is held against it.
+    report = Optional.of(Files.writeString(folder.resolve("other.csv"), "Scene,Take\n1,2\n"));
+    hit(KeyCode.L);
+    until(() -> status().contains("is no report of licences"));
+    assertThat(label("report-since")).isEqualTo("Since the last lock…");
+    until(() -> rows().getItems().size() == licences);
+  }
+
+  /** The heads of the table, from a column on. */
+  private List<String> shown(int from) {
+    return rows().getColumns().stream().skip(from).map(column -> column.getText()).toList();
+  }
+
+  /** Of lots made by chance: each cell in the window is what is written into the file of values. */
+  @Test
+  void theWindowShowsWhatIsSaved() throws IOException {
+    for (int seed = 1; seed <= 2; seed++) {
+      open(chanceCut(new Random(seed), seed), chancePaper(new Random(seed), seed));
+      go("reports");
+      // All of the first lot; of the second what is paid by.
+      List<Report> those =
+          seed == 1
+              ? Reports.ALL
+              : Reports.ALL.stream().filter(DeliveryJourneyTest::isPaid).toList();
+      for (Report each : those) {
+        show(each.key());
+        Path file = folder.resolve(each.key() + seed + ".csv");
+        report = Optional.of(file);
+        interact(() -> rows().requestFocus());
+        hit(KeyCode.S);
+        until(() -> status().contains("Saved 1 report in " + file.getFileName()));
+        assertThat(inWindow()).as(each.key() + " of lot " + seed).isEqualTo(saved(file));
+      }
+      interact(() ->
+          session.removeFiles(
+              session.state().lot().inputs().stream().map(input -> input.path()).toList()));
+      settle();
+    }
+  }
+
+  private static boolean isPaid(Report report) {
+    return List.of("shots", "sources", "licences").contains(report.key());
+  }
+
+  /** What the table shows, row by row: head and value of each cell that is not empty. */
+  private List<Map<String, String>> inWindow() {
+    var all = new ArrayList<Map<String, String>>();
+    interact(() -> {
+      for (int i = 0; i < rows().getItems().size(); i++) {
+        Map<String, String> row = new LinkedHashMap<>();
+        // The first column is the mark of doubt.
+        for (TableColumn<Line, ?> column :
+            rows().getColumns().subList(1, rows().getColumns().size())) {
+          String text = drawn(column, i);
+          if (!text.isEmpty()) {
+            row.put(column.getText(), plain(text, rows().getItems().get(i)));
+          }
+        }
+        all.add(row);
+      }
+    });
+    return all;
+  }
+
+  /** What a cell of the table shows, drawn like those that can be seen. */
+  private <T> String drawn(TableColumn<Line, T> column, int row) {
+    TableCell<Line, T> cell = column.getCellFactory().call(column);
+    cell.updateTableColumn(column);
+    cell.updateTableView(rows());
+    cell.updateIndex(row);
+    return cell.getGraphic() instanceof Labeled label ? label.getText() : "";
+  }
+
+  private static String plain(String text, Line line) {
+    return line.cells().stream()
+        .filter(its -> its.text().replace('\n', ' ').equals(text))
+        .findFirst()
+        .orElseThrow(() -> new AssertionError(text + " is no cell of " + line))
+        .plain()
+        .replace('\n', ' ');
+  }
+
+  private static List<Map<String, String>> saved(Path file) throws IOException {
+    var all = new ArrayList<Map<String, String>>();
+    try (CSVParser parser =
+        CSVParser.parse(
+            file, StandardCharsets.UTF_8, CSVFormat.RFC4180.builder().setHeader().get())) {
+      for (CSVRecord record : parser) {
+        Map<String, String> row = new LinkedHashMap<>();
+        record
+            .toMap()
+            .forEach((head, text) -> {
+              if (!text.isEmpty()) {
+                row.put(head, text.replaceFirst("^'(?=[=+@-])", "").replace('\n', ' '));
+              }
+            });
+        all.add(row);
+      }
+    }
+    return all;
+  }
+
+  private Path chanceCut(Random chance, int seed) throws IOException {
+    FrameRate rate = FrameRate.FPS_25;
+    var tracks = new ArrayList<Track>();
+    for (int i = 0; i < 3; i++) {
+      var items = new ArrayList<Composable>();
+      for (int j = 0; j < 12; j++) {
+        String name = "reel " + chance.nextInt(6);
+        String ending = List.of(".mxf", ".mov", ".png").get(chance.nextInt(3));
+        items.add(
+            Clip.of(
+                name,
+                new MediaReference.External(
+                    Origin.made(),
+                    name,
+                    "archive/" + name + ending,
+                    Optional.of(TimeRange.of(0, 5000, rate)),
+                    JsonObject.EMPTY),
+                Optional.of(TimeRange.of(chance.nextInt(900), 1 + chance.nextInt(200), rate))));
+      }
+      tracks.add(Track.of("T" + i, i < 2 ? Track.VIDEO : Track.AUDIO, items));
+    }
+    Path file = folder.resolve("chance " + seed + ".otio");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      OtioWriter.write(
+          Timeline.of(
+              "Cut “" + seed + "”, “=1+1”", Optional.of(RationalTime.of(90_000, rate)), tracks),
+          out);
+    }
+    return file;
+  }
+
+  private Path chancePaper(Random chance, int seed) throws IOException {
+    List<String> prices =
+        List.of(
+            "18.50 EUR / s", "1500 GBP flat", "free", "on request", "2 EUR, min. 100 EUR", "12–15");
+    var lines =
+        new ArrayList<>(List.of("Source;Holder;Licence no.;Price;Valid until;Seconds allowed"));
+    for (int i = 0; i < 5; i++) {
+      lines.add(
+          Phrase.of(
+              "reel %d;Skerry, “Film” & Co.;L/%d;%s;2036-01-%02d;%d",
+              i, i, prices.get(chance.nextInt(prices.size())), 1 + i, 5 + chance.nextInt(20)));
+    }
+    return Files.write(folder.resolve("rights " + seed + ".csv"), lines);
   }
 }

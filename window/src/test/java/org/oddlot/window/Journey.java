@@ -73,6 +73,11 @@ abstract class Journey extends ApplicationTest {
     }
 
     @Override
+    public Optional<Path> reportToOpen(Optional<Path> startingIn) {
+      return report;
+    }
+
+    @Override
     public List<Path> filesToOpen(Optional<Path> startingIn) {
       return filesToOpen;
     }

@@ -30,9 +30,11 @@ import org.oddlot.pass.Standing;
 import org.oddlot.pass.reports.ReportsPass;
 import org.oddlot.report.Arrangement;
 import org.oddlot.report.Books;
+import org.oddlot.report.EarlierReport;
 import org.oddlot.report.Report;
 import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
+import org.oddlot.report.SinceLast;
 import org.oddlot.setting.Settings;
 import org.oddlot.sheet.Book;
 import org.oddlot.sheet.Cell;
@@ -73,6 +75,11 @@ public final class ReportsBench implements Bench {
   private final VBox evidence = new VBox(6);
   private final SettingsBar settings;
   private final ToggleButton goesOut = new ToggleButton("Goes out");
+  private final ToggleButton since = new ToggleButton();
+
+  /** The report of an earlier lock that those of now are held against. */
+  private Optional<EarlierReport> earlier = Optional.empty();
+
   private Settings set = Settings.INITIAL;
   private Optional<Material> material = Optional.empty();
   private Optional<Outcome> shown = Optional.empty();
@@ -108,6 +115,8 @@ public final class ReportsBench implements Bench {
     totals.getStyleClass().add("report-totals");
     goesOut.setId("report-goes-out");
     goesOut.setOnAction(_ -> turn());
+    since.setId("report-since");
+    since.setOnAction(_ -> sinceThen());
     rows.setColumnResizePolicy(DataTable.UNCONSTRAINED_RESIZE_POLICY);
     rows.getSelectionModel().selectedItemProperty().addListener((_, _, _) -> chosen());
     rows.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
@@ -120,6 +129,7 @@ public final class ReportsBench implements Bench {
     frame.withActions(
         Actions.button("report-columns-choose", "Columns…", "C", this::columns),
         goesOut,
+        since,
         Words.spring(),
         Actions.button("report-save", "Save this one…", "S", this::save),
         Actions.main("report-save-all", "All that go out, into one file…", "A", this::saveAll));
@@ -166,21 +176,83 @@ public final class ReportsBench implements Bench {
   private void fetch() {
     String its = kind;
     Settings with = set;
+    Optional<EarlierReport> then = comparedWith();
     material.ifPresentOrElse(
         of ->
             session.aside(
-                () -> Books.of(of, wanted(List.of(its))).sheets(),
-                sheets -> {
-                  boolean isStillMeant = its.equals(kind) && with.equals(set);
-                  if (isStillMeant && !sheets.isEmpty()) {
-                    counts.put(its, sheets.getFirst().lines().size());
-                    sheet = Optional.of(sheets.getFirst());
+                () -> made(of, its, then),
+                made -> {
+                  boolean isStillMeant =
+                      its.equals(kind) && with.equals(set) && then.equals(comparedWith());
+                  made.problem().ifPresent(this::notSince);
+                  if (isStillMeant && made.sheet().isPresent()) {
+                    counts.put(its, made.sheet().get().lines().size());
+                    sheet = made.sheet();
                     showKinds();
                     showSheet();
                   }
                 }),
         () -> rows.show(List.of(), line -> line));
     answer();
+  }
+
+  /** A report as it is to be shown, or why there is none. */
+  private record Made(Optional<org.oddlot.sheet.Sheet> sheet, Optional<String> problem) {}
+
+  private Made made(Material of, String which, Optional<EarlierReport> then) {
+    ReportsToWrite wanted = wanted(List.of(which));
+    try {
+      return new Made(
+          then.isPresent()
+              ? Optional.of(then.get().until(which, of, wanted))
+              : Books.of(of, wanted).sheets().stream().findFirst(),
+          Optional.empty());
+    } catch (IllegalArgumentException e) {
+      return new Made(Optional.empty(), Optional.of(e.getMessage() + "."));
+    }
+  }
+
+  /** The earlier report, where this one can be held against it. */
+  private Optional<EarlierReport> comparedWith() {
+    return earlier.filter(_ -> SinceLast.KINDS.contains(kind));
+  }
+
+  /** Chooses an earlier report to hold this one against, or shows this one by itself again. */
+  private void sinceThen() {
+    Optional<Path> file =
+        earlier.isPresent() ? Optional.empty() : place.picker().reportToOpen(session.usualFolder());
+    earlier = Optional.empty();
+    showKinds();
+    if (file.isEmpty()) {
+      fetch();
+      return;
+    }
+    session.aside(
+        () -> read(file.get()),
+        read -> {
+          earlier = read.report();
+          read.problem().ifPresent(session::tell);
+          showKinds();
+          fetch();
+        });
+  }
+
+  /** An earlier report, or why it is none. */
+  private record Read(Optional<EarlierReport> report, Optional<String> problem) {}
+
+  private static Read read(Path file) {
+    try {
+      return new Read(Optional.of(EarlierReport.read(file)), Optional.empty());
+    } catch (IllegalArgumentException e) {
+      return new Read(Optional.empty(), Optional.of(String.valueOf(e.getMessage())));
+    }
+  }
+
+  private void notSince(String why) {
+    session.tell(why);
+    earlier = Optional.empty();
+    showKinds();
+    fetch();
   }
 
   private void answer() {
@@ -211,6 +283,10 @@ public final class ReportsBench implements Bench {
     kinds.getChildren().add(more);
     goesOut.setSelected(first.contains(kind));
     goesOut.setText(first.contains(kind) ? "✓ Goes out" : "Goes out");
+    since.setSelected(comparedWith().isPresent());
+    since.setText(
+        comparedWith().map(its -> "✓ Since " + its.name()).orElse("Since the last lock…"));
+    since.setDisable(!SinceLast.KINDS.contains(kind));
   }
 
   private Node tab(Report report, boolean isGoing) {
@@ -519,12 +595,15 @@ public final class ReportsBench implements Bench {
     if (file.isPresent() && material.isPresent()) {
       Material of = material.get();
       ReportsToWrite wanted = wanted(which);
-      session.aside(() -> saved(of, wanted, file.get()), session::tell);
+      Optional<EarlierReport> then =
+          which.equals(List.of(kind)) ? comparedWith() : Optional.empty();
+      session.aside(() -> saved(of, wanted, then, file.get()), session::tell);
     }
   }
 
   /** Writes reports as the file's name ends, and says what came of it. */
-  private static String saved(Material of, ReportsToWrite wanted, Path file) {
+  private static String saved(
+      Material of, ReportsToWrite wanted, Optional<EarlierReport> then, Path file) {
     String name = String.valueOf(file.getFileName());
     String ending = name.substring(name.lastIndexOf('.') + 1);
     Optional<BookFormat> format = BookFormats.of(ending);
@@ -532,14 +611,15 @@ public final class ReportsBench implements Bench {
       return Phrase.of(
           "%s cannot be written: its name has to end in .xlsx, .csv, .html or .pdf.", name);
     }
-    if (!format.get().holdsSeveral() && wanted.kinds().size() > 1) {
+    if (!format.get().holdsSeveral() && (wanted.kinds().size() > 1 || then.isPresent())) {
       return Phrase.of("%s holds one report; take .xlsx, .html or .pdf for several.", name);
     }
     try {
-      Book book = Books.of(of, wanted);
+      Book plain = Books.of(of, wanted);
+      Book book = then.map(its -> its.in(plain, of, wanted)).orElse(plain);
       SafeFile.write(file, path -> format.get().write(book, path));
       return Phrase.of("Saved %s in %s.", Phrase.count(book.sheets().size(), "report"), name);
-    } catch (IOException e) {
+    } catch (IOException | IllegalArgumentException e) {
       return Phrase.of("%s cannot be written: %s.", name, String.valueOf(e.getMessage()));
     }
   }
@@ -553,6 +633,7 @@ public final class ReportsBench implements Bench {
       case S -> save();
       case A -> saveAll();
       case O -> turn();
+      case L -> sinceThen();
       case ENTER -> goTo();
       default -> {
         return;
@@ -577,6 +658,8 @@ public final class ReportsBench implements Bench {
     return List.of(
         new KeyHint("C", "which columns and rows, in which order"),
         new KeyHint("O", "this report goes out, or not"),
+        new KeyHint(
+            "L", "hold licences or sources against the report of the last lock, or no more"),
         new KeyHint("S", "save this report"),
         new KeyHint("A", "save all that go out"),
         new KeyHint("Enter", "go to what the row is made of"));

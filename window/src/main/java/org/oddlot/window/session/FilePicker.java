@@ -21,6 +21,9 @@ public interface FilePicker {
   /** Where a report is to be saved; the ending says in which form. */
   Optional<Path> reportToSave(String name, Optional<Path> startingIn);
 
+  /** A report that was saved before. */
+  Optional<Path> reportToOpen(Optional<Path> startingIn);
+
   /** A folder to write into. */
   Optional<Path> folderToWriteTo(Optional<Path> startingIn);
 }
