@@ -459,13 +459,13 @@ class DeliveryJourneyTest extends Journey {
     show("licences");
     interact(() -> rows().requestFocus());
     hit(KeyCode.L);
-    until(() -> label("report-since").equals("Since the last lock…"));
+    until(() -> label("report-since").equals("Since lock…"));
     until(() -> rows().getItems().size() == licences);
     // A file that is no report of licences is refused, and nothing is held against it.
     report = Optional.of(Files.writeString(folder.resolve("other.csv"), "Scene,Take\n1,2\n"));
     hit(KeyCode.L);
     until(() -> status().contains("is no report of licences"));
-    assertThat(label("report-since")).isEqualTo("Since the last lock…");
+    assertThat(label("report-since")).isEqualTo("Since lock…");
     until(() -> rows().getItems().size() == licences);
   }
 

@@ -9,6 +9,7 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.util.StringConverter;
 import org.oddlot.lot.Lot;
 import org.oddlot.paper.Table;
@@ -45,6 +46,8 @@ final class Choices {
     box.setOnAction(_ -> onChoice.accept(box.getValue()));
     var label = Words.of(title, "quiet");
     label.setLabelFor(box);
+    label.setMinWidth(Region.USE_PREF_SIZE);
+    box.setMinWidth(Region.USE_PREF_SIZE);
     var line = new HBox(6, label, box);
     line.setAlignment(Pos.CENTER_LEFT);
     return line;

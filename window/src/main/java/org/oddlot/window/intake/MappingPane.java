@@ -47,7 +47,8 @@ final class MappingPane {
 
   private final Session session;
   private final HBox columns = new HBox();
-  private final HBox options = new HBox(18);
+  private final FlowPane options = new FlowPane(18, 6);
+  private final Label form = Words.of("", "quiet");
   private final ScrollPane scroll = new ScrollPane(columns);
   private final Label uses = Words.of("", "quiet");
   private final FlowPane questions = new FlowPane(18, 6);
@@ -62,7 +63,7 @@ final class MappingPane {
     scroll.setId("mapping");
     options.setAlignment(Pos.CENTER_LEFT);
     VBox.setVgrow(scroll, Priority.ALWAYS);
-    var heading = new HBox(12, Words.section("How it is read"), uses);
+    var heading = new HBox(12, Words.section("How it is read"), uses, Words.spring(), form);
     heading.setAlignment(Pos.BASELINE_LEFT);
     questions.setId("not-understood");
     unread.setId("unread-rows");
@@ -86,8 +87,7 @@ final class MappingPane {
         .ifPresent(kind ->
             choices.addAll(
                 Choices.ofOptions(session, input, Optional.of(paper.table()), kind.options())));
-    choices.add(Words.spring());
-    choices.add(Words.of(paper.table().form(), "quiet"));
+    form.setText(paper.table().form());
     options.getChildren().setAll(choices);
     showRows(paper);
     showQuestions(input, paper);

@@ -16,8 +16,10 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
@@ -58,6 +60,7 @@ import org.oddlot.window.session.State;
 @SuppressWarnings("this-escape")
 public final class ReportsBench implements Bench {
   private static final double LETTER = 6.6;
+  private static final double SINCE_WIDTH = 170;
 
   private final Place place;
   private final Session session;
@@ -116,6 +119,9 @@ public final class ReportsBench implements Bench {
     goesOut.setId("report-goes-out");
     goesOut.setOnAction(_ -> turn());
     since.setId("report-since");
+    since.setTooltip(new Tooltip("What has changed since the report of the last lock"));
+    goesOut.setMinWidth(Region.USE_PREF_SIZE);
+    since.setMaxWidth(SINCE_WIDTH);
     since.setOnAction(_ -> sinceThen());
     rows.setColumnResizePolicy(DataTable.UNCONSTRAINED_RESIZE_POLICY);
     rows.getSelectionModel().selectedItemProperty().addListener((_, _, _) -> chosen());
@@ -131,8 +137,8 @@ public final class ReportsBench implements Bench {
         goesOut,
         since,
         Words.spring(),
-        Actions.button("report-save", "Save this one…", "S", this::save),
-        Actions.main("report-save-all", "All that go out, into one file…", "A", this::saveAll));
+        Actions.button("report-save", "Save this…", "S", this::save),
+        Actions.main("report-save-all", "Save all that go out…", "A", this::saveAll));
   }
 
   @Override
@@ -284,8 +290,7 @@ public final class ReportsBench implements Bench {
     goesOut.setSelected(first.contains(kind));
     goesOut.setText(first.contains(kind) ? "✓ Goes out" : "Goes out");
     since.setSelected(comparedWith().isPresent());
-    since.setText(
-        comparedWith().map(its -> "✓ Since " + its.name()).orElse("Since the last lock…"));
+    since.setText(comparedWith().map(its -> "✓ Since " + its.name()).orElse("Since lock…"));
     since.setDisable(!SinceLast.KINDS.contains(kind));
   }
 
