@@ -11,7 +11,7 @@ public enum LicenceField implements ColumnField {
   TERRITORY("territory"),
   FROM("first day"),
   UNTIL("last day"),
-  LEAST("least that is paid"),
+  LEAST("least price"),
   DISCOUNT("discount"),
   PRICE("price"),
   CURRENCY("currency"),

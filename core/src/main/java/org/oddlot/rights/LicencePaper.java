@@ -84,7 +84,7 @@ public record LicencePaper(
                 ? "No column says %s."
                 : "It seems to be a paper of licences, and no column says %s.",
             String.join(", nor ", heads.missing())),
-        heads.columns().remedy(name));
+        heads.columns().remedy(name, List.of(LicenceField.MATERIAL, LicenceField.HOLDER)));
     return Optional.of(new LicencePaper(name, List.of(), rows, heads.columns().all()));
   }
 

@@ -317,7 +317,7 @@ public record MusicPaper(
                   ? "No column says %s."
                   : "It seems to be a paper of music, and no column says %s.",
               what),
-          columns.remedy(name));
+          columns.remedy(name, List.of(MusicField.TITLE, MusicField.COMPOSER)));
       return Optional.of(new MusicPaper(name, List.of(), rows, columns.all()));
     }
     columns.tell(name, problems);

@@ -158,11 +158,11 @@ final class RightsColumns<F extends ColumnField> {
     }
   }
 
-  /** How somebody can say which columns it is that are missing. */
-  String remedy(String file) {
+  /** How somebody can say which columns it is that are missing: those of {@code fields}. */
+  String remedy(String file, List<F> fields) {
     List<String> ways =
         IntStream.range(0, columns.size())
-            .filter(i -> columns.get(i).open())
+            .filter(i -> columns.get(i).likely().filter(fields::contains).isPresent())
             .mapToObj(i ->
                 Phrase.of(
                     "--read \"%s:column %s=%s\"",
