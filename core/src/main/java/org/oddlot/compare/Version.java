@@ -34,6 +34,7 @@ public final class Version {
   private final Timecode first;
   private final List<List<Shot>> lanes;
   private final List<Shot> shots;
+  private final long length;
   private final List<Placed> notUnderstood;
 
   private Version(TimelineFile document, Placed place, Timeline timeline, Sources sources) {
@@ -46,6 +47,7 @@ public final class Version {
     this.notUnderstood = cut.unknown();
     this.lanes = lanes(cut.events(), sources);
     this.shots = lanes.stream().flatMap(List::stream).toList();
+    this.length = shots.stream().mapToLong(Shot::out).max().orElse(0);
   }
 
   /**
@@ -211,7 +213,7 @@ public final class Version {
 
   /** How many frames it has up to the end of its last shot. */
   public long length() {
-    return shots.stream().mapToLong(Shot::out).max().orElse(0);
+    return length;
   }
 
   /** What in it is not understood, and is not compared. */

@@ -27,8 +27,8 @@ public final class Placed {
   /** What its children are known by, once somebody asked; whoever asks works out the same. */
   private String @Nullable [] steps;
 
-  /** Which of its kind it is, once somebody asked. */
-  private long ordinal = -1;
+  /** Which of its kind each child is, once somebody asked; whoever asks works out the same. */
+  private int @Nullable [] ordinals;
 
   /** A timeline's first label, once somebody asked; whoever asks works out the same. */
   private @Nullable Timecode first;
@@ -164,7 +164,7 @@ public final class Placed {
         ? ""
         : track.name().isEmpty()
             ? track.kind().substring(0, Math.min(1, track.kind().length()))
-                + (1 + at.ordinalOfItsKind(track))
+                + (1 + at.ordinalOfItsKind())
             : track.name();
   }
 
@@ -185,21 +185,28 @@ public final class Placed {
    * Which of the tracks of its kind it is, from the bottom, from zero; zero for what is no track.
    */
   public int ordinalOfItsKind() {
-    return object instanceof Track track ? Math.toIntExact(ordinalOfItsKind(track)) : 0;
+    Placed in = parent;
+    if (in == null || !(object instanceof Track)) {
+      return 0;
+    }
+    int[] its = in.ordinals;
+    if (its == null) {
+      its = ordinals(in.object.children());
+      in.ordinals = its;
+    }
+    return its[index];
   }
 
-  /** Asked by everything that lies on a track, so it is counted once. */
-  private long ordinalOfItsKind(Track track) {
-    if (ordinal < 0) {
-      ordinal =
-          parent == null
-              ? 0
-              : parent.object.children().stream()
-                  .limit(index)
-                  .filter(each -> each instanceof Track other && other.kind().equals(track.kind()))
-                  .count();
+  /** Of each track, how many of its kind are before it. */
+  private static int[] ordinals(List<? extends TimelineObject> children) {
+    var ordinals = new int[children.size()];
+    Map<String, Integer> counts = new HashMap<>();
+    for (int i = 0; i < ordinals.length; i++) {
+      if (children.get(i) instanceof Track track) {
+        ordinals[i] = counts.merge(track.kind(), 1, Integer::sum) - 1;
+      }
     }
-    return ordinal;
+    return ordinals;
   }
 
   /**

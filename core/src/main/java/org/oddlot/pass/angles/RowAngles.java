@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.oddlot.material.Material;
 import org.oddlot.material.PlacedClip;
 import org.oddlot.material.Source;
@@ -59,9 +60,15 @@ final class RowAngles {
       timelines.forEach((timeline, tracks) -> {
         var its = (Timeline) timeline.object();
         if (isByRow(its, tracks)) {
+          Map<String, Long> called =
+              its.tracks().stream()
+                  .flatMap(all -> all.children().stream())
+                  .filter(Track.class::isInstance)
+                  .collect(
+                      Collectors.groupingBy(each -> ((Track) each).name(), Collectors.counting()));
           tracks.forEach((index, sources) -> {
             if (row(its, index).filter(track -> track.kind().equals(kind)).isPresent()) {
-              String name = name(its, index);
+              String name = name(its, index, called);
               sources.forEach(each -> rows.putIfAbsent(each.id(), new Row(name, its.name())));
             }
           });
@@ -127,13 +134,8 @@ final class RowAngles {
   }
 
   /** The row's own name; counted where it has none, or another has the same. */
-  private static String name(Timeline timeline, int track) {
+  private static String name(Timeline timeline, int track, Map<String, Long> called) {
     String own = row(timeline, track).map(Track::name).orElse("");
-    long alike =
-        timeline.tracks().stream()
-            .flatMap(its -> its.children().stream())
-            .filter(each -> each instanceof Track its && its.name().equals(own))
-            .count();
-    return own.isBlank() || alike > 1 ? "Row " + (track + 1) : own;
+    return own.isBlank() || called.getOrDefault(own, 0L) > 1 ? "Row " + (track + 1) : own;
   }
 }
