@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.picture.PictureForm;
@@ -40,7 +39,8 @@ final class PicturesAtHand {
   /** A frame of which nobody says what shape it has. */
   final class Frame {
     private final Collection<String> grounds;
-    private @Nullable Optional<Rational> shape;
+    private boolean isKnown;
+    private Optional<Rational> shape = Optional.empty();
 
     private Frame(Collection<String> grounds) {
       this.grounds = grounds;
@@ -48,8 +48,9 @@ final class PicturesAtHand {
 
     /** The shape that most of its media has; empty where it does not agree, or is not at hand. */
     Optional<Rational> shape() {
-      if (shape == null) {
+      if (!isKnown) {
         shape = shapeOfMost();
+        isKnown = true;
       }
       return shape;
     }

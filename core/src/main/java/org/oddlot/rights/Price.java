@@ -95,6 +95,8 @@ public sealed interface Price {
   }
 
   /**
+   * A price that holds up to a length.
+   *
    * @param upTo to which length, in seconds; empty for any
    * @param amount how much
    * @param per for how many seconds, of which those that are begun count; empty where it is for all

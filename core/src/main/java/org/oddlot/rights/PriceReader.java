@@ -319,11 +319,12 @@ final class PriceReader {
     String rest = text;
     Rational least = Rational.ZERO;
     Optional<Rational> leastSeconds = Optional.empty();
-    Matcher minimum = LEAST_TIME.matcher(rest);
-    if (minimum.find()) {
-      leastSeconds = Optional.of(seconds(minimum, minimum.group(2) == null ? 3 : 1));
-      rest = minimum.replaceFirst(" ");
-    } else if ((minimum = LEAST.matcher(rest)).find()) {
+    Matcher time = LEAST_TIME.matcher(rest);
+    Matcher minimum = LEAST.matcher(rest);
+    if (time.find()) {
+      leastSeconds = Optional.of(seconds(time, time.group(2) == null ? 3 : 1));
+      rest = time.replaceFirst(" ");
+    } else if (minimum.find()) {
       Optional<Rational> its = number(minimum.group(1));
       if (its.isEmpty()) {
         return Optional.empty();

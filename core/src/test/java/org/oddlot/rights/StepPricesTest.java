@@ -35,20 +35,19 @@ class StepPricesTest {
     int end = 1 + chance.nextInt(60);
     int further = 1 + chance.nextInt(49);
     String cell =
-        Phrase.of(
-            one(
+        one(
                 chance,
                 List.of(
-                    "%d EUR for the first %d s, then %d EUR per second",
-                    "EUR %d up to %d sec.; EUR %d/s thereafter",
-                    "%d € (first %d seconds), each additional second %d €",
-                    "%d EUR bis %d Sek., danach %d EUR je Sekunde",
-                    "die ersten %2$d Sekunden %1$d EUR, jede weitere Sekunde %3$d EUR",
-                    "%d € les %d premières secondes, puis %d € par seconde",
-                    "%d EUR fino a %d s, poi %d EUR al secondo")),
-            base,
-            end,
-            further);
+                    "{base} EUR for the first {end} s, then {more} EUR per second",
+                    "EUR {base} up to {end} sec.; EUR {more}/s thereafter",
+                    "{base} € (first {end} seconds), each additional second {more} €",
+                    "{base} EUR bis {end} Sek., danach {more} EUR je Sekunde",
+                    "die ersten {end} Sekunden {base} EUR, jede weitere Sekunde {more} EUR",
+                    "{base} € les {end} premières secondes, puis {more} € par seconde",
+                    "{base} EUR fino a {end} s, poi {more} EUR al secondo"))
+            .replace("{base}", "" + base)
+            .replace("{end}", "" + end)
+            .replace("{more}", "" + further);
     Price price = read(one(chance, List.of("Price", "Fee", "Preis", "Tarif")), cell).price();
     int length = 1 + chance.nextInt(120);
     int wanted = base + further * Math.max(0, length - end);
@@ -65,19 +64,18 @@ class StepPricesTest {
     int some = 100 + chance.nextInt(400);
     int more = some + 1 + chance.nextInt(400);
     String cell =
-        Phrase.of(
-            one(
+        one(
                 chance,
                 List.of(
-                    "0-%1$d s: %3$d EUR; %5$d-%2$d s: %4$d EUR",
-                    "up to %1$d s %3$d EUR, up to %2$d s %4$d EUR",
-                    "%3$d EUR up to %1$d seconds; %4$d EUR up to %2$d seconds",
-                    "1–%1$d s %3$d EUR, %5$d–%2$d s %4$d EUR")),
-            first,
-            second,
-            some,
-            more,
-            first + 1);
+                    "0-{end} s: {some} EUR; {next}-{last} s: {more} EUR",
+                    "up to {end} s {some} EUR, up to {last} s {more} EUR",
+                    "{some} EUR up to {end} seconds; {more} EUR up to {last} seconds",
+                    "1–{end} s {some} EUR, {next}–{last} s {more} EUR"))
+            .replace("{end}", "" + first)
+            .replace("{next}", "" + (first + 1))
+            .replace("{last}", "" + second)
+            .replace("{some}", "" + some)
+            .replace("{more}", "" + more);
     Price price = read("Price", cell).price();
     int length = 1 + chance.nextInt(second + 20);
     Optional<String> wanted =
