@@ -23,7 +23,6 @@ import org.oddlot.json.JsonObject;
 import org.oddlot.media.MovieWriter;
 import org.oddlot.report.Report;
 import org.oddlot.report.Reports;
-import org.oddlot.text.Phrase;
 import org.oddlot.time.FrameRate;
 
 class ReportCommandTest {
@@ -255,24 +254,24 @@ class ReportCommandTest {
 
   /** Two tracks of a second each: what lies above is a file called {@code other}. */
   private String unknownUnder(String other) throws IOException {
-    String clip =
-        """
-        {"OTIO_SCHEMA": "Clip.2", "name": "%1$s", "active_media_reference_key": "DEFAULT_MEDIA",
-         "source_range": {"OTIO_SCHEMA": "TimeRange.1",
-           "start_time": {"OTIO_SCHEMA": "RationalTime.1", "rate": 25, "value": 0},
-           "duration": {"OTIO_SCHEMA": "RationalTime.1", "rate": 25, "value": 25}},
-         "media_references": {"DEFAULT_MEDIA": {"OTIO_SCHEMA": "ExternalReference.1", "target_url": "%1$s"}}}
-        """;
     String track =
-        "{\"OTIO_SCHEMA\": \"Track.1\", \"kind\": \"Video\", \"children\": [" + clip + "]}";
+        """
+        {"OTIO_SCHEMA": "Track.1", "kind": "Video", "children": [
+         {"OTIO_SCHEMA": "Clip.2", "name": "MEDIA", "active_media_reference_key": "DEFAULT_MEDIA",
+          "source_range": {"OTIO_SCHEMA": "TimeRange.1",
+            "start_time": {"OTIO_SCHEMA": "RationalTime.1", "rate": 25, "value": 0},
+            "duration": {"OTIO_SCHEMA": "RationalTime.1", "rate": 25, "value": 25}},
+          "media_references": {"DEFAULT_MEDIA":
+            {"OTIO_SCHEMA": "ExternalReference.1", "target_url": "MEDIA"}}}]}
+        """;
     Path file =
         Files.writeString(
             folder.resolve(other + ".otio"),
             "{\"OTIO_SCHEMA\": \"Timeline.1\", \"name\": \"Cut\", \"tracks\": {\"OTIO_SCHEMA\":"
                 + " \"Stack.1\", \"children\": ["
-                + Phrase.of(track, "pier.mov")
+                + track.replace("\"MEDIA\"", "\"pier.mov\"")
                 + ","
-                + Phrase.of(track, other)
+                + track.replace("\"MEDIA\"", "\"" + other + "\"")
                 + "]}}");
     List<JsonObject> rows = rows(run("report", file.toString(), "--kind", "sources", "--json"));
     return text(by("name", rows).getOrDefault("pier", rows.getFirst()), "unknown_frames");

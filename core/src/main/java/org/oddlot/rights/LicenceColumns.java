@@ -194,8 +194,7 @@ final class LicenceColumns {
           columns.lacks(field)
               ? columns.free().stream()
                   .filter(i -> words.matcher(heads.get(i)).matches())
-                  .filter(
-                      i -> field != LicenceField.PRICE || !BESIDE.matcher(heads.get(i)).matches())
+                  .filter(i -> field != LicenceField.PRICE || isPrice(heads.get(i)))
                   .sorted(
                       Comparator.comparingInt((Integer i) -> rank(field, heads.get(i)))
                           .thenComparingInt(i -> heads.get(i).length()))
