@@ -43,6 +43,8 @@ final class CheckCommand implements Callable<Integer> {
   @Parameters(arity = "1..*", paramLabel = "FILE", description = "The files to look at.")
   private List<Path> files = List.of();
 
+  @Mixin private HowRead howRead = new HowRead();
+
   @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
@@ -74,7 +76,7 @@ final class CheckCommand implements Callable<Integer> {
     Folders.Found found = Folders.opened(files);
     List<Path> opened = found.files();
     // Each is looked at among the others: a profile says how a timeline file is understood.
-    Lot lot = Lot.of(opened);
+    Lot lot = howRead.on(Lot.of(opened), spec);
     Map<String, ReadInput> inputs = new java.util.HashMap<>();
     LotReader.inputs(lot, Progress.NONE).forEach(input -> inputs.put(input.name(), input));
     var checked = new ArrayList<Checked>();

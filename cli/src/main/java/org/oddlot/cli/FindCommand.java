@@ -91,6 +91,8 @@ final class FindCommand implements Callable<Integer> {
       description = "How many hits are printed: ${DEFAULT-VALUE}; in JSON all are.")
   private int most = 40;
 
+  @Mixin private HowRead howRead = new HowRead();
+
   @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
@@ -112,11 +114,11 @@ final class FindCommand implements Callable<Integer> {
     LotFile.Opened opened = LotFile.open(files);
     boolean isLot =
         files.size() == 1 && new InputFile(files.getFirst()).extension().equals(LotFile.EXTENSION);
-    Lot lot = opened.lot();
+    Lot lot = howRead.on(opened.lot(), spec);
     LotRunner.Ran ran =
         new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED)
             .run(
-                isLot ? opened : opened.withLot(lot.withSheet(lot.sheet().only(OF_FILES))),
+                opened.withLot(isLot ? lot : lot.withSheet(lot.sheet().only(OF_FILES))),
                 output.progress(spec));
     FindIndex index =
         FindIndex.of(Passages.of(ran.outcome().end()), KeptIndexes.ofUser(), Progress.NONE);

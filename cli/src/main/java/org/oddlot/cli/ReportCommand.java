@@ -19,11 +19,6 @@ import org.oddlot.format.report.BookFormat;
 import org.oddlot.format.report.BookFormats;
 import org.oddlot.input.InputFile;
 import org.oddlot.json.JsonArray;
-import org.oddlot.json.JsonLiteral;
-import org.oddlot.json.JsonNumber;
-import org.oddlot.json.JsonObject;
-import org.oddlot.json.JsonString;
-import org.oddlot.json.JsonValue;
 import org.oddlot.lot.Lot;
 import org.oddlot.lot.LotFile;
 import org.oddlot.lot.LotRunner;
@@ -49,9 +44,6 @@ import org.oddlot.report.SinceLast;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.sheet.Book;
-import org.oddlot.sheet.Cell;
-import org.oddlot.sheet.Column;
-import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
 import org.oddlot.text.Phrase;
 import picocli.CommandLine.Command;
@@ -123,90 +115,12 @@ final class ReportCommand implements Callable<Integer> {
   private String timeline = "";
 
   @Option(
-      names = "--columns",
-      paramLabel = "COLUMN,...",
-      description = "Which columns, in which order; of several reports \"shots: name, frames; …\".")
-  private String columns = "";
-
-  @Option(
-      names = "--where",
-      paramLabel = "COLUMN=VALUE",
-      description =
-          "Only rows that are so; =, !=, <, >, with * for anything and | between several. Several"
-              + " times for all of these.")
-  private List<String> where = List.of();
-
-  @Option(
-      names = "--order",
-      paramLabel = "COLUMN",
-      description = "What rows are ordered by; -COLUMN from the highest down.")
-  private String order = "";
-
-  @Option(
-      names = "--each",
-      paramLabel = "COLUMN",
-      description = "A sheet for each value of a column: --kind licences --each holder.")
-  private String each = "";
-
-  @Option(
-      names = "--by",
-      paramLabel = "COLUMN",
-      description = "What rows are grouped by, with a sum for each group.")
-  private String by = "";
-
-  @Option(
-      names = "--film",
-      paramLabel = "35|16",
-      description = "The film that feet are counted on.")
-  private String film = "35";
-
-  @Option(
-      names = "--date",
-      paramLabel = "DAY",
-      description = "A day to be written on it; none is without it.")
-  private String date = "";
-
-  @Option(
-      names = "--pictures",
-      description = "A picture beside each row, in html and pdf, where its media is at hand.")
-  private boolean pictures;
-
-  @Option(
       names = "--against",
       paramLabel = "FILE",
       description =
           "The report of the last lock, csv or xlsx: what of licences or sources is new, gone, more"
               + " or less.")
   private @Nullable Path against;
-
-  @Option(
-      names = "--drop",
-      arity = "1",
-      paramLabel = "true|false",
-      description =
-          "How timecodes are counted at rates that can drop frames, where the file does not say.")
-  private @Nullable Boolean drop;
-
-  @Option(names = "--paper", paramLabel = "a4|letter", description = "What pdf is printed on.")
-  private String paper = "a4";
-
-  @Option(names = "--head", paramLabel = "TEXT", description = "Stands above every page.")
-  private String head = "";
-
-  @Option(names = "--foot", paramLabel = "TEXT", description = "Stands below every page.")
-  private String foot = "";
-
-  @Option(
-      names = "--language",
-      paramLabel = "en|de|fr|es",
-      description = "The language of heads and labels.")
-  private String language = "en";
-
-  @Option(
-      names = "--times",
-      paramLabel = "clock|timecode",
-      description = "How lengths of time are written where people read them.")
-  private String times = "clock";
 
   @Option(
       names = "--territory",
@@ -232,6 +146,12 @@ final class ReportCommand implements Callable<Integer> {
       description = "What is the production's own; with * for anything, semicolons between.")
   private @Nullable String own;
 
+  @Mixin private ArrangementOptions arrangement = new ArrangementOptions();
+
+  @Mixin private StationeryOptions stationery = new StationeryOptions();
+
+  @Mixin private HowRead howRead = new HowRead();
+
   @Mixin private KeepGoing keepGoing = new KeepGoing();
 
   @Mixin private OutputOptions output = new OutputOptions();
@@ -252,11 +172,12 @@ final class ReportCommand implements Callable<Integer> {
     Optional<CaptionFormat> captions = captions(wanted);
     Optional<BookFormat> format = captions.isPresent() ? Optional.empty() : format(wanted);
     LotFile.Opened opened = LotFile.open(files);
-    RunSheet sheet = sheet(opened.lot(), wanted);
+    Lot lot = howRead.on(opened.lot(), spec);
+    RunSheet sheet = sheet(lot, wanted);
     ReportsToWrite asked = asked(wanted, format);
     LotRunner.Ran ran =
         new LotRunner(MeasurementStore.ofUser(), Engine.Acceptance.SETTLED)
-            .run(opened.withLot(opened.lot().withSheet(sheet)), output.progress(spec));
+            .run(opened.withLot(lot.withSheet(sheet)), output.progress(spec));
     Outcome outcome = ran.outcome();
     boolean refused = ran.isRefused(keepGoing.isAsked());
     refuseTimeline(outcome.end(), wanted, ran.isNothingRead());
@@ -392,28 +313,15 @@ final class ReportCommand implements Callable<Integer> {
   private ReportsToWrite asked(List<String> wanted, Optional<BookFormat> format) {
     RunSheet sheet = RunSheet.initial();
     try {
-      sheet = sheet.with("reports", ReportsPass.COLUMNS.key(), ofOne(columns, wanted));
+      sheet = stationery.on(arrangement.on(sheet, wanted));
+      sheet = sheet.with(ReportsPass.ID, ReportsPass.TIMELINE.key(), timeline);
       sheet =
-          sheet.with("reports", ReportsPass.WHERE.key(), ofOne(String.join(", ", where), wanted));
-      sheet = sheet.with("reports", ReportsPass.ORDER.key(), ofOne(order, wanted));
-      sheet = sheet.with("reports", ReportsPass.BY.key(), ofOne(by, wanted));
-      sheet = sheet.with("reports", ReportsPass.EACH.key(), ofOne(each, wanted));
-      sheet = sheet.with("reports", ReportsPass.FILM.key(), film);
-      sheet = sheet.with("reports", ReportsPass.DATE.key(), date);
-      sheet = sheet.with("reports", ReportsPass.TIMELINE.key(), timeline);
-      sheet = sheet.with("reports", ReportsPass.PICTURES.key(), pictures ? "yes" : "no");
-      sheet =
-          sheet.with("reports", ReportsPass.FORM.key(), format.map(BookFormat::key).orElse("xlsx"));
-      sheet = sheet.with("reports", ReportsPass.DROP.key(), drop());
-      sheet = sheet.with("reports", ReportsPass.PAPER.key(), paper);
-      sheet = sheet.with("reports", ReportsPass.HEAD.key(), head);
-      sheet = sheet.with("reports", ReportsPass.FOOT.key(), foot);
-      sheet = sheet.with("reports", ReportsPass.LANGUAGE.key(), language);
-      sheet = sheet.with("reports", ReportsPass.TIMES.key(), times);
+          sheet.with(
+              ReportsPass.ID, ReportsPass.FORM.key(), format.map(BookFormat::key).orElse("xlsx"));
     } catch (IllegalArgumentException e) {
       throw wrong(String.valueOf(e.getMessage()));
     }
-    Settings settings = sheet.settings("reports");
+    Settings settings = sheet.settings(ReportsPass.ID);
     for (String kind : wanted) {
       ReportsPass.arrangement(settings, kind)
           .problem(Reports.of(kind).orElseThrow())
@@ -422,16 +330,6 @@ final class ReportCommand implements Callable<Integer> {
           });
     }
     return ReportsPass.toWrite(settings, wanted);
-  }
-
-  private String drop() {
-    return drop == null ? ReportsPass.DROP.initial() : drop ? "drop" : "non-drop";
-  }
-
-  /** Of one report it need not be said which is meant. */
-  private static String ofOne(String text, List<String> wanted) {
-    boolean names = text.isBlank() || text.matches("(?s)\\s*[a-z]+\\s*:.*");
-    return names || wanted.size() != 1 ? text : wanted.getFirst() + ": " + text;
   }
 
   /** Reports that are of nothing where there is no timeline. */
@@ -473,13 +371,15 @@ final class ReportCommand implements Callable<Integer> {
       var document = new JsonDocuments();
       List<Sheet> sheets = book.sheets();
       if (sheets.size() == 1) {
-        document.put("rows", rows(sheets.getFirst()));
-        document.put("totals", totals(sheets.getFirst()));
+        document.put("rows", SheetDocument.rows(sheets.getFirst()));
+        document.put("totals", SheetDocument.totals(sheets.getFirst()));
         document.put("notes", JsonArray.ofStrings(sheets.getFirst().notes()));
       } else {
         var reports = new JsonDocuments();
         sheets.forEach(sheet ->
-            reports.put(sheet.key(), new JsonDocuments().put("rows", rows(sheet)).toObject()));
+            reports.put(
+                sheet.key(),
+                new JsonDocuments().put("rows", SheetDocument.rows(sheet)).toObject()));
         document.put("reports", reports.toObject());
       }
       document.put(
@@ -490,7 +390,7 @@ final class ReportCommand implements Callable<Integer> {
       for (Sheet sheet : book.sheets()) {
         to.println(Phrase.of("%s: %s", sheet.title(), Phrase.count(sheet.lines().size(), "row")));
         if (out == null) {
-          list(sheet.withoutEmptyColumns(), to);
+          SheetDocument.list(sheet.withoutEmptyColumns(), to);
         }
       }
       problems.forEach(problem -> to.println("  " + problem));
@@ -499,79 +399,5 @@ final class ReportCommand implements Callable<Integer> {
       }
     }
     to.flush();
-  }
-
-  /** In columns, as far as they are short. */
-  private static void list(Sheet sheet, PrintWriter to) {
-    List<Column> columns = sheet.columns();
-    int[] widths = new int[columns.size()];
-    for (int i = 0; i < widths.length; i++) {
-      int column = i;
-      int longest =
-          sheet.lines().stream()
-              .mapToInt(line -> plain(line.cells().get(column)).length())
-              .max()
-              .orElse(0);
-      widths[i] = Math.min(40, Math.max(columns.get(i).title().length(), longest));
-    }
-    if (!sheet.lines().isEmpty()) {
-      to.println(inColumns(columns.stream().map(Column::title).toList(), columns, widths));
-    }
-    for (Line line : sheet.lines()) {
-      to.println(
-          inColumns(line.cells().stream().map(ReportCommand::plain).toList(), columns, widths));
-    }
-  }
-
-  private static String inColumns(List<String> cells, List<Column> columns, int[] widths) {
-    var text = new StringBuilder(" ");
-    for (int i = 0; i < widths.length; i++) {
-      String cell = cells.get(i);
-      String shown = Phrase.shortened(cell, widths[i]);
-      String pad = " ".repeat(widths[i] - shown.length());
-      text.append(' ').append(columns.get(i).kind().isNumber() ? pad + shown : shown + pad);
-    }
-    return text.toString().stripTrailing();
-  }
-
-  private static String plain(Cell cell) {
-    return cell.text().replace('\n', ' ');
-  }
-
-  private static JsonArray rows(Sheet sheet) {
-    return JsonArray.of(
-        sheet.lines().stream()
-            .map(line -> {
-              var row = new JsonDocuments();
-              for (int i = 0; i < sheet.columns().size(); i++) {
-                row.put(
-                    sheet.columns().get(i).key(),
-                    json(line.cells().get(i), sheet.columns().get(i)));
-              }
-              return row.toObject();
-            })
-            .toList());
-  }
-
-  private static JsonObject totals(Sheet sheet) {
-    var totals = new JsonDocuments();
-    for (int i = 0; i < sheet.columns().size(); i++) {
-      Column column = sheet.columns().get(i);
-      sheet.total(i).ifPresent(total -> totals.put(column.key(), json(total, column)));
-    }
-    return totals.toObject();
-  }
-
-  private static JsonValue json(Cell cell, Column column) {
-    return switch (cell) {
-      case Cell.Count(long number) -> JsonNumber.of(number);
-      case Cell.Time time -> new JsonNumber(time.decimal().toPlainString());
-      case Cell.Amount number -> new JsonNumber(number.decimal().toPlainString());
-      case Cell.Day(java.time.LocalDate day) -> JsonString.of(day.toString());
-      case Cell.Text(String text) ->
-          text.isEmpty() && (column.kind().isNumber() || column.kind() == Column.Kind.DAY)
-              ? JsonLiteral.NULL
-              : JsonString.of(text);
-    };
   }
 }

@@ -100,14 +100,6 @@ final class RunCommand implements Callable<Integer> {
   private List<String> only = List.of();
 
   @Option(
-      names = "--read",
-      paramLabel = "FILE:OPTION=VALUE",
-      description =
-          "How a paper is read: \"log.xlsx:sheet=Day 2\", or what a column holds:"
-              + " \"log.csv:column Felvétel=take\".")
-  private List<String> readings = List.of();
-
-  @Option(
       names = "--set",
       paramLabel = "PASS.SETTING=VALUE",
       description = "Sets something about a pass, as \"oddlot passes\" lists it.")
@@ -134,6 +126,8 @@ final class RunCommand implements Callable<Integer> {
       description = "Print what each finding rests on, and what was left over.")
   private boolean verbose;
 
+  @Mixin private HowRead howRead = new HowRead();
+
   @Mixin private OutputOptions output = new OutputOptions();
 
   @Spec
@@ -147,7 +141,8 @@ final class RunCommand implements Callable<Integer> {
     for (DecisionFile.Given each : given) {
       answers = answers.with(each.finding(), Optional.of(each.decision()));
     }
-    Lot lot = readAsSaid(opened.lot()).withAnswers(answers).withSheet(sheet(opened.lot().sheet()));
+    Lot lot =
+        howRead.on(opened.lot(), spec).withAnswers(answers).withSheet(sheet(opened.lot().sheet()));
     refuseToSaveOver();
     Progress progress = output.progress(spec);
     LotRunner.Ran ran =
@@ -250,18 +245,6 @@ final class RunCommand implements Callable<Integer> {
     if (isAnother) {
       throw wrong(saved + " is there already.");
     }
-  }
-
-  private Lot readAsSaid(Lot lot) {
-    Lot now = lot;
-    for (String each : readings) {
-      try {
-        now = ReadingWords.parse(each).on(now);
-      } catch (IllegalArgumentException e) {
-        throw wrong(String.valueOf(e.getMessage()));
-      }
-    }
-    return now;
   }
 
   private RunSheet sheet(RunSheet ofLot) {

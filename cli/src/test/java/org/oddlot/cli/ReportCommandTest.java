@@ -252,6 +252,31 @@ class ReportCommandTest {
     assertThat(Files.readString(none)).doesNotContain("data:image");
   }
 
+  /** What a paper does not say by its heads is said with the call. */
+  @Test
+  void howAPaperIsReadCanBeSaid() throws IOException {
+    Path paper =
+        Files.writeString(
+            folder.resolve("rights.csv"),
+            "What;Whose;Price/s;Until\nOHA-0204*;Harbour;20 EUR;03/04/2027\n");
+    String[] call = {"report", cut, paper.toString(), "--kind", "licences", "--json"};
+    assertThat(run(call).json().array("problems").toString())
+        .contains("no column says who has the rights");
+    var said = new ArrayList<>(List.of(call));
+    for (String each : List.of("column What=material", "column Whose=holder", "dates=day_first")) {
+      said.addAll(List.of("--read", "rights.csv:" + each));
+    }
+    Ended ended = run(said.toArray(String[]::new));
+    JsonObject row =
+        rows(ended).stream()
+            .filter(each -> text(each, "holder").equals("Harbour"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(text(row, "until")).isEqualTo("2027-04-03");
+    said.addAll(List.of("--read", "rights.csv:column Nowhere=holder"));
+    assertThat(run(said.toArray(String[]::new)).err()).contains("has no column \"Nowhere\"");
+  }
+
   /** Two tracks of a second each: what lies above is a file called {@code other}. */
   private String unknownUnder(String other) throws IOException {
     String track =

@@ -36,6 +36,9 @@ import org.oddlot.time.FilmGauge;
 
 /** Makes the reports that are asked for, of what the passes before left. */
 public final class ReportsPass implements Pass<ReportFinding> {
+  /** What it is known by in run sheets. */
+  public static final String ID = "reports";
+
   /** Which reports. */
   public static final Setting<List<String>> KINDS =
       Setting.someOf("kinds", "Reports", Reports.ALL.stream().map(Report::key).toList());
@@ -181,7 +184,7 @@ public final class ReportsPass implements Pass<ReportFinding> {
 
   @Override
   public String id() {
-    return "reports";
+    return ID;
   }
 
   @Override
