@@ -5,11 +5,8 @@ import java.io.StringReader;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.events.XMLEvent;
@@ -17,9 +14,6 @@ import org.codehaus.stax2.XMLStreamReader2;
 import org.jspecify.annotations.Nullable;
 import org.oddlot.caption.Aside;
 import org.oddlot.caption.Caption;
-import org.oddlot.caption.Caption.Height;
-import org.oddlot.caption.Caption.Placement;
-import org.oddlot.caption.Caption.Side;
 import org.oddlot.caption.CaptionText;
 import org.oddlot.caption.Captions;
 import org.oddlot.caption.Mark;
@@ -38,8 +32,6 @@ import org.oddlot.time.Rational;
 final class TtmlReader {
   private static final int DEEPEST = 200;
 
-  private static final List<Look> LOOKS = List.of(Look.values());
-
   private static final WstxInputFactory FACTORY = factory();
 
   private final TextFile file;
@@ -48,39 +40,7 @@ final class TtmlReader {
   /** The spelling of a mark that the paragraph as a whole says: it has none within it. */
   static final String OF_PARAGRAPH = "<p>";
 
-  /** What captions have no word for, by its attribute. */
-  private static final Map<String, String> OTHER_LOOKS =
-      Map.of(
-          "color", "colours",
-          "backgroundColor", "backgrounds",
-          "fontSize", "sizes of letters",
-          "fontFamily", "fonts",
-          "writingMode", "writing direction",
-          "opacity", "opacity",
-          "textOutline", "outlines");
-
-  /** Looks that captions have where nothing is said. */
-  private static final Set<String> USUAL_LOOKS =
-      Set.of(
-          "",
-          "white",
-          "#ffffff",
-          "#ffffffff",
-          "transparent",
-          "black",
-          "#000000",
-          "#000000ff",
-          "100%",
-          "1c",
-          "default",
-          "lrtb",
-          "lr",
-          "1",
-          "1.0",
-          "none");
-
-  private final Map<String, Map<String, String>> styles = new HashMap<>();
-  private final Map<String, Map<String, String>> regions = new HashMap<>();
+  private final TtmlLooks looks = new TtmlLooks();
   private final Map<String, String> agents = new HashMap<>();
   private final List<Caption> captions = new ArrayList<>();
   private final List<TtmlOriginal.Element> elements = new ArrayList<>();
@@ -286,9 +246,8 @@ final class TtmlReader {
     }
     innermost = element;
     switch (element.name) {
-      case "style", "initial" -> style(element, outer);
-      case "region" ->
-          regions.put(element.attributes.getOrDefault("id", ""), new HashMap<>(element.looks));
+      case "style", "initial" -> looks.style(element, outer);
+      case "region" -> looks.region(element);
       case "p" -> caption(element);
       case "span" -> span(element);
       default -> {}
@@ -296,13 +255,7 @@ final class TtmlReader {
   }
 
   private void inherit(TtmlElement element, TtmlElement outer) {
-    Map<String, String> looks = outer.looks;
-    if (looks.containsKey("displayAlign")) {
-      // Where lines stand in their region is not inherited.
-      looks = new HashMap<>(looks);
-      looks.remove("displayAlign");
-    }
-    element.looks = looks(element.attributes, looks);
+    element.looks = looks.of(element.attributes, outer.looks);
     element.region = element.attributes.getOrDefault("region", outer.region);
     element.agent = element.attributes.getOrDefault("agent", outer.agent);
     String space = element.attributes.get("space");
@@ -343,39 +296,6 @@ final class TtmlReader {
     return moment.orElse(null);
   }
 
-  /**
-   * What an element says about how its letters look, the styles it names first, over what it
-   * inherits.
-   */
-  private Map<String, String> looks(TtmlAttributes attributes, Map<String, String> inherited) {
-    // Most elements say when they are and nothing else.
-    if (!attributes.saysLooks()) {
-      return inherited;
-    }
-    var looks = new HashMap<>(inherited);
-    String named = attributes.get("style");
-    if (named != null) {
-      for (String id : named.split("\\s+", -1)) {
-        looks.putAll(styles.getOrDefault(id, Map.of()));
-      }
-    }
-    attributes.looksInto(looks);
-    return looks;
-  }
-
-  private void style(TtmlElement element, @Nullable TtmlElement outer) {
-    Map<String, String> looks = looks(element.attributes, Map.of());
-    String id = element.attributes.get("id");
-    if (id != null) {
-      styles.put(id, looks);
-    }
-    if (outer != null && outer.name.equals("region")) {
-      regions
-          .computeIfAbsent(outer.attributes.getOrDefault("id", ""), _ -> new HashMap<>())
-          .putAll(looks);
-    }
-  }
-
   private void caption(TtmlElement element) {
     // A paragraph within another has words of its own.
     boolean isFree = paragraph == null;
@@ -384,30 +304,11 @@ final class TtmlReader {
     }
     element.becomesCaption(isFree ? paragraphs : new StringBuilder());
     paragraph = element;
-    for (Look look : LOOKS) {
-      if (isOn(element, look) || isOnByRegion(element, look)) {
-        element.marks = element.marks.isEmpty() ? new ArrayList<>() : element.marks;
-        element.marks.add(new Mark(0, new Markup.Style(look, true), OF_PARAGRAPH));
-      }
+    List<Markup> all = looks.ofParagraph(element);
+    if (!all.isEmpty()) {
+      element.marks =
+          new ArrayList<>(all.stream().map(what -> new Mark(0, what, OF_PARAGRAPH)).toList());
     }
-    Set<String> more = new TreeSet<>();
-    for (Map.Entry<String, String> said : OTHER_LOOKS.entrySet()) {
-      String its =
-          element.looks.getOrDefault(
-              said.getKey(),
-              regions.getOrDefault(element.region, Map.of()).getOrDefault(said.getKey(), ""));
-      if (!isUsual(its)) {
-        more.add(said.getValue());
-      }
-    }
-    for (String what : more) {
-      element.marks = element.marks.isEmpty() ? new ArrayList<>() : element.marks;
-      element.marks.add(new Mark(0, new Markup.Other(what), OF_PARAGRAPH));
-    }
-  }
-
-  private static boolean isUsual(String look) {
-    return USUAL_LOOKS.contains(look.toLowerCase(Locale.ROOT));
   }
 
   private void span(TtmlElement element) {
@@ -419,53 +320,14 @@ final class TtmlReader {
       element.becomesCaption(new StringBuilder());
       its.hasTimedParts = true;
     }
-    for (Look look : LOOKS) {
-      if (isOn(element, look) && !isOn(element.outer(), look)) {
-        mark(element, new Markup.Style(look, true));
-      }
-    }
+    looks.ofSpan(element).forEach(look -> mark(element, new Markup.Style(look, true)));
     if (!element.agent.isEmpty() && !element.agent.equals(element.outer().agent)) {
       mark(element, new Markup.Speaker(agents.getOrDefault(element.agent, element.agent)));
     }
-    for (Map.Entry<String, String> said : OTHER_LOOKS.entrySet()) {
-      String look = element.looks.getOrDefault(said.getKey(), "");
-      boolean isSaid = !look.isEmpty() && !look.equals(element.outer().looks.get(said.getKey()));
-      if (isSaid && (said.getKey().equals("color") || !isUsual(look))) {
-        mark(element, new Markup.Other(said.getValue()));
-      }
-    }
+    looks.othersOfSpan(element).forEach(what -> mark(element, what));
     if (element.isRuby() && !element.outer().isRuby()) {
       mark(element, new Markup.Other("ruby"));
     }
-  }
-
-  private static boolean isOn(TtmlElement element, Look look) {
-    return isOn(element.looks, look);
-  }
-
-  /**
-   * What a region says is inherited by what stands in it and says nothing else (TTML2, 8.4.4.3).
-   */
-  private boolean isOnByRegion(TtmlElement element, Look look) {
-    return !element.looks.containsKey(attribute(look))
-        && isOn(regions.getOrDefault(element.region, Map.of()), look);
-  }
-
-  private static String attribute(Look look) {
-    return switch (look) {
-      case ITALIC -> "fontStyle";
-      case BOLD -> "fontWeight";
-      case UNDERLINE -> "textDecoration";
-    };
-  }
-
-  private static boolean isOn(Map<String, String> looks, Look look) {
-    String said = looks.getOrDefault(attribute(look), "");
-    return switch (look) {
-      case ITALIC -> List.of("italic", "oblique").contains(said);
-      case BOLD -> said.equals("bold");
-      case UNDERLINE -> List.of(said.split(" ", -1)).contains("underline");
-    };
   }
 
   /** The innermost paragraph or timed span around an element: where words belong. */
@@ -531,11 +393,7 @@ final class TtmlReader {
       return;
     }
     if (element.name.equals("span") && paragraph != null) {
-      for (Look look : LOOKS) {
-        if (isOn(element, look) && !isOn(element.outer(), look)) {
-          mark(element, new Markup.Style(look, false));
-        }
-      }
+      looks.ofSpan(element).forEach(look -> mark(element, new Markup.Style(look, false)));
     }
     if (element.words != null) {
       int endTag = (int) reader.getLocationInfo().getStartingCharOffset();
@@ -576,7 +434,7 @@ final class TtmlReader {
       return;
     }
     if (element.words == paragraphs || element.name.equals("p")) {
-      for (Look look : LOOKS) {
+      for (Look look : Look.values()) {
         if (element.marks.contains(new Mark(0, new Markup.Style(look, true), OF_PARAGRAPH))) {
           element.marks.add(new Mark(words.length(), new Markup.Style(look, false), OF_PARAGRAPH));
         }
@@ -592,7 +450,7 @@ final class TtmlReader {
             new Span(begin, end),
             text,
             agents.getOrDefault(element.agent, element.agent),
-            place(element)));
+            looks.place(element)));
   }
 
   /** Without the space that stands before a line break or at the end. */
@@ -607,28 +465,5 @@ final class TtmlReader {
     return text.plain().endsWith(" ")
         ? text.replace(text.plain().length() - 1, text.plain().length(), "")
         : text;
-  }
-
-  private Placement place(TtmlElement element) {
-    Map<String, String> region = regions.getOrDefault(element.region, Map.of());
-    String align =
-        element.looks.getOrDefault("textAlign", region.getOrDefault("textAlign", "center"));
-    // Where no region is named, the whole picture is one and captions begin at its top; what is
-    // meant then is nearly always the usual place.
-    String display = region.getOrDefault("displayAlign", region.isEmpty() ? "after" : "before");
-    Height height =
-        switch (display) {
-          case "before" -> Height.TOP;
-          case "center" -> Height.MIDDLE;
-          default -> Height.BOTTOM;
-        };
-    Side side =
-        switch (align) {
-          case "left", "start" -> Side.LEFT;
-          case "right", "end" -> Side.RIGHT;
-          default -> Side.CENTRE;
-        };
-    boolean isUsual = height == Height.BOTTOM && side == Side.CENTRE;
-    return isUsual ? Placement.USUAL : new Placement(height, side);
   }
 }
