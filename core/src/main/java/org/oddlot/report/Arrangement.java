@@ -18,6 +18,7 @@ import org.oddlot.sheet.Column;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.ClockLength;
 import org.oddlot.time.Rational;
 
 /**
@@ -55,9 +56,6 @@ public record Arrangement(
    *     in double quotes it is taken as it is
    */
   public record Where(String column, String sign, String value) {
-    private static final Pattern CLOCK =
-        Pattern.compile("(?:(\\d{1,3}):)?(\\d{1,3}):(\\d{2}(?:\\.\\d{1,3})?)");
-
     private static final Pattern WRITTEN =
         Pattern.compile("\\s*([a-z_]+)\\s*(!=|<=|>=|=|<|>)\\s*(.*?)\\s*", Pattern.DOTALL);
 
@@ -136,12 +134,9 @@ public record Arrangement(
     }
 
     private static Optional<Rational> number(String text) {
-      Matcher clock = CLOCK.matcher(text.strip());
-      if (clock.matches()) {
-        long hours = clock.group(1) == null ? 0 : Long.parseLong(clock.group(1));
-        return Optional.of(
-            Rational.of(hours * 3600 + Long.parseLong(clock.group(2)) * 60)
-                .plus(Rational.ofDouble(Double.parseDouble(clock.group(3)))));
+      Optional<Rational> clock = ClockLength.parse(text);
+      if (clock.isPresent()) {
+        return clock;
       }
       return text.strip().matches("-?\\d{1,12}(\\.\\d{1,6})?")
           ? Optional.of(Rational.ofDouble(Double.parseDouble(text.strip())))

@@ -5,8 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.oddlot.paper.Table;
 import org.oddlot.sheet.Cell;
@@ -15,6 +13,7 @@ import org.oddlot.sheet.Labels;
 import org.oddlot.sheet.Line;
 import org.oddlot.sheet.Sheet;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.ClockLength;
 import org.oddlot.time.Rational;
 
 /**
@@ -22,9 +21,6 @@ import org.oddlot.time.Rational;
  * what is new and gone, and what there is more and less of, in seconds and in money.
  */
 public final class SinceLast {
-  private static final Pattern CLOCK =
-      Pattern.compile("([−-]?)(\\d{1,4}):(\\d{2}):(\\d{2}(?:[.,]\\d{1,3})?)");
-
   private static final List<Column> COLUMNS =
       List.of(
           Column.text("change", "Change", 10),
@@ -198,12 +194,9 @@ public final class SinceLast {
   }
 
   private static Optional<Rational> number(String text) {
-    Matcher clock = CLOCK.matcher(text);
-    if (clock.matches()) {
-      Rational seconds =
-          Rational.of(Long.parseLong(clock.group(2)) * 3600 + Long.parseLong(clock.group(3)) * 60)
-              .plus(Rational.ofDouble(Double.parseDouble(clock.group(4).replace(',', '.'))));
-      return Optional.of(clock.group(1).isEmpty() ? seconds : Rational.ZERO.minus(seconds));
+    Optional<Rational> clock = ClockLength.parse(text);
+    if (clock.isPresent()) {
+      return clock;
     }
     String plain = text.replace('−', '-');
     if (plain.matches("-?\\d{1,12},\\d{1,2}|-?\\d{1,3}(?:[.]\\d{3})+,\\d{1,2}")) {

@@ -14,6 +14,7 @@ import org.oddlot.paper.TableColumn;
 import org.oddlot.paper.TablePaper;
 import org.oddlot.problem.Problems;
 import org.oddlot.text.Phrase;
+import org.oddlot.time.ClockLength;
 import org.oddlot.time.Rational;
 
 /**
@@ -30,7 +31,6 @@ public record LicencePaper(
   private static final Pattern SECONDS =
       Pattern.compile(
           "(\\d{1,6})(?:[.,](\\d{1,6}))?\\s*(s|sec|secs|seconds?|sek|\"|min|minutes?|')?");
-  private static final Pattern CLOCK = Pattern.compile("(?:(\\d{1,3}):)?(\\d{1,3}):(\\d{2})");
 
   public LicencePaper {
     licences = List.copyOf(licences);
@@ -198,25 +198,14 @@ public record LicencePaper(
 
     Optional<Rational> seconds(String cell) {
       String text = cell.toLowerCase(Locale.ROOT);
-      Matcher clock = CLOCK.matcher(text);
-      Optional<Rational> seconds = Optional.empty();
-      if (clock.matches()) {
-        long hours = clock.group(1) == null ? 0 : Long.parseLong(clock.group(1));
-        seconds =
-            Optional.of(
-                Rational.of(
-                    hours * 3600
-                        + Long.parseLong(clock.group(2)) * 60
-                        + Long.parseLong(clock.group(3))));
-      } else {
-        Matcher plain = SECONDS.matcher(text);
-        if (plain.matches()) {
-          Rational number = decimal(plain.group(1), plain.group(2));
-          boolean minutes =
-              plain.group(3) != null
-                  && (plain.group(3).startsWith("min") || plain.group(3).equals("'"));
-          seconds = Optional.of(minutes ? number.times(60) : number);
-        }
+      Optional<Rational> seconds = ClockLength.parse(text);
+      Matcher plain = SECONDS.matcher(text);
+      if (seconds.isEmpty() && plain.matches()) {
+        Rational number = decimal(plain.group(1), plain.group(2));
+        boolean minutes =
+            plain.group(3) != null
+                && (plain.group(3).startsWith("min") || plain.group(3).equals("'"));
+        seconds = Optional.of(minutes ? number.times(60) : number);
       }
       return said(seconds, text, text.isEmpty() || isForEver(text), "number of seconds");
     }
