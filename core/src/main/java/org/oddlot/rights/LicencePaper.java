@@ -128,6 +128,14 @@ public record LicencePaper(
           licences.add(licence(row));
         }
       }
+      if (licences.isEmpty()) {
+        problems.error(
+            "",
+            "No licence is read of it: no row says what it is one for.",
+            Phrase.of(
+                "Fill in “%s”, or take the paper out.",
+                heads.columns().head(heads.of(LicenceField.MATERIAL))));
+      }
       return new LicencePaper(name, licences, table, heads.columns().all());
     }
 

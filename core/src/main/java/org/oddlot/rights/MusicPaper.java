@@ -321,7 +321,15 @@ public record MusicPaper(
       return Optional.of(new MusicPaper(name, List.of(), rows, columns.all()));
     }
     columns.tell(name, problems);
-    return Optional.of(new MusicPaper(name, pieces(name, rows, columns), rows, columns.all()));
+    List<Music> pieces = pieces(name, rows, columns);
+    if (pieces.isEmpty()) {
+      problems.error(
+          "",
+          "No music is read of it: no row says what a piece is called.",
+          Phrase.of(
+              "Fill in “%s”, or take the paper out.", columns.head(columns.of(MusicField.TITLE))));
+    }
+    return Optional.of(new MusicPaper(name, pieces, rows, columns.all()));
   }
 
   private static RightsColumns<MusicField> columns(Table table, RightsReading said) {

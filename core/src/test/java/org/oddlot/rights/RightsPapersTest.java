@@ -16,6 +16,7 @@ import org.oddlot.paper.DateReader;
 import org.oddlot.paper.Table;
 import org.oddlot.problem.Problem;
 import org.oddlot.problem.Problems;
+import org.oddlot.problem.Severity;
 import org.oddlot.time.Rational;
 
 class RightsPapersTest {
@@ -288,6 +289,25 @@ class RightsPapersTest {
     assertThat(piece.isrc()).isEqualTo("NO-ABC-26-00001");
     assertThat(piece.iswc()).isEqualTo("T-034.524.680-1");
     assertThat(piece.kind()).isEqualTo("vocal");
+  }
+
+  @Test
+  void aPaperThatNothingIsReadOfIsAnError() {
+    for (Table table :
+        List.of(
+            table("Source | Holder | Price/s", " | Skerry | 20 EUR"),
+            table("Source | Holder | Price/s"))) {
+      var problems = new Problems("rights.csv");
+      assertThat(LicencePaper.of("rights.csv", table, problems).orElseThrow().licences()).isEmpty();
+      assertThat(problems.list())
+          .filteredOn(problem -> problem.severity() == Severity.ERROR)
+          .singleElement()
+          .satisfies(problem -> assertThat(problem.toString()).contains("Fill in “Source”"));
+    }
+    var problems = new Problems("music.csv");
+    Table music = table("Title | Composer | File", " | Ivo Brandt | a.wav");
+    assertThat(MusicPaper.of("music.csv", music, RightsReading.DETECTED, problems)).isPresent();
+    assertThat(problems.list()).extracting(Problem::severity).containsExactly(Severity.ERROR);
   }
 
   @Test
