@@ -162,6 +162,13 @@ final class LicenceColumns {
           "(?:maximum|max|capped|highest) (?:fee|charge|price|amount|cost)(?: .*)?|(?:fee |price )?cap|hochst(?:preis|betrag|honorar)|plafond"
               + "|(?:prix|tarif) maximum|precio maximo|prezzo massimo|(?:.* )?(?:surcharge|zuschlag|aufschlag|supplement|recargo|supplemento|toeslag|tillegg|tillaeg|paslag)(?: .*)?");
 
+  /** Days of something else than of a term. */
+  private static final Pattern OTHER_DAYS =
+      Pattern.compile(
+          "(?:.* )?(?:order(?:ed)?|deliver(?:y|ed)|invoiced?|signed|created|paid|payment|recorded|shot|filmed|aired|broadcast|updated|bestell\\w*|liefer\\w*"
+              + "|rechnung\\w*|unterschr\\w*|gedreht|commande|livraison|facture|signature|tournage|pedido|entrega|factura|firma|rodaje|ordine|consegna|fattura|besteld"
+              + "|geleverd|factuur|bestilt|levert|leveret|faktura|bestalld|levererad)(?: .*)?");
+
   private final RightsColumns<LicenceField> columns;
 
   /** As they are compared. */
@@ -194,7 +201,7 @@ final class LicenceColumns {
           columns.lacks(field)
               ? columns.free().stream()
                   .filter(i -> words.matcher(heads.get(i)).matches())
-                  .filter(i -> field != LicenceField.PRICE || isPrice(heads.get(i)))
+                  .filter(i -> field != LicenceField.PRICE || isOfLicence(heads.get(i)))
                   .sorted(
                       Comparator.comparingInt((Integer i) -> rank(field, heads.get(i)))
                           .thenComparingInt(i -> heads.get(i).length()))
@@ -215,7 +222,8 @@ final class LicenceColumns {
     rivals.retainAll(columns.free());
   }
 
-  private static boolean isPrice(String head) {
+  /** Whether a head does not speak of what is beside a licence: a lab, handling, a surcharge. */
+  private static boolean isOfLicence(String head) {
     return !BESIDE.matcher(head).matches() && !CHANGES.matcher(head).matches();
   }
 
@@ -235,7 +243,9 @@ final class LicenceColumns {
   private void take(LicenceField field, Predicate<CellsSeen> test, String evidence) {
     List<Integer> those =
         columns.lacks(field)
-            ? columns.free().stream().filter(i -> test.test(columns.cells(i))).toList()
+            ? columns.free().stream()
+                .filter(i -> isOfLicence(heads.get(i)) && test.test(columns.cells(i)))
+                .toList()
             : List.of();
     if (those.size() == 1) {
       columns.take(those.getFirst(), field, evidence);
@@ -252,7 +262,10 @@ final class LicenceColumns {
     if (!columns.lacks(LicenceField.UNTIL)) {
       return;
     }
-    List<Integer> those = columns.free().stream().filter(i -> columns.cells(i).areDates()).toList();
+    List<Integer> those =
+        columns.free().stream()
+            .filter(i -> columns.cells(i).areDates() && !OTHER_DAYS.matcher(heads.get(i)).matches())
+            .toList();
     if (those.size() == 2 && columns.lacks(LicenceField.FROM) && isTerm(those)) {
       columns.take(those.getFirst(), LicenceField.FROM, "its cells are days, the earlier ones");
       columns.take(those.getLast(), LicenceField.UNTIL, "its cells are days, the later ones");
