@@ -1,6 +1,7 @@
 package org.oddlot.report;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,6 +22,8 @@ import org.oddlot.time.Rational;
  * what is new and gone, and what there is more and less of, in seconds and in money.
  */
 public final class SinceLast {
+  private static final String SAME = "same";
+
   private static final List<Column> COLUMNS =
       List.of(
           Column.text("change", "Change", 10),
@@ -125,6 +128,8 @@ public final class SinceLast {
         lines.add(line(Optional.of(its), Optional.empty()));
       }
     });
+    // What has changed is what somebody looks for.
+    lines.sort(Comparator.comparing(line -> line.cells().getFirst().text().equals(SAME)));
     return new Sheet(
         now.key() + "_since",
         Phrase.of("%s since %s", now.title(), name),
@@ -232,7 +237,7 @@ public final class SinceLast {
                 ? "gone"
                 : !isNear
                     ? moreSeconds.signum() > 0 ? "more" : "less"
-                    : isOfOne && more.signum() != 0 ? "other price" : "same";
+                    : isOfOne && more.signum() != 0 ? "other price" : SAME;
     boolean hasMoney = isOfOne && (paid.isPresent() || due.isPresent());
     return new Row(COLUMNS)
         .text("change", change)
