@@ -237,7 +237,7 @@ public final class SinceLast {
                 ? "gone"
                 : !isNear
                     ? moreSeconds.signum() > 0 ? "more" : "less"
-                    : isOfOne && more.signum() != 0 ? "other price" : SAME;
+                    : !isOfOne || more.signum() != 0 ? "other price" : SAME;
     boolean hasMoney = isOfOne && (paid.isPresent() || due.isPresent());
     return new Row(COLUMNS)
         .text("change", change)

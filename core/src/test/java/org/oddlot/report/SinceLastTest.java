@@ -86,11 +86,11 @@ class SinceLastTest {
             "more | STK1* | 0:00:10.000 | 180.00 | EUR",
             "less | STK2* | −0:00:02.500 | −1,045.00 | EUR",
             "new | STK3* | 0:00:05.000 | 90.00 | GBP",
-            "gone | STK6* | −0:00:04.000 | −44.00 | EUR",
             // Euros and dollars are not held against each other.
-            "same | STK4* |  |  | ",
-            "same | STK5* |  |  | USD");
-    assertThat(Cuts.rows(sheet, "why").get(4)).contains("it was in EUR, and is in USD now");
+            "other price | STK5* |  |  | USD",
+            "gone | STK6* | −0:00:04.000 | −44.00 | EUR",
+            "same | STK4* |  |  | ");
+    assertThat(Cuts.rows(sheet, "why").get(3)).contains("it was in EUR, and is in USD now");
   }
 
   @Test
