@@ -41,6 +41,7 @@ import org.oddlot.report.Reports;
 import org.oddlot.report.ReportsToWrite;
 import org.oddlot.report.Scope;
 import org.oddlot.report.SinceLast;
+import org.oddlot.rights.LicencePaper;
 import org.oddlot.setting.Setting;
 import org.oddlot.setting.Settings;
 import org.oddlot.sheet.Book;
@@ -184,6 +185,16 @@ final class ReportCommand implements Callable<Integer> {
     Book whole = Books.of(outcome.end(), asked);
     Book book = against == null ? whole : sinceLast(whole, outcome.end(), asked, against);
     var problems = new ArrayList<>(ran.problems());
+    if (kinds.contains("licences") && outcome.end().all(LicencePaper.class).isEmpty()) {
+      // No rows would look as if nothing were owed.
+      problems.add(
+          new Problem(
+              Severity.WARNING,
+              "",
+              "",
+              "There is no paper of licences among the files: what is used is held against none.",
+              "Name the papers beside the timelines; --kind sources lists what is used."));
+    }
     Path file = out;
     if (file != null && captions.isPresent() && !refused) {
       writeCaptions(outcome.end(), captions.get(), file);

@@ -252,6 +252,14 @@ class ReportCommandTest {
     assertThat(Files.readString(none)).doesNotContain("data:image");
   }
 
+  @Test
+  void aReportOfLicencesWithoutAnyPaperSaysSo() {
+    Ended ended = run("report", cut, "--kind", "licences", "--json");
+    assertThat(rows(ended)).isEmpty();
+    assertThat(ended.json().array("problems").toString())
+        .contains("There is no paper of licences among the files");
+  }
+
   /** What a paper does not say by its heads is said with the call. */
   @Test
   void howAPaperIsReadCanBeSaid() throws IOException {
