@@ -222,13 +222,14 @@ final class ReportCommand implements Callable<Integer> {
 
   /** With what has changed since an earlier report, behind the report itself. */
   private Book sinceLast(Book book, Material material, ReportsToWrite asked, Path earlier) {
-    if (asked.kinds().stream().filter(SinceLast.KINDS::contains).count() != 1) {
+    List<String> of = asked.kinds().stream().filter(SinceLast.KINDS::contains).toList();
+    if (of.size() != 1) {
       throw wrong("--against needs --kind licences or --kind sources, one of them.");
     }
     try {
-      return EarlierReport.read(earlier).in(book, material, asked);
+      return book.with(EarlierReport.read(earlier).until(of.getFirst(), material, asked));
     } catch (IllegalArgumentException e) {
-      throw wrong(e.getMessage() + (String.valueOf(e.getMessage()).endsWith(".") ? "" : "."));
+      throw wrong(String.valueOf(e.getMessage()));
     }
   }
 

@@ -13,12 +13,6 @@ import org.oddlot.text.Phrase;
 
 /** What stands in a column whose header says nothing, and what that may be. */
 final class ColumnContents {
-  /** Cells that are looked at. */
-  static final int SAMPLE = 400;
-
-  /** The share of cells that must look like a kind of value for the column to be taken for it. */
-  private static final double MOST = 0.8;
-
   /** Fewer rows than this prove nothing by their order. */
   private static final int LEAST_ROWS = 5;
 
@@ -43,17 +37,14 @@ final class ColumnContents {
 
   private final Table table;
   private final int column;
+  private final ColumnCells sample;
   private final List<String> cells;
 
   ColumnContents(Table table, int column) {
     this.table = table;
     this.column = column;
-    this.cells =
-        table.rows().stream()
-            .map(row -> row.cell(column))
-            .filter(cell -> !cell.isEmpty())
-            .limit(SAMPLE)
-            .toList();
+    sample = ColumnCells.of(table, column);
+    cells = sample.cells();
   }
 
   /**
@@ -70,7 +61,7 @@ final class ColumnContents {
   }
 
   boolean areMostly(Predicate<String> test) {
-    return !cells.isEmpty() && cells.stream().filter(test).count() >= MOST * cells.size();
+    return sample.areMostly(test);
   }
 
   /** Whether the cells can be what a header says that they are. */
@@ -132,30 +123,20 @@ final class ColumnContents {
             && cells.stream().mapToInt(String::length).average().orElse(0) > SHORT
             && cells.stream().filter(cell -> cell.indexOf(' ') > 0).count() * 2 > cells.size();
     if (text) {
-      return new Guess(Optional.of(LogField.NOTES), false, "remarks: " + examples(cells, 1));
+      return new Guess(Optional.of(LogField.NOTES), false, "remarks: " + sample.examples(1));
     }
-    return new Guess(Optional.empty(), false, examples(cells, EXAMPLES));
-  }
-
-  private static String examples(List<String> cells, int most) {
-    String some =
-        cells.stream()
-            .distinct()
-            .limit(most)
-            .map(cell -> Phrase.shortened(cell, 30))
-            .collect(Collectors.joining(", "));
-    return cells.stream().distinct().count() > most ? some + ", …" : some;
+    return new Guess(Optional.empty(), false, sample.examples(EXAMPLES));
   }
 
   /** Whether these are takes: numbers that go on by one and begin again when a scene changes. */
   Optional<Guess> takes(List<Integer> scenes) {
     List<Optional<Integer>> numbers =
         table.rows().stream()
-            .limit(SAMPLE)
+            .limit(ColumnCells.SAMPLE)
             .map(row -> number(TakeCell.of(row.cell(column)).take()))
             .toList();
     List<Integer> all = numbers.stream().flatMap(Optional::stream).toList();
-    if (all.size() < 2 || all.size() < MOST * cells.size()) {
+    if (all.size() < 2 || !sample.isMost(all.size())) {
       return Optional.empty();
     }
     int most = all.stream().mapToInt(Integer::intValue).max().orElse(0);
@@ -228,7 +209,7 @@ final class ColumnContents {
             new Guess(
                 Optional.of(LogField.SCENE),
                 false,
-                examples(cells, EXAMPLES) + ", the same for some rows"))
+                sample.examples(EXAMPLES) + ", the same for some rows"))
         : Optional.empty();
   }
 

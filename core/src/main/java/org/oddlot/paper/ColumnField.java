@@ -1,11 +1,18 @@
 package org.oddlot.paper;
 
-/** What a column of a paper can hold. */
+import java.util.Locale;
+
+/** What a column of a paper can hold: the constants of an enum for each kind of paper. */
 public interface ColumnField {
+
+  /** The constant's name. */
+  String name();
 
   /** What it is called on the screen. */
   String title();
 
   /** As it is written in documents. */
-  String word();
+  default String word() {
+    return name().toLowerCase(Locale.ROOT);
+  }
 }

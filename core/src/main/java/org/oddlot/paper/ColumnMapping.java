@@ -31,7 +31,7 @@ public record ColumnMapping(List<TableColumn<LogField>> columns) {
         Math.max(
             table.header().size(),
             table.rows().stream()
-                .limit(ColumnContents.SAMPLE)
+                .limit(ColumnCells.SAMPLE)
                 .mapToInt(row -> row.cells().size())
                 .max()
                 .orElse(0));

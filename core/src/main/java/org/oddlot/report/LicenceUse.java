@@ -145,27 +145,47 @@ public final class LicenceUse implements Report {
   @Override
   public List<Line> lines(Scope scope) {
     Rights rights = Rights.of(scope.material());
-    Map<Licence, Due> due = due(scope, rights);
+    var groups = new ArrayList<Group>();
+    for (TimelineUsage of : scope.timelines()) {
+      byLicence(of, rights)
+          .forEach((_, sums) ->
+              groups.add(new Group(of, rights.of(sums.getFirst().source().id()), sums)));
+    }
+    Map<Licence, Due> due = new HashMap<>();
+    groups.forEach(group ->
+        group.licence.ifPresent(licence ->
+            due.computeIfAbsent(licence, _ -> new Due(new ArrayList<>()))
+                .lengths
+                .add(group.lengths())));
     var lines = new ArrayList<Line>();
     // A flat price is for the licence, in however many timelines it is used.
     var flat = new HashSet<Licence>();
-    for (TimelineUsage of : scope.timelines()) {
-      byLicence(of, rights)
-          .forEach((_, sums) -> {
-            Optional<Licence> licence = rights.of(sums.getFirst().source().id());
-            boolean isPaidAbove =
-                licence
-                    .filter(its -> its.price() instanceof Price.Flat && !flat.add(its))
-                    .isPresent();
-            lines.add(
-                line(scope, of, sums, rights, isPaidAbove, licence.flatMap(its -> of(due, its))));
-          });
+    for (Group group : groups) {
+      boolean isPaidAbove =
+          group
+              .licence
+              .filter(its -> its.price() instanceof Price.Flat && !flat.add(its))
+              .isPresent();
+      lines.add(
+          line(
+              scope,
+              group,
+              rights,
+              isPaidAbove,
+              group.licence.flatMap(its -> Optional.ofNullable(due.get(its)))));
     }
     return lines;
   }
 
-  private static Optional<Due> of(Map<Licence, Due> due, Licence licence) {
-    return Optional.ofNullable(due.get(licence));
+  /** What a timeline uses under a licence, or without one. */
+  private record Group(TimelineUsage of, Optional<Licence> licence, List<Sum> sums) {
+
+    /** What is paid for of each source. */
+    List<Rational> lengths() {
+      return licence
+          .map(its -> sums.stream().map(sum -> SourceUse.paid(sum, its)).toList())
+          .orElse(List.of());
+    }
   }
 
   /** What is paid for under a licence in each timeline: the lengths of its sources. */
@@ -194,38 +214,13 @@ public final class LicenceUse implements Report {
     }
   }
 
-  private static Map<Licence, Due> due(Scope scope, Rights rights) {
-    Map<Licence, Due> due = new HashMap<>();
-    if (scope.timelines().size() < 2) {
-      return due;
-    }
-    for (TimelineUsage of : scope.timelines()) {
-      byLicence(of, rights)
-          .forEach((_, sums) ->
-              rights
-                  .of(sums.getFirst().source().id())
-                  .ifPresent(licence ->
-                      due.computeIfAbsent(licence, _ -> new Due(new ArrayList<>()))
-                          .lengths
-                          .add(lengths(sums, licence))));
-    }
-    return due;
-  }
-
-  private static List<Rational> lengths(List<Sum> sums, Licence licence) {
-    return sums.stream().map(sum -> SourceUse.paid(sum, licence)).toList();
-  }
-
   private static Line line(
-      Scope scope,
-      TimelineUsage of,
-      List<Sum> sums,
-      Rights rights,
-      boolean isPaidAbove,
-      Optional<Due> due) {
+      Scope scope, Group group, Rights rights, boolean isPaidAbove, Optional<Due> due) {
+    TimelineUsage of = group.of;
+    List<Sum> sums = group.sums;
+    Optional<Licence> licence = group.licence;
     Used used = used(of, sums, rights);
-    Optional<Licence> licence = used.licence;
-    List<Rational> lengths = licence.map(its -> lengths(sums, its)).orElse(List.of());
+    List<Rational> lengths = group.lengths();
     Optional<Rational> paid =
         licence.map(_ -> lengths.stream().reduce(Rational.ZERO, Rational::plus));
     Optional<Price> price = licence.map(Licence::price);

@@ -1,11 +1,13 @@
 package org.oddlot.report;
 
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import org.oddlot.material.Derived;
 import org.oddlot.material.Material;
 import org.oddlot.material.MediaAtHand;
 import org.oddlot.picture.PictureForm;
@@ -19,10 +21,14 @@ final class PicturesAtHand {
   /** So many of those in ten have to agree. */
   private static final long MOST = 8;
 
-  private final MediaAtHand media;
-  private final Map<String, Optional<PictureForm>> forms = new HashMap<>();
+  /** Those of a lot; what was looked at stays known as long as the same media is at hand. */
+  static final Derived<PicturesAtHand> OF_LOT =
+      Derived.of(Set.of(MediaAtHand.class), PicturesAtHand::new);
 
-  PicturesAtHand(Material material) {
+  private final MediaAtHand media;
+  private final Map<String, Optional<PictureForm>> forms = new ConcurrentHashMap<>();
+
+  private PicturesAtHand(Material material) {
     media = MediaAtHand.of(material);
   }
 

@@ -82,7 +82,7 @@ public final class SinceLast {
       if (!heads.containsKey(needed)) {
         throw new IllegalArgumentException(
             Phrase.of(
-                "%s is no report of %s: it has no column \"%s\"; its columns are %s",
+                "%s is no report of %s: it has no column \"%s\"; its columns are %s.",
                 name, now.key(), title(needed, now), String.join(", ", before.header())));
       }
     }

@@ -153,7 +153,7 @@ final class TimelineUsage {
             .computeIfAbsent(each.timeline().name(), _ -> new HashSet<>())
             .add(each.document.name()));
     var all = new ArrayList<TimelineUsage>();
-    var pictures = new PicturesAtHand(material);
+    PicturesAtHand pictures = material.derive(PicturesAtHand.OF_LOT);
     for (Found each : found) {
       Timeline timeline = each.timeline();
       boolean isLikeAnother = files.getOrDefault(timeline.name(), Set.of()).size() > 1;

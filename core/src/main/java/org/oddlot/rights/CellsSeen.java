@@ -3,23 +3,16 @@ package org.oddlot.rights;
 import java.util.List;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
+import org.oddlot.paper.ColumnCells;
 import org.oddlot.paper.DateReader;
-import org.oddlot.paper.Table;
-import org.oddlot.text.Phrase;
 
 /**
  * What stands in a column whose head says nothing. Only what can be nothing else is told by it;
  * from memory, where no standard is named.
  *
- * @param cells that are not empty, as many as are looked at
+ * @param sample what is looked at
  */
-record CellsSeen(List<String> cells) {
-  private static final int SAMPLE = 400;
-
-  /** The share of cells that must look like a kind of value for the column to be taken for it. */
-  private static final double MOST = 0.8;
-
+record CellsSeen(ColumnCells sample) {
   private static final int EXAMPLES = 3;
 
   private static final Pattern FILE =
@@ -45,17 +38,12 @@ record CellsSeen(List<String> cells) {
   private static final Pattern KIND =
       Pattern.compile("(?iu)vocals?|vokal|instrumental|inst\\.?|instr\\.?|vocal/instrumental");
 
-  static CellsSeen of(Table table, int column) {
-    return new CellsSeen(
-        table.rows().stream()
-            .map(row -> row.cell(column))
-            .filter(cell -> !cell.isEmpty())
-            .limit(SAMPLE)
-            .toList());
+  List<String> cells() {
+    return sample.cells();
   }
 
   private boolean areMostly(Predicate<String> test) {
-    return !cells.isEmpty() && cells.stream().filter(test).count() >= MOST * cells.size();
+    return sample.areMostly(test);
   }
 
   boolean areFiles() {
@@ -76,8 +64,8 @@ record CellsSeen(List<String> cells) {
 
   /** Whether half of them are called as companies are, and none is a name of a person's mailbox. */
   boolean areOrganisations() {
-    long those = cells.stream().filter(cell -> ORGANISATION.matcher(cell).matches()).count();
-    return areWords() && those * 2 >= cells.size();
+    long those = cells().stream().filter(cell -> ORGANISATION.matcher(cell).matches()).count();
+    return areWords() && those * 2 >= cells().size();
   }
 
   boolean areRecordings() {
@@ -104,13 +92,7 @@ record CellsSeen(List<String> cells) {
 
   /** Some of them, for people. */
   String examples() {
-    String some =
-        cells.stream()
-            .distinct()
-            .limit(EXAMPLES)
-            .map(cell -> Phrase.shortened(cell, 30))
-            .collect(Collectors.joining(", "));
-    return cells.stream().distinct().count() > EXAMPLES ? some + ", …" : some;
+    return sample.examples(EXAMPLES);
   }
 
   /** Whether a cell is something that stands in rows and never above them. */

@@ -1,6 +1,5 @@
 package org.oddlot.rights;
 
-import java.util.Locale;
 import org.oddlot.paper.ColumnField;
 
 /** What a column of a paper of licences can hold. */
@@ -29,10 +28,5 @@ public enum LicenceField implements ColumnField {
   @Override
   public String title() {
     return title;
-  }
-
-  @Override
-  public String word() {
-    return name().toLowerCase(Locale.ROOT);
   }
 }

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -209,26 +210,15 @@ public record LicencePaper(
       Optional<Rational> seconds = ClockLength.parse(text);
       Matcher plain = SECONDS.matcher(text);
       if (seconds.isEmpty() && plain.matches()) {
-        Rational number = decimal(plain.group(1), plain.group(2));
+        Rational number =
+            Rational.of(Long.parseLong(plain.group(1)))
+                .plus(Rational.ofDecimals(Objects.requireNonNullElse(plain.group(2), "")));
         boolean minutes =
             plain.group(3) != null
                 && (plain.group(3).startsWith("min") || plain.group(3).equals("'"));
         seconds = Optional.of(minutes ? number.times(60) : number);
       }
       return said(seconds, text, text.isEmpty() || isForEver(text), "number of seconds");
-    }
-
-    private static Rational decimal(
-        String whole, @org.jspecify.annotations.Nullable String decimals) {
-      Rational number = Rational.of(Long.parseLong(whole));
-      if (decimals == null) {
-        return number;
-      }
-      long scale = 1;
-      for (int i = 0; i < decimals.length(); i++) {
-        scale *= 10;
-      }
-      return number.plus(Rational.of(Long.parseLong(decimals), scale));
     }
 
     private <T> Optional<T> said(Optional<T> read, String text, boolean isFine, String what) {

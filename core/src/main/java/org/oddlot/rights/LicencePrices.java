@@ -14,6 +14,8 @@ import org.oddlot.time.Rational;
  * it has to be asked.
  */
 final class LicencePrices {
+  private static final Rational ONE_PERCENT = Rational.of(1, 100);
+
   private static final Pattern PERCENT =
       Pattern.compile("[-−]?\\s*(\\d{1,2})(?:[.,](\\d{1,2}))?\\s*(%?)");
 
@@ -117,15 +119,11 @@ final class LicencePrices {
     if (!percent.matches() || (percent.group(3).isEmpty() && !isOfPercents)) {
       return Optional.empty();
     }
-    Rational its = Rational.of(Long.parseLong(percent.group(1)));
-    String behind = percent.group(2);
-    if (behind != null) {
-      its = its.plus(Rational.of(Long.parseLong(behind), behind.length() == 1 ? 10 : 100));
-    }
+    Rational part = Share.part(percent, 1);
     // A tenth of a percent in a workbook is ten of them, shown otherwise.
-    return its.compareTo(Rational.ONE) < 0
+    return part.compareTo(ONE_PERCENT) < 0
         ? Optional.empty()
-        : price.times(Rational.ONE.minus(its.dividedBy(Rational.of(100))));
+        : price.times(Rational.ONE.minus(part));
   }
 
   /** At least so much, or the price of so many seconds. */

@@ -1,6 +1,5 @@
 package org.oddlot.rights;
 
-import java.util.Locale;
 import org.oddlot.paper.ColumnField;
 
 /** What a column of a paper of music can hold. */
@@ -26,10 +25,5 @@ public enum MusicField implements ColumnField {
   @Override
   public String title() {
     return title;
-  }
-
-  @Override
-  public String word() {
-    return name().toLowerCase(Locale.ROOT);
   }
 }

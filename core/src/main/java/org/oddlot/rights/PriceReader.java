@@ -227,13 +227,7 @@ final class PriceReader {
     if (digits.length() > 12) {
       return Optional.empty();
     }
-    long scale = 1;
-    for (int i = 0; i < behind.length(); i++) {
-      scale *= 10;
-    }
-    Rational its = Rational.of(Long.parseLong(digits));
-    return Optional.of(
-        behind.isEmpty() ? its : its.plus(Rational.of(Long.parseLong(behind), scale)));
+    return Optional.of(Rational.of(Long.parseLong(digits)).plus(Rational.ofDecimals(behind)));
   }
 
   /** The currency that a text names; empty where it names none, or two. */

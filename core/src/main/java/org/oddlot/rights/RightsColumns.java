@@ -1,10 +1,12 @@
 package org.oddlot.rights;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.oddlot.paper.ColumnCells;
 import org.oddlot.paper.ColumnField;
 import org.oddlot.paper.Table;
 import org.oddlot.paper.TableColumn;
@@ -18,6 +20,9 @@ import org.oddlot.text.Phrase;
 final class RightsColumns<F extends ColumnField> {
   private final Table table;
   private final List<TableColumn<F>> columns = new ArrayList<>();
+
+  /** What stands in columns, once somebody asked. */
+  private final Map<Integer, CellsSeen> seen = new HashMap<>();
 
   RightsColumns(Table table, Class<F> type, Map<Integer, Optional<ColumnField>> said) {
     this.table = table;
@@ -80,7 +85,7 @@ final class RightsColumns<F extends ColumnField> {
   }
 
   CellsSeen cells(int column) {
-    return CellsSeen.of(table, column);
+    return seen.computeIfAbsent(column, at -> new CellsSeen(ColumnCells.of(table, at)));
   }
 
   void take(int column, F field, String evidence) {
@@ -118,7 +123,7 @@ final class RightsColumns<F extends ColumnField> {
 
   /** Says which columns go along and are not used, and which are not understood. */
   void tell(String file, Problems problems) {
-    List<String> seen =
+    List<String> told =
         IntStream.range(0, columns.size())
             .filter(i -> isSeen(columns.get(i)))
             .mapToObj(i ->
@@ -128,9 +133,9 @@ final class RightsColumns<F extends ColumnField> {
                     columns.get(i).field().map(ColumnField::title).orElse(""),
                     columns.get(i).evidence()))
             .toList();
-    if (!seen.isEmpty()) {
+    if (!told.isEmpty()) {
       problems.info(
-          "row 1", "Told by what stands in the columns: " + String.join(", ", seen) + ".");
+          "row 1", "Told by what stands in the columns: " + String.join(", ", told) + ".");
     }
     var unused = new ArrayList<String>();
     for (int i = 0; i < columns.size(); i++) {

@@ -1,5 +1,6 @@
 package org.oddlot.rights;
 
+import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -63,12 +64,14 @@ record Share(String rest, Rational factor) {
     return isUnderstood ? Optional.of(new Share(rest.strip(), factor)) : Optional.empty();
   }
 
-  private static Rational part(Matcher percent, int group) {
-    Rational its = Rational.of(Long.parseLong(percent.group(group)));
-    String behind = percent.group(group + 1);
-    if (behind != null) {
-      its = its.plus(Rational.of(Long.parseLong(behind), behind.length() == 1 ? 10 : 100));
-    }
-    return its.dividedBy(Rational.of(100));
+  /**
+   * What part of a whole percents are.
+   *
+   * @param group where the whole ones stand; the digits behind the point stand in the next
+   */
+  static Rational part(Matcher percent, int group) {
+    return Rational.of(Long.parseLong(percent.group(group)))
+        .plus(Rational.ofDecimals(Objects.requireNonNullElse(percent.group(group + 1), "")))
+        .dividedBy(Rational.of(100));
   }
 }

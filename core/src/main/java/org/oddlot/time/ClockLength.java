@@ -26,11 +26,7 @@ public final class ClockLength {
             hours * 3600 + Long.parseLong(clock.group(3)) * 60 + Long.parseLong(clock.group(4)));
     String parts = clock.group(5);
     if (parts != null) {
-      long scale = 1;
-      for (int i = 0; i < parts.length(); i++) {
-        scale *= 10;
-      }
-      seconds = seconds.plus(Rational.of(Long.parseLong(parts), scale));
+      seconds = seconds.plus(Rational.ofDecimals(parts));
     }
     return Optional.of(clock.group(1).isEmpty() ? seconds : seconds.negated());
   }

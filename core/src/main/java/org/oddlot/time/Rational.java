@@ -53,6 +53,19 @@ public record Rational(long numerator, long denominator) implements Comparable<R
   }
 
   /**
+   * What digits behind a decimal point are worth: {@code 25} is a quarter, no digits are nothing.
+   *
+   * @param digits at most 18 of them, and nothing else
+   */
+  public static Rational ofDecimals(String digits) {
+    long scale = 1;
+    for (int i = 0; i < digits.length(); i++) {
+      scale *= 10;
+    }
+    return digits.isEmpty() ? ZERO : of(Long.parseLong(digits), scale);
+  }
+
+  /**
    * The simplest fraction within one part in 10<sup>9</sup> of {@code value}, found by continued
    * fractions: 0.333333333333 is one third, 23.976023976023978 is 24000/1001.
    *

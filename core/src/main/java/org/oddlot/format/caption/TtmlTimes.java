@@ -118,14 +118,7 @@ record TtmlTimes(
   }
 
   private static Rational decimals(@org.jspecify.annotations.Nullable String digits) {
-    if (digits == null) {
-      return Rational.ZERO;
-    }
-    long scale = 1;
-    for (int i = 0; i < digits.length(); i++) {
-      scale *= 10;
-    }
-    return Rational.of(Long.parseLong(digits), scale);
+    return digits == null ? Rational.ZERO : Rational.ofDecimals(digits);
   }
 
   /** The moments that a document whose times are written like {@code example} can name. */

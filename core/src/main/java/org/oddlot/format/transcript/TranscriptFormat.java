@@ -111,12 +111,8 @@ public interface TranscriptFormat extends InputKind<Transcript> {
       return Optional.of(Rational.of(Long.parseLong(text)));
     }
     String decimals = text.substring(point + 1, Math.min(text.length(), point + 10));
-    long scale = 1;
-    for (int i = 0; i < decimals.length(); i++) {
-      scale *= 10;
-    }
     long whole = Math.abs(Long.parseLong(text.substring(0, point)));
-    Rational value = Rational.of(whole).plus(Rational.of(Long.parseLong(decimals), scale));
+    Rational value = Rational.of(whole).plus(Rational.ofDecimals(decimals));
     return Optional.of(text.startsWith("-") ? value.negated() : value);
   }
 

@@ -214,7 +214,7 @@ public final class ReportsBench implements Bench {
               : Books.of(of, wanted).sheets().stream().findFirst(),
           Optional.empty());
     } catch (IllegalArgumentException e) {
-      return new Made(Optional.empty(), Optional.of(e.getMessage() + "."));
+      return new Made(Optional.empty(), Optional.of(String.valueOf(e.getMessage())));
     }
   }
 
@@ -621,10 +621,14 @@ public final class ReportsBench implements Bench {
     }
     try {
       Book plain = Books.of(of, wanted);
-      Book book = then.map(its -> its.in(plain, of, wanted)).orElse(plain);
+      Book book =
+          then.map(its -> plain.with(its.until(wanted.kinds().getFirst(), of, wanted)))
+              .orElse(plain);
       SafeFile.write(file, path -> format.get().write(book, path));
       return Phrase.of("Saved %s in %s.", Phrase.count(book.sheets().size(), "report"), name);
-    } catch (IOException | IllegalArgumentException e) {
+    } catch (IllegalArgumentException e) {
+      return String.valueOf(e.getMessage());
+    } catch (IOException e) {
       return Phrase.of("%s cannot be written: %s.", name, String.valueOf(e.getMessage()));
     }
   }
